@@ -1,0 +1,104 @@
+namespace Cumbre.Core.Explanations;
+
+/// <summary>A value together with everything a coach may ask about it.</summary>
+public sealed record Explained<T>(T Value, Explanation Why);
+
+/// <summary>An input that went into a figure.</summary>
+public sealed record Fact(InputKey Key, Quantity Value);
+
+/// <summary>The rule that made a figure, with its arguments.</summary>
+public sealed record RuleCitation(RuleId Id, IReadOnlyList<Quantity> Args);
+
+/// <summary>A line of working: the template's arguments on the left, the result on the right.</summary>
+public sealed record WorkingStep(StepKey Key, IReadOnlyList<Quantity> Args, Quantity Result);
+
+/// <summary>What rounding did.</summary>
+public sealed record RoundingNote(RoundingKey Key, IReadOnlyList<Quantity> Args);
+
+/// <summary>A caution with its arguments.</summary>
+public sealed record CautionNote(CautionId Id, IReadOnlyList<Quantity> Args)
+{
+    public static CautionNote Of(CautionId id, params Quantity[] args) => new(id, args);
+}
+
+/// <summary>One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target.</summary>
+public sealed record ExposureEvidence(DateOnly Day, decimal AddedKilograms, IReadOnlyList<SetEvidence> Sets, bool Clean);
+
+/// <summary>A set of an exposure: the reps done, and whether they met the plan with clean form.</summary>
+public sealed record SetEvidence(int Reps, bool Met);
+
+/// <summary>
+/// How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
+/// the sentences are made at the edge, in the reader's unit and language.
+/// </summary>
+public sealed record Explanation(
+    RuleCitation Rule,
+    IReadOnlyList<Fact> Inputs,
+    IReadOnlyList<WorkingStep> Working,
+    IReadOnlyList<RoundingNote> Rounding,
+    IReadOnlyList<SourceId> Sources,
+    IReadOnlyList<CautionNote> Cautions,
+    IReadOnlyList<ExposureEvidence> Exposures)
+{
+    public static ExplanationBuilder For(RuleId rule, params Quantity[] args) => new(rule, args);
+}
+
+/// <summary>Collects the parts of an <see cref="Explanation"/> in the order in which the computation meets them.</summary>
+public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> ruleArgs)
+{
+    private readonly List<Fact> inputs = [];
+    private readonly List<WorkingStep> working = [];
+    private readonly List<RoundingNote> rounding = [];
+    private readonly List<SourceId> sources = [];
+    private readonly List<CautionNote> cautions = [];
+    private IReadOnlyList<ExposureEvidence> exposures = [];
+
+    public ExplanationBuilder Input(InputKey key, Quantity value)
+    {
+        inputs.Add(new(key, value));
+        return this;
+    }
+
+    public ExplanationBuilder Step(StepKey key, Quantity result, params Quantity[] args)
+    {
+        working.Add(new(key, args, result));
+        return this;
+    }
+
+    public ExplanationBuilder Rounded(RoundingKey key, params Quantity[] args)
+    {
+        rounding.Add(new(key, args));
+        return this;
+    }
+
+    public ExplanationBuilder Source(params SourceId[] ids)
+    {
+        sources.AddRange(ids.Except(sources));
+        return this;
+    }
+
+    public ExplanationBuilder Caution(CautionId id, params Quantity[] args)
+    {
+        if (cautions.All(c => c.Id != id))
+            cautions.Add(new(id, args));
+        return this;
+    }
+
+    public ExplanationBuilder Evidence(IReadOnlyList<ExposureEvidence> rows)
+    {
+        exposures = rows;
+        return this;
+    }
+
+    /// <summary>Takes over the cautions of a figure that went into this one.</summary>
+    public ExplanationBuilder CautionsOf(Explanation other)
+    {
+        foreach (var caution in other.Cautions)
+            Caution(caution.Id, [.. caution.Args]);
+        return this;
+    }
+
+    public Explanation Build() => new(new(rule, ruleArgs), inputs, working, rounding, sources, cautions, exposures);
+
+    public Explained<T> Build<T>(T value) => new(value, Build());
+}

@@ -1,0 +1,244 @@
+namespace Cumbre.Core.Explanations;
+
+/// <summary>The rule behind a figure. Its arguments, in order, stand beside each name.</summary>
+public enum RuleId
+{
+    /// <summary>Body mass of a day: mean of the last 7 days, else the latest before.</summary>
+    BodyMassOfDay,
+
+    /// <summary>e1RM of the system by the default formula. (formula)</summary>
+    OneRepMax,
+
+    /// <summary>Load as written. ()</summary>
+    LoadAsWritten,
+
+    /// <summary>Load for a share of the e1RM. (percent)</summary>
+    LoadForPercent,
+
+    /// <summary>Load for reps at a reserve. (reps, reserve)</summary>
+    LoadForReserve,
+
+    /// <summary>Load as a share of body mass. (percent)</summary>
+    LoadForBodyMassShare,
+
+    /// <summary>Back-off as a share of the top set's system. (percent)</summary>
+    LoadForBackOff,
+
+    /// <summary>Drop set: every part only takes pieces off. (parts)</summary>
+    DropPlan,
+
+    /// <summary>Add load after enough clean sessions. (sessions needed, increment)</summary>
+    AddLoad,
+
+    /// <summary>The kit's next step is large: add reps first. (kit step, usual largest step)</summary>
+    AddReps,
+
+    /// <summary>Keep the line: not enough clean sessions yet. (sessions needed)</summary>
+    Hold,
+
+    /// <summary>Three exposures without progress: lower the system by a share. (exposures, percent)</summary>
+    BackOff,
+
+    /// <summary>Loading weeks done: an easy week. (weeks)</summary>
+    Deload,
+
+    /// <summary>The easy week goes on until Sunday. ()</summary>
+    EasyWeek,
+
+    /// <summary>Pain in the middle of the scale: lower load. (lower limit, upper limit)</summary>
+    EaseForPain,
+
+    /// <summary>Pain that stops a pattern. (limit)</summary>
+    StopForPain,
+
+    /// <summary>No set method could be judged: the plan was not finished. ()</summary>
+    Repeat,
+}
+
+/// <summary>A named input of a figure.</summary>
+public enum InputKey
+{
+    BodyMass,
+    BodyMassMean,
+    BodyMassReadings,
+    BodyMassMeasuredOn,
+    TestLoad,
+    TestReps,
+    TestReserve,
+    TestedOn,
+    EffectiveReps,
+    OneRepMax,
+    OneRepMaxLow,
+    OneRepMaxHigh,
+    WrittenLoad,
+    WrittenPercent,
+    TopSetSystem,
+    School,
+    CleanSessions,
+    LastLoad,
+    LastReps,
+    LoadingWeeks,
+    ExposuresWithoutProgress,
+    PainReported,
+    PainPlace,
+    PartTarget,
+}
+
+/// <summary>One line of working: an expression of its arguments, and the result.</summary>
+public enum StepKey
+{
+    /// <summary>system = body mass + added. (body mass, added) -> mass</summary>
+    SystemMass,
+
+    /// <summary>n = reps + reserve. (reps, reserve) -> reps</summary>
+    EffectiveReps,
+
+    /// <summary>A formula of the seven. (formula, system, effective reps) -> mass</summary>
+    Formula,
+
+    /// <summary>Lowest of the seven. (formula) -> mass</summary>
+    RangeLow,
+
+    /// <summary>Highest of the seven. (formula) -> mass</summary>
+    RangeHigh,
+
+    /// <summary>percent of a mass. (percent, mass) -> mass</summary>
+    ShareOf,
+
+    /// <summary>added = system wanted - body mass. (system, body mass) -> added load</summary>
+    AddedFromSystem,
+
+    /// <summary>e1RM / (1 + n / 30). (e1RM, effective reps) -> mass</summary>
+    SystemForReps,
+
+    /// <summary>share = system / e1RM. (system, e1RM) -> percent</summary>
+    ShareOfBest,
+
+    /// <summary>expected reps = 30 (e1RM / system - 1). (e1RM, system) -> reps</summary>
+    ExpectedReps,
+
+    /// <summary>Now on the bar. (body mass, added) -> mass</summary>
+    NowOnTheBar,
+
+    /// <summary>Proposed. (body mass, added) -> mass</summary>
+    ProposedSystem,
+
+    /// <summary>Estimated best from the last set. (system, reps) -> mass</summary>
+    BestFromLastSet,
+
+    /// <summary>Jump as a share of the system. (jump, system) -> percent</summary>
+    JumpShare,
+
+    /// <summary>Mean of readings. (count) -> mass</summary>
+    MeanOfReadings,
+
+    /// <summary>Half the sets, rounded up. (sets) -> sets</summary>
+    HalfTheSets,
+
+    /// <summary>Reps of an exposure against the best before. (date, reps, best before) -> change</summary>
+    RepsAgainstBest,
+}
+
+/// <summary>What rounding to the kit did.</summary>
+public enum RoundingKey
+{
+    /// <summary>The kit makes it exactly. (pieces)</summary>
+    Exact,
+
+    /// <summary>Nearest load the kit makes. (wanted, made, difference)</summary>
+    Nearest,
+
+    /// <summary>Below body mass: help is needed. (assistance)</summary>
+    Assistance,
+
+    /// <summary>Nothing to hang: body mass alone. ()</summary>
+    BodyMassOnly,
+
+    /// <summary>Smallest step the kit can make from here. (step)</summary>
+    KitStep,
+
+    /// <summary>Summed distance of a drop plan to what was written. (distance)</summary>
+    DropPlanOff,
+
+    /// <summary>The drop plan is exact. ()</summary>
+    DropPlanExact,
+
+    /// <summary>The kit makes nothing heavier from here. (heaviest)</summary>
+    KitEnds,
+}
+
+/// <summary>Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.</summary>
+public enum SourceId
+{
+    InternationalPound1959,
+    Epley1985,
+    Brzycki1993,
+    Lombardi1989,
+    OConner1989,
+    Lander1985,
+    Wathan1994,
+    Mayhew1992,
+    Acsm2009,
+    Thomee1997,
+    CommonPractice,
+    House,
+    CoachsLine,
+}
+
+/// <summary>A caution; worded at the edge, with its arguments in order.</summary>
+public enum CautionId
+{
+    /// <summary>The newest body mass is old. (days)</summary>
+    BodyMassOld,
+
+    /// <summary>An estimate from many reps is loose. (low, high)</summary>
+    EstimateLoose,
+
+    /// <summary>The test behind the e1RM is older than six weeks. (days)</summary>
+    TestStale,
+
+    /// <summary>The jump is over 10 % of the system or over 5 kg: confirm. (jump, percent)</summary>
+    JumpLarge,
+
+    /// <summary>Load before the gate is open. ()</summary>
+    GateClosed,
+
+    /// <summary>Load before the gate, kept with the coach's reason. ()</summary>
+    GateOverridden,
+
+    /// <summary>The wanted load could not be made. (difference)</summary>
+    KitCoarse,
+
+    /// <summary>The load is over the e1RM. (percent)</summary>
+    AboveOneRepMax,
+
+    /// <summary>Stop signs: sharp pain, pinch, pop, numbness. ()</summary>
+    StopSigns,
+
+    /// <summary>Anchor rated for the system mass with swing. (at least)</summary>
+    Anchor,
+
+    /// <summary>Only with solid form at body weight; pick the weight up with a step, not a jump. ()</summary>
+    SolidForm,
+
+    /// <summary>Long maximal efforts raise blood pressure: breathe. ()</summary>
+    Breathe,
+
+    /// <summary>Sets to failure only where failing is harmless. ()</summary>
+    ToFailure,
+
+    /// <summary>Under 16: no single-rep maximum. ()</summary>
+    MinorNoSingle,
+
+    /// <summary>Clearance by a licensed professional first. ()</summary>
+    ClearanceFirst,
+
+    /// <summary>A drop has no rest to rebuild form: stop the part when form breaks. ()</summary>
+    DropForm,
+
+    /// <summary>Arithmetic, not medical advice. ()</summary>
+    NotMedicalAdvice,
+
+    /// <summary>Pain reported; ask again the next morning. ()</summary>
+    AskNextMorning,
+}

@@ -1,0 +1,68 @@
+using System.Text.Json.Serialization;
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Core.Prescriptions;
+
+/// <summary>How a load is written, before it is resolved for an athlete and a day.</summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "by")]
+[JsonDerivedType(typeof(AddedLoad), "added")]
+[JsonDerivedType(typeof(ShareOfOneRepMax), "e1rm")]
+[JsonDerivedType(typeof(ShareOfBodyMass), "bm")]
+public abstract record LoadSpec;
+
+/// <summary>A load in kg or lb, -150 to +200 kg; negative is assistance.</summary>
+public sealed record AddedLoad(MassEntry Entry) : LoadSpec
+{
+    public MassEntry Entry { get; } = Guard.InRange("load", Entry, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
+}
+
+/// <summary>Percent of the e1RM of the system, 20 to 120.</summary>
+public sealed record ShareOfOneRepMax(decimal Percent) : LoadSpec
+{
+    public const decimal Minimum = 20, Maximum = 120;
+
+    public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
+}
+
+/// <summary>Added load as a percent of body mass, -90 to 200.</summary>
+public sealed record ShareOfBodyMass(decimal Percent) : LoadSpec
+{
+    public const decimal Minimum = -90, Maximum = 200;
+
+    public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
+}
+
+/// <summary>How hard a set is taken.</summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "to")]
+[JsonDerivedType(typeof(InReserve), "reserve")]
+[JsonDerivedType(typeof(ToFailure), "failure")]
+public abstract record Effort
+{
+    /// <summary>Reps left when the set ends.</summary>
+    [JsonIgnore]
+    public abstract int ReserveTarget { get; }
+}
+
+/// <summary>Stop with this many reps in reserve, 0 to 10.</summary>
+public sealed record InReserve(int Reps) : Effort
+{
+    public int Reps { get; } = Guard.InRange("reserve", Reps, Limits.ReserveMinimum, Limits.ReserveMaximum);
+
+    public override int ReserveTarget => Reps;
+}
+
+/// <summary>Until no further clean rep is possible.</summary>
+public sealed record ToFailure : Effort
+{
+    public override int ReserveTarget => 0;
+}
+
+/// <summary>How the bar is held.</summary>
+public enum Grip
+{
+    Wide,
+    Medium,
+    Narrow,
+    Under,
+    Neutral,
+}
