@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Serialization;
 using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Prescriptions;
@@ -16,6 +17,7 @@ public readonly record struct Tempo
     public const int SecondsWithoutTempo = 3;
 
     /// <exception cref="RuleViolationException">A figure is outside 0 to 30 s.</exception>
+    [JsonConstructor]
     public Tempo(int lowering, int bottom, int? lifting, int top)
     {
         Lowering = Guard.InRange("lowering", lowering, 0, Limits.TempoPhaseMaximum);
@@ -33,6 +35,7 @@ public readonly record struct Tempo
     public int Top { get; }
 
     /// <summary>Seconds of one rep, with X as 1 s.</summary>
+    [JsonIgnore]
     public int SecondsPerRep => Lowering + Bottom + (Lifting ?? FastSeconds) + Top;
 
     public override string ToString() =>

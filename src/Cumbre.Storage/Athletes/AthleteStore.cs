@@ -1,0 +1,114 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Loading;
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Storage.Athletes;
+
+/// <summary>What is written about an athlete by hand, kit included; one versioned row for the coach.</summary>
+public sealed record AthleteProfile(Guid Id, string Name, int? BirthYear, MassUnit Unit, Schools Schools, bool Cleared, Kit Kit, long Version);
+
+/// <summary>A reading of the scale with its id.</summary>
+public sealed record StoredBodyMass(Guid Id, BodyMassReading Reading);
+
+public static class AthleteStore
+{
+    private const string Columns = "id, name, birth_year, unit, loading_school, increase_school, cleared, has_belt, vest_value, vest_unit, version";
+
+    public static AthleteProfile? Find(Db db, Guid id) =>
+        db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
+            ? row.ToProfile(db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }))
+            : null;
+
+    public static IReadOnlyList<AthleteProfile> All(Db db)
+    {
+        var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate").ToLookup(p => p.AthleteId);
+        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id]))];
+    }
+
+    /// <summary>Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same creation twice is done once.</summary>
+    public static Written Put(Db db, AthleteProfile athlete, DateTimeOffset at)
+    {
+        var args = new
+        {
+            athlete.Id,
+            athlete.Name,
+            BirthYear = (long?)athlete.BirthYear,
+            Unit = athlete.Unit.ToString(),
+            Loading = athlete.Schools.Loading.ToString(),
+            Increase = athlete.Schools.Increase.ToString(),
+            athlete.Cleared,
+            athlete.Kit.HasBelt,
+            VestValue = athlete.Kit.Vest?.Value,
+            VestUnit = athlete.Kit.Vest?.Unit.ToString(),
+            athlete.Version,
+            at,
+        };
+        var changed = athlete.Version == 0
+            ? db.Run(
+                """
+                INSERT INTO athlete (id, name, birth_year, unit, loading_school, increase_school, cleared, has_belt, vest_value, vest_unit, created_at, version)
+                VALUES (@Id, @Name, @BirthYear, @Unit, @Loading, @Increase, @Cleared, @HasBelt, @VestValue, @VestUnit, @at, 1)
+                ON CONFLICT (id) DO NOTHING
+                """,
+                args)
+            : db.Run(
+                """
+                UPDATE athlete SET name = @Name, birth_year = @BirthYear, unit = @Unit, loading_school = @Loading, increase_school = @Increase,
+                  cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit, version = version + 1
+                WHERE id = @Id AND version = @Version
+                """,
+                args);
+        if (changed == 0)
+            return Find(db, athlete.Id) is null ? Written.Missing : Written.Stale;
+
+        db.Run("DELETE FROM kit_plate WHERE athlete_id = @Id", new { athlete.Id });
+        db.Run(
+            "INSERT INTO kit_plate (athlete_id, size_value, size_unit, count) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count)",
+            athlete.Kit.Plates.Select(p => new { AthleteId = athlete.Id, SizeValue = p.Size.Value, SizeUnit = p.Size.Unit.ToString(), p.Count }));
+        return Written.Done;
+    }
+
+    public static IReadOnlyList<StoredBodyMass> BodyMasses(Db db, Guid athleteId) =>
+        [.. db.Query<BodyMassRow>("SELECT id, athlete_id, day, value, unit FROM body_mass WHERE athlete_id = @athleteId ORDER BY day, id", new { athleteId })
+            .Select(r => r.ToStored())];
+
+    public static ILookup<Guid, StoredBodyMass> AllBodyMasses(Db db) =>
+        db.Query<BodyMassRow>("SELECT id, athlete_id, day, value, unit FROM body_mass ORDER BY day, id").ToLookup(r => r.AthleteId, r => r.ToStored());
+
+    /// <summary>Adds a reading; sending the same one again changes nothing.</summary>
+    public static void AddBodyMass(Db db, Guid athleteId, StoredBodyMass mass, Stamp stamp) =>
+        db.Run(
+            """
+            INSERT INTO body_mass (id, athlete_id, day, value, unit, written_at, written_by)
+            VALUES (@Id, @athleteId, @Day, @Value, @Unit, @At, @By) ON CONFLICT (id) DO NOTHING
+            """,
+            new { mass.Id, athleteId, mass.Reading.Day, mass.Reading.Entry.Value, Unit = mass.Reading.Entry.Unit.ToString(), stamp.At, stamp.By });
+
+    /// <summary>Takes a reading back; false when there is none of this athlete.</summary>
+    public static bool RemoveBodyMass(Db db, Guid athleteId, Guid id) =>
+        db.Run("DELETE FROM body_mass WHERE id = @id AND athlete_id = @athleteId", new { id, athleteId }) > 0;
+
+    private sealed record AthleteRow(
+        Guid Id, string Name, long? BirthYear, string Unit, string LoadingSchool, string IncreaseSchool, long Cleared, long HasBelt, decimal? VestValue, string? VestUnit, long Version)
+    {
+        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates) => new(
+            Id,
+            Name,
+            (int?)BirthYear,
+            Enum.Parse<MassUnit>(Unit),
+            new(Enum.Parse<LoadingSchool>(LoadingSchool), Enum.Parse<IncreaseSchool>(IncreaseSchool)),
+            Cleared == 1,
+            new Kit(
+                plates.Select(p => new PlateStock(new(p.SizeValue, Enum.Parse<MassUnit>(p.SizeUnit)), (int)p.Count)),
+                HasBelt == 1,
+                VestValue is { } vest ? new MassEntry(vest, Enum.Parse<MassUnit>(VestUnit!)) : null),
+            Version);
+    }
+
+    private sealed record PlateRow(Guid AthleteId, decimal SizeValue, string SizeUnit, long Count);
+
+    private sealed record BodyMassRow(Guid Id, Guid AthleteId, DateOnly Day, decimal Value, string Unit)
+    {
+        public StoredBodyMass ToStored() => new(Id, new(Day, new(Value, Enum.Parse<MassUnit>(Unit))));
+    }
+}

@@ -1,0 +1,30 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Sessions;
+
+namespace Cumbre.Storage.Athletes;
+
+/// <summary>Loads all that the rules need about an athlete, with one query per table.</summary>
+public static class SnapshotStore
+{
+    /// <param name="db">The connection.</param>
+    /// <param name="id">The athlete.</param>
+    /// <param name="today">A session that was started on an earlier day and never finished counts as done.</param>
+    public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? Load(Db db, Guid id, DateOnly today) =>
+        AthleteStore.Find(db, id) is { } profile
+            ? (profile, Of(profile, AthleteStore.BodyMasses(db, id), ResultStore.Of(db, id).Select(r => r.Result), SessionStore.Exposures(db, id, today)))
+            : null;
+
+    /// <summary>The same for every athlete, with the same number of queries.</summary>
+    public static IReadOnlyList<(AthleteProfile Profile, AthleteSnapshot Snapshot)> LoadAll(Db db, DateOnly today)
+    {
+        var masses = AthleteStore.AllBodyMasses(db);
+        var results = ResultStore.All(db);
+        var exposures = SessionStore.AllExposures(db, today);
+        return [.. AthleteStore.All(db).Select(p => (p, Of(p, masses[p.Id], results[p.Id], exposures[p.Id])))];
+    }
+
+    private static AthleteSnapshot Of(
+        AthleteProfile profile, IEnumerable<StoredBodyMass> masses, IEnumerable<Core.Benchmarks.BenchmarkResult> results, IEnumerable<Core.Sessions.Exposure> exposures) =>
+        new(profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.Kit, new(masses.Select(m => m.Reading)), [.. results], [.. exposures]);
+}

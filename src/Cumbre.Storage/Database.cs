@@ -1,0 +1,96 @@
+using System.Data;
+using Dapper;
+using EvolveDb;
+using Microsoft.Data.Sqlite;
+
+namespace Cumbre.Storage;
+
+/// <summary>An open connection with its transaction, if it writes. What the stores work on.</summary>
+public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transaction)
+{
+    internal IEnumerable<T> Query<T>(string sql, object? args = null) => Connection.Query<T>(sql, args, Transaction);
+
+    internal T? One<T>(string sql, object? args = null) => Connection.QueryFirstOrDefault<T>(sql, args, Transaction);
+
+    internal int Run(string sql, object? args = null) => Connection.Execute(sql, args, Transaction);
+}
+
+/// <summary>The one SQLite file of a club.</summary>
+public sealed class Database
+{
+    private const int BusySeconds = 5;
+
+    private readonly string path;
+    private readonly string connectionString;
+
+    static Database() => Handlers.Register();
+
+    /// <param name="folder">Where the file lies; made when it is missing.</param>
+    public Database(string folder)
+    {
+        Directory.CreateDirectory(folder);
+        path = Path.Combine(folder, "cumbre.db");
+        connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, Pooling = true, DefaultTimeout = BusySeconds }.ToString();
+    }
+
+    /// <summary>
+    /// Brings the file to the newest schema. A copy of the file is kept beside it before a migration that changes anything.
+    /// </summary>
+    /// <param name="log">Receives what is done.</param>
+    public void Migrate(Action<string> log)
+    {
+        var existed = File.Exists(path);
+        using var connection = Open();
+        connection.Execute("PRAGMA journal_mode = WAL");
+        var evolve = new Evolve(connection, log)
+        {
+            EmbeddedResourceAssemblies = [typeof(Database).Assembly],
+            EmbeddedResourceFilters = ["Cumbre.Storage.Migrations"],
+            IsEraseDisabled = true,
+            // One process owns the file, and SQLite locks it while a migration writes.
+            EnableClusterMode = false,
+        };
+        if (existed && Applied(connection) is { } applied && applied < Newest())
+            Copy(connection, applied);
+        evolve.Migrate();
+    }
+
+    /// <summary>Reads, without a transaction of its own.</summary>
+    public T Read<T>(Func<Db, T> work)
+    {
+        using var connection = Open();
+        return work(new(connection, null));
+    }
+
+    /// <summary>Writes in one transaction: all of it or nothing. It takes the write lock at once, so a read inside it stays true.</summary>
+    public T Write<T>(Func<Db, T> work)
+    {
+        using var connection = Open();
+        using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
+        var result = work(new(connection, transaction));
+        transaction.Commit();
+        return result;
+    }
+
+    private static int Newest() =>
+        typeof(Database).Assembly.GetManifestResourceNames()
+            .Where(n => n.Contains(".Migrations.V", StringComparison.Ordinal))
+            .Max(n => int.Parse(n.Split(".Migrations.V")[1].Split("__")[0], System.Globalization.CultureInfo.InvariantCulture));
+
+    private static int? Applied(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = 'changelog'") == 0
+            ? null
+            : (int?)connection.ExecuteScalar<long?>("SELECT max(CAST(version AS INTEGER)) FROM changelog WHERE success = 1 AND version IS NOT NULL");
+
+    private void Copy(SqliteConnection connection, int version) =>
+        connection.Execute("VACUUM INTO @copy", new { copy = $"{path}.before-v{version + 1}-{Guid.CreateVersion7():N}" });
+
+    private SqliteConnection Open()
+    {
+        var connection = new SqliteConnection(connectionString);
+        connection.Open();
+        // FULL: what an athlete logs and the app acknowledges survives a power cut.
+        connection.Execute($"PRAGMA busy_timeout = {BusySeconds * 1000}; PRAGMA synchronous = FULL;");
+        return connection;
+    }
+}

@@ -1,0 +1,119 @@
+using Cumbre.Core.Decisions;
+
+namespace Cumbre.Storage.Decisions;
+
+/// <summary>Where a decision stands.</summary>
+public enum DecisionState
+{
+    Proposed,
+    Accepted,
+
+    /// <summary>Accepted with another line than the proposed one.</summary>
+    Edited,
+    Deferred,
+    Superseded,
+}
+
+/// <summary>What happened to a decision.</summary>
+public enum DecisionEventKind
+{
+    Proposed,
+    Accepted,
+    Edited,
+    Deferred,
+    Undone,
+    Superseded,
+
+    /// <summary>The coach lets a stopped pattern go on, with a reason.</summary>
+    Cleared,
+}
+
+/// <summary>A decision as it stands, with the snapshot of its proposal.</summary>
+public sealed record StoredDecision(
+    Guid Id, Guid AthleteId, string Movement, ProposalKind Kind, ProposalCause Cause, Guid BasisSessionId,
+    DecisionState State, DateOnly? DeferredUntil, bool Cleared, Proposal Proposal);
+
+/// <summary>An event of a decision.</summary>
+public sealed record StoredEvent(Guid Id, Guid DecisionId, DecisionEventKind Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
+
+public static class DecisionStore
+{
+    private const string Columns = "id, athlete_id, movement, kind, cause, basis_session_id, state, deferred_until, cleared, proposal_json FROM decision";
+
+    public static StoredDecision? Find(Db db, Guid id) => db.One<Row>($"SELECT {Columns} WHERE id = @id", new { id })?.ToStored();
+
+    /// <summary>Decisions of an athlete that are open or were taken, newest first.</summary>
+    public static IReadOnlyList<StoredDecision> Of(Db db, Guid athleteId) =>
+        [.. db.Query<Row>($"SELECT {Columns} WHERE athlete_id = @athleteId AND state <> 'Superseded' ORDER BY id DESC", new { athleteId }).Select(r => r.ToStored())];
+
+    /// <summary>What waits for the coach on a day: proposed, or deferred until that day or before.</summary>
+    public static IReadOnlyList<StoredDecision> Open(Db db, DateOnly today) =>
+        [.. db.Query<Row>($"SELECT {Columns} WHERE state = 'Proposed' OR (state = 'Deferred' AND deferred_until <= @today) ORDER BY id", new { today }).Select(r => r.ToStored())];
+
+    /// <summary>What was decided today, for undo; newest first.</summary>
+    public static IReadOnlyList<StoredDecision> TakenSince(Db db, DateTimeOffset since) =>
+        [.. db.Query<Row>(
+            $"""
+            SELECT {Columns} WHERE state IN ('Accepted', 'Edited', 'Deferred')
+              AND EXISTS (SELECT 1 FROM decision_event e WHERE e.decision_id = decision.id AND e.kind IN ('Accepted', 'Edited', 'Deferred') AND e.at >= @since)
+            ORDER BY (SELECT max(e.at) FROM decision_event e WHERE e.decision_id = decision.id) DESC
+            """,
+            new { since }).Select(r => r.ToStored())];
+
+    public static void Add(Db db, StoredDecision decision, StoredEvent proposed) =>
+        AddEvent(
+            db,
+            proposed,
+            db.Run(
+                """
+                INSERT INTO decision (id, athlete_id, movement, kind, cause, basis_session_id, state, proposal_json, created_at)
+                VALUES (@Id, @AthleteId, @Movement, @Kind, @Cause, @BasisSessionId, @State, @json, @At)
+                """,
+                new
+                {
+                    decision.Id,
+                    decision.AthleteId,
+                    decision.Movement,
+                    Kind = decision.Kind.ToString(),
+                    Cause = decision.Cause.ToString(),
+                    decision.BasisSessionId,
+                    State = decision.State.ToString(),
+                    json = ProposalJson.Write(decision.Proposal),
+                    proposed.At,
+                }));
+
+    /// <summary>Records an event and the state that it leads to.</summary>
+    public static void Move(Db db, Guid id, DecisionState state, DateOnly? deferredUntil, StoredEvent happened) =>
+        AddEvent(
+            db,
+            happened,
+            db.Run("UPDATE decision SET state = @state, deferred_until = @deferredUntil WHERE id = @id", new { id, state = state.ToString(), deferredUntil }));
+
+    /// <summary>Records that a stopped pattern may go on.</summary>
+    public static void Clear(Db db, Guid id, StoredEvent cleared) =>
+        AddEvent(db, cleared, db.Run("UPDATE decision SET cleared = 1 WHERE id = @id", new { id }));
+
+    /// <summary>Events of a decision, oldest first.</summary>
+    public static IReadOnlyList<StoredEvent> Events(Db db, Guid id) =>
+        [.. db.Query<EventRow>("SELECT id, decision_id, kind, payload_json, at, by FROM decision_event WHERE decision_id = @id ORDER BY at, id", new { id })
+            .Select(e => new StoredEvent(e.Id, e.DecisionId, Enum.Parse<DecisionEventKind>(e.Kind), e.PayloadJson, e.At, e.By))];
+
+    private static void AddEvent(Db db, StoredEvent happened, int rows)
+    {
+        if (rows == 0)
+            throw new InvalidOperationException("The decision is gone.");
+        db.Run(
+            "INSERT INTO decision_event (id, decision_id, kind, payload_json, at, by) VALUES (@Id, @DecisionId, @Kind, @PayloadJson, @At, @By)",
+            new { happened.Id, happened.DecisionId, Kind = happened.Kind.ToString(), happened.PayloadJson, happened.At, happened.By });
+    }
+
+    private sealed record Row(
+        Guid Id, Guid AthleteId, string Movement, string Kind, string Cause, Guid BasisSessionId, string State, DateOnly? DeferredUntil, long Cleared, string ProposalJson)
+    {
+        public StoredDecision ToStored() => new(
+            Id, AthleteId, Movement, Enum.Parse<ProposalKind>(Kind), Enum.Parse<ProposalCause>(Cause), BasisSessionId,
+            Enum.Parse<DecisionState>(State), DeferredUntil, Cleared == 1, Decisions.ProposalJson.Read(ProposalJson));
+    }
+
+    private sealed record EventRow(Guid Id, Guid DecisionId, string Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
+}
