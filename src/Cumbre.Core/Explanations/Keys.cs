@@ -203,8 +203,11 @@ public enum CautionId
     /// <summary>Load before the gate is open. ()</summary>
     GateClosed,
 
-    /// <summary>Load before the gate, kept with the coach's reason. ()</summary>
-    GateOverridden,
+    /// <summary>The movement was stopped for pain and is not cleared. ()</summary>
+    PatternStopped,
+
+    /// <summary>Planned against a caution, with the coach's reason. ()</summary>
+    KeptWithReason,
 
     /// <summary>The wanted load could not be made. (difference)</summary>
     KitCoarse,

@@ -60,6 +60,10 @@ public static class DecisionStore
             """,
             new { since }).Select(r => r.ToStored())];
 
+    /// <summary>Athletes with a movement that was stopped and is not cleared.</summary>
+    public static IReadOnlyList<Guid> Stopped(Db db) =>
+        [.. db.Query<Guid>("SELECT DISTINCT athlete_id FROM decision WHERE kind = 'Refer' AND state IN ('Accepted', 'Edited') AND cleared = 0")];
+
     public static void Add(Db db, StoredDecision decision, StoredEvent proposed) =>
         AddEvent(
             db,

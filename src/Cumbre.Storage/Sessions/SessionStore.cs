@@ -16,8 +16,11 @@ public enum SessionStatus
     Done,
 }
 
-/// <summary>What a plan resolved to when its first set was logged: the made load of each planned set in kg, and the body mass.</summary>
-public sealed record FrozenPlan(IReadOnlyList<decimal> LoadsKg, decimal BodyMassKg);
+/// <summary>What a plan resolved to when its first set was logged.</summary>
+/// <param name="LoadsKg">The made load of each planned set in kg.</param>
+/// <param name="BodyMassKg">Body mass of the day.</param>
+/// <param name="ShownJson">The plan as it was shown, with its reasons; null for a history that was made elsewhere.</param>
+public sealed record FrozenPlan(IReadOnlyList<decimal> LoadsKg, decimal BodyMassKg, string? ShownJson = null);
 
 /// <summary>An item of a session.</summary>
 public sealed record StoredItem(Guid Id, string Movement, Prescription Plan, FrozenPlan? Frozen);
@@ -59,6 +62,11 @@ public static class SessionStore
         db.One<Row>(
             $"SELECT {Columns} WHERE s.athlete_id = @athleteId AND i.movement = @movement AND s.status <> 'Done' AND s.day >= @from ORDER BY s.day, s.id LIMIT 1",
             new { athleteId, movement, from })?.ToStored();
+
+    /// <summary>For each athlete the day of the next session that is not finished.</summary>
+    public static IReadOnlyDictionary<Guid, DateOnly> NextDays(Db db, DateOnly from) =>
+        db.Query<(Guid AthleteId, DateOnly Day)>("SELECT athlete_id, min(day) FROM session WHERE status <> 'Done' AND day >= @from GROUP BY athlete_id", new { from })
+            .ToDictionary(r => r.AthleteId, r => r.Day);
 
     public static IReadOnlyList<StoredSession> On(Db db, DateOnly day) =>
         [.. db.Query<Row>($"SELECT {Columns} WHERE s.day = @day ORDER BY s.id", new { day }).Select(r => r.ToStored())];

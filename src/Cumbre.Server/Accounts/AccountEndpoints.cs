@@ -1,0 +1,17 @@
+namespace Cumbre.Server.Accounts;
+
+public static class AccountEndpoints
+{
+    /// <summary>Name of the rate limit on everything that tries a password.</summary>
+    public const string SignInLimit = "sign-in";
+
+    public static void MapAccounts(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/me", Me.Handle).AllowAnonymous();
+        api.MapPut("/me/unit", SetUnit.Handle).RequireAuthorization(Policies.SignedIn);
+        api.MapPost("/owner", CreateOwner.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        api.MapPost("/sign-in", SignIn.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        api.MapPost("/demo-sign-in", DemoSignIn.Handle).AllowAnonymous();
+        api.MapPost("/sign-out", (Delegate)SignOut.Handle).RequireAuthorization(Policies.SignedIn);
+    }
+}

@@ -1,0 +1,45 @@
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Microsoft.AspNetCore.Identity;
+
+namespace Cumbre.Server.Accounts;
+
+/// <param name="ClubName">1 to 80 characters.</param>
+/// <param name="Name">The owner's name as it is shown.</param>
+/// <param name="SignInName">What is typed at sign-in; an e-mail address or any word.</param>
+/// <param name="Password">10 to 200 characters.</param>
+/// <param name="TimeZone">IANA name; training days are dates there.</param>
+public sealed record OwnerRequest(string ClubName, string Name, string SignInName, string Password, string TimeZone);
+
+internal static class CreateOwner
+{
+    private const int PasswordMinimum = 10;
+
+    public static async Task<IResult> Handle(OwnerRequest request, HttpContext context, Database database, ClubClock clock, IPasswordHasher<AccountRow> hasher)
+    {
+        var club = Problems.Text("clubName", request.ClubName, "the club's name", 80);
+        var name = Problems.Text("name", request.Name, "your name", 80);
+        var signInName = Problems.Text("signInName", request.SignInName, "a sign-in name", 120);
+        if (request.Password.Length < PasswordMinimum || request.Password.Length > 200)
+            return Problems.Fields(new FieldError("password", "length", $"At least {PasswordMinimum} characters; a sentence is easy to keep."));
+        if (!TimeZoneInfo.TryFindSystemTimeZoneById(request.TimeZone, out _))
+            return Problems.Fields(new FieldError("timeZone", "unknown", $"\"{request.TimeZone}\" is no time zone of this server; write it like Europe/Madrid."));
+
+        var owner = new AccountRow(Guid.CreateVersion7(), signInName, name, null, "owner", null, nameof(Core.Measures.MassUnit.Kg));
+        owner = owner with { PasswordHash = hasher.HashPassword(owner, request.Password) };
+        var made = database.Write(db =>
+        {
+            // Checked inside the write, so that of two first starts one wins.
+            if (AccountStore.Club(db) is not null)
+                return false;
+            AccountStore.AddClub(db, new(club, request.TimeZone, "1,2,3,4,5,6,7"), clock.Now);
+            AccountStore.Add(db, owner, clock.Now);
+            return true;
+        });
+        if (!made)
+            return Problems.Conflict("This club has an owner already: sign in.", null);
+        await SignIn.Start(context, owner);
+        return Results.NoContent();
+    }
+}

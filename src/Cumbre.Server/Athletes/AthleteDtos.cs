@@ -1,0 +1,84 @@
+using System.Text.Json.Serialization;
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Loading;
+using Cumbre.Core.Measures;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage.Athletes;
+
+namespace Cumbre.Server.Athletes;
+
+/// <summary>A figure and how it came about: the one shape for every figure that can be opened.</summary>
+public sealed record Figure(Quantity Value, Explanation Why);
+
+/// <summary>A mass as written.</summary>
+public sealed record MassDto(decimal Value, MassUnit Unit)
+{
+    [JsonIgnore]
+    public MassEntry Entry => new(Value, Unit);
+
+    public static MassDto Of(MassEntry entry) => new(entry.Value, entry.Unit);
+}
+
+/// <param name="Size">Of one plate.</param>
+/// <param name="Count">1 to 20.</param>
+public sealed record PlateDto(MassDto Size, int Count);
+
+/// <param name="Plates">At most 12 sizes, each once.</param>
+/// <param name="HasBelt">Without a belt no plate can be hung.</param>
+/// <param name="Vest">Worn or not; one piece.</param>
+public sealed record KitDto(IReadOnlyList<PlateDto> Plates, bool HasBelt, MassDto? Vest)
+{
+    public static KitDto Of(Kit kit) =>
+        new([.. kit.Plates.Select(p => new PlateDto(MassDto.Of(p.Size), p.Count))], kit.HasBelt, kit.Vest is { } vest ? MassDto.Of(vest) : null);
+
+    /// <exception cref="FieldException">A plate, the vest or the whole kit is refused.</exception>
+    public Kit ToKit(string path)
+    {
+        var plates = Plates.Select((p, i) => Problems.At($"{path}.plates[{i}].", () => new PlateStock(p.Size.Entry, p.Count))).ToArray();
+        return Problems.At($"{path}.", () => new Kit(plates, HasBelt, Vest?.Entry));
+    }
+}
+
+public sealed record BodyMassDto(Guid Id, DateOnly Day, MassDto Mass);
+
+/// <param name="Id">Made by whoever creates the athlete (UUIDv7).</param>
+/// <param name="Name">1 to 80 characters.</param>
+/// <param name="BirthYear">Unknown when null.</param>
+/// <param name="Unit">In which the athlete thinks.</param>
+/// <param name="LoadingSchool">When load may be hung.</param>
+/// <param name="IncreaseSchool">How many clean sessions earn more.</param>
+/// <param name="Cleared">A licensed professional has cleared what needed clearance.</param>
+/// <param name="Kit">What can be hung.</param>
+/// <param name="Version">0 before it is created.</param>
+/// <param name="BodyMasses">Oldest first; left alone when the athlete is written.</param>
+public sealed record AthleteDto(
+    Guid Id, string Name, int? BirthYear, MassUnit Unit, LoadingSchool LoadingSchool, IncreaseSchool IncreaseSchool, bool Cleared, KitDto Kit, long Version,
+    IReadOnlyList<BodyMassDto> BodyMasses)
+{
+    public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses) => new(
+        p.Id, p.Name, p.BirthYear, p.Unit, p.Schools.Loading, p.Schools.Increase, p.Cleared, KitDto.Of(p.Kit), p.Version,
+        [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))]);
+}
+
+/// <summary>What the coach writes about an athlete.</summary>
+public sealed record AthleteRequest(
+    string Name, int? BirthYear, MassUnit Unit, LoadingSchool LoadingSchool, IncreaseSchool IncreaseSchool, bool Cleared, KitDto Kit, long Version);
+
+/// <summary>A line of the roster.</summary>
+/// <param name="Id">Athlete.</param>
+/// <param name="Name">Athlete.</param>
+/// <param name="BodyMassKg">Of today; null without a reading.</param>
+/// <param name="OneRepMaxKg">Newest e1RM of the system; null without a usable test.</param>
+/// <param name="OneRepMaxDay">Its day.</param>
+/// <param name="OneRepMaxStale">Older than six weeks.</param>
+/// <param name="GateOpen">Under the athlete's school.</param>
+/// <param name="LastSession">Day of the last logged session.</param>
+/// <param name="NextSession">Day of the next planned one.</param>
+/// <param name="Waiting">A decision waits for the coach.</param>
+/// <param name="Stopped">The pattern is stopped.</param>
+/// <param name="NeedsClearance">Under 18 or over 60, and not cleared.</param>
+/// <param name="TestCount">Results recorded.</param>
+public sealed record RosterRow(
+    Guid Id, string Name, decimal? BodyMassKg, decimal? OneRepMaxKg, DateOnly? OneRepMaxDay, bool OneRepMaxStale, bool GateOpen, DateOnly? LastSession, DateOnly? NextSession,
+    bool Waiting, bool Stopped, bool NeedsClearance, int TestCount);

@@ -1,0 +1,96 @@
+using System.Security.Claims;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Athletes;
+
+internal static class GetAthlete
+{
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Database database) =>
+        database.Read(db => Read(db, athleteId)) is { } athlete
+            ? TypedResults.Ok(athlete)
+            : (ProblemHttpResult)Problems.NotFound("athlete");
+
+    public static AthleteDto? Read(Db db, Guid id) =>
+        AthleteStore.Find(db, id) is { } profile ? AthleteDto.Of(profile, AthleteStore.BodyMasses(db, id)) : null;
+}
+
+internal static class PutAthlete
+{
+    private const int OldestBirthYears = 100;
+
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
+        Guid athleteId, AthleteRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var name = Problems.Text("name", request.Name, "a name", 80);
+        var year = clock.Today.Year;
+        if (request.BirthYear is { } birth && (birth > year - 5 || birth < year - OldestBirthYears))
+            throw Problems.Field("birthYear", "range", $"{birth} is outside {year - OldestBirthYears} to {year - 5}.");
+        var profile = new AthleteProfile(
+            athleteId, name, request.BirthYear, request.Unit, new(request.LoadingSchool, request.IncreaseSchool), request.Cleared, request.Kit.ToKit("kit"), request.Version);
+
+        var (written, now) = database.Write(db =>
+        {
+            var before = AthleteStore.Find(db, athleteId);
+            var written = AthleteStore.Put(db, profile, clock.Now);
+            if (written == Written.Done)
+            {
+                if (before is not null && before.Schools != profile.Schools)
+                    AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, $"schools: {before.Schools} to {profile.Schools}", null, clock.Stamp(Policies.IdOf(user)));
+                reconciler.Run(db, athleteId);
+            }
+
+            return (written, GetAthlete.Read(db, athleteId));
+        });
+        return written switch
+        {
+            Written.Done => TypedResults.Ok(now!),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete"),
+            // The same creation sent twice: the first one stands.
+            _ when request.Version == 0 && now!.Version == 1 && now.Name == name => TypedResults.Ok(now),
+            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this athlete meanwhile.", now),
+        };
+    }
+}
+
+/// <param name="Day">Not after today.</param>
+/// <param name="Mass">25 to 250 kg.</param>
+public sealed record BodyMassRequest(DateOnly Day, MassDto Mass);
+
+internal static class PutBodyMass
+{
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
+        Guid athleteId, Guid id, BodyMassRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var day = Problems.NotInFuture("day", request.Day, clock.Today);
+        var reading = Problems.At("mass", () => new Core.Athletes.BodyMassReading(day, request.Mass.Entry));
+        var athlete = database.Write(db =>
+        {
+            if (AthleteStore.Find(db, athleteId) is null)
+                return null;
+            AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
+            reconciler.Run(db, athleteId);
+            return GetAthlete.Read(db, athleteId);
+        });
+        return athlete is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(athlete);
+    }
+}
+
+internal static class RemoveBodyMass
+{
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Guid id, Database database, Reconciler reconciler)
+    {
+        var athlete = database.Write(db =>
+        {
+            if (!AthleteStore.RemoveBodyMass(db, athleteId, id))
+                return null;
+            reconciler.Run(db, athleteId);
+            return GetAthlete.Read(db, athleteId);
+        });
+        return athlete is null ? (ProblemHttpResult)Problems.NotFound("reading") : TypedResults.Ok(athlete);
+    }
+}

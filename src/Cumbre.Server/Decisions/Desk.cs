@@ -1,0 +1,62 @@
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Decisions;
+
+/// <summary>A session of today.</summary>
+public sealed record DeskSession(Guid Id, Guid AthleteId, string AthleteName, string Line, int DurationSeconds, SessionStatus Status, bool Easy, bool DecisionWaits);
+
+/// <summary>A test that is six weeks old, or will be within two.</summary>
+public sealed record Retest(Guid AthleteId, string AthleteName, string Benchmark, string Name, DateOnly LastDay, DateOnly DueDay, bool Overdue);
+
+/// <summary>Pain that was reported in a last session.</summary>
+public sealed record PainReport(Guid AthleteId, string AthleteName, Guid SessionId, DateOnly Day, int Pain, string? Place);
+
+/// <summary>The coach's day.</summary>
+public sealed record DeskDto(
+    DateOnly Today, IReadOnlyList<DecisionDto> Decisions, IReadOnlyList<DecisionDto> Taken, IReadOnlyList<DeskSession> Sessions, IReadOnlyList<Retest> Retests, IReadOnlyList<PainReport> Pain);
+
+internal static class Desk
+{
+    private const int RetestHorizonDays = 14, PainDays = 7;
+
+    public static Ok<DeskDto> Handle(Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        return TypedResults.Ok(database.Read(db =>
+        {
+            var athletes = SnapshotStore.LoadAll(db, today);
+            var names = athletes.ToDictionary(a => a.Profile.Id, a => a.Profile.Name);
+            var open = DecisionStore.Open(db, today);
+            return new DeskDto(
+                today,
+                [.. open.OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).ThenBy(d => names[d.AthleteId]).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
+                [.. DecisionStore.TakenSince(db, clock.StartOfToday).Where(d => !DecisionDto.IsOpen(d, today)).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
+                [.. SessionStore.On(db, today).OrderBy(s => names[s.AthleteId]).Select(s => new DeskSession(
+                    s.Id, s.AthleteId, names[s.AthleteId], NotationPrinter.Print(s.Item.Plan), Timing.Duration(s.Item.Plan), s.Status, s.Easy, open.Any(d => d.AthleteId == s.AthleteId)))],
+                [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot.Results, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
+                [.. athletes.SelectMany(a => Pain(a.Profile, a.Snapshot, today)).OrderByDescending(p => p.Pain)]);
+        }));
+    }
+
+    private static IEnumerable<Retest> Retests(AthleteProfile profile, IEnumerable<BenchmarkResult> results, DateOnly today) =>
+        results.GroupBy(r => r.Benchmark)
+            .Select(g => (g.Key, Day: g.Max(r => r.Day)))
+            .Select(r => new Retest(
+                profile.Id, profile.Name, r.Key, Catalogue.Shipped.Benchmarks[r.Key].Name, r.Day, r.Day.AddDays(Staleness.Days), Staleness.IsStale(r.Day, today)))
+            // The heavy set decides loads, so it is asked for whenever it is old; the others only while they are about to grow old.
+            .Where(r => r.DueDay <= today.AddDays(RetestHorizonDays) && (!r.Overdue || r.Benchmark == Athletes.Lift.HeavyTest.Slug));
+
+    private static IEnumerable<PainReport> Pain(AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, DateOnly today) =>
+        snapshot.Exposures.TakeLast(1)
+            .Where(e => e.WorstPain is not null && e.Day >= today.AddDays(-PainDays))
+            .Select(e => new PainReport(profile.Id, profile.Name, e.SessionId, e.Day, e.WorstPain!.Pain!.Value, e.WorstPain.PainPlace));
+}

@@ -1,0 +1,55 @@
+using Cumbre.Core.Measures;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Simulation;
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Sessions;
+
+namespace Cumbre.Server.Demo;
+
+/// <summary>Fills an empty store with the demo club.</summary>
+public static class DemoSeeder
+{
+    private static readonly Guid CoachId = new("01900000-0000-7000-8000-00000000c0a1");
+    private static readonly Guid AthleteAccountId = new("01900000-0000-7000-8000-00000000a001");
+
+    public static void Seed(Database database, ClubClock clock, Reconciler reconciler) => database.Write(db =>
+    {
+        if (AccountStore.Club(db) is not null)
+            return false;
+        AccountStore.AddClub(db, new(DemoClub.Name, "Europe/Madrid", DemoClub.TrainingDays), clock.Now);
+        // Without a password nobody signs in by name; the demo's one-press sign-in is the only way.
+        AccountStore.Add(db, new(CoachId, "coach", "Coach of the hall", null, "owner", null, nameof(MassUnit.Kg)), clock.Now);
+        var athletes = DemoClub.Athletes(clock.Today);
+        foreach (var athlete in athletes)
+            Store(db, athlete, new(clock.Now, CoachId));
+        AccountStore.Add(db, new(AthleteAccountId, "athlete", athletes[0].Script.Name, null, "athlete", athletes[0].Id, athletes[0].Script.Unit.ToString()), clock.Now);
+        foreach (var athlete in athletes)
+            reconciler.Run(db, athlete.Id);
+        return true;
+    });
+
+    private static void Store(Db db, SimulatedAthlete athlete, Stamp stamp)
+    {
+        var script = athlete.Script;
+        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Unit, script.Schools, script.Cleared, script.Kit, 0), stamp.At);
+        foreach (var (id, reading) in athlete.BodyMasses)
+            AthleteStore.AddBodyMass(db, athlete.Id, new(id, reading), stamp);
+        foreach (var result in athlete.Results)
+            ResultStore.Add(db, athlete.Id, result, stamp);
+        foreach (var session in athlete.Sessions)
+        {
+            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, new(session.ItemId, Simulator.Movement, session.Plan, null));
+            SessionStore.Put(db, stored, stamp);
+            if (session.Sets.Count == 0)
+                continue;
+            SessionStore.Start(db, stored, new([.. session.PlannedLoads.Select(m => m.Kilograms)], session.BodyMass.Kilograms));
+            foreach (var (id, set) in session.Sets)
+                SessionStore.AddSet(db, new(id, session.ItemId, set), null, stamp);
+            SessionStore.Finish(db, session.Id);
+        }
+    }
+}

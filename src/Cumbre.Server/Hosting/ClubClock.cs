@@ -1,0 +1,32 @@
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+
+namespace Cumbre.Server.Hosting;
+
+/// <summary>
+/// The only clock of the app. Instants are UTC; a training day is a date in the club's time zone. In the demo the day stands
+/// still while the time of day goes on, so that the scenario's evening never ends.
+/// </summary>
+public sealed class ClubClock(CumbreOptions options, Database database, TimeProvider time)
+{
+    private TimeZoneInfo? zone;
+
+    public DateTimeOffset Now
+    {
+        get
+        {
+            var now = time.GetUtcNow();
+            return options.Today is { } day ? new(day.ToDateTime(TimeOnly.FromDateTime(now.UtcDateTime)), TimeSpan.Zero) : now;
+        }
+    }
+
+    public DateOnly Today => options.Today ?? DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(time.GetUtcNow(), Zone).DateTime);
+
+    /// <summary>The instant at which today began.</summary>
+    public DateTimeOffset StartOfToday =>
+        options.Today is { } day ? new(day.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero) : new DateTimeOffset(Today.ToDateTime(TimeOnly.MinValue), Zone.GetUtcOffset(time.GetUtcNow())).ToUniversalTime();
+
+    private TimeZoneInfo Zone => zone ??= database.Read(AccountStore.Club) is { } club ? TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone) : TimeZoneInfo.Utc;
+
+    public Stamp Stamp(Guid by) => new(Now, by);
+}

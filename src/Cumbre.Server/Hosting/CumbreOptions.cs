@@ -1,0 +1,48 @@
+using System.Globalization;
+
+namespace Cumbre.Server.Hosting;
+
+/// <summary>How this process was started.</summary>
+/// <param name="Data">Folder of the database and the keys.</param>
+/// <param name="Demo">Demo data and one-press sign-in.</param>
+/// <param name="Today">A fixed training day for the demo; null: the real one.</param>
+/// <param name="SignInsPerMinute">Tries per address.</param>
+public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int SignInsPerMinute)
+{
+    /// <summary>Command-line names of the settings.</summary>
+    public static IDictionary<string, string> Switches { get; } = new Dictionary<string, string>
+    {
+        ["--data"] = "Cumbre:Data",
+        ["--demo"] = "Cumbre:Demo",
+        ["--today"] = "Cumbre:Today",
+    };
+
+    /// <exception cref="SettingException">A setting cannot be read.</exception>
+    public static CumbreOptions From(IConfiguration configuration)
+    {
+        var section = configuration.GetSection("Cumbre");
+        var demo = section.GetValue("Demo", false);
+        return new(
+            section["Data"] is { Length: > 0 } data ? data : DefaultData(demo ? "demo" : "club"),
+            demo,
+            Day(section["Today"], demo),
+            section.GetValue("SignInsPerMinute", 10));
+    }
+
+    private static DateOnly? Day(string? text, bool demo)
+    {
+        if (string.Equals(text, "now", StringComparison.OrdinalIgnoreCase))
+            return null;
+        if (string.IsNullOrEmpty(text))
+            return demo ? Simulation.DemoClub.Today : null;
+        return DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            ? day
+            : throw new SettingException($"--today: \"{text}\" is not a date; write it as 2026-03-16, or now.");
+    }
+
+    private static string DefaultData(string kind) =>
+        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "cumbre", kind);
+}
+
+/// <summary>A setting that the person who starts the app can mend; its message is one plain sentence.</summary>
+public sealed class SettingException(string message) : Exception(message);

@@ -1,0 +1,125 @@
+using System.Net.Sockets;
+using System.Reflection;
+using System.Threading.RateLimiting;
+using Cumbre.Server;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Benchmarks;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Demo;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Sessions;
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Serilog;
+using Serilog.Events;
+
+// The OpenAPI document is written at build by running this program; it must touch no file then.
+var writesDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+// Settings and the built interface lie beside the program, wherever it is started from.
+var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+builder.Configuration.AddCommandLine(args, CumbreOptions.Switches);
+builder.WebHost.UseStaticWebAssets();
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 1024 * 1024);
+builder.Services.AddSerilog(log => log
+    .MinimumLevel.Information()
+    .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+    .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
+
+try
+{
+    var options = CumbreOptions.From(builder.Configuration);
+    var data = writesDocument ? Path.Combine(Path.GetTempPath(), "cumbre-document") : options.Data;
+    var services = builder.Services;
+    services.AddSingleton(options);
+    services.AddSingleton(TimeProvider.System);
+    services.AddSingleton(_ => new Database(data));
+    services.AddSingleton<ClubClock>();
+    services.AddSingleton<Reconciler>();
+    services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
+    services.AddProblemDetails();
+    services.AddExceptionHandler<ProblemHandler>();
+    services.AddOpenApi();
+    services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
+    services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+    services.AddAntiforgery(csrf =>
+    {
+        csrf.HeaderName = Security.CsrfHeader;
+        csrf.Cookie.Name = "cumbre-csrf";
+        csrf.Cookie.SameSite = SameSiteMode.Strict;
+    });
+    if (!writesDocument)
+        services.AddDataProtection().SetApplicationName("Cumbre").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(data, "keys")));
+    services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
+    {
+        cookie.Cookie.Name = "cumbre";
+        cookie.Cookie.HttpOnly = true;
+        cookie.Cookie.SameSite = SameSiteMode.Strict;
+        cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+        cookie.SlidingExpiration = true;
+        // An API answers with a status, never with a redirect to a page.
+        cookie.Events.OnRedirectToLogin = context => Results.Problem(statusCode: 401, title: "Sign in first.").ExecuteAsync(context.HttpContext);
+        cookie.Events.OnRedirectToAccessDenied = context => Results.Problem(statusCode: 403, title: "This is not yours to see.").ExecuteAsync(context.HttpContext);
+    });
+    services.AddAuthorization(Policies.Add);
+    services.AddRateLimiter(limiter =>
+    {
+        limiter.RejectionStatusCode = 429;
+        limiter.OnRejected = async (context, _) => await Results.Problem(statusCode: 429, title: "Too many tries: wait a minute.").ExecuteAsync(context.HttpContext);
+        limiter.AddPolicy(AccountEndpoints.SignInLimit, http => RateLimitPartition.GetFixedWindowLimiter(
+            http.Connection.RemoteIpAddress?.ToString() ?? "",
+            _ => new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }));
+    });
+
+    var app = builder.Build();
+    app.UseExceptionHandler();
+    app.UseStatusCodePages();
+    app.UseSecurityHeaders();
+    app.UseAuthentication();
+    app.UseRateLimiter();
+    app.UseAuthorization();
+    app.UseCsrf();
+    if (!writesDocument)
+    {
+        app.Services.GetRequiredService<Database>().Migrate(line => app.Logger.LogDebug("{Line}", line));
+        if (options.Demo)
+            DemoSeeder.Seed(app.Services.GetRequiredService<Database>(), app.Services.GetRequiredService<ClubClock>(), app.Services.GetRequiredService<Reconciler>());
+    }
+
+    var api = app.MapGroup("/api");
+    api.MapAccounts();
+    api.MapAthletes();
+    api.MapBenchmarks();
+    api.MapSessions();
+    api.MapDecisions();
+    api.MapGet("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();
+    app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
+    app.MapStaticAssets().AllowAnonymous();
+    app.MapPage();
+
+    if (options.Demo)
+        app.Lifetime.ApplicationStarted.Register(() => app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls)));
+    await app.RunAsync();
+    return 0;
+}
+catch (Exception e) when (Plain(e) is { } sentence)
+{
+    await Console.Error.WriteLineAsync(sentence);
+    return 1;
+}
+
+static string? Plain(Exception e) => e switch
+{
+    SettingException => e.Message,
+    UnauthorizedAccessException => $"The data folder cannot be written: {e.Message}",
+    IOException { InnerException: Microsoft.AspNetCore.Connections.AddressInUseException or SocketException } => "The port is in use: stop the other program, or choose another with --port.",
+    IOException when e is not FileNotFoundException => $"The data folder cannot be used: {e.Message}",
+    _ => null,
+};
+
+/// <summary>The entry point, public for the tests that start the app in their own process.</summary>
+public partial class Program;

@@ -1,0 +1,92 @@
+using System.Security.Claims;
+using System.Text.Json;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Sessions;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Sessions;
+
+/// <param name="Set">From 1; must be in the plan.</param>
+/// <param name="Part">From 1; over 1 only in a drop set.</param>
+/// <param name="Reps">1 to 200.</param>
+/// <param name="Added">Load that was moved.</param>
+/// <param name="Reserve">Reps left; null: not asked.</param>
+/// <param name="Form">Against the movement's standard.</param>
+/// <param name="Pain">0 to 10; null: none.</param>
+/// <param name="PainPlace">For instance right elbow.</param>
+/// <param name="Supersedes">The set that this one corrects.</param>
+public sealed record SetRequest(int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes);
+
+internal static class LogSet
+{
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
+        Guid athleteId, Guid sessionId, Guid setId, SetRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
+        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place));
+        if (set.Pain > 0 && place is null)
+            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+
+        var (problem, session) = database.Write(db =>
+        {
+            if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
+                return (Problems.NotFound("session"), null);
+            return (Append(db, stored, found, set, setId, request.Supersedes, clock, Policies.IdOf(user), reconciler), SessionReader.Find(db, athleteId, sessionId, clock.Today));
+        });
+        return problem is null ? TypedResults.Ok(session!) : (ProblemHttpResult)problem;
+    }
+
+    private static IResult? Append(
+        Db db, StoredSession stored, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, LoggedSet set, Guid setId, Guid? supersedes, ClubClock clock, Guid by, Reconciler reconciler)
+    {
+        if (SessionStore.HasSet(db, setId))
+            return null;
+        if (stored.Day > clock.Today)
+            throw Problems.Field("day", "future", $"This session is planned for {stored.Day:yyyy-MM-dd}: move it to today first.");
+        if (!stored.Item.Plan.Sets().Any(p => p.Set == set.Set && p.Part == set.Part))
+            throw Problems.Field("set", "unknown", "The plan has no such set.");
+        var logged = SessionStore.Sets(db, stored.Item.Id);
+        var same = logged.FirstOrDefault(l => l.Set.Set == set.Set && l.Set.Part == set.Part);
+        if (same?.Id != supersedes)
+            return Problems.Conflict("This set was logged or corrected elsewhere meanwhile.", SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today));
+
+        if (stored.Status == SessionStatus.Planned)
+        {
+            var reading = PlanReader.Read(db, stored.Item.Plan, found.Profile, found.Snapshot, stored.Day, clock.Today, stored.OverrideReason);
+            if (reading.Plan is not { } plan)
+                throw Problems.Field("line", "problem", "The plan cannot be resolved any more: open it and mend the line.");
+            SessionStore.Start(db, stored, new(
+                [.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)], reading.Context!.BodyMass.Value.Kilograms, JsonSerializer.Serialize(reading.Dto, WireJson.Options)));
+        }
+
+        SessionStore.AddSet(db, new(setId, stored.Item.Id, set), supersedes, clock.Stamp(by));
+        // A correction to a finished session can change what follows from it.
+        reconciler.Run(db, stored.AthleteId);
+        return null;
+    }
+}
+
+internal static class FinishSession
+{
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var session = database.Write(db =>
+        {
+            if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId)
+                return null;
+            if (stored.Status == SessionStatus.Planned)
+                throw Problems.Field("sets", "empty", "Nothing is logged yet: log a set, or remove the session.");
+            SessionStore.Finish(db, sessionId);
+            reconciler.Run(db, athleteId);
+            return SessionReader.Find(db, athleteId, sessionId, clock.Today);
+        });
+        return session is null ? (ProblemHttpResult)Problems.NotFound("session") : TypedResults.Ok(session);
+    }
+}

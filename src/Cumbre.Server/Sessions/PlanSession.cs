@@ -1,0 +1,125 @@
+using System.Security.Claims;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Sessions;
+
+internal static class ReadLine
+{
+    public static Results<Ok<LineMeaning>, ProblemHttpResult> Handle(Guid athleteId, string? line, DateOnly? day, Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        var parsed = NotationParser.Parse(line ?? "");
+        var tokens = parsed.Tokens.Where(t => t.Length > 0).Select(t => new TokenDto(t.Kind, t.Start, t.Length)).ToArray();
+        var meaning = database.Read(db =>
+        {
+            if (SnapshotStore.Load(db, athleteId, today) is not { } found)
+                return null;
+            if (parsed.Plan is not { } plan)
+                return new LineMeaning(null, tokens, parsed.Error, null, null, []);
+            var reading = PlanReader.Read(db, plan, found.Profile, found.Snapshot, day ?? today, today, null);
+            return new LineMeaning(NotationPrinter.Print(plan), tokens, null, reading.Problem, reading.Dto, reading.NeedsReason);
+        });
+        return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
+    }
+
+    /// <exception cref="FieldException">The line has an error; the message names its place.</exception>
+    public static Prescription Parse(string path, string? line)
+    {
+        var parsed = NotationParser.Parse(line ?? "");
+        return parsed.Plan ?? throw Problems.Field(
+            path, "notation", $"The line cannot be read from position {parsed.Error!.Start + 1} on: {parsed.Error.Fault}{(parsed.Error.Expected.Count > 0 ? ", expected " + string.Join(" or ", parsed.Error.Expected) : "")}.");
+    }
+}
+
+/// <param name="Day">At most a year away.</param>
+/// <param name="Line">Whiteboard line.</param>
+/// <param name="Easy">Part of an easy week.</param>
+/// <param name="OverrideReason">Needed when a caution asks for it.</param>
+/// <param name="Version">0 to create.</param>
+public sealed record SessionRequest(DateOnly Day, string Line, bool Easy, string? OverrideReason, long Version);
+
+internal static class PlanSession
+{
+    private const int DaysAway = 366;
+
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, SessionRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        if (Math.Abs(request.Day.DayNumber - today.DayNumber) > DaysAway)
+            throw Problems.Field("day", "range", "Plan at most a year away.");
+        var plan = ReadLine.Parse("line", request.Line);
+        var reason = string.IsNullOrWhiteSpace(request.OverrideReason) ? null : Problems.Text("overrideReason", request.OverrideReason, "a reason", 400);
+
+        var (written, session) = database.Write(db =>
+        {
+            if (SnapshotStore.Load(db, athleteId, today) is not { } found)
+                return (Written.Missing, null);
+            var written = Save(db, found.Profile, found.Snapshot, plan, sessionId, request.Day, request.Easy, reason, request.Version, user, clock);
+            return (written, SessionReader.Find(db, athleteId, sessionId, today));
+        });
+        return written switch
+        {
+            Written.Done => TypedResults.Ok(session!),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or session"),
+            _ when request.Version == 0 && session is { Version: 1 } && session.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
+            _ => (ProblemHttpResult)Problems.Conflict(session?.Status == SessionStatus.Planned ? "Somebody else changed this session meanwhile." : "This session has begun: its plan stays as it was.", session),
+        };
+    }
+
+    /// <summary>Checks what the plan needs and stores it.</summary>
+    /// <exception cref="FieldException">The plan cannot be resolved, or a caution asks for a reason.</exception>
+    public static Written Save(
+        Db db, AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, Prescription plan, Guid sessionId, DateOnly day, bool easy, string? reason, long version, ClaimsPrincipal user, ClubClock clock)
+    {
+        var reading = PlanReader.Read(db, plan, profile, snapshot, day, clock.Today, reason);
+        if (reading.Problem is { } problem)
+            throw Problems.Field("line", problem.ToString(), Wording(problem));
+        if (reading.NeedsReason.Count > 0 && reason is null)
+            throw Problems.Field("overrideReason", "needed", "This goes against a caution: say why, or change the line.");
+        var written = SessionStore.Put(
+            db, new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, new(Guid.CreateVersion7(), Lift.Movement, plan, null)), clock.Stamp(Policies.IdOf(user)));
+        if (written == Written.Done && reading.NeedsReason.Count > 0)
+            AuditStore.Add(db, Guid.CreateVersion7(), "session", sessionId, "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)), reason, clock.Stamp(Policies.IdOf(user)));
+        return written;
+    }
+
+    private static string Wording(LineProblem problem) => problem switch
+    {
+        LineProblem.NoBodyMass => "No body mass is known: weigh first.",
+        LineProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
+        _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
+    };
+}
+
+internal static class GetSession
+{
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, Database database, ClubClock clock) =>
+        database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today)) is { } session
+            ? TypedResults.Ok(session)
+            : (ProblemHttpResult)Problems.NotFound("session");
+}
+
+internal static class RemoveSession
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, long version, Database database, ClubClock clock)
+    {
+        var (written, current) = database.Write(db =>
+            SessionStore.Find(db, sessionId)?.AthleteId == athleteId
+                ? (SessionStore.Remove(db, sessionId, version), SessionReader.Find(db, athleteId, sessionId, clock.Today))
+                : (Written.Missing, null));
+        return written switch
+        {
+            Written.Done => TypedResults.NoContent(),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("session"),
+            _ => (ProblemHttpResult)Problems.Conflict("This session has changed or begun meanwhile.", current),
+        };
+    }
+}

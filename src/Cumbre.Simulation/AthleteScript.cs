@@ -1,0 +1,58 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Loading;
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Simulation;
+
+/// <summary>A test that the simulated athlete does.</summary>
+/// <param name="Benchmark">Slug.</param>
+/// <param name="DaysAgo">Before the last day of the history.</param>
+/// <param name="Reps">Clean reps.</param>
+/// <param name="Added">Load; zero without one.</param>
+/// <param name="Reserve">Reps left.</param>
+public sealed record TestScript(string Benchmark, int DaysAgo, int Reps, MassEntry Added = default, int Reserve = 0);
+
+/// <summary>One of the last sessions as it must come out; null reps leave it to the simulation.</summary>
+public sealed record SessionScript(int[]? Reps, int? Pain = null, string? PainPlace = null);
+
+/// <summary>Who is simulated, and what must happen to them.</summary>
+public sealed record AthleteScript(string Name, decimal BodyMassKg)
+{
+    public int? BirthYear { get; init; }
+
+    public MassUnit Unit { get; init; } = MassUnit.Kg;
+
+    public Schools Schools { get; init; } = Schools.Default;
+
+    public bool Cleared { get; init; }
+
+    public Kit Kit { get; init; } = Kit.Empty;
+
+    /// <summary>Change of body mass in kg a week.</summary>
+    public decimal DriftKgPerWeek { get; init; }
+
+    /// <summary>Days since the last reading of the scale.</summary>
+    public int LastWeighedDaysAgo { get; init; }
+
+    /// <summary>The line of the first weighted session; null: none was trained.</summary>
+    public string? FirstLine { get; init; }
+
+    /// <summary>Weeks of weighted training before the last day.</summary>
+    public int Weeks { get; init; }
+
+    public IReadOnlyList<DayOfWeek> Days { get; init; } = [DayOfWeek.Monday, DayOfWeek.Thursday];
+
+    /// <summary>How strong at the start: reps that the first load would allow when fresh.</summary>
+    public double FreshReps { get; init; } = 10;
+
+    /// <summary>Gain of the true maximum in kg of system a week.</summary>
+    public double GainKgPerWeek { get; init; } = 0.35;
+
+    public IReadOnlyList<TestScript> Tests { get; init; } = [];
+
+    /// <summary>The last sessions, in order.</summary>
+    public IReadOnlyList<SessionScript> Finale { get; init; } = [];
+
+    /// <summary>A session is planned for the day on which the history ends.</summary>
+    public bool PlannedToday { get; init; }
+}

@@ -1,0 +1,18 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Sessions;
+
+namespace Cumbre.Simulation;
+
+/// <summary>A session that was trained, or is planned when it has no sets.</summary>
+public sealed record SimulatedSession(
+    Guid Id, Guid ItemId, DateOnly Day, Prescription Plan, bool Easy, IReadOnlyList<Mass> PlannedLoads, Mass BodyMass, IReadOnlyList<(Guid Id, LoggedSet Set)> Sets)
+{
+    public Exposure ToExposure() => new(Id, Day, Simulator.Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]);
+}
+
+/// <summary>A simulated athlete with all that would be in the store.</summary>
+public sealed record SimulatedAthlete(
+    Guid Id, AthleteScript Script, IReadOnlyList<(Guid Id, BodyMassReading Reading)> BodyMasses, IReadOnlyList<BenchmarkResult> Results, IReadOnlyList<SimulatedSession> Sessions);

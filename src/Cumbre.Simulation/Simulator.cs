@@ -1,0 +1,134 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Decisions;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Sessions;
+
+namespace Cumbre.Simulation;
+
+/// <summary>
+/// Trains athletes on paper: they follow the plan, tire, grow stronger and sometimes break form, and a coach takes every
+/// decision that the engine proposes. Pure and seeded: the same script and seed give the same history.
+/// </summary>
+public static class Simulator
+{
+    public const string Movement = "weighted-pull-up";
+
+    private const string HeavyTest = "weighted-pull-up-heavy";
+
+    /// <summary>Share of the reps that each further set loses to fatigue.</summary>
+    private const double FatiguePerSet = 0.045;
+
+    /// <summary>Day-to-day scatter of the maximum.</summary>
+    private const double DailyScatter = 0.008;
+
+    /// <param name="script">Who, and what must happen.</param>
+    /// <param name="seed">Gives the same history each time.</param>
+    /// <param name="today">The day on which the history ends; nothing is trained on it.</param>
+    public static SimulatedAthlete Run(AthleteScript script, int seed, DateOnly today) => new Life(script, seed, today).Live();
+
+    private sealed class Life(AthleteScript script, int seed, DateOnly today)
+    {
+        private readonly Random random = new(seed);
+        private readonly SeededIds ids = new(new Random(seed * 7919));
+        private readonly List<(Guid Id, BodyMassReading Reading)> masses = [];
+        private readonly List<SimulatedSession> sessions = [];
+
+        public SimulatedAthlete Live()
+        {
+            var id = ids.Next(today.AddDays(-7 * Math.Max(script.Weeks, 1) - 30));
+            Weigh();
+            var results = script.Tests.Select(Test).ToArray();
+            Train(results);
+            return new(id, script, masses, results, sessions);
+        }
+
+        private void Weigh()
+        {
+            var days = 7 * Math.Max(script.Weeks, 2);
+            for (var ago = days; ago >= script.LastWeighedDaysAgo; ago -= 3)
+            {
+                var day = today.AddDays(-ago);
+                // The script's body mass is today's; the past differs by the drift and the scale's daily scatter.
+                var kilograms = script.BodyMassKg - script.DriftKgPerWeek * ago / 7 + (ago == script.LastWeighedDaysAgo ? 0 : (decimal)Math.Round((random.NextDouble() - 0.5) * 0.8, 1));
+                masses.Add((ids.Next(day), new(day, MassEntry.Of(Mass.FromKilograms(kilograms), script.Unit) is var e ? e with { Value = Math.Round(e.Value, 1) } : e)));
+            }
+        }
+
+        private Mass BodyMassOn(DateOnly day) =>
+            new BodyMassHistory(masses.Select(m => m.Reading)).On(day)?.Value ?? masses[0].Reading.Mass;
+
+        private BenchmarkResult Test(TestScript test)
+        {
+            var day = today.AddDays(-test.DaysAgo);
+            var added = test.Added == default ? new MassEntry(0, script.Unit) : test.Added;
+            return new(ids.Next(day), test.Benchmark, day, test.Reps, added, test.Reserve, BodyMassOn(day), FormVerdict.Clean);
+        }
+
+        private void Train(IReadOnlyList<BenchmarkResult> results)
+        {
+            if (script.FirstLine is not { } line)
+                return;
+            var (plan, easy) = (NotationParser.Parse(line).Plan ?? throw new ArgumentException(line), false);
+            var start = TrainingCalendar.Monday(today).AddDays(-7 * script.Weeks);
+            var days = Enumerable.Range(0, today.DayNumber - start.DayNumber).Select(start.AddDays).Where(d => script.Days.Contains(d.DayOfWeek)).ToArray();
+            var maximum = 0.0;
+            for (var i = 0; i < days.Length; i++)
+            {
+                var resolved = Resolve(plan, results, days[i]);
+                var body = BodyMassOn(days[i]);
+                if (i == 0)
+                    maximum = (double)(body + resolved.Loads[0].Value.Made).Kilograms * (1 + script.FreshReps / 30);
+                var fromEnd = i - (days.Length - script.Finale.Count);
+                var scene = fromEnd >= 0 && !easy ? script.Finale[fromEnd] : new(null);
+                sessions.Add(Session(days[i], plan, easy, resolved, body, maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter), scene));
+                maximum += script.GainKgPerWeek / script.Days.Count;
+                if (Snapshot(results) is var snapshot && DecisionEngine.Decide(snapshot, Movement, Catalogue.Shipped.Rules, script.Days, days[i]) is { Next: { } next } decision && i < days.Length - 1)
+                    (plan, easy) = (next, decision.NextIsEasy);
+            }
+
+            if (script.PlannedToday)
+            {
+                var resolved = Resolve(plan, results, today);
+                sessions.Add(new(ids.Next(today), ids.Next(today), today, plan, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(today), []));
+            }
+        }
+
+        private AthleteSnapshot Snapshot(IReadOnlyList<BenchmarkResult> results) =>
+            new(script.Unit, script.BirthYear, script.Cleared, script.Schools, script.Kit, new(masses.Select(m => m.Reading)), results, [.. sessions.Select(s => s.ToExposure())]);
+
+        private ResolvedPrescription Resolve(Prescription plan, IReadOnlyList<BenchmarkResult> results, DateOnly day)
+        {
+            var max = CurrentStrength.Latest(Snapshot(results), Catalogue.Shipped.Benchmarks[HeavyTest], day);
+            var body = Explanation.For(RuleId.BodyMassOfDay).Build(BodyMassOn(day));
+            return PrescriptionResolver.Resolve(plan, new(body, max, 0, script.Kit)).Plan
+                ?? throw new InvalidOperationException($"{script.Name}: {NotationPrinter.Print(plan)} cannot be resolved on {day}; a test is missing.");
+        }
+
+        private SimulatedSession Session(DateOnly day, Prescription plan, bool easy, ResolvedPrescription resolved, Mass body, double maximum, SessionScript scene)
+        {
+            var sets = resolved.Efforts.Select((effort, i) =>
+            {
+                var system = (double)(body + effort.Load.Value.Made).Kilograms;
+                var able = 30 * (maximum / system - 1) * (1 - FatiguePerSet * i);
+                var reps = scene.Reps is { } fixedReps ? fixedReps[Math.Min(i, fixedReps.Length - 1)] : Math.Clamp((int)Math.Floor(able), 1, effort.Plan.RepsHigh);
+                var reserve = Math.Clamp((int)Math.Floor(able) - reps, 0, 5);
+                var broken = scene.Reps is null && reserve == 0 && random.NextDouble() < 0.08;
+                return (ids.Next(day), new LoggedSet(
+                    effort.Plan.Set, effort.Plan.Part, reps, EntryOf(effort.Load.Value), reserve, broken ? FormVerdict.Broken : FormVerdict.Clean,
+                    i == 0 ? scene.Pain : null, i == 0 ? scene.PainPlace : null));
+            }).ToArray();
+            return new(ids.Next(day), ids.Next(day), day, plan, easy, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], body, sets);
+        }
+
+        private MassEntry EntryOf(LoadAnswer load)
+        {
+            var units = load.Pieces.Pieces.Select(p => p.Size.Unit).Distinct().ToArray();
+            return MassEntry.Of(load.Made, units is [var unit] ? unit : script.Unit);
+        }
+    }
+}

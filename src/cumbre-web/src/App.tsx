@@ -1,0 +1,85 @@
+import Box from "@mui/material/Box";
+import { lazy, Suspense } from "react";
+import { createBrowserRouter, Navigate, Outlet, RouterProvider } from "react-router";
+import { OwnerPage } from "./accounts/OwnerPage";
+import { SignInPage } from "./accounts/SignInPage";
+import { useMe } from "./accounts/useMe";
+import { Shell } from "./ui/Shell";
+import { Empty, Failed, Loading } from "./ui/states";
+import { WhyProvider } from "./why/WhyContext";
+
+const DeskPage = lazy(() => import("./desk/DeskPage"));
+const RosterPage = lazy(() => import("./roster/RosterPage"));
+const LiftPage = lazy(() => import("./athlete/LiftPage"));
+const ProfilePage = lazy(() => import("./athlete/ProfilePage"));
+const SessionPage = lazy(() => import("./session/SessionPage"));
+const PrintPage = lazy(() => import("./session/PrintPage"));
+
+const router = createBrowserRouter([
+  {
+    element: <Gatekeeper />,
+    children: [
+      { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
+      {
+        element: <Frame />,
+        children: [
+          { path: "/", element: <Home /> },
+          { path: "/roster", element: <RosterPage /> },
+          { path: "/athletes/new", element: <ProfilePage key="new" /> },
+          { path: "/athletes/:athleteId", element: <LiftPage /> },
+          { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
+          { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
+          { path: "*", element: <Lost /> },
+        ],
+      },
+    ],
+  },
+]);
+
+export function App() {
+  return <RouterProvider router={router} />;
+}
+
+/** Nobody gets past without an account; the first start asks for the owner's. */
+function Gatekeeper() {
+  const me = useMe();
+  if (me.isPending) return <Loading label="Starting" />;
+  if (me.isError)
+    return (
+      <Box sx={{ p: 6 }}>
+        <Failed error={me.error} retry={() => void me.refetch()} />
+      </Box>
+    );
+  if (me.data.needsOwner) return <OwnerPage />;
+  if (!me.data.account) return <SignInPage />;
+  return (
+    <Suspense fallback={<Loading />}>
+      <Outlet />
+    </Suspense>
+  );
+}
+
+function Frame() {
+  return (
+    <WhyProvider>
+      <Shell>
+        <Suspense fallback={<Loading />}>
+          <Outlet />
+        </Suspense>
+      </Shell>
+    </WhyProvider>
+  );
+}
+
+function Home() {
+  const account = useMe().data?.account;
+  return account?.athleteId ? <Navigate to={`/athletes/${account.athleteId}`} replace /> : <DeskPage />;
+}
+
+function Lost() {
+  return (
+    <Box sx={{ px: 6 }}>
+      <Empty title="There is no such place.">The address may be mistyped. The rail on the left leads on.</Empty>
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ask, rememberCsrf } from "../api/client";
+import type { Me, MassUnit } from "../api/types";
+
+const key = ["me"];
+
+export function useMe() {
+  return useQuery({
+    queryKey: key,
+    queryFn: async ({ signal }) => {
+      const me = await ask(api.GET("/api/me", { signal }));
+      rememberCsrf(me.csrfToken);
+      return me;
+    },
+    staleTime: 60_000,
+  });
+}
+
+/** Who is signed in; only below a screen that has checked it. */
+export function useSignedIn() {
+  const me = useMe().data;
+  if (!me?.account) throw new Error("No one is signed in.");
+  return {
+    account: me.account,
+    today: me.today,
+    club: me.club ?? "",
+    demo: me.demo,
+    isCoach: me.account.role !== "athlete",
+  };
+}
+
+export function useUnit(): MassUnit {
+  return useMe().data?.account?.unit ?? "Kg";
+}
+
+export function useSetUnit() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (unit: MassUnit) => ask(api.PUT("/api/me/unit", { body: { unit } })),
+    onMutate: (unit) => {
+      queries.setQueryData<Me>(key, (me) => me && { ...me, account: me.account && { ...me.account, unit } });
+    },
+    onError: () => queries.invalidateQueries({ queryKey: key }),
+  });
+}
+
+/** After a change of who is signed in nothing that was loaded holds any more. */
+export function useStartAfresh() {
+  const queries = useQueryClient();
+  return () => queries.resetQueries();
+}

@@ -1,0 +1,48 @@
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+
+export type Account = Schemas["AccountDto"];
+export type Athlete = Schemas["AthleteDto"];
+export type AthleteRequest = Schemas["AthleteRequest"];
+export type Benchmark = Schemas["BenchmarkDto"];
+export type CautionNote = Schemas["CautionNote"];
+export type Decision = Schemas["DecisionDto"];
+export type Desk = Schemas["DeskDto"];
+export type Effort = Schemas["EffortDto"];
+export type Explanation = Schemas["Explanation"];
+export type ExposureEvidence = Schemas["ExposureEvidence"];
+export type Figure = Schemas["Figure"];
+export type FormVerdict = Schemas["FormVerdict"];
+export type Gate = Schemas["GateDto"];
+export type Kit = Schemas["KitDto"];
+export type LiftPage = Schemas["LiftPageDto"];
+export type LineMeaning = Schemas["LineMeaning"];
+export type Load = Schemas["LoadDto"];
+export type Mass = Schemas["MassDto"];
+export type MassUnit = Schemas["MassUnit"];
+export type Me = Schemas["MeDto"];
+export type NotationError = Schemas["NotationError"];
+export type PastSession = Schemas["PastSessionDto"];
+export type Piece = Schemas["PieceDto"];
+export type Quantity = Schemas["Quantity"];
+export type Resolved = Schemas["ResolvedDto"];
+export type Result = Schemas["ResultDto"];
+export type ResultAnswer = Schemas["ResultAnswer"];
+export type RosterRow = Schemas["RosterRow"];
+export type Session = Schemas["SessionDto"];
+export type SetRequest = Schemas["SetRequest"];
+export type LoggedSet = Schemas["SetDto"];
+export type StrengthPoint = Schemas["StrengthPointDto"];
+
+export type RuleId = Schemas["RuleId"];
+export type InputKey = Schemas["InputKey"];
+export type StepKey = Schemas["StepKey"];
+export type RoundingKey = Schemas["RoundingKey"];
+export type SourceId = Schemas["SourceId"];
+export type CautionId = Schemas["CautionId"];
+export type ProposalKind = Schemas["ProposalKind"];
+export type ProposalCause = Schemas["ProposalCause"];
+export type NotationFault = Schemas["NotationFault"];
+export type Expectation = Schemas["Expectation"];
+export type LineProblem = NonNullable<Schemas["LineProblem"]>;

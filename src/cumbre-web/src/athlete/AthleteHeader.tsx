@@ -1,0 +1,115 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Link } from "react-router";
+import { useSignedIn, useUnit } from "../accounts/useMe";
+import type { Kit, LiftPage } from "../api/types";
+import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
+import { StatusShape } from "../ui/StatusShape";
+import { WhyFigure } from "../why/WhyFigure";
+
+/** Who it is, and the figures that everything else rests on. */
+export function AthleteHeader({ page }: { page: LiftPage }) {
+  const { today, isCoach } = useSignedIn();
+  const unit = useUnit();
+  const { athlete, bodyMass, oneRepMax } = page;
+  const own = page.gates.find((g) => g.decides);
+  return (
+    <Box
+      sx={(t) => ({
+        px: { xs: 4, sm: 6 },
+        py: 2.5,
+        borderBottom: `1px solid ${t.vars.palette.line2}`,
+        display: "flex",
+        columnGap: 8,
+        rowGap: 2,
+        flexWrap: "wrap",
+        alignItems: "flex-start",
+      })}
+    >
+      <Box sx={{ mr: "auto" }}>
+        <Typography variant="h1">{athlete.name}</Typography>
+        <Typography variant="body2" color="text.secondary">
+          Weighted pull-up
+        </Typography>
+      </Box>
+      <Fact label="Body mass">
+        {bodyMass ? (
+          <WhyFigure
+            figure={{
+              key: "body-mass",
+              shown: mass(bodyMass.value.number ?? 0, unit),
+              subject: `${athlete.name}, body mass today`,
+              why: bodyMass.why,
+            }}
+          />
+        ) : (
+          "not weighed yet"
+        )}
+      </Fact>
+      <Fact
+        label="One-rep maximum"
+        note={
+          oneRepMax
+            ? `${number(inUnit(oneRepMax.lowKg, unit), 1)}–${mass(oneRepMax.highKg, unit, 1)}${oneRepMax.stale ? ", old" : ""}`
+            : ""
+        }
+      >
+        {oneRepMax ? (
+          <WhyFigure
+            figure={{
+              key: "one-rep-max",
+              shown: mass(oneRepMax.value.value.number ?? 0, unit),
+              subject: `${athlete.name}, one-rep maximum of the system`,
+              why: oneRepMax.value.why,
+              note: (
+                <>
+                  {mass(oneRepMax.lowKg, unit)} to {mass(oneRepMax.highKg, unit)}
+                  <br />
+                  from {added(oneRepMax.addedKg, unit)}, {dayShort(oneRepMax.day, today)}
+                </>
+              ),
+            }}
+          />
+        ) : (
+          "no heavy test"
+        )}
+      </Fact>
+      <Fact label="Added load">
+        <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>
+          <StatusShape status={own?.open ? "won" : "locked"} title={own?.open ? "open" : "closed"} />
+          {own?.open ? "open" : "closed"}
+        </Box>
+      </Fact>
+      <Fact label="Kit">{kitText(athlete.kit)}</Fact>
+      {isCoach && (
+        <Button size="small" component={Link} to={`/athletes/${athlete.id}/profile`} sx={{ mt: 1 }}>
+          Profile and kit
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function kitText(kit: Kit) {
+  const { plates, vest } = kit;
+  const parts: string[] = [];
+  if (kit.hasBelt && plates.length > 0) {
+    const sizes = plates.map((p) => p.size.value);
+    parts.push(
+      `plates ${number(Math.min(...sizes))} to ${number(Math.max(...sizes))} ${unitName[plates[0]!.size.unit]}`,
+    );
+  }
+  if (vest) parts.push(`vest ${number(vest.value)} ${unitName[vest.unit]}`);
+  return parts.join(", ") || "nothing to hang";
+}
+
+function Fact({ label, note, children }: { label: string; note?: string; children: React.ReactNode }) {
+  return (
+    <Box sx={{ fontSize: 13, lineHeight: "16px" }}>
+      <Box sx={{ color: "text.secondary", fontStretch: "94%" }}>{label}</Box>
+      <Box sx={{ fontSize: 14, lineHeight: "20px", fontWeight: 600 }}>{children}</Box>
+      {note && <Box sx={{ color: "text.secondary", fontStretch: "92%", fontSize: 12 }}>{note}</Box>}
+    </Box>
+  );
+}

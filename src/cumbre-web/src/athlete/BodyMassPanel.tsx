@@ -1,0 +1,124 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import InputAdornment from "@mui/material/InputAdornment";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { newId } from "../ui/newId";
+import { z } from "zod";
+import { useSignedIn, useUnit } from "../accounts/useMe";
+import type { Athlete } from "../api/types";
+import { dayShort, unitName, written } from "../ui/format";
+import { decimal } from "../ui/shapes";
+import { messageOf } from "../ui/states";
+import { useServerErrors } from "../ui/useServerErrors";
+import { useAddBodyMass, useRemoveBodyMass } from "./useLift";
+
+const shape = z.object({ day: z.iso.date("Choose a day."), mass: decimal("the body mass") });
+
+/** Readings of the scale, newest first, and a line for the next one. */
+export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
+  const { today } = useSignedIn();
+  const unit = useUnit();
+  const [id, setId] = useState(newId);
+  const add = useAddBodyMass(athlete.id);
+  const remove = useRemoveBodyMass(athlete.id);
+  const form = useForm<z.input<typeof shape>, unknown, z.output<typeof shape>>({
+    resolver: zodResolver(shape),
+    defaultValues: { day: today, mass: "" },
+  });
+  useServerErrors(form, add.error);
+  const { errors } = form.formState;
+  const save = form.handleSubmit((f) =>
+    add.mutate(
+      { id, day: f.day, mass: { value: f.mass, unit } },
+      {
+        onSuccess: () => {
+          setId(newId());
+          form.reset({ day: f.day, mass: "" });
+        },
+      },
+    ),
+  );
+  return (
+    <Box component="section">
+      <Typography variant="h2" sx={{ mb: 3 }}>
+        Body mass
+      </Typography>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(e) => void save(e)}
+        aria-label="Body mass"
+        sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap" }}
+      >
+        <TextField
+          label="Day"
+          type="date"
+          {...form.register("day")}
+          error={Boolean(errors.day)}
+          helperText={errors.day?.message}
+          sx={{ width: 160 }}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
+        />
+        <TextField
+          label="Body mass"
+          {...form.register("mass")}
+          error={Boolean(errors.mass)}
+          helperText={errors.mass?.message}
+          sx={{ width: 150 }}
+          slotProps={{
+            htmlInput: { inputMode: "decimal" },
+            input: { endAdornment: <InputAdornment position="end">{unitName[unit]}</InputAdornment> },
+          }}
+        />
+        <Button type="submit" disabled={add.isPending} sx={{ minHeight: 40 }}>
+          Add
+        </Button>
+      </Box>
+      {add.isError && Object.keys(errors).length === 0 && (
+        <Typography color="error" role="alert">
+          {messageOf(add.error)}
+        </Typography>
+      )}
+      {athlete.bodyMasses.length === 0 ? (
+        <Typography variant="body2" color="text.secondary" sx={{ mt: 3 }}>
+          No reading yet. Loads are worked out on body mass and load together.
+        </Typography>
+      ) : (
+        <Table aria-label="Readings" sx={{ mt: 3 }}>
+          <TableBody>
+            {athlete.bodyMasses
+              .slice(-12)
+              .reverse()
+              .map((r) => (
+                <TableRow key={r.id}>
+                  <TableCell>{dayShort(r.day, today)}</TableCell>
+                  <TableCell align="right" sx={{ fontWeight: 600 }}>
+                    {written(r.mass, unit)}
+                  </TableCell>
+                  <TableCell align="right" sx={{ width: 1, pr: 0 }}>
+                    <Button
+                      size="small"
+                      variant="text"
+                      sx={{ minHeight: 24, py: 0 }}
+                      onClick={() => remove.mutate(r.id)}
+                      aria-label={`Remove the reading of ${r.day}`}
+                    >
+                      Remove
+                    </Button>
+                  </TableCell>
+                </TableRow>
+              ))}
+          </TableBody>
+        </Table>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,79 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useSignedIn } from "../accounts/useMe";
+import type { Gate } from "../api/types";
+import { dayShort } from "../ui/format";
+import { StatusShape } from "../ui/StatusShape";
+import { wordOf } from "../why/words";
+
+/** What guards added load: the athlete's school decides, the other is shown beside it. */
+export function GateView({ gates }: { gates: Gate[] }) {
+  const { today } = useSignedIn();
+  return (
+    <Box sx={{ display: "grid", gap: 4 }}>
+      {gates.map((g) => (
+        <Box key={g.school} sx={{ opacity: 1 }}>
+          <Box sx={{ display: "flex", gap: 2, alignItems: "center", fontSize: 13, lineHeight: "22px" }}>
+            <StatusShape status={g.open ? "won" : "locked"} title={g.open ? "open" : "closed"} />
+            <b>{wordOf(g.school)}</b>
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              {g.open ? `open since ${g.openedOn ? dayShort(g.openedOn, today) : ""}` : "closed"},{" "}
+              {g.decides ? "this athlete’s school" : "for comparison"}
+            </Box>
+          </Box>
+          <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+            {g.terms.map((t) => (
+              <Box
+                component="li"
+                key={t.benchmark}
+                sx={{
+                  display: "grid",
+                  gridTemplateColumns: "1fr 88px 78px 84px",
+                  columnGap: 3,
+                  alignItems: "center",
+                  fontSize: 13,
+                  lineHeight: "24px",
+                  fontStretch: "88%",
+                  borderBottom: 1,
+                  borderColor: "divider",
+                }}
+              >
+                <span>{t.name}</span>
+                <Meter fraction={t.fraction} met={t.met} />
+                <Typography component="span" sx={{ fontSize: 13, textAlign: "right", fontWeight: t.met ? 400 : 600 }}>
+                  {t.have ?? "none"} / {t.need === t.comfortable ? t.need : `${t.need}–${t.comfortable}`}
+                </Typography>
+                <Box
+                  component="span"
+                  sx={{ textAlign: "right", color: t.stale ? "warning.main" : "text.secondary", whiteSpace: "nowrap" }}
+                >
+                  {t.day ? (t.stale ? `${t.ageDays} days old` : dayShort(t.day, today)) : "no test"}
+                </Box>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Meter({ fraction, met }: { fraction: number; met: boolean }) {
+  return (
+    <svg
+      width="88"
+      height="8"
+      viewBox="0 0 88 8"
+      role="img"
+      aria-label={`${Math.round(fraction * 100)} % of the threshold${met ? ", met" : ""}`}
+    >
+      <rect y="2" width="88" height="4" fill="var(--mui-palette-line2)" />
+      <rect
+        y="2"
+        width={88 * fraction}
+        height="4"
+        fill={met ? "var(--mui-palette-primary-main)" : "var(--mui-palette-text-primary)"}
+      />
+    </svg>
+  );
+}

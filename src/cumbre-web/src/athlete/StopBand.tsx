@@ -1,0 +1,92 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { useSignedIn } from "../accounts/useMe";
+import type { LiftPage } from "../api/types";
+import { useDecide } from "../desk/useDesk";
+import { dayShort } from "../ui/format";
+import { messageOf } from "../ui/states";
+import { StatusShape } from "../ui/StatusShape";
+
+/** A stopped pattern, and clearance that is missing. */
+export function StopBand({ page }: { page: LiftPage }) {
+  const { today, isCoach } = useSignedIn();
+  const { clear } = useDecide();
+  const [reason, setReason] = useState("");
+  const { stopped } = page;
+  return (
+    <>
+      {stopped && (
+        <Box
+          role="region"
+          aria-label="Stopped"
+          sx={(t) => ({
+            mx: { xs: 4, sm: 6 },
+            mt: 4,
+            px: 4,
+            py: 3,
+            bgcolor: t.vars.palette.stopWash,
+            display: "flex",
+            gap: 3,
+            flexWrap: "wrap",
+            alignItems: "center",
+          })}
+        >
+          <StatusShape status="stop" />
+          <Box sx={{ flex: "1 1 280px" }}>
+            <Typography variant="subtitle2" component="p" color="error">
+              Weighted pull-ups are stopped since {dayShort(stopped.since, today)}
+            </Typography>
+            <Typography variant="body2">
+              Refer to licensed practice. No load is proposed until you clear it. This app does not diagnose.
+            </Typography>
+          </Box>
+          {isCoach && (
+            <Box
+              component="form"
+              onSubmit={(e) => {
+                e.preventDefault();
+                clear.mutate({ id: stopped.decisionId, reason });
+              }}
+              sx={{ display: "flex", gap: 2, flex: "1 1 320px" }}
+            >
+              <TextField
+                label="What was found, and by whom"
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                error={clear.isError}
+                helperText={clear.isError ? messageOf(clear.error) : undefined}
+              />
+              <Button type="submit" disabled={clear.isPending}>
+                Clear
+              </Button>
+            </Box>
+          )}
+        </Box>
+      )}
+      {page.needsClearance && (
+        <Box
+          sx={(t) => ({
+            mx: { xs: 4, sm: 6 },
+            mt: 4,
+            px: 4,
+            py: 2.5,
+            bgcolor: t.vars.palette.cautionWash,
+            display: "flex",
+            gap: 3,
+            fontSize: 13,
+            lineHeight: "17px",
+          })}
+        >
+          <StatusShape status="caution" />
+          <span>
+            Under 18 or over 60: clearance by a licensed professional first, and for minors a guardian’s consent. Mark
+            it in the profile when it is there.
+          </span>
+        </Box>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,72 @@
+import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, ask } from "../api/client";
+import type { AthleteRequest } from "../api/types";
+import type { components } from "../api/schema";
+
+export const liftQuery = (athleteId: string) =>
+  queryOptions({
+    queryKey: ["lift", athleteId],
+    queryFn: ({ signal }) =>
+      ask(api.GET("/api/athletes/{athleteId}/weighted-pull-up", { params: { path: { athleteId } }, signal })),
+  });
+
+export const athleteQuery = (athleteId: string) =>
+  queryOptions({
+    queryKey: ["athlete", athleteId],
+    queryFn: ({ signal }) => ask(api.GET("/api/athletes/{athleteId}", { params: { path: { athleteId } }, signal })),
+  });
+
+export const benchmarksQuery = queryOptions({
+  queryKey: ["benchmarks"],
+  queryFn: ({ signal }) => ask(api.GET("/api/benchmarks", { signal })),
+  staleTime: Infinity,
+});
+
+/** Everything that is read about an athlete, the Desk and the roster depends on what is written. */
+function useAfterwards() {
+  const queries = useQueryClient();
+  return {
+    onSuccess: () =>
+      queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" && q.queryKey[0] !== "benchmarks" }),
+  };
+}
+
+export function useSaveAthlete(athleteId: string) {
+  return useMutation({
+    mutationFn: (body: AthleteRequest) =>
+      ask(api.PUT("/api/athletes/{athleteId}", { params: { path: { athleteId } }, body })),
+    ...useAfterwards(),
+  });
+}
+
+export function useAddBodyMass(athleteId: string) {
+  return useMutation({
+    mutationFn: ({ id, ...body }: components["schemas"]["BodyMassRequest"] & { id: string }) =>
+      ask(api.PUT("/api/athletes/{athleteId}/body-masses/{id}", { params: { path: { athleteId, id } }, body })),
+    ...useAfterwards(),
+  });
+}
+
+export function useRemoveBodyMass(athleteId: string) {
+  return useMutation({
+    mutationFn: (id: string) =>
+      ask(api.DELETE("/api/athletes/{athleteId}/body-masses/{id}", { params: { path: { athleteId, id } } })),
+    ...useAfterwards(),
+  });
+}
+
+export function useRecordResult(athleteId: string) {
+  return useMutation({
+    mutationFn: ({ id, ...body }: components["schemas"]["ResultRequest"] & { id: string }) =>
+      ask(api.PUT("/api/athletes/{athleteId}/results/{id}", { params: { path: { athleteId, id } }, body })),
+    ...useAfterwards(),
+  });
+}
+
+export function useRemoveResult(athleteId: string) {
+  return useMutation({
+    mutationFn: (id: string) =>
+      ask(api.DELETE("/api/athletes/{athleteId}/results/{id}", { params: { path: { athleteId, id } } })),
+    ...useAfterwards(),
+  });
+}

@@ -1,0 +1,169 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import Typography from "@mui/material/Typography";
+import { Link } from "react-router";
+import type { Desk } from "../api/types";
+import { dayShort, dayWeek, minutes } from "../ui/format";
+import { StatusShape } from "../ui/StatusShape";
+import { takenText } from "./wording";
+
+/** Today's sessions, retests that are due, pain that was reported, and what was decided today. */
+export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => void }) {
+  const total = desk.sessions.reduce((sum, s) => sum + s.durationSeconds, 0);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: "1.3fr 1fr 1fr" },
+        columnGap: 6,
+        rowGap: 5,
+        px: { xs: 4, sm: 6 },
+        py: 4.5,
+      }}
+    >
+      <Panel
+        title="Today"
+        note={desk.sessions.length > 0 ? `${desk.sessions.length} sessions, ${minutes(total)}` : ""}
+        empty={desk.sessions.length === 0 ? "No session is planned for today." : null}
+      >
+        {desk.sessions.map((s) => (
+          <TableRow key={s.id}>
+            <TableCell sx={{ whiteSpace: "nowrap" }}>
+              <Quiet to={`/athletes/${s.athleteId}/sessions/${s.id}`}>{s.athleteName}</Quiet>
+            </TableCell>
+            <TableCell
+              sx={{
+                color: "text.secondary",
+                maxWidth: 0,
+                width: "99%",
+                overflow: "hidden",
+                textOverflow: "ellipsis",
+                whiteSpace: "nowrap",
+              }}
+            >
+              {s.easy ? `easy: ${s.line}` : s.line}
+            </TableCell>
+            <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
+              {s.status === "Done" ? "done" : minutes(s.durationSeconds)}
+            </TableCell>
+            <TableCell align="right" sx={{ width: 18 }}>
+              {s.decisionWaits && <StatusShape status="pending" title="a decision waits" />}
+            </TableCell>
+          </TableRow>
+        ))}
+      </Panel>
+      <Panel title="Retests due" empty={desk.retests.length === 0 ? "No test grows old within two weeks." : null}>
+        {desk.retests.slice(0, 7).map((r) => (
+          <TableRow key={`${r.athleteId}-${r.benchmark}`}>
+            <TableCell sx={{ whiteSpace: "nowrap" }}>
+              <Quiet to={`/athletes/${r.athleteId}`}>{r.athleteName}</Quiet>
+            </TableCell>
+            <TableCell
+              sx={{
+                color: "text.secondary",
+                maxWidth: 0,
+                width: "99%",
+                overflow: "hidden",
+                textOverflow: "ellipsis",
+                whiteSpace: "nowrap",
+              }}
+            >
+              {r.name}
+            </TableCell>
+            <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: r.overdue ? 600 : 400 }}>
+              {r.overdue ? "overdue" : dayWeek(r.dueDay)}
+            </TableCell>
+          </TableRow>
+        ))}
+      </Panel>
+      {desk.taken.length > 0 ? (
+        <Panel title="Decided today">
+          {desk.taken.slice(0, 7).map((d) => (
+            <TableRow key={d.id}>
+              <TableCell sx={{ whiteSpace: "nowrap" }}>
+                <Quiet to={`/athletes/${d.athleteId}`}>{d.athleteName}</Quiet>
+              </TableCell>
+              <TableCell sx={{ color: "text.secondary" }}>{takenText(d)}</TableCell>
+              <TableCell align="right">
+                <Button
+                  size="small"
+                  variant="text"
+                  onClick={() => undo(d.id)}
+                  aria-label={`Undo: ${d.athleteName}, ${takenText(d)}`}
+                  sx={{ minHeight: 24, py: 0 }}
+                >
+                  Undo
+                </Button>
+              </TableCell>
+            </TableRow>
+          ))}
+        </Panel>
+      ) : (
+        <Panel title="Pain reported" empty={desk.pain.length === 0 ? "None in the last seven days." : null}>
+          {desk.pain.map((p) => (
+            <TableRow key={p.sessionId}>
+              <TableCell sx={{ width: 22 }}>
+                <StatusShape status={p.pain >= 6 ? "stop" : "caution"} />
+              </TableCell>
+              <TableCell sx={{ whiteSpace: "nowrap" }}>
+                <Quiet to={`/athletes/${p.athleteId}/sessions/${p.sessionId}`}>{p.athleteName}</Quiet>
+              </TableCell>
+              <TableCell sx={{ color: "text.secondary" }}>
+                {p.place ?? "pain"} {p.pain} of 10
+              </TableCell>
+              <TableCell align="right">{dayShort(p.day)}</TableCell>
+            </TableRow>
+          ))}
+        </Panel>
+      )}
+    </Box>
+  );
+}
+
+function Panel({
+  title,
+  note = "",
+  empty = null,
+  children,
+}: {
+  title: string;
+  note?: string;
+  empty?: string | null;
+  children: React.ReactNode;
+}) {
+  return (
+    <Box component="section" sx={{ minWidth: 0 }}>
+      <Typography variant="h2" sx={{ pb: 1, borderBottom: 1, borderColor: "text.primary" }}>
+        {title}
+        <Typography component="span" variant="body2" color="text.secondary" sx={{ ml: 1.5, fontWeight: 400 }}>
+          {note}
+        </Typography>
+      </Typography>
+      {empty ? (
+        <Typography variant="body2" color="text.secondary" sx={{ py: 2 }}>
+          {empty}
+        </Typography>
+      ) : (
+        <Table aria-label={title}>
+          <TableBody>{children}</TableBody>
+        </Table>
+      )}
+    </Box>
+  );
+}
+
+function Quiet({ to, children }: { to: string; children: React.ReactNode }) {
+  return (
+    <Box
+      component={Link}
+      to={to}
+      sx={{ color: "inherit", textDecoration: "none", "&:hover, &:focus-visible": { textDecoration: "underline" } }}
+    >
+      {children}
+    </Box>
+  );
+}

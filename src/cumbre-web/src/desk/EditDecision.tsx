@@ -1,0 +1,56 @@
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { Decision } from "../api/types";
+import { dayWeek } from "../ui/format";
+import { LineEditor } from "../session/LineEditor";
+import { ReasonField } from "../session/ReasonField";
+import { useMeaning } from "../session/useMeaning";
+import { useDecide } from "./useDesk";
+
+/** Accept with another line than the proposed one. */
+export function EditDecision({ decision, onClose }: { decision: Decision; onClose: () => void }) {
+  const [line, setLine] = useState(decision.next ?? "");
+  const [reason, setReason] = useState("");
+  const meaning = useMeaning(decision.athleteId, line, decision.nextDay);
+  const { accept } = useDecide();
+  const send = () => accept.mutate({ id: decision.id, line, reason: reason || null }, { onSuccess: onClose });
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>
+        {decision.athleteName}, {dayWeek(decision.nextDay)}
+      </DialogTitle>
+      <DialogContent>
+        <Typography color="text.secondary" sx={{ mb: 3 }}>
+          Last time: {decision.before}
+        </Typography>
+        <LineEditor
+          athleteId={decision.athleteId}
+          day={decision.nextDay}
+          line={line}
+          onChange={setLine}
+          onEnter={send}
+          error={accept.error}
+          autoFocus
+        />
+        <ReasonField
+          needs={meaning.data?.needsReason ?? []}
+          value={reason}
+          onChange={setReason}
+          error={accept.error}
+          path="overrideReason"
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" color="secondary" disabled={!meaning.data?.plan || accept.isPending} onClick={send}>
+          Accept with this line
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,84 @@
+import { useUnit } from "../accounts/useMe";
+import type { Resolved } from "../api/types";
+import { added, mass, number } from "../ui/format";
+import { Plates } from "../ui/Plates";
+import Box from "@mui/material/Box";
+
+const width = 336;
+const height = 64;
+
+/** A drop set as a falling ridge: height is system mass. Under it what hangs, and what comes off. */
+export function DropProfile({ plan }: { plan: Resolved }) {
+  const unit = useUnit();
+  const parts = plan.efforts.filter((e) => e.set === 1);
+  const loads = parts.map((e) => plan.loads[e.load]!);
+  const top = Math.max(...loads.map((l) => l.systemKg));
+  const bottom = Math.min(...loads.map((l) => l.systemKg));
+  // The lowest part keeps a third of the height, so that small and large drops both read.
+  const y = (kg: number) => (top === bottom ? 12 : 12 + ((top - kg) / (top - bottom)) * (height * 0.55));
+  const step = width / parts.length;
+  const line = loads.map((l, i) => `${i * step},${y(l.systemKg)} ${(i + 1) * step},${y(l.systemKg)}`).join(" ");
+  return (
+    <Box sx={{ width, maxWidth: "100%" }}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        width="100%"
+        role="img"
+        aria-label={`Drop: ${parts.map((e, i) => `${e.repsHigh} reps at ${added(loads[i]!.made.value.number ?? 0, unit)}, ${mass(loads[i]!.systemKg, unit)} of system`).join("; ")}`}
+      >
+        <polygon points={`0,${height} ${line} ${width},${height}`} fill="var(--mui-palette-primary-light)" />
+        <polyline
+          points={`0,${height} ${line} ${width},${height}`}
+          fill="none"
+          stroke="var(--mui-palette-text-primary)"
+          strokeWidth="1.5"
+        />
+        <path d={`M0 ${height - 0.5}H${width}`} stroke="var(--mui-palette-text-primary)" />
+        {parts.map((e, i) => (
+          <g key={e.part}>
+            <text x={i * step + 6} y={height - 8} fontSize="13" fontWeight="600" fill="var(--mui-palette-text-primary)">
+              {e.repsHigh} at {added(loads[i]!.made.value.number ?? 0, unit)}
+            </text>
+            {e.grip && (
+              <text
+                x={(i + 1) * step - 6}
+                y={height - 8}
+                fontSize="12"
+                textAnchor="end"
+                fill="var(--mui-palette-text-secondary)"
+                style={{ fontStretch: "85%" }}
+              >
+                {e.grip.toLowerCase()}
+              </text>
+            )}
+          </g>
+        ))}
+      </svg>
+      <Box sx={{ display: "flex", alignItems: "flex-end", mt: 1 }}>
+        {parts.map((e, i) => {
+          const comesOff = parts[i + 1]?.takeOff ?? [];
+          return (
+            <Box key={e.part} sx={{ flex: 1, textAlign: "center", fontSize: 12, lineHeight: "16px" }}>
+              <Plates pieces={staying(loads[i]!.pieces, comesOff)} takeOff={comesOff} scale={0.9} />
+              <div>
+                {comesOff.length > 0 ? `take off ${comesOff.map((p) => number(p.size.value)).join(" + ")}` : "\u00a0"}
+              </div>
+            </Box>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+/** The pieces that are left when some come off. */
+function staying(pieces: Resolved["loads"][number]["pieces"], off: typeof pieces) {
+  const rest = [...pieces];
+  for (const piece of off) {
+    const at = rest.findIndex(
+      (p) => p.size.value === piece.size.value && p.size.unit === piece.size.unit && p.isVest === piece.isVest,
+    );
+    if (at >= 0) rest.splice(at, 1);
+  }
+  return rest;
+}

@@ -1,0 +1,103 @@
+import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useId } from "react";
+import { Problem } from "../api/client";
+import type { NotationError } from "../api/types";
+import { notationMessage, problemMessage } from "../notation/wording";
+import { messageOf } from "../ui/states";
+import { MeaningView } from "./MeaningView";
+import { useMeaning } from "./useMeaning";
+
+interface Props {
+  athleteId: string;
+  day: string;
+  line: string;
+  onChange: (line: string) => void;
+  onEnter?: () => void;
+  /** What saving refused. */
+  error?: unknown;
+  autoFocus?: boolean;
+  subject?: string;
+}
+
+/** A whiteboard line, and under it what it means, costs and needs, at each key stroke. */
+export function LineEditor({ athleteId, day, line, onChange, onEnter, error, autoFocus, subject }: Props) {
+  const id = useId();
+  const meaning = useMeaning(athleteId, line, day);
+  const fresh = meaning.data && !meaning.isPlaceholderData;
+  const fault = line.trim() ? meaning.data?.error : null;
+  const problem = line.trim() ? meaning.data?.problem : null;
+  const refused = error instanceof Problem ? error.fieldMessage("line") : undefined;
+  const message = fault
+    ? notationMessage(fault)
+    : problem
+      ? problemMessage(problem)
+      : (refused ?? (meaning.isError ? messageOf(meaning.error) : null));
+  return (
+    <Box>
+      <TextField
+        label="Line"
+        value={line}
+        onChange={(e) => onChange(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === "Enter" && fresh && meaning.data.plan) {
+            e.preventDefault();
+            onEnter?.();
+          }
+        }}
+        error={message !== null && fresh}
+        autoFocus={autoFocus}
+        autoComplete="off"
+        placeholder="4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30"
+        slotProps={{
+          htmlInput: { "aria-describedby": id, spellCheck: false, maxLength: 320, "data-testid": "line" },
+          input: { sx: { fontSize: 16, fontStretch: "90%", fontWeight: 550 } },
+          inputLabel: { shrink: true },
+        }}
+      />
+      <Box id={id} aria-live="polite" sx={{ minHeight: 24, mt: 1 }}>
+        {message && (
+          <Typography variant="body2" color="error">
+            {fault && <Marked line={line} error={fault} />}
+            {message}
+          </Typography>
+        )}
+        {!line.trim() && (
+          <Typography variant="body2" color="text.secondary">
+            Straight: 4 x 5 @ 80 % e1RM. Double progression: 3 x 8..10 then +2.5 kg. Top set: top 1 x 4 1 in reserve,
+            back-off 3 x 8 @ -12 % top. Drop: 2 x drop 4+4+6 @ +20 / +10 / 0 kg.
+          </Typography>
+        )}
+        {!message && meaning.data?.plan && line.trim() && (
+          <Box sx={{ opacity: fresh ? 1 : 0.6 }}>
+            <MeaningView
+              plan={meaning.data.plan}
+              subject={subject ?? "Weighted pull-up"}
+              keyPrefix={`line-${athleteId}`}
+            />
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** The line once more with the faulty place marked. */
+function Marked({ line, error }: { line: string; error: NotationError }) {
+  const end = error.start + Math.max(1, error.length);
+  const bad = line.slice(error.start, end) || " ";
+  return (
+    <Box
+      component="span"
+      aria-hidden
+      sx={{ display: "block", fontSize: 14, lineHeight: "20px", whiteSpace: "pre-wrap", color: "text.secondary" }}
+    >
+      {line.slice(0, error.start)}
+      <Box component="span" sx={{ color: "error.main", borderBottom: "2px solid", px: error.length === 0 ? "4px" : 0 }}>
+        {bad}
+      </Box>
+      {line.slice(end)}
+    </Box>
+  );
+}

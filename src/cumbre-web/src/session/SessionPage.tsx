@@ -1,0 +1,188 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
+import type { Effort, LoggedSet, Session } from "../api/types";
+import { DecisionStrip } from "../athlete/DecisionStrip";
+import { problemMessage } from "../notation/wording";
+import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { dayWeek, plural } from "../ui/format";
+import { Failed, Loading, messageOf } from "../ui/states";
+import { StatusShape } from "../ui/StatusShape";
+import { Cautions } from "../why/Cautions";
+import { Board } from "./Board";
+import { MeaningView } from "./MeaningView";
+import { SetRow } from "./SetRow";
+import { sessionQuery, useFinish } from "./useSession";
+
+/** A session: its plan, logged set by set, and what that changed. */
+export default function SessionPage() {
+  const { athleteId = "", sessionId = "" } = useParams();
+  const session = useQuery(sessionQuery(athleteId, sessionId));
+  if (session.isPending)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  if (session.isError)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={session.error} retry={() => void session.refetch()} />
+      </Box>
+    );
+  return <Log key={sessionId} session={session.data} />;
+}
+
+const statusText = { Planned: "planned", Started: "begun", Done: "done" } as const;
+
+function Log({ session }: { session: Session }) {
+  const { today, isCoach } = useSignedIn();
+  const finish = useFinish(session.athleteId, session.id);
+  const [asking, setAsking] = useState(false);
+  const [correcting, setCorrecting] = useState<string | null>(null);
+  const { plan } = session;
+  const efforts = plan?.efforts ?? [];
+  const logged = (e: Effort): LoggedSet | undefined => session.sets.find((s) => s.set === e.set && s.part === e.part);
+  const missing = efforts.filter((e) => !logged(e));
+  const future = session.day > today;
+  const done = session.status === "Done";
+  const next = done || future ? undefined : missing[0];
+  const finished = finish.data ?? session;
+  return (
+    <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 920 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, flexWrap: "wrap" }}>
+        <Typography variant="h1">
+          <Box
+            component={Link}
+            to={`/athletes/${session.athleteId}`}
+            sx={{ color: "inherit", textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
+          >
+            {session.athleteName}
+          </Box>
+        </Typography>
+        <Typography color="text.secondary" sx={{ mr: "auto" }}>
+          {session.movement.name}, {dayWeek(session.day)}, {statusText[session.status]}
+          {session.easy && ", easy week"}
+        </Typography>
+        <Button size="small" component={Link} to={`/athletes/${session.athleteId}/sessions/${session.id}/print`}>
+          Print
+        </Button>
+      </Box>
+      <Box sx={(t) => ({ mt: 3, p: 4, bgcolor: "background.paper", border: `1px solid ${t.vars.palette.rock}` })}>
+        <Board line={session.line} />
+        {plan ? (
+          <Box sx={{ mt: 2 }}>
+            <MeaningView
+              plan={plan}
+              subject={`${session.athleteName}, ${session.movement.name.toLowerCase()}`}
+              keyPrefix={session.id}
+            />
+          </Box>
+        ) : (
+          session.problem && <Typography color="error">{problemMessage(session.problem)}</Typography>
+        )}
+        {session.overrideReason && (
+          <Typography variant="body2" sx={{ mt: 2, display: "flex", gap: 2 }}>
+            <StatusShape status="caution" /> Kept against a caution: {session.overrideReason}
+          </Typography>
+        )}
+      </Box>
+      {future && (
+        <Alert severity="info" icon={false} sx={{ mt: 3 }}>
+          Planned for {dayWeek(session.day)}. To log it now, move it to today first.
+        </Alert>
+      )}
+      {plan && (
+        <Box
+          component="ol"
+          aria-label="Sets"
+          sx={{ listStyle: "none", m: 0, mt: 4, p: 0, borderTop: 1, borderColor: "text.primary" }}
+        >
+          {efforts.map((e) => {
+            const key = `${e.set}-${e.part}`;
+            const set = logged(e);
+            return (
+              <SetRow
+                key={`${key}-${set?.id ?? "open"}`}
+                session={session}
+                effort={e}
+                load={plan.loads[e.load]!}
+                set={set}
+                active={next === e || correcting === key}
+                onCorrect={() => setCorrecting(correcting === key ? null : key)}
+                onDone={() => setCorrecting(null)}
+              />
+            );
+          })}
+        </Box>
+      )}
+      {session.status === "Started" && (
+        <Box sx={{ mt: 4, display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap" }}>
+          <Button
+            variant={missing.length === 0 ? "contained" : "outlined"}
+            color={missing.length === 0 ? "secondary" : "inherit"}
+            disabled={finish.isPending}
+            onClick={() => (missing.length === 0 ? finish.mutate() : setAsking(true))}
+            sx={{ minHeight: 44, px: 6 }}
+          >
+            Finish the session
+          </Button>
+          {missing.length > 0 && (
+            <Typography variant="body2" color="text.secondary">
+              {plural(missing.length, "set")} not logged yet
+            </Typography>
+          )}
+          {finish.isError && (
+            <Typography color="error" role="alert">
+              {messageOf(finish.error)}
+            </Typography>
+          )}
+        </Box>
+      )}
+      {done && <Outcome session={finished} isCoach={isCoach} />}
+      {plan && (
+        <Box sx={{ mt: 5 }}>
+          <Cautions notes={plan.cautions} />
+        </Box>
+      )}
+      {asking && (
+        <ConfirmDialog
+          title={`Finish with ${plural(missing.length, "set")} not logged?`}
+          verb="Finish"
+          busy={finish.isPending}
+          onClose={() => setAsking(false)}
+          onConfirm={() => finish.mutate(undefined, { onSuccess: () => setAsking(false) })}
+        >
+          An unfinished plan is no evidence of progress: the same line will be proposed again.
+        </ConfirmDialog>
+      )}
+    </Box>
+  );
+}
+
+/** What the session led to. */
+function Outcome({ session, isCoach }: { session: Session; isCoach: boolean }) {
+  if (!isCoach)
+    return (
+      <Typography role="status" sx={{ mt: 4 }}>
+        Logged. Your coach decides what comes next.
+      </Typography>
+    );
+  return (
+    <Box role="status" sx={{ mt: 4, mx: { xs: -4, sm: -6 } }}>
+      {session.decision ? (
+        <DecisionStrip decision={session.decision} />
+      ) : (
+        <Typography sx={{ mx: { xs: 4, sm: 6 } }} color="text.secondary">
+          Nothing waits for you from this session.{" "}
+          <Link to={`/athletes/${session.athleteId}`}>Back to {session.athleteName}</Link>
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,232 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import InputAdornment from "@mui/material/InputAdornment";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState } from "react";
+import { Controller, useForm, useWatch } from "react-hook-form";
+import { newId } from "../ui/newId";
+import { z } from "zod";
+import { useUnit } from "../accounts/useMe";
+import { Problem } from "../api/client";
+import type { Effort, Load, LoggedSet, MassUnit, Session } from "../api/types";
+import { inUnit, number, unitName } from "../ui/format";
+import { decimal, whole } from "../ui/shapes";
+import { messageOf } from "../ui/states";
+import { useServerErrors } from "../ui/useServerErrors";
+import { useLogSet } from "./useSession";
+
+const places = ["right elbow", "left elbow", "right shoulder", "left shoulder", "wrist", "neck", "back", "elsewhere"];
+
+const shape = z.object({
+  reps: whole("the reps"),
+  added: decimal("the load, 0 for body mass"),
+  reserve: z.string().nullable(),
+  form: z.enum(["Clean", "Broken"]),
+  pain: z.string(),
+  painPlace: z.string(),
+});
+
+type Fields = z.input<typeof shape>;
+
+/** The load of a plan in the unit of its pieces where they share one, so that it is exact. */
+function planned(load: Load, unit: MassUnit): { value: number; unit: MassUnit } {
+  const units = [...new Set(load.pieces.map((p) => p.size.unit))];
+  const own = units.length === 1 ? units[0]! : unit;
+  return { value: Math.round(inUnit(load.made.value.number ?? 0, own) * 100) / 100, unit: own };
+}
+
+/** Logs one set, or corrects one. What is sent carries an id, so sending it again is harmless. */
+export function SetForm({
+  session,
+  effort,
+  load,
+  set,
+  onDone,
+}: {
+  session: Session;
+  effort: Effort;
+  load: Load;
+  set?: LoggedSet;
+  onDone: () => void;
+}) {
+  const reader = useUnit();
+  const [id] = useState(newId);
+  const start = set?.added ?? planned(load, reader);
+  const log = useLogSet(session.athleteId, session.id);
+  const form = useForm<Fields, unknown, z.output<typeof shape>>({
+    resolver: zodResolver(shape),
+    defaultValues: {
+      reps: String(set?.reps ?? effort.repsHigh),
+      added: number(start.value).replace("−", "-"),
+      reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
+      form: set?.form ?? "Clean",
+      pain: String(set?.pain ?? 0),
+      painPlace: set?.painPlace ?? "",
+    },
+  });
+  useServerErrors(form, log.error);
+  const { errors } = form.formState;
+  const pain = useWatch({ control: form.control, name: "pain" });
+  const save = form.handleSubmit((f) =>
+    log.mutate(
+      {
+        id,
+        set: effort.set,
+        part: effort.part,
+        reps: f.reps,
+        added: { value: f.added, unit: start.unit },
+        reserve: f.reserve === null ? null : Number(f.reserve),
+        form: f.form,
+        pain: f.pain === "0" ? null : Number(f.pain),
+        painPlace: f.pain === "0" ? null : f.painPlace || null,
+        supersedes: set?.id ?? null,
+      },
+      { onSuccess: onDone },
+    ),
+  );
+  const step = (by: number) => () =>
+    form.setValue("reps", String(Math.max(1, (Number(form.getValues("reps")) || 0) + by)));
+  const conflict = log.error instanceof Problem && log.error.isConflict;
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => void save(e)}
+      aria-label={`Set ${effort.set}`}
+      sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", py: 3 }}
+    >
+      <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
+        <Button onClick={step(-1)} aria-label="One rep fewer" sx={{ minHeight: 40, minWidth: 44 }}>
+          −1
+        </Button>
+        <TextField
+          label="Reps"
+          {...form.register("reps")}
+          autoFocus
+          error={Boolean(errors.reps)}
+          helperText={errors.reps?.message}
+          sx={{ width: 84 }}
+          slotProps={{ htmlInput: { inputMode: "numeric" } }}
+        />
+        <Button onClick={step(1)} aria-label="One rep more" sx={{ minHeight: 40, minWidth: 44 }}>
+          +1
+        </Button>
+      </Box>
+      <TextField
+        label="Load"
+        {...form.register("added")}
+        error={Boolean(errors.added)}
+        helperText={errors.added?.message}
+        sx={{ width: 120 }}
+        slotProps={{
+          htmlInput: { inputMode: "decimal" },
+          input: { endAdornment: <InputAdornment position="end">{unitName[start.unit]}</InputAdornment> },
+        }}
+      />
+      <Controller
+        control={form.control}
+        name="reserve"
+        render={({ field }) => (
+          <Box>
+            <Typography variant="caption" component="p" id={`reserve-${id}`}>
+              Reps left in you
+            </Typography>
+            <ToggleButtonGroup
+              exclusive
+              value={field.value}
+              onChange={(_, v: string | null) => field.onChange(v)}
+              aria-labelledby={`reserve-${id}`}
+            >
+              {["0", "1", "2", "3", "4"].map((r) => (
+                <ToggleButton key={r} value={r} sx={{ minWidth: 40 }}>
+                  {r === "4" ? "4+" : r}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          </Box>
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="form"
+        render={({ field }) => (
+          <Box>
+            <Typography variant="caption" component="p" id={`form-${id}`}>
+              Form
+            </Typography>
+            <ToggleButtonGroup
+              exclusive
+              value={field.value}
+              onChange={(_, v: string | null) => v && field.onChange(v)}
+              aria-labelledby={`form-${id}`}
+            >
+              <ToggleButton value="Clean">clean</ToggleButton>
+              <ToggleButton value="Broken">broke</ToggleButton>
+            </ToggleButtonGroup>
+          </Box>
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="pain"
+        render={({ field }) => (
+          <TextField
+            {...field}
+            select
+            label="Pain"
+            error={Boolean(errors.pain)}
+            helperText={errors.pain?.message}
+            sx={{ width: 96 }}
+          >
+            {Array.from({ length: 11 }, (_, i) => (
+              <MenuItem key={i} value={String(i)}>
+                {i === 0 ? "none" : `${i} of 10`}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      />
+      {pain !== "0" && (
+        <Controller
+          control={form.control}
+          name="painPlace"
+          render={({ field }) => (
+            <TextField
+              {...field}
+              select
+              label="Where"
+              error={Boolean(errors.painPlace)}
+              helperText={errors.painPlace?.message}
+              sx={{ width: 160 }}
+            >
+              {places.map((p) => (
+                <MenuItem key={p} value={p}>
+                  {p}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        />
+      )}
+      <Button
+        type="submit"
+        variant="contained"
+        color="secondary"
+        disabled={log.isPending}
+        sx={{ minHeight: 40, px: 6 }}
+      >
+        {set ? "Save the correction" : "Log the set"}
+      </Button>
+      {log.error && (conflict || Object.keys(errors).length === 0) && (
+        <Typography color="error" role="alert" sx={{ width: "100%" }}>
+          {messageOf(log.error)}
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,67 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Switch from "@mui/material/Switch";
+import { KeyCap } from "./KeyCap";
+import { useSingleKeys } from "./useSingleKeys";
+
+const groups: [string, [string[], string][]][] = [
+  [
+    "Everywhere",
+    [
+      [["Ctrl K"], "jump to an athlete or a place"],
+      [["Esc"], "close what is open"],
+      [["?"], "this list"],
+    ],
+  ],
+  [
+    "Desk",
+    [
+      [["J", "K"], "move"],
+      [["A"], "accept"],
+      [["E"], "edit, then accept"],
+      [["L"], "later"],
+      [["W"], "why"],
+      [["Z"], "undo the last decision"],
+    ],
+  ],
+];
+
+export function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [on, set] = useSingleKeys();
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        {groups.map(([title, keys]) => (
+          <Box key={title} sx={{ mb: 4 }}>
+            <Box component="h3" sx={{ m: 0, mb: 1, fontSize: 13 }}>
+              {title}
+            </Box>
+            {keys.map(([caps, what]) => (
+              <Box key={what} sx={{ display: "flex", gap: 3, py: 0.75 }}>
+                <Box sx={{ width: 72, display: "flex", gap: 1 }}>
+                  {caps.map((c) => (
+                    <KeyCap key={c}>{c}</KeyCap>
+                  ))}
+                </Box>
+                {what}
+              </Box>
+            ))}
+          </Box>
+        ))}
+        <FormControlLabel
+          control={<Switch checked={on} onChange={(_, next) => set(next)} />}
+          label="Single-letter keys"
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Piece } from "../api/types";
+import { number, toKilograms, unitName } from "./format";
+
+const widest = 25;
+
+/** Pieces on the belt's pin, flat, the largest lowest; width is the plate's diameter. */
+export function Plates({
+  pieces,
+  takeOff = [],
+  scale = 1,
+  label,
+}: {
+  /** What stays on, largest first. */
+  pieces: Piece[];
+  /** What comes off next, drawn dashed on top. */
+  takeOff?: Piece[];
+  scale?: number;
+  label?: string;
+}) {
+  const stack = [...pieces.map((piece) => ({ piece, off: false })), ...takeOff.map((piece) => ({ piece, off: true }))];
+  const row = 13 * scale;
+  const width = 80 * scale;
+  const height = Math.max(2, stack.length) * row + 12 * scale;
+  const base = height - 4 * scale;
+  const middle = width / 2;
+  const says =
+    stack.length === 0
+      ? "nothing on the pin"
+      : `${stack.map((s) => number(s.piece.size.value)).join(" + ")} ${unitName[stack[0]!.piece.size.unit]} on the pin`;
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label ?? says}>
+      <path
+        d={`M${middle} 2V${base}M${middle - 12 * scale} ${base}h${24 * scale}`}
+        stroke="var(--mui-palette-ink3)"
+        strokeWidth="2"
+        fill="none"
+      />
+      {stack.map(({ piece, off }, i) => {
+        const share = Math.sqrt(Math.min(1, toKilograms(piece.size) / widest));
+        const w = (22 + 54 * share) * scale;
+        const y = base - 1 - (i + 1) * row;
+        return (
+          <g key={i}>
+            <rect
+              x={middle - w / 2}
+              y={y}
+              width={w}
+              height={row - 1}
+              rx={piece.isVest ? 6 * scale : 0}
+              fill={off ? "var(--mui-palette-background-paper)" : "var(--mui-palette-plate)"}
+              stroke={off ? "var(--mui-palette-secondary-main)" : "none"}
+              strokeDasharray={off ? "4 2" : undefined}
+              strokeWidth="1.25"
+            />
+            <text
+              x={middle}
+              y={y + row / 2 + 3.6 * scale}
+              fontSize={Math.max(10, 11 * scale)}
+              fontWeight="650"
+              textAnchor="middle"
+              fill={off ? "var(--mui-palette-secondary-main)" : "var(--mui-palette-onPlate)"}
+            >
+              {piece.isVest ? `vest ${number(piece.size.value)}` : number(piece.size.value)}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,32 @@
+import { z } from "zod";
+
+/** A decimal number as people type it: comma or point. Ranges are the server's business. */
+export function decimal(what: string) {
+  return z
+    .string()
+    .trim()
+    .min(1, `Write ${what}.`)
+    .transform((text, context) => {
+      const value = Number(text.replace(",", ".").replace("−", "-"));
+      if (!Number.isFinite(value)) {
+        context.addIssue({ code: "custom", message: `“${text}” is not a number; write ${what} like 72.5.` });
+        return z.NEVER;
+      }
+      return value;
+    });
+}
+
+/** A whole number. */
+export function whole(what: string) {
+  return z
+    .string()
+    .trim()
+    .min(1, `Write ${what}.`)
+    .transform((text, context) => {
+      if (!/^[-−]?\d{1,9}$/.test(text)) {
+        context.addIssue({ code: "custom", message: `“${text}” is not a whole number.` });
+        return z.NEVER;
+      }
+      return Number(text.replace("−", "-"));
+    });
+}

@@ -1,0 +1,186 @@
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import Typography from "@mui/material/Typography";
+import { useUnit } from "../accounts/useMe";
+import type { Explanation, MassUnit } from "../api/types";
+import { added, dayShort } from "../ui/format";
+import { KeyCap } from "../ui/KeyCap";
+import { Cautions } from "./Cautions";
+import { text } from "./quantity";
+import type { OpenFigure } from "./WhyContext";
+import { inputLabel, roundingText, ruleText, sourceText, stepText } from "./wording";
+
+/** Inputs, rule, working, rounding, source, cautions of a figure: the same panel everywhere. */
+export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => void }) {
+  const unit = useUnit();
+  const { why } = figure;
+  return (
+    <Box sx={{ display: "flex", flexDirection: "column", minHeight: "100%" }}>
+      <Box sx={{ px: 5, pt: 4, pb: 3 }}>
+        <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", gap: 2 }}>
+          <Typography variant="h2" sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+            Why{" "}
+            <Box
+              component="span"
+              sx={{
+                bgcolor: "primary.main",
+                color: "primary.contrastText",
+                px: 1.5,
+                borderRadius: "2px",
+                whiteSpace: "nowrap",
+              }}
+            >
+              {figure.shown}
+            </Box>
+          </Typography>
+          <ButtonBase onClick={close} aria-label="Close why" sx={{ minWidth: 24, minHeight: 24 }}>
+            <KeyCap>Esc</KeyCap>
+          </ButtonBase>
+        </Box>
+        <Typography variant="body2" color="text.secondary">
+          {figure.subject}
+        </Typography>
+        <Box sx={{ display: "flex", gap: 4, alignItems: "center", mt: 2, flexWrap: "wrap" }}>
+          <Typography variant="figure" component="p" sx={{ whiteSpace: "nowrap" }}>
+            {figure.shown}
+          </Typography>
+          {figure.note && (
+            <Typography variant="body2" component="div" color="text.secondary">
+              {figure.note}
+            </Typography>
+          )}
+        </Box>
+      </Box>
+      <Inputs why={why} unit={unit} />
+      <Section title="Rule">
+        <Typography variant="body2" sx={{ lineHeight: "18px" }}>
+          {ruleText(why, unit)}
+        </Typography>
+      </Section>
+      {why.working.length > 0 && (
+        <Section title="Working">
+          <Pairs rows={why.working.map((s) => [stepText(s.key, s.args, unit), text(s.result, unit)])} />
+        </Section>
+      )}
+      {why.rounding.length > 0 && (
+        <Section title="Rounding">
+          {why.rounding.map((r, i) => (
+            <Typography key={i} variant="body2" sx={{ lineHeight: "18px" }}>
+              {roundingText(r.key, r.args, unit)}
+            </Typography>
+          ))}
+        </Section>
+      )}
+      {why.sources.length > 0 && (
+        <Section title="Source">
+          <Typography variant="body2" color="text.secondary" sx={{ lineHeight: "18px" }}>
+            {sourceText(why.sources)}
+          </Typography>
+        </Section>
+      )}
+      <Cautions notes={why.cautions} />
+      {figure.effect && (
+        <Box
+          sx={(t) => ({
+            mt: "auto",
+            px: 5,
+            py: 4,
+            borderTop: `1px solid ${t.vars.palette.line2}`,
+            fontSize: 13,
+            lineHeight: "18px",
+          })}
+        >
+          {figure.effect}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Inputs({ why, unit }: { why: Explanation; unit: MassUnit }) {
+  if (why.inputs.length === 0 && why.exposures.length === 0) return null;
+  return (
+    <Section title="Inputs">
+      {why.exposures.map((e, i) => (
+        <Box
+          key={i}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: "64px 1fr auto",
+            fontSize: 13,
+            lineHeight: "22px",
+            fontStretch: "92%",
+          }}
+        >
+          <span>{dayShort(e.day)}</span>
+          <span>{added(e.addedKilograms, unit)}</span>
+          <Box
+            component="span"
+            sx={{ display: "inline-flex", gap: "3px", flexWrap: "wrap", justifyContent: "flex-end" }}
+          >
+            {e.sets.map((s, j) => (
+              <Box
+                key={j}
+                component="span"
+                aria-label={`${s.reps} reps, ${s.met ? "met" : "missed"}`}
+                role="img"
+                sx={(t) => ({
+                  minWidth: 24,
+                  height: 18,
+                  lineHeight: "16px",
+                  fontSize: 12,
+                  textAlign: "center",
+                  border: "1px solid",
+                  borderColor: s.met ? "primary.main" : t.vars.palette.ink3,
+                  bgcolor: s.met ? "primary.main" : "transparent",
+                  color: s.met ? "primary.contrastText" : "inherit",
+                  fontWeight: s.met ? 600 : 400,
+                })}
+              >
+                {s.reps}
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+      <Pairs rows={why.inputs.map((f) => [inputLabel(f.key), text(f.value, unit)])} />
+    </Section>
+  );
+}
+
+function Pairs({ rows }: { rows: [string, string][] }) {
+  return (
+    <Box
+      component="dl"
+      sx={{
+        m: 0,
+        display: "grid",
+        gridTemplateColumns: "1fr auto",
+        columnGap: 3,
+        fontSize: 13,
+        lineHeight: "18px",
+        fontStretch: "92%",
+      }}
+    >
+      {rows.map(([label, value], i) => [
+        <Box component="dt" key={`t${i}`} sx={{ color: "text.secondary" }}>
+          {label}
+        </Box>,
+        <Box component="dd" key={`d${i}`} sx={{ m: 0, textAlign: "right", fontWeight: 550, whiteSpace: "nowrap" }}>
+          {value}
+        </Box>,
+      ])}
+    </Box>
+  );
+}
+
+function Section({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box component="section" sx={{ px: 5, py: 2, borderTop: 1, borderColor: "divider" }}>
+      <Typography variant="h3" sx={{ mb: 1 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}

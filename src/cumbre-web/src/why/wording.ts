@@ -1,0 +1,179 @@
+import type {
+  CautionId,
+  CautionNote,
+  Explanation,
+  InputKey,
+  MassUnit,
+  Quantity,
+  RoundingKey,
+  RuleId,
+  SourceId,
+  StepKey,
+} from "../api/types";
+import { bare, text } from "./quantity";
+
+type Say = (args: string[], raw: Quantity[], unit: MassUnit) => string;
+
+const rules: Record<RuleId, Say> = {
+  BodyMassOfDay: () => "Mean of the readings of the last 7 days; without one, the latest before.",
+  OneRepMax: ([formula]) => `One-repetition maximum of the system by ${formula}; the range is over all seven formulas.`,
+  LoadAsWritten: () => "The load as the line writes it.",
+  LoadForPercent: ([percent]) => `${percent} of the one-repetition maximum of the system, less body mass.`,
+  LoadForReserve: ([reps, reserve]) => `The system that allows ${reps} with ${reserve}.`,
+  LoadForBodyMassShare: ([percent]) => `Added load of ${percent} of today’s body mass.`,
+  LoadForBackOff: ([percent]) => `The top set’s system less ${percent}.`,
+  DropPlan: ([parts]) =>
+    `${parts} parts, each only takes pieces off; the sum of the distances to the written loads is least, then the pieces moved.`,
+  AddLoad: ([needed, step]) =>
+    needed === "1"
+      ? `One clean session: add ${step}.`
+      : `${needed} clean sessions in a row: add ${step}, and let the reps fall.`,
+  AddReps: ([usual, ceiling]) =>
+    `Where the kit’s next step is over ${usual}, reps come first; no step over ${ceiling} of the system.`,
+  Hold: ([needed]) =>
+    needed === "1"
+      ? "The same line until a session is clean."
+      : `The same line until ${needed} sessions in a row are clean.`,
+  BackOff: ([exposures, percent]) =>
+    `${exposures} exposures without progress: take ${percent} off the system and build up again.`,
+  Deload: ([weeks]) => `After ${weeks} of loading an easy week: half the sets, no added load.`,
+  EasyWeek: () => "The easy week goes on until Sunday.",
+  EaseForPain: ([low, high, percent]) =>
+    `Pain of ${low} to ${high}: go on only at a lower load, ${percent} off the system.`,
+  StopForPain: ([limit]) => `Pain of ${limit} or more, or pain twice running in one place: stop the pattern and refer.`,
+  Repeat: () => "The plan was not finished: the same line again.",
+};
+
+const inputs: Record<InputKey, string> = {
+  BodyMass: "Body mass",
+  BodyMassMean: "Body mass, of the day",
+  BodyMassReadings: "Readings",
+  BodyMassMeasuredOn: "Last weighed",
+  TestLoad: "Load of the set",
+  TestReps: "Reps done",
+  TestReserve: "Left in reserve",
+  TestedOn: "Tested",
+  EffectiveReps: "Effective reps",
+  OneRepMax: "One-rep maximum",
+  OneRepMaxLow: "Range, from",
+  OneRepMaxHigh: "Range, to",
+  WrittenLoad: "Written",
+  WrittenPercent: "Written",
+  TopSetSystem: "Top set’s system",
+  School: "School",
+  CleanSessions: "Clean sessions running",
+  LastLoad: "Last load",
+  LastReps: "Last reps",
+  LoadingWeeks: "Loading weeks running",
+  ExposuresWithoutProgress: "Exposures without progress",
+  PainReported: "Pain",
+  PainPlace: "Place",
+  PartTarget: "Part wants",
+};
+
+type SayStep = (b: string[], t: string[]) => string;
+
+/** The left side of a working line; `b` are bare numbers, `t` are figures with their unit. */
+const steps: Record<StepKey, SayStep> = {
+  SystemMass: (b) => `System, ${b[0]} + ${b[1]}`,
+  EffectiveReps: (b) => `Effective reps, ${b[0]} + ${b[1]}`,
+  Formula: (b, t) => `${t[0]}, ${b[1]} at ${b[2]}`,
+  RangeLow: (_, t) => `Lowest of the seven, ${t[0]}`,
+  RangeHigh: (_, t) => `Highest of the seven, ${t[0]}`,
+  ShareOf: (b, t) => `${t[0]} of ${b[1]}`,
+  AddedFromSystem: (b) => `To add, ${b[0]} − ${b[1]}`,
+  SystemForReps: (b) => `System, ${b[0]} ÷ (1 + ${b[1]} ÷ 30)`,
+  ShareOfBest: (b) => `Share of best, ${b[0]} ÷ ${b[1]}`,
+  ExpectedReps: (b) => `Expect, 30 × (${b[0]} ÷ ${b[1]} − 1)`,
+  NowOnTheBar: (b, t) => `On the bar, ${b[0]} ${t[1]?.startsWith("−") ? "−" : "+"} ${b[1]}`,
+  ProposedSystem: (b) => `Proposed, ${b[0]} + ${b[1]}`,
+  BestFromLastSet: (b) => `Best single, ${b[0]} × (1 + ${b[1]} ÷ 30)`,
+  JumpShare: (b) => `Jump, ${b[0]} ÷ ${b[1]}`,
+  MeanOfReadings: (b) => `Mean of ${b[0]}`,
+  HalfTheSets: (b) => `Half of ${b[0]}, rounded up`,
+  RepsAgainstBest: (b, t) => `${t[0]}, ${b[1]} against ${b[2]}`,
+};
+
+const roundings: Record<RoundingKey, Say> = {
+  Exact: ([pieces]) => `${pieces} on the belt: exact.`,
+  Nearest: ([wanted, made, off, pieces]) => `Wants ${wanted}, the kit makes ${made} (${pieces}): ${off} off.`,
+  Assistance: ([help]) => `Below body mass: ${help} of help by a band, the feet or a box.`,
+  BodyMassOnly: () => "Nothing to hang: body mass alone.",
+  KitStep: ([step]) => `Next step of the kit from here: ${step}.`,
+  DropPlanOff: ([distance]) => `Over all parts ${distance} off what is written.`,
+  DropPlanExact: () => "Every part is exact.",
+  KitEnds: ([heaviest]) => `The kit ends at ${heaviest}.`,
+};
+
+const sources: Record<SourceId, string> = {
+  InternationalPound1959: "International pound, 1959",
+  Epley1985: "Epley 1985",
+  Brzycki1993: "Brzycki 1993",
+  Lombardi1989: "Lombardi 1989",
+  OConner1989: "O’Conner 1989",
+  Lander1985: "Lander 1985",
+  Wathan1994: "Wathan 1994",
+  Mayhew1992: "Mayhew 1992",
+  Acsm2009: "ACSM 2009 (load after two sessions over the target)",
+  Thomee1997: "Thomeé 1997 (pain-monitoring model)",
+  CommonPractice: "common practice in coaching",
+  House: "this project’s choice",
+  CoachsLine: "the coach’s line",
+};
+
+const cautions: Record<CautionId, Say> = {
+  BodyMassOld: ([days]) => `The last body mass is ${days} old: weigh again.`,
+  EstimateLoose: ([low, high]) => `At this many reps the estimate is loose: read it as ${low} to ${high}.`,
+  TestStale: ([days]) => `The test behind the maximum is ${days} old: retest.`,
+  JumpLarge: ([jump, percent]) => `A jump of ${jump}, ${percent} of the system; the usual step is 1 to 3 %.`,
+  GateClosed: () => "The gate of added load is not open for this athlete.",
+  PatternStopped: () => "This movement is stopped for pain and not cleared.",
+  KeptWithReason: () => "Planned against a caution, with the coach’s reason.",
+  KitCoarse: ([off]) => `The kit cannot come closer than ${off}.`,
+  AboveOneRepMax: ([percent]) => `This is ${percent} of the estimated maximum.`,
+  StopSigns: () => "Stop on sharp pain, a pinch on top of the shoulder, a pop, numbness or tingling.",
+  Anchor: ([mass]) =>
+    `The bar and its fixing must bear the system mass with swing: at least ${mass}. Follow the maker’s rating and local rules.`,
+  SolidForm: () =>
+    "Added load only with solid form. Take the weight off the floor with a step, not a jump; let it hang still.",
+  Breathe: () => "Near-maximal sets raise blood pressure: breathe, do not hold the breath for the whole set.",
+  ToFailure: () => "To failure: end on the last clean rep, and step down rather than drop.",
+  MinorNoSingle: () => "Under 16 no single-rep maximum is trained or tested.",
+  ClearanceFirst: () =>
+    "Under 18 or over 60: clearance by a licensed professional first; for minors a guardian’s consent too.",
+  DropForm: () => "Between the parts there is no rest: end a part when form breaks.",
+  NotMedicalAdvice: () => "Training arithmetic, not medical advice.",
+  AskNextMorning: () => "Ask again the next morning: pain that is worse then counts as that pain.",
+};
+
+export function ruleText(why: Explanation, unit: MassUnit) {
+  return rules[why.rule.id](argsOf(why.rule.args, unit), why.rule.args, unit);
+}
+
+export function inputLabel(key: InputKey) {
+  return inputs[key];
+}
+
+export function stepText(key: StepKey, args: Quantity[], unit: MassUnit) {
+  return steps[key](
+    args.map((a) => bare(a, unit)),
+    argsOf(args, unit),
+  );
+}
+
+export function roundingText(key: RoundingKey, args: Quantity[], unit: MassUnit) {
+  return roundings[key](argsOf(args, unit), args, unit);
+}
+
+export function sourceText(ids: SourceId[]) {
+  const text = ids.map((id) => sources[id]).join("; ");
+  return text ? `${text.charAt(0).toUpperCase()}${text.slice(1)}.` : "";
+}
+
+export function cautionText(note: CautionNote, unit: MassUnit) {
+  return cautions[note.id](argsOf(note.args, unit), note.args, unit);
+}
+
+function argsOf(args: Quantity[], unit: MassUnit) {
+  return args.map((a) => text(a, unit));
+}

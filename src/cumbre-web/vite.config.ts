@@ -1,0 +1,21 @@
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  plugins: [react()],
+  build: {
+    outDir: "../Cumbre.Server/wwwroot",
+    emptyOutDir: true,
+    // Fonts stay files: a data address would need a looser content policy.
+    assetsInlineLimit: 0,
+  },
+  server: {
+    port: 5173,
+    proxy: { "/api": "http://127.0.0.1:5080", "/health": "http://127.0.0.1:5080" },
+  },
+  test: {
+    environment: "jsdom",
+    setupFiles: ["./src/test-setup.ts"],
+    reporters: process.env.VITEST_JUNIT ? ["default", ["junit", { outputFile: process.env.VITEST_JUNIT }]] : ["default"],
+  },
+});
