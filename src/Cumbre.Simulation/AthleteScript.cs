@@ -48,6 +48,12 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
     /// <summary>Gain of the true maximum in kg of system a week.</summary>
     public double GainKgPerWeek { get; init; } = 0.35;
 
+    /// <summary>A heavy set is tested this often in training; 0: never.</summary>
+    public int HeavyTestEveryDays { get; init; } = 38;
+
+    /// <summary>No heavy set is tested within this many days of the end.</summary>
+    public int LastHeavyTestDaysAgo { get; init; } = 10;
+
     public IReadOnlyList<TestScript> Tests { get; init; } = [];
 
     /// <summary>The last sessions, in order.</summary>

@@ -39,43 +39,42 @@ public static class DemoClub
         new("push-up-max", daysAgo, pushUps), new("row-max", daysAgo, rows),
     ];
 
-    private static readonly SessionScript AsItComes = new(null);
-
     private static AthleteScript[] Scripts { get; } =
     [
         // Earns more load: two clean sessions.
         new("Ilse Marquina", 71.4m)
         {
-            BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FirstLine = Tens, Weeks = 23, PlannedToday = true, GainKgPerWeek = 0.45,
-            Tests = [.. Base(170, 12, 13, 16, 28, 15), .. Base(33, 13, 14, 18, 30, 16), new("weighted-pull-up-heavy", 33, 5, MassEntry.Kg(22.5m), 1)],
+            BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FreshReps = 12.5, FirstLine = Tens, Weeks = 23, PlannedToday = true, GainKgPerWeek = 0.45, HeavyTestEveryDays = 32,
+            Tests = [.. Base(170, 12, 13, 16, 28, 15), .. Base(33, 13, 14, 18, 30, 16)],
             Finale = [new([10, 10, 9]), new([10, 10, 10]), new([10, 10, 10])],
         },
         // Stuck for three sessions.
         new("Kasimir Lund", 78.2m)
         {
-            BirthYear = 1989, Kit = Hall, DriftKgPerWeek = -0.1m, FirstLine = Tens, Weeks = 18, PlannedToday = true, GainKgPerWeek = 0.3,
-            Tests = [.. Base(140, 11, 12, 14, 24, 12), .. Base(26, 12, 12, 15, 25, 13), new("weighted-pull-up-heavy", 26, 4, MassEntry.Kg(20), 1)],
-            Finale = [new([10, 10, 10]), new([10, 10, 10]), new([9, 8, 8]), new([9, 8, 7]), new([8, 8, 8]), new([9, 8, 8])],
+            BirthYear = 1989, Kit = Hall, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18, PlannedToday = true, GainKgPerWeek = 0.3,
+            Tests = [.. Base(140, 11, 12, 14, 24, 12), .. Base(26, 12, 12, 15, 25, 13)],
+            Finale = [new([10, 10, 10]), new([9, 9, 9]), new([10, 9, 9]), new([9, 8, 8]), new([9, 8, 7]), new([8, 8, 8])],
         },
         // Four loading weeks behind.
         new("Wanda Osei", 62.7m)
         {
-            BirthYear = 1997, Kit = Hall, FirstLine = "4 x 5 @ +5 kg 2 in reserve rest 2:30", Weeks = 24, FreshReps = 9, PlannedToday = true, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
-            Tests = [.. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14), new("weighted-pull-up-heavy", 20, 4, MassEntry.Kg(17.5m), 0)],
+            BirthYear = 1997, Kit = Hall, FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+            Tests = [.. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14)],
         },
         // Elbow pain twice.
         new("Bruno Achterberg", 84.6m)
         {
-            BirthYear = 1981, Kit = Hall, FirstLine = Tens, Weeks = 16, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
-            Tests = [.. Base(120, 10, 11, 13, 25, 12), new("weighted-pull-up-heavy", 34, 5, MassEntry.Kg(15), 1)],
+            BirthYear = 1981, Kit = Hall, FreshReps = 12.5, FirstLine = Tens, Weeks = 16, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+            Tests = [.. Base(120, 10, 11, 13, 25, 12)],
             Finale = [new([9, 9, 9], 3, "right elbow"), new([8, 8, 7], 4, "right elbow")],
         },
         // A stale benchmark.
         new("Iker Varga", 76.0m)
         {
-            BirthYear = 1999, Kit = Hall, FirstLine = "top 1 x 4 @ +20 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 17, FreshReps = 7, PlannedToday = true, GainKgPerWeek = 0.3,
-            Tests = [.. Base(130, 14, 15, 20, 35, 18), new("weighted-pull-up-heavy", 61, 4, MassEntry.Kg(30), 1)],
-            Finale = [AsItComes, new([4, 7, 7, 6]), new([4, 8, 7, 7])],
+            BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17, FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
+            HeavyTestEveryDays = 45, LastHeavyTestDaysAgo = 56,
+            Tests = [.. Base(130, 14, 15, 20, 35, 18)],
+            Finale = [new([8, 8, 7]), new([8, 8, 8]), new([8, 8, 8])],
         },
         // Has just opened the gate.
         new("Noor Bakkali", 57.8m)
@@ -89,7 +88,7 @@ public static class DemoClub
         new("Marlow Quist", 88.4m)
         {
             BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30", Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
-            Tests = [.. Base(95, 10, 11, 12, 22, 12), new("weighted-pull-up-heavy", 19, 5, MassEntry.Lb(40), 1)],
+            Tests = [.. Base(95, 10, 11, 12, 22, 12)],
             Finale = [new([6, 6, 6, 5]), new([6, 6, 6, 6])],
         },
         // Trains remotely with a door bar and a vest: the next step of the kit is a large one.
@@ -98,7 +97,7 @@ public static class DemoClub
             BirthYear = 1990, Kit = VestOnly, Schools = new(LoadingSchool.RepFirst, IncreaseSchool.OneCleanSession), FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
             Tests = [new("pull-up-max", 50, 11)],
-            Finale = [AsItComes, new([8, 8, 8, 8])],
+            Finale = [new([9, 9, 9, 9])],
         },
         // A minor who needs clearance and a guardian's consent.
         new("Levi Sorel", 61.2m)
@@ -110,7 +109,7 @@ public static class DemoClub
         new("Petra Holm", 66.9m)
         {
             BirthYear = 1968, Kit = Hall, FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.35,
-            Tests = [.. Base(80, 9, 10, 11, 18, 12), new("weighted-pull-up-heavy", 25, 3, MassEntry.Kg(22.5m), 1)],
+            Tests = [.. Base(80, 9, 10, 11, 18, 12)],
         },
     ];
 }

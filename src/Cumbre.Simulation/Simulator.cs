@@ -7,6 +7,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
+using Cumbre.Core.Strength;
 
 namespace Cumbre.Simulation;
 
@@ -21,7 +22,7 @@ public static class Simulator
     private const string HeavyTest = "weighted-pull-up-heavy";
 
     /// <summary>Share of the reps that each further set loses to fatigue.</summary>
-    private const double FatiguePerSet = 0.045;
+    private const double FatiguePerSet = 0.03;
 
     /// <summary>Day-to-day scatter of the maximum.</summary>
     private const double DailyScatter = 0.008;
@@ -36,14 +37,15 @@ public static class Simulator
         private readonly Random random = new(seed);
         private readonly SeededIds ids = new(new Random(seed * 7919));
         private readonly List<(Guid Id, BodyMassReading Reading)> masses = [];
+        private readonly List<BenchmarkResult> results = [];
         private readonly List<SimulatedSession> sessions = [];
 
         public SimulatedAthlete Live()
         {
             var id = ids.Next(today.AddDays(-7 * Math.Max(script.Weeks, 1) - 30));
             Weigh();
-            var results = script.Tests.Select(Test).ToArray();
-            Train(results);
+            results.AddRange(script.Tests.Select(Test));
+            Train();
             return new(id, script, masses, results, sessions);
         }
 
@@ -69,7 +71,7 @@ public static class Simulator
             return new(ids.Next(day), test.Benchmark, day, test.Reps, added, test.Reserve, BodyMassOn(day), FormVerdict.Clean);
         }
 
-        private void Train(IReadOnlyList<BenchmarkResult> results)
+        private void Train()
         {
             if (script.FirstLine is not { } line)
                 return;
@@ -79,31 +81,51 @@ public static class Simulator
             var maximum = 0.0;
             for (var i = 0; i < days.Length; i++)
             {
-                var resolved = Resolve(plan, results, days[i]);
+                var resolved = Resolve(plan, days[i]);
                 var body = BodyMassOn(days[i]);
                 if (i == 0)
                     maximum = (double)(body + resolved.Loads[0].Value.Made).Kilograms * (1 + script.FreshReps / 30);
+                if (TestDue(days[i]))
+                    results.Add(HeavySet(days[i], body, maximum));
                 var fromEnd = i - (days.Length - script.Finale.Count);
                 var scene = fromEnd >= 0 && !easy ? script.Finale[fromEnd] : new(null);
                 sessions.Add(Session(days[i], plan, easy, resolved, body, maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter), scene));
                 maximum += script.GainKgPerWeek / script.Days.Count;
-                if (Snapshot(results) is var snapshot && DecisionEngine.Decide(snapshot, Movement, Catalogue.Shipped.Rules, script.Days, days[i]) is { Next: { } next } decision && i < days.Length - 1)
+                if (Snapshot() is var snapshot && DecisionEngine.Decide(snapshot, Movement, Catalogue.Shipped.Rules, script.Days, days[i]) is { Next: { } next } decision && i < days.Length - 1)
                     (plan, easy) = (next, decision.NextIsEasy);
             }
 
             if (script.PlannedToday)
             {
-                var resolved = Resolve(plan, results, today);
+                var resolved = Resolve(plan, today);
                 sessions.Add(new(ids.Next(today), ids.Next(today), today, plan, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(today), []));
             }
         }
 
-        private AthleteSnapshot Snapshot(IReadOnlyList<BenchmarkResult> results) =>
+        private bool TestDue(DateOnly day)
+        {
+            var last = results.Where(r => r.Benchmark == HeavyTest && r.Day <= day).Select(r => (DateOnly?)r.Day).Max();
+            return script.HeavyTestEveryDays > 0
+                && day <= today.AddDays(-script.LastHeavyTestDaysAgo)
+                && (last is null || day.DayNumber - last.Value.DayNumber >= script.HeavyTestEveryDays);
+        }
+
+        /// <summary>A heavy set of about five with one in reserve, as the test's protocol asks.</summary>
+        private BenchmarkResult HeavySet(DateOnly day, Mass body, double maximum)
+        {
+            const int goal = 5, reserve = 1;
+            var load = script.Kit.Nearest(OneRepMax.SystemFor(Mass.FromEstimate(maximum), goal + reserve) - body);
+            var able = 30 * (maximum / (double)(body + load.Total).Kilograms - 1);
+            var reps = Math.Clamp((int)Math.Floor(able) - reserve, 1, OneRepMax.EffectiveRepsMaximum - reserve);
+            return new(ids.Next(day), HeavyTest, day, reps, EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
+        }
+
+        private AthleteSnapshot Snapshot() =>
             new(script.Unit, script.BirthYear, script.Cleared, script.Schools, script.Kit, new(masses.Select(m => m.Reading)), results, [.. sessions.Select(s => s.ToExposure())]);
 
-        private ResolvedPrescription Resolve(Prescription plan, IReadOnlyList<BenchmarkResult> results, DateOnly day)
+        private ResolvedPrescription Resolve(Prescription plan, DateOnly day)
         {
-            var max = CurrentStrength.Latest(Snapshot(results), Catalogue.Shipped.Benchmarks[HeavyTest], day);
+            var max = CurrentStrength.Latest(Snapshot(), Catalogue.Shipped.Benchmarks[HeavyTest], day);
             var body = Explanation.For(RuleId.BodyMassOfDay).Build(BodyMassOn(day));
             return PrescriptionResolver.Resolve(plan, new(body, max, 0, script.Kit)).Plan
                 ?? throw new InvalidOperationException($"{script.Name}: {NotationPrinter.Print(plan)} cannot be resolved on {day}; a test is missing.");

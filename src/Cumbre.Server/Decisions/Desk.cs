@@ -1,3 +1,4 @@
+using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
@@ -42,20 +43,30 @@ internal static class Desk
                 [.. DecisionStore.TakenSince(db, clock.StartOfToday).Where(d => !DecisionDto.IsOpen(d, today)).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
                 [.. SessionStore.On(db, today).OrderBy(s => names[s.AthleteId]).Select(s => new DeskSession(
                     s.Id, s.AthleteId, names[s.AthleteId], NotationPrinter.Print(s.Item.Plan), Timing.Duration(s.Item.Plan), s.Status, s.Easy, open.Any(d => d.AthleteId == s.AthleteId)))],
-                [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot.Results, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
+                [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
                 [.. athletes.SelectMany(a => Pain(a.Profile, a.Snapshot, today)).OrderByDescending(p => p.Pain)]);
         }));
     }
 
-    private static IEnumerable<Retest> Retests(AthleteProfile profile, IEnumerable<BenchmarkResult> results, DateOnly today) =>
-        results.GroupBy(r => r.Benchmark)
-            .Select(g => (g.Key, Day: g.Max(r => r.Day)))
-            .Select(r => new Retest(
-                profile.Id, profile.Name, r.Key, Catalogue.Shipped.Benchmarks[r.Key].Name, r.Day, r.Day.AddDays(Staleness.Days), Staleness.IsStale(r.Day, today)))
-            // The heavy set decides loads, so it is asked for whenever it is old; the others only while they are about to grow old.
-            .Where(r => r.DueDay <= today.AddDays(RetestHorizonDays) && (!r.Overdue || r.Benchmark == Athletes.Lift.HeavyTest.Slug));
+    private static IEnumerable<Retest> Retests(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
+    {
+        // A training set done to the heavy test's protocol counts as a result, so the strength series tells its age.
+        var heavy = CurrentStrength.Latest(snapshot, Athletes.Lift.HeavyTest, today) is { } max
+            ? [Due(profile, Athletes.Lift.HeavyTest.Slug, max.Value.MeasuredOn, today)]
+            : Array.Empty<Retest>();
+        var others = snapshot.Results
+            .Where(r => r.Benchmark != Athletes.Lift.HeavyTest.Slug)
+            .GroupBy(r => r.Benchmark)
+            .Select(g => Due(profile, g.Key, g.Max(r => r.Day), today))
+            // An old base test matters only before its gate has opened; while it is about to grow old it is worth a reminder.
+            .Where(r => !r.Overdue);
+        return heavy.Concat(others).Where(r => r.DueDay <= today.AddDays(RetestHorizonDays));
+    }
 
-    private static IEnumerable<PainReport> Pain(AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, DateOnly today) =>
+    private static Retest Due(AthleteProfile profile, string benchmark, DateOnly day, DateOnly today) => new(
+        profile.Id, profile.Name, benchmark, Catalogue.Shipped.Benchmarks[benchmark].Name, day, day.AddDays(Staleness.Days), Staleness.IsStale(day, today));
+
+    private static IEnumerable<PainReport> Pain(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today) =>
         snapshot.Exposures.TakeLast(1)
             .Where(e => e.WorstPain is not null && e.Day >= today.AddDays(-PainDays))
             .Select(e => new PainReport(profile.Id, profile.Name, e.SessionId, e.Day, e.WorstPain!.Pain!.Value, e.WorstPain.PainPlace));

@@ -1,13 +1,13 @@
 import Box from "@mui/material/Box";
 import { lazy, Suspense } from "react";
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from "react-router";
-import { OwnerPage } from "./accounts/OwnerPage";
-import { SignInPage } from "./accounts/SignInPage";
 import { useMe } from "./accounts/useMe";
 import { Shell } from "./ui/Shell";
 import { Empty, Failed, Loading } from "./ui/states";
 import { WhyProvider } from "./why/WhyContext";
 
+const OwnerPage = lazy(() => import("./accounts/OwnerPage"));
+const SignInPage = lazy(() => import("./accounts/SignInPage"));
 const DeskPage = lazy(() => import("./desk/DeskPage"));
 const RosterPage = lazy(() => import("./roster/RosterPage"));
 const LiftPage = lazy(() => import("./athlete/LiftPage"));
@@ -50,11 +50,9 @@ function Gatekeeper() {
         <Failed error={me.error} retry={() => void me.refetch()} />
       </Box>
     );
-  if (me.data.needsOwner) return <OwnerPage />;
-  if (!me.data.account) return <SignInPage />;
   return (
     <Suspense fallback={<Loading />}>
-      <Outlet />
+      {me.data.needsOwner ? <OwnerPage /> : me.data.account ? <Outlet /> : <SignInPage />}
     </Suspense>
   );
 }

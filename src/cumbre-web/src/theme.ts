@@ -117,6 +117,7 @@ export const theme = createTheme({
       styleOverrides: (t) => ({
         "html, body, #root": { height: "100%" },
         body: { fontVariantNumeric: "tabular-nums lining-nums", WebkitFontSmoothing: "antialiased" },
+        a: { color: t.vars.palette.primary.main },
         ":focus-visible": { outline: `2px solid ${t.vars.palette.primary.main}`, outlineOffset: 2 },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { transition: "none !important", animation: "none !important" },

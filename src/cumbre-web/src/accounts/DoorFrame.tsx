@@ -33,7 +33,7 @@ export function DoorFrame({ title, children }: { title: string; children: React.
           {title}
         </Typography>
         {children}
-        <Typography variant="body2" color="text.secondary" sx={{ mt: 8 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 8 }}>
           Cumbre gives training arithmetic, not medical advice. It shows cautions, never diagnoses, and hands over to
           licensed practice. Local rules for hall equipment come first.
         </Typography>

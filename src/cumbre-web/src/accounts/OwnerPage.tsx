@@ -31,7 +31,7 @@ const fields: { name: keyof Fields; label: string; type?: string; complete?: str
 ];
 
 /** The first start of a club: the owner's account. */
-export function OwnerPage() {
+export default function OwnerPage() {
   const startAfresh = useStartAfresh();
   const form = useForm<Fields>({
     resolver: zodResolver(shape),
@@ -51,7 +51,7 @@ export function OwnerPage() {
   const { errors } = form.formState;
   return (
     <DoorFrame title="First start">
-      <Typography color="text.secondary" sx={{ mb: 5 }}>
+      <Typography color="textSecondary" sx={{ mb: 5 }}>
         This club has no owner yet. The owner’s account can do everything; coaches and athletes come later.
       </Typography>
       <Box

@@ -17,7 +17,7 @@ const shape = z.object({
   password: z.string().min(1, "Write your password."),
 });
 
-export function SignInPage() {
+export default function SignInPage() {
   const me = useMe().data;
   const startAfresh = useStartAfresh();
   const form = useForm({ resolver: zodResolver(shape), defaultValues: { signInName: "", password: "" } });
@@ -35,7 +35,7 @@ export function SignInPage() {
     <DoorFrame title={me?.club ?? "Cumbre"}>
       {me?.demo && (
         <Box sx={{ mb: 6 }}>
-          <Typography color="text.secondary" sx={{ mb: 3 }}>
+          <Typography color="textSecondary" sx={{ mb: 3 }}>
             A demo with invented people. Look around as the coach, or as one of the athletes.
           </Typography>
           <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>

@@ -29,7 +29,7 @@ export function AthleteHeader({ page }: { page: LiftPage }) {
     >
       <Box sx={{ mr: "auto" }}>
         <Typography variant="h1">{athlete.name}</Typography>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           Weighted pull-up
         </Typography>
       </Box>

@@ -88,7 +88,7 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
         </Typography>
       )}
       {athlete.bodyMasses.length === 0 ? (
-        <Typography variant="body2" color="text.secondary" sx={{ mt: 3 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 3 }}>
           No reading yet. Loads are worked out on body mass and load together.
         </Typography>
       ) : (
@@ -103,7 +103,7 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
                   <TableCell align="right" sx={{ fontWeight: 600 }}>
                     {written(r.mass, unit)}
                   </TableCell>
-                  <TableCell align="right" sx={{ width: 1, pr: 0 }}>
+                  <TableCell align="right" sx={{ width: "1%", pr: 0 }}>
                     <Button
                       size="small"
                       variant="text"

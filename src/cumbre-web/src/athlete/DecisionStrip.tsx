@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useUnit } from "../accounts/useMe";
 import type { Decision } from "../api/types";
-import { EditDecision } from "../desk/EditDecision";
+import EditDecision from "../desk/EditDecision";
 import { figureOf } from "../desk/figureOf";
 import { useDecide } from "../desk/useDesk";
 import { causeText, headline, kindStatus } from "../desk/wording";
@@ -45,7 +45,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
             <WhyFigure figure={figureOf(d, unit)}>{say.before}</WhyFigure>
           )}
         </Typography>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
             Waits on the Desk.
           </Box>{" "}

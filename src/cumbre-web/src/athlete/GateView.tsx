@@ -12,7 +12,7 @@ export function GateView({ gates }: { gates: Gate[] }) {
   return (
     <Box sx={{ display: "grid", gap: 4 }}>
       {gates.map((g) => (
-        <Box key={g.school} sx={{ opacity: 1 }}>
+        <Box key={g.school}>
           <Box sx={{ display: "flex", gap: 2, alignItems: "center", fontSize: 13, lineHeight: "22px" }}>
             <StatusShape status={g.open ? "won" : "locked"} title={g.open ? "open" : "closed"} />
             <b>{wordOf(g.school)}</b>
@@ -28,7 +28,7 @@ export function GateView({ gates }: { gates: Gate[] }) {
                 key={t.benchmark}
                 sx={{
                   display: "grid",
-                  gridTemplateColumns: "1fr 88px 78px 84px",
+                  gridTemplateColumns: "minmax(0,1fr) 64px 70px 76px",
                   columnGap: 3,
                   alignItems: "center",
                   fontSize: 13,
@@ -67,10 +67,10 @@ function Meter({ fraction, met }: { fraction: number; met: boolean }) {
       role="img"
       aria-label={`${Math.round(fraction * 100)} % of the threshold${met ? ", met" : ""}`}
     >
-      <rect y="2" width="88" height="4" fill="var(--mui-palette-line2)" />
+      <rect y="2" width="64" height="4" fill="var(--mui-palette-line2)" />
       <rect
         y="2"
-        width={88 * fraction}
+        width={64 * fraction}
         height="4"
         fill={met ? "var(--mui-palette-primary-main)" : "var(--mui-palette-text-primary)"}
       />

@@ -22,7 +22,7 @@ export function History({ sessions, athleteId }: { sessions: PastSession[]; athl
   const [all, setAll] = useState(false);
   if (sessions.length === 0)
     return (
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         Nothing logged yet. Plan a session above, then log it set by set.
       </Typography>
     );

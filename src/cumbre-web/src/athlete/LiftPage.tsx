@@ -88,13 +88,13 @@ function Lift({ page }: { page: Page }) {
         }}
       >
         <Section
-          title="One-rep maximum of the system"
-          note={page.oneRepMax ? `${unitName[unit]}, with the range over seven formulas` : ""}
+          title="One-rep maximum"
+          note={page.oneRepMax ? `of the system in ${unitName[unit]}, with its range over seven formulas` : ""}
         >
           {page.series.length > 0 ? (
             <>
               <StrengthChart series={page.series} today={today} />
-              <Typography variant="caption" color="text.secondary">
+              <Typography variant="caption" color="textSecondary">
                 Filled: test. Open: clean training set to the test’s protocol.{" "}
                 {page.oneRepMax && `Newest ${number(page.oneRepMax.ageDays)} days old.`}
               </Typography>
@@ -161,10 +161,10 @@ function Section({
 }) {
   return (
     <Box component="section" sx={{ px: { xs: 4, sm: 6 }, pt: 5, minWidth: 0 }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, pb: 2, minHeight: 28 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", columnGap: 3, flexWrap: "wrap", pb: 2, minHeight: 28 }}>
         <Typography variant="h2">{title}</Typography>
         {note && (
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             {note}
           </Typography>
         )}

@@ -32,7 +32,7 @@ function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
   const { next } = page;
   if (!next)
     return (
-      <Typography color="text.secondary" sx={{ p: 4 }}>
+      <Typography color="textSecondary" sx={{ p: 4 }}>
         No session is planned yet. Your coach plans it here.
       </Typography>
     );
@@ -178,7 +178,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
           </>
         )}
         {next && !changed && (
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             saved
           </Typography>
         )}

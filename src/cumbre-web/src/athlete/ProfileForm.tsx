@@ -283,7 +283,7 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
         <Button type="submit" variant="contained" color="secondary" disabled={save.isPending}>
           Save
         </Button>
-        <Typography variant="body2" color="text.secondary" role="status">
+        <Typography variant="body2" color="textSecondary" role="status">
           {save.isSuccess && !isDirty && "saved"}
         </Typography>
       </Box>

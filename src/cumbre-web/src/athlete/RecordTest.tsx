@@ -110,7 +110,7 @@ export function RecordTest({
             />
             <Box sx={{ gridColumn: "1 / -1" }}>
               <Typography variant="body2">{benchmark?.protocol}</Typography>
-              <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
+              <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
                 {benchmark?.standard}
               </Typography>
             </Box>

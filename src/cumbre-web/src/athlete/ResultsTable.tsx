@@ -23,7 +23,7 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
   const [asked, setAsked] = useState<Result | null>(null);
   if (results.length === 0)
     return (
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         No tests yet. The gate needs them, and loads by percent need a heavy set.
       </Typography>
     );
@@ -51,7 +51,7 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
               </TableCell>
               <TableCell align="right">{mass(r.bodyMassKg, unit, 1)}</TableCell>
               <TableCell align="right">{dayShort(r.day, today)}</TableCell>
-              <TableCell align="right" sx={{ width: 1, pr: 0 }}>
+              <TableCell align="right" sx={{ width: "1%", pr: 0 }}>
                 {isCoach && (
                   <Button
                     size="small"

@@ -39,7 +39,7 @@ export function StrengthChart({ series, today }: { series: StrengthPoint[]; toda
             {
               scaleType: "time",
               data: series.map((p) => time(p.day)),
-              min: time(series[0]!.day),
+              min: time(firstDay(series, today)),
               max: time(today),
               valueFormatter: (d: Date) => dayShort(iso(d), today),
               height: 24,
@@ -128,6 +128,13 @@ function Ranges({ series, unit }: { series: StrengthPoint[]; unit: MassUnit }) {
       })}
     </g>
   );
+}
+
+/** At least eight weeks are shown, so that a single test does not fill the axis. */
+function firstDay(series: StrengthPoint[], today: string) {
+  const eightWeeks = new Date(time(today).getTime() - 56 * 86_400_000);
+  const first = time(series[0]!.day);
+  return iso(new Date(Math.min(first.getTime() - 3 * 86_400_000, eightWeeks.getTime())));
 }
 
 function time(day: string) {

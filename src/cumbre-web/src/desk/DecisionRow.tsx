@@ -62,7 +62,7 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
         >
           {d.athleteName}
         </Typography>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {session ? "trains today" : dayWeek(d.nextDay)}
         </Typography>
       </Box>
@@ -80,7 +80,7 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
             <WhyFigure figure={figure}>{say.before}</WhyFigure>
           )}
         </Typography>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {causeText(d)}
         </Typography>
       </Box>

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { lazy, Suspense, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
 import { useUnit } from "../accounts/useMe";
@@ -14,9 +14,10 @@ import { useSingleKeys } from "../ui/useSingleKeys";
 import { useWhy } from "../why/WhyContext";
 import { DecisionRow } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
-import { EditDecision } from "./EditDecision";
 import { deskQuery, useDecide } from "./useDesk";
 import { figureOf } from "./figureOf";
+
+const EditDecision = lazy(() => import("./EditDecision"));
 
 /** The coach's day: a queue of decisions with their evidence. */
 export default function DeskPage() {
@@ -98,7 +99,7 @@ function Queue({ desk }: { desk: Desk }) {
         }}
       >
         <Typography variant="h1">Desk</Typography>
-        <Typography color="text.secondary" sx={{ mr: "auto" }}>
+        <Typography color="textSecondary" sx={{ mr: "auto" }}>
           {decisions.length === 0 ? (
             "Nothing waits for you."
           ) : (
@@ -184,7 +185,9 @@ function Queue({ desk }: { desk: Desk }) {
         </Box>
       )}
       <DeskTables desk={desk} undo={(id) => decide.undo.mutate(id)} />
-      {editing && <EditDecision decision={editing} onClose={() => setEditing(null)} />}
+      <Suspense fallback={null}>
+        {editing && <EditDecision decision={editing} onClose={() => setEditing(null)} />}
+      </Suspense>
     </Box>
   );
 }

@@ -18,7 +18,7 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "1.3fr 1fr 1fr" },
+        gridTemplateColumns: { xs: "1fr", md: "1.2fr 1fr 1fr" },
         columnGap: 6,
         rowGap: 5,
         px: { xs: 4, sm: 6 },
@@ -57,28 +57,21 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
         ))}
       </Panel>
       <Panel title="Retests due" empty={desk.retests.length === 0 ? "No test grows old within two weeks." : null}>
-        {desk.retests.slice(0, 7).map((r) => (
-          <TableRow key={`${r.athleteId}-${r.benchmark}`}>
-            <TableCell sx={{ whiteSpace: "nowrap" }}>
-              <Quiet to={`/athletes/${r.athleteId}`}>{r.athleteName}</Quiet>
-            </TableCell>
-            <TableCell
-              sx={{
-                color: "text.secondary",
-                maxWidth: 0,
-                width: "99%",
-                overflow: "hidden",
-                textOverflow: "ellipsis",
-                whiteSpace: "nowrap",
-              }}
-            >
-              {r.name}
-            </TableCell>
-            <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: r.overdue ? 600 : 400 }}>
-              {r.overdue ? "overdue" : dayWeek(r.dueDay)}
-            </TableCell>
-          </TableRow>
-        ))}
+        {byAthlete(desk.retests)
+          .slice(0, 7)
+          .map(([first, ...others]) => (
+            <TableRow key={`${first.athleteId}-${first.dueDay}`}>
+              <TableCell sx={{ whiteSpace: "nowrap" }}>
+                <Quiet to={`/athletes/${first.athleteId}`}>{first.athleteName}</Quiet>
+              </TableCell>
+              <TableCell sx={{ color: "text.secondary" }}>
+                {others.length > 0 ? `${others.length + 1} tests` : first.name}
+              </TableCell>
+              <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: first.overdue ? 600 : 400 }}>
+                {first.overdue ? "overdue" : dayWeek(first.dueDay)}
+              </TableCell>
+            </TableRow>
+          ))}
       </Panel>
       {desk.taken.length > 0 ? (
         <Panel title="Decided today">
@@ -139,12 +132,12 @@ function Panel({
     <Box component="section" sx={{ minWidth: 0 }}>
       <Typography variant="h2" sx={{ pb: 1, borderBottom: 1, borderColor: "text.primary" }}>
         {title}
-        <Typography component="span" variant="body2" color="text.secondary" sx={{ ml: 1.5, fontWeight: 400 }}>
+        <Typography component="span" variant="body2" color="textSecondary" sx={{ ml: 1.5, fontWeight: 400 }}>
           {note}
         </Typography>
       </Typography>
       {empty ? (
-        <Typography variant="body2" color="text.secondary" sx={{ py: 2 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ py: 2 }}>
           {empty}
         </Typography>
       ) : (
@@ -154,6 +147,20 @@ function Panel({
       )}
     </Box>
   );
+}
+
+type Retest = Desk["retests"][number];
+
+/** Tests of one athlete that fall due on one day are one evening's work, and one row. */
+function byAthlete(retests: Retest[]): [Retest, ...Retest[]][] {
+  const groups = new Map<string, [Retest, ...Retest[]]>();
+  for (const r of retests) {
+    const key = `${r.athleteId} ${r.dueDay}`;
+    const group = groups.get(key);
+    if (group) group.push(r);
+    else groups.set(key, [r]);
+  }
+  return [...groups.values()];
 }
 
 function Quiet({ to, children }: { to: string; children: React.ReactNode }) {

@@ -13,7 +13,7 @@ import { useMeaning } from "../session/useMeaning";
 import { useDecide } from "./useDesk";
 
 /** Accept with another line than the proposed one. */
-export function EditDecision({ decision, onClose }: { decision: Decision; onClose: () => void }) {
+export default function EditDecision({ decision, onClose }: { decision: Decision; onClose: () => void }) {
   const [line, setLine] = useState(decision.next ?? "");
   const [reason, setReason] = useState("");
   const meaning = useMeaning(decision.athleteId, line, decision.nextDay);
@@ -25,7 +25,7 @@ export function EditDecision({ decision, onClose }: { decision: Decision; onClos
         {decision.athleteName}, {dayWeek(decision.nextDay)}
       </DialogTitle>
       <DialogContent>
-        <Typography color="text.secondary" sx={{ mb: 3 }}>
+        <Typography color="textSecondary" sx={{ mb: 3 }}>
           Last time: {decision.before}
         </Typography>
         <LineEditor

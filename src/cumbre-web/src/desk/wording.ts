@@ -30,7 +30,7 @@ export function headline(d: Decision, unit: MassUnit): { before: string; figure:
     case "Refer":
       return { before: "Stop weighted pull-ups and refer", figure: null, after: "" };
     case "Deload":
-      return { before: `Easy week: half the sets, ${from} →`, figure: to, after: "" };
+      return { before: "Easy week: half the sets at", figure: to, after: "" };
     case "Ease":
       return { before: `Ease: ${from} →`, figure: to, after: "" };
     case "BackOff":

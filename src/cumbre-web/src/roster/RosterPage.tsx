@@ -25,7 +25,7 @@ export default function RosterPage() {
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
       <Box sx={{ display: "flex", gap: 4, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
         <Typography variant="h1">Roster</Typography>
-        <Typography color="text.secondary" sx={{ mr: "auto" }}>
+        <Typography color="textSecondary" sx={{ mr: "auto" }}>
           {roster.data && `${roster.data.length} athletes`}
         </Typography>
         <TextField
@@ -62,7 +62,7 @@ export default function RosterPage() {
 function Rows({ rows }: { rows: RosterRow[] }) {
   const { today } = useSignedIn();
   const unit = useUnit();
-  if (rows.length === 0) return <Typography color="text.secondary">Nobody by that name.</Typography>;
+  if (rows.length === 0) return <Typography color="textSecondary">Nobody by that name.</Typography>;
   return (
     <Box sx={{ overflowX: "auto" }}>
       <Table aria-label="Athletes" sx={{ minWidth: 620 }}>

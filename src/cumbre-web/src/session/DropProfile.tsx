@@ -5,7 +5,7 @@ import { Plates } from "../ui/Plates";
 import Box from "@mui/material/Box";
 
 const width = 336;
-const height = 64;
+const height = 78;
 
 /** A drop set as a falling ridge: height is system mass. Under it what hangs, and what comes off. */
 export function DropProfile({ plan }: { plan: Resolved }) {
@@ -15,7 +15,7 @@ export function DropProfile({ plan }: { plan: Resolved }) {
   const top = Math.max(...loads.map((l) => l.systemKg));
   const bottom = Math.min(...loads.map((l) => l.systemKg));
   // The lowest part keeps a third of the height, so that small and large drops both read.
-  const y = (kg: number) => (top === bottom ? 12 : 12 + ((top - kg) / (top - bottom)) * (height * 0.55));
+  const y = (kg: number) => (top === bottom ? 12 : 12 + ((top - kg) / (top - bottom)) * (height * 0.4));
   const step = width / parts.length;
   const line = loads.map((l, i) => `${i * step},${y(l.systemKg)} ${(i + 1) * step},${y(l.systemKg)}`).join(" ");
   return (
@@ -36,15 +36,20 @@ export function DropProfile({ plan }: { plan: Resolved }) {
         <path d={`M0 ${height - 0.5}H${width}`} stroke="var(--mui-palette-text-primary)" />
         {parts.map((e, i) => (
           <g key={e.part}>
-            <text x={i * step + 6} y={height - 8} fontSize="13" fontWeight="600" fill="var(--mui-palette-text-primary)">
+            <text
+              x={i * step + 6}
+              y={height - (parts[0]?.grip ? 22 : 8)}
+              fontSize="13"
+              fontWeight="600"
+              fill="var(--mui-palette-text-primary)"
+            >
               {e.repsHigh} at {added(loads[i]!.made.value.number ?? 0, unit)}
             </text>
             {e.grip && (
               <text
-                x={(i + 1) * step - 6}
-                y={height - 8}
+                x={i * step + 6}
+                y={height - 7}
                 fontSize="12"
-                textAnchor="end"
                 fill="var(--mui-palette-text-secondary)"
                 style={{ fontStretch: "85%" }}
               >

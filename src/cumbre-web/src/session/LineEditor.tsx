@@ -64,7 +64,7 @@ export function LineEditor({ athleteId, day, line, onChange, onEnter, error, aut
           </Typography>
         )}
         {!line.trim() && (
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             Straight: 4 x 5 @ 80 % e1RM. Double progression: 3 x 8..10 then +2.5 kg. Top set: top 1 x 4 1 in reserve,
             back-off 3 x 8 @ -12 % top. Drop: 2 x drop 4+4+6 @ +20 / +10 / 0 kg.
           </Typography>

@@ -14,7 +14,9 @@ export function MeaningView({ plan, subject, keyPrefix }: { plan: Resolved; subj
   const unit = useUnit();
   const loadCautions = plan.loads
     .flatMap((l) => l.made.why.cautions)
-    .filter((c, i, all) => all.findIndex((x) => x.id === c.id) === i);
+    .filter((c, i, all) => all.findIndex((x) => x.id === c.id) === i)
+    // What asks for a reason is shown where the reason is given.
+    .filter((c) => !plan.cautions.some((x) => x.id === c.id));
   return (
     <Box>
       <Box

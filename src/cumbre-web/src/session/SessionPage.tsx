@@ -65,7 +65,7 @@ function Log({ session }: { session: Session }) {
             {session.athleteName}
           </Box>
         </Typography>
-        <Typography color="text.secondary" sx={{ mr: "auto" }}>
+        <Typography color="textSecondary" sx={{ mr: "auto" }}>
           {session.movement.name}, {dayWeek(session.day)}, {statusText[session.status]}
           {session.easy && ", easy week"}
         </Typography>
@@ -133,7 +133,7 @@ function Log({ session }: { session: Session }) {
             Finish the session
           </Button>
           {missing.length > 0 && (
-            <Typography variant="body2" color="text.secondary">
+            <Typography variant="body2" color="textSecondary">
               {plural(missing.length, "set")} not logged yet
             </Typography>
           )}
@@ -178,7 +178,7 @@ function Outcome({ session, isCoach }: { session: Session; isCoach: boolean }) {
       {session.decision ? (
         <DecisionStrip decision={session.decision} />
       ) : (
-        <Typography sx={{ mx: { xs: 4, sm: 6 } }} color="text.secondary">
+        <Typography sx={{ mx: { xs: 4, sm: 6 } }} color="textSecondary">
           Nothing waits for you from this session.{" "}
           <Link to={`/athletes/${session.athleteId}`}>Back to {session.athleteName}</Link>
         </Typography>

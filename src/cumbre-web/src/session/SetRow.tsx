@@ -44,7 +44,7 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
           Set {e.set}
           {session.plan?.isDrop && `.${e.part}`}
         </Typography>
-        <Typography color="text.secondary" sx={{ minWidth: 150 }}>
+        <Typography color="textSecondary" sx={{ minWidth: 150 }}>
           {asked} at {added(load.made.value.number ?? 0, unit)}
           {e.grip && `, ${e.grip.toLowerCase()}`}
           {e.takeOff.length > 0 && (

@@ -18,7 +18,7 @@ const places: Target[] = [
 ];
 
 /** Ctrl K: jump to an athlete or a place by typing a few letters. */
-export function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
+export default function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
   const roster = useQuery({ ...rosterQuery, enabled: open });
   const targets = [

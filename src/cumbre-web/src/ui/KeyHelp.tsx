@@ -31,7 +31,7 @@ const groups: [string, [string[], string][]][] = [
   ],
 ];
 
-export function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+export default function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [on, set] = useSingleKeys();
   return (
     <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>

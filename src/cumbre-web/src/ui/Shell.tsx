@@ -3,18 +3,20 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Drawer from "@mui/material/Drawer";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { NavLink, useLocation } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { deskQuery } from "../desk/useDesk";
 import { useWhy } from "../why/WhyContext";
 import { WhyPanel } from "../why/WhyPanel";
-import { CommandPalette } from "./CommandPalette";
-import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 import { TopLine } from "./TopLine";
 import { useSingleKeys } from "./useSingleKeys";
+
+// Opened on demand, loaded on demand.
+const CommandPalette = lazy(() => import("./CommandPalette"));
+const KeyHelp = lazy(() => import("./KeyHelp"));
 
 const icons = {
   desk: (
@@ -87,8 +89,10 @@ export function Shell({ children }: { children: React.ReactNode }) {
           {panel}
         </Drawer>
       )}
-      {isCoach && <CommandPalette open={palette} onClose={() => setPalette(false)} />}
-      <KeyHelp open={help} onClose={() => setHelp(false)} />
+      <Suspense fallback={null}>
+        {palette && <CommandPalette open onClose={() => setPalette(false)} />}
+        {help && <KeyHelp open onClose={() => setHelp(false)} />}
+      </Suspense>
     </Box>
   );
 }

@@ -21,7 +21,7 @@ export function Empty({
         {title}
       </Typography>
       {children && (
-        <Typography color="text.secondary" sx={{ mt: 1 }}>
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
           {children}
         </Typography>
       )}

@@ -23,10 +23,9 @@ export function WhyFigure({ figure, children }: { figure: OpenFigure; children?:
         borderColor: "primary.main",
         borderRadius: on ? "2px" : 0,
         px: on ? 1.5 : 0,
-        pb: "1px",
+        lineHeight: "inherit",
         verticalAlign: "baseline",
         whiteSpace: "nowrap",
-        minHeight: 24,
       }}
     >
       {children ?? figure.shown}

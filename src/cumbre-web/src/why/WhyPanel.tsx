@@ -37,7 +37,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
             <KeyCap>Esc</KeyCap>
           </ButtonBase>
         </Box>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {figure.subject}
         </Typography>
         <Box sx={{ display: "flex", gap: 4, alignItems: "center", mt: 2, flexWrap: "wrap" }}>
@@ -45,7 +45,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
             {figure.shown}
           </Typography>
           {figure.note && (
-            <Typography variant="body2" component="div" color="text.secondary">
+            <Typography variant="body2" component="div" color="textSecondary">
               {figure.note}
             </Typography>
           )}
@@ -73,7 +73,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
       )}
       {why.sources.length > 0 && (
         <Section title="Source">
-          <Typography variant="body2" color="text.secondary" sx={{ lineHeight: "18px" }}>
+          <Typography variant="body2" color="textSecondary" sx={{ lineHeight: "18px" }}>
             {sourceText(why.sources)}
           </Typography>
         </Section>
