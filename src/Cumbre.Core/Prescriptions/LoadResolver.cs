@@ -22,40 +22,40 @@ internal static class LoadResolver
                 return (Answer(Explanation.For(RuleId.LoadAsWritten).Input(InputKey.WrittenLoad, Quantity.Added(added.Entry.Mass)).Source(SourceId.CoachsLine), added.Entry.Mass, context), null);
 
             case ShareOfBodyMass share:
-            {
-                var body = context.BodyMass.Value;
-                var wanted = body * (share.Percent / 100);
-                var why = Explanation.For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
-                    .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
-                    .Source(SourceId.CoachsLine);
-                return (Answer(why, wanted, context), null);
-            }
+                {
+                    var body = context.BodyMass.Value;
+                    var wanted = body * (share.Percent / 100);
+                    var why = Explanation.For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
+                        .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
+                        .Source(SourceId.CoachsLine);
+                    return (Answer(why, wanted, context), null);
+                }
 
             case ShareOfOneRepMax share:
-            {
-                if (context.OneRepMax is not { } max)
-                    return (null, ResolutionProblem.NoOneRepMax);
-                var system = max.Value.Value * (share.Percent / 100);
-                var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
-                FromEstimate(why, max, context)
-                    .Step(StepKey.ShareOf, Quantity.Of(system), Quantity.OfPercent(share.Percent), Quantity.Of(max.Value.Value));
-                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-            }
+                {
+                    if (context.OneRepMax is not { } max)
+                        return (null, ResolutionProblem.NoOneRepMax);
+                    var system = max.Value.Value * (share.Percent / 100);
+                    var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
+                    FromEstimate(why, max, context)
+                        .Step(StepKey.ShareOf, Quantity.Of(system), Quantity.OfPercent(share.Percent), Quantity.Of(max.Value.Value));
+                    return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
+                }
 
             case null when effort is not null:
-            {
-                var n = reps + effort.ReserveTarget;
-                if (!OneRepMax.Allows(n))
-                    return (null, ResolutionProblem.TooManyEffectiveReps);
-                if (context.OneRepMax is not { } max)
-                    return (null, ResolutionProblem.NoOneRepMax);
-                var system = OneRepMax.SystemFor(max.Value.Value, n);
-                var why = Explanation.For(RuleId.LoadForReserve, Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget));
-                FromEstimate(why, max, context)
-                    .Step(StepKey.EffectiveReps, Quantity.Reps(n), Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget))
-                    .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(n));
-                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-            }
+                {
+                    var n = reps + effort.ReserveTarget;
+                    if (!OneRepMax.Allows(n))
+                        return (null, ResolutionProblem.TooManyEffectiveReps);
+                    if (context.OneRepMax is not { } max)
+                        return (null, ResolutionProblem.NoOneRepMax);
+                    var system = OneRepMax.SystemFor(max.Value.Value, n);
+                    var why = Explanation.For(RuleId.LoadForReserve, Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget));
+                    FromEstimate(why, max, context)
+                        .Step(StepKey.EffectiveReps, Quantity.Reps(n), Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget))
+                        .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(n));
+                    return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
+                }
 
             default:
                 return (Answer(Explanation.For(RuleId.LoadAsWritten).Input(InputKey.WrittenLoad, Quantity.Added(Mass.Zero)).Source(SourceId.CoachsLine), Mass.Zero, context), null);

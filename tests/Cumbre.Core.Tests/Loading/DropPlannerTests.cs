@@ -1,6 +1,6 @@
+using CsCheck;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
-using CsCheck;
 
 namespace Cumbre.Core.Tests.Loading;
 

@@ -1,5 +1,5 @@
-using Cumbre.Core.Measures;
 using CsCheck;
+using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Tests.Measures;
 

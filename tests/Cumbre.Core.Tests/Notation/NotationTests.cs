@@ -1,7 +1,7 @@
+using CsCheck;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
-using CsCheck;
 
 namespace Cumbre.Core.Tests.Notation;
 

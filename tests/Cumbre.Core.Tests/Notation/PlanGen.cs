@@ -1,6 +1,6 @@
+using CsCheck;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
-using CsCheck;
 
 namespace Cumbre.Core.Tests.Notation;
 

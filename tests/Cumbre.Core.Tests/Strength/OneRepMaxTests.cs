@@ -1,7 +1,7 @@
+using CsCheck;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Strength;
-using CsCheck;
 using MathNet.Numerics;
 using MathNet.Numerics.RootFinding;
 

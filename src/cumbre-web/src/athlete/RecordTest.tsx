@@ -87,7 +87,7 @@ export function RecordTest({
       <form onSubmit={(e) => void save(e)} noValidate>
         <DialogTitle>Record a test</DialogTitle>
         <DialogContent>
-          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 1 }}>
+          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
             <Controller
               control={form.control}
               name="benchmark"

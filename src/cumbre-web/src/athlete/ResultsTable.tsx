@@ -9,7 +9,7 @@ import { useState } from "react";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Result } from "../api/types";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
-import { dayShort, mass, written } from "../ui/format";
+import { dayShort, mass, writtenAdded } from "../ui/format";
 import { useRemoveResult } from "./useLift";
 
 const shownFirst = 8;
@@ -45,7 +45,7 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
               <TableCell>{r.name}</TableCell>
               <TableCell align="right" sx={{ fontWeight: 600 }}>
                 {r.benchmark === "weighted-pull-up-heavy"
-                  ? `${written(r.added, unit)} × ${r.reps}, ${r.reserve} left`
+                  ? `${writtenAdded(r.added, unit)} × ${r.reps}, ${r.reserve} left`
                   : r.reps}
                 {r.form === "Broken" && ", form broke"}
               </TableCell>

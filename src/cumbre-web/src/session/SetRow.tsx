@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../accounts/useMe";
 import type { Effort, Load, LoggedSet, Session } from "../api/types";
-import { added, number, written } from "../ui/format";
+import { added, number, writtenAdded } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { SetForm } from "./SetForm";
 
@@ -57,7 +57,7 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
         {set && (
           <>
             <Typography sx={{ fontWeight: 600, mr: "auto" }}>
-              {set.reps} at {written(set.added, unit)}
+              {set.reps} at {writtenAdded(set.added, unit)}
               {set.reserve !== null && `, ${set.reserve} left`}
               {set.form === "Broken" && ", form broke"}
               {set.pain ? `, ${set.painPlace ?? "pain"} ${set.pain} of 10` : ""}

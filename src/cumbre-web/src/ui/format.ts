@@ -36,6 +36,11 @@ export function written(entry: Mass, unit: MassUnit) {
     : mass(entry.unit === "Lb" ? entry.value * kilogramsPerPound : entry.value, unit);
 }
 
+/** A load as it was written, with its sign. */
+export function writtenAdded(entry: Mass, unit: MassUnit) {
+  return `${entry.value > 0 ? "+" : ""}${written(entry, unit)}`;
+}
+
 export function toKilograms(entry: Mass) {
   return entry.unit === "Lb" ? entry.value * kilogramsPerPound : entry.value;
 }

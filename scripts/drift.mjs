@@ -1,0 +1,20 @@
+// Fails when the TypeScript client is not the one that the API document gives. The build has just written the document.
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const web = join(import.meta.dirname, "..", "src", "cumbre-web");
+const folder = mkdtempSync(join(tmpdir(), "cumbre-drift-"));
+try {
+  const fresh = join(folder, "schema.ts");
+  const run = (tool, ...args) => execFileSync(join(web, "node_modules", ".bin", tool), args, { cwd: web, stdio: "pipe" });
+  run("openapi-typescript", "api/api.json", "-o", fresh);
+  run("prettier", "--write", "--config", ".prettierrc.json", fresh);
+  if (readFileSync(fresh, "utf8") !== readFileSync(join(web, "src", "api", "schema.ts"), "utf8")) {
+    console.error("src/cumbre-web/src/api/schema.ts is not what api/api.json gives: run npm run api in src/cumbre-web.");
+    process.exitCode = 1;
+  }
+} finally {
+  rmSync(folder, { recursive: true });
+}
