@@ -96,7 +96,7 @@ try
     api.MapBenchmarks();
     api.MapSessions();
     api.MapDecisions();
-    api.MapGet("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();
+    api.Map("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();
     app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
     app.MapStaticAssets().AllowAnonymous();
     app.MapPage();

@@ -1,0 +1,171 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Data.Sqlite;
+
+namespace Cumbre.Server.Tests;
+
+/// <summary>The app over a real SQLite file in a folder of its own, on a fixed day.</summary>
+public sealed class Club : WebApplicationFactory<Program>
+{
+    private readonly bool demo;
+    private readonly int signInsPerMinute;
+
+    public Club(bool demo = true, int signInsPerMinute = 1000)
+    {
+        this.demo = demo;
+        this.signInsPerMinute = signInsPerMinute;
+        Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
+    }
+
+    public const string Today = "2026-03-16";
+
+    public string Data { get; }
+
+    public string DatabasePath => Path.Combine(Data, "cumbre.db");
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
+        .UseSetting("Cumbre:Data", Data)
+        .UseSetting("Cumbre:Demo", demo ? "true" : "false")
+        .UseSetting("Cumbre:Today", Today)
+        .UseSetting("Cumbre:SignInsPerMinute", signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture));
+
+    public async Task<Caller> Coach() => await new Caller(CreateClient(), this).DemoSignIn("coach");
+
+    public async Task<Caller> Athlete() => await new Caller(CreateClient(), this).DemoSignIn("athlete");
+
+    public Caller Stranger() => new(CreateClient(), this);
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(Data, recursive: true);
+    }
+}
+
+/// <summary>An answer of the API.</summary>
+public sealed record Answer(int Status, JsonNode? Body)
+{
+    /// <summary>Path and code of the first field error, or null.</summary>
+    public string? Field => Body?["errors"]?[0] is { } e ? $"{e["path"]}:{e["code"]}" : null;
+
+    public JsonNode Ok => Status is 200 or 204 ? Body! : throw new InvalidOperationException($"{Status}: {Body}");
+}
+
+/// <summary>A browser's worth of cookies and the token for writes.</summary>
+public sealed class Caller(HttpClient client, Club club)
+{
+    public HttpClient Client => client;
+
+    public Club Club => club;
+
+    public async Task<Caller> DemoSignIn(string role)
+    {
+        await Post("/api/demo-sign-in", new { @as = role });
+        return this;
+    }
+
+    public Task<Answer> Get(string path) => Send(HttpMethod.Get, path, null);
+
+    public Task<Answer> Put(string path, object body) => Send(HttpMethod.Put, path, JsonContent.Create(body));
+
+    public Task<Answer> Post(string path, object? body = null) => Send(HttpMethod.Post, path, body is null ? null : JsonContent.Create(body));
+
+    public Task<Answer> Delete(string path) => Send(HttpMethod.Delete, path, null);
+
+    public Task<Answer> PutRaw(string path, string body) => Send(HttpMethod.Put, path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
+
+    public async Task<Answer> Send(HttpMethod method, string path, HttpContent? content)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = content };
+        if (method != HttpMethod.Get)
+        {
+            var me = await client.GetFromJsonAsync<JsonNode>("/api/me", TestContext.Current.CancellationToken);
+            request.Headers.Add("X-Csrf-Token", (string?)me!["csrfToken"]);
+        }
+
+        using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
+        var text = await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        return new((int)response.StatusCode, response.Content.Headers.ContentType?.MediaType?.Contains("json", StringComparison.Ordinal) == true ? JsonNode.Parse(text) : null);
+    }
+
+    /// <summary>A new athlete of 68.2 kg with the hall's plates, ready to be tested.</summary>
+    public async Task<Trainee> NewAthlete(string loading = "BaseFirst", string increase = "TwoInARow", bool weighed = true)
+    {
+        var id = Guid.CreateVersion7();
+        (await Put($"/api/athletes/{id}", Trainee.Profile("Tess Trial", loading, increase))).Ok.ToString();
+        var trainee = new Trainee(this, id);
+        if (weighed)
+            (await trainee.Weigh(68.2m)).Ok.ToString();
+        return trainee;
+    }
+}
+
+/// <summary>An athlete of a test, with the calls that a coach makes for them.</summary>
+public sealed class Trainee(Caller coach, Guid id)
+{
+    public Guid Id => id;
+
+    public string Path => $"/api/athletes/{id}";
+
+    public static object Profile(string name, string loading = "BaseFirst", string increase = "TwoInARow", long version = 0, object? kit = null) => new
+    {
+        name,
+        birthYear = (int?)1990,
+        unit = "Kg",
+        loadingSchool = loading,
+        increaseSchool = increase,
+        cleared = false,
+        kit = kit ?? Kit((1.25m, 2), (2.5m, 2), (5, 2), (10, 3), (20, 1)),
+        version,
+    };
+
+    public static object Kit(params (decimal Size, int Count)[] plates) => new
+    {
+        plates = plates.Select(p => new { size = new { value = p.Size, unit = "Kg" }, count = p.Count }),
+        hasBelt = true,
+        vest = (object?)null,
+    };
+
+    public Task<Answer> Weigh(object value, string day = Club.Today) =>
+        coach.Put($"{Path}/body-masses/{Guid.CreateVersion7()}", new { day, mass = new { value, unit = "Kg" } });
+
+    public Task<Answer> Test(string benchmark, object reps, object? added = null, object? reserve = null, string day = Club.Today, string form = "Clean") =>
+        coach.Put($"{Path}/results/{Guid.CreateVersion7()}", new { benchmark, day, reps, added = added is null ? null : new { value = added, unit = "Kg" }, reserve = reserve ?? 0, form });
+
+    /// <summary>The four thresholds of base first.</summary>
+    public async Task OpenGate()
+    {
+        foreach (var (benchmark, reps) in new[] { ("chin-up-max", 8), ("push-up-max", 20), ("row-max", 12), ("parallel-bar-dip-max", 12) })
+            (await Test(benchmark, reps)).Ok.ToString();
+    }
+
+    public Task<Answer> Plan(string line, string day = Club.Today, string? reason = null, long version = 0, Guid? session = null, bool easy = false) =>
+        coach.Put($"{Path}/sessions/{session ?? Guid.CreateVersion7()}", new { day, line, easy, overrideReason = reason, version });
+
+    public Task<Answer> Log(JsonNode session, int set, object reps, object? added = null, int part = 1, string form = "Clean", int? pain = null, string? place = null, Guid? supersedes = null, Guid? id = null) =>
+        coach.Put(
+            $"{Path}/sessions/{session["id"]}/sets/{id ?? Guid.CreateVersion7()}",
+            new { set, part, reps, added = new { value = added ?? LoadOf(session, set, part), unit = "Kg" }, reserve = 1, form, pain, painPlace = place, supersedes });
+
+    public Task<Answer> Finish(JsonNode session) => coach.Post($"{Path}/sessions/{session["id"]}/finish");
+
+    /// <summary>Plans a line, logs every set with the same reps, and finishes.</summary>
+    public async Task<JsonNode> Train(string line, string day, int reps, int? pain = null, string? reason = null)
+    {
+        var session = (await Plan(line, day, reason)).Ok;
+        foreach (var effort in session["plan"]!["efforts"]!.AsArray())
+            (await Log(session, (int)effort!["set"]!, reps, part: (int)effort["part"]!, pain: (int)effort["set"]! == 1 ? pain : null, place: pain is null ? null : "right elbow")).Ok.ToString();
+        return (await Finish(session)).Ok;
+    }
+
+    public async Task<JsonNode> Page() => (await coach.Get($"{Path}/weighted-pull-up")).Ok;
+
+    private static decimal LoadOf(JsonNode session, int set, int part)
+    {
+        var effort = session["plan"]!["efforts"]!.AsArray().First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
+        return (decimal)session["plan"]!["loads"]![(int)effort!["load"]!]!["made"]!["value"]!["number"]!;
+    }
+}

@@ -1,0 +1,37 @@
+namespace Cumbre.Server.Tests;
+
+public class DemoTests
+{
+    // The scenario promises one athlete for each kind of decision of this slice.
+    [Fact]
+    public async Task Every_kind_of_decision_waits_on_the_demos_desk()
+    {
+        await using var club = new Club();
+        var coach = await club.Coach();
+        var decisions = (await coach.Get("/api/desk")).Ok["decisions"]!.AsArray();
+        var kinds = decisions.Select(d => (string)d!["kind"]!).ToHashSet();
+        Assert.Superset(new HashSet<string> { "Refer", "Deload", "BackOff", "Hold", "AddReps", "AddLoad" }, kinds);
+        Assert.Equal("Refer", (string)decisions[0]!["kind"]!);
+    }
+
+    [Fact]
+    public async Task The_demo_has_a_newcomer_an_open_gate_a_stale_test_pounds_and_a_minor()
+    {
+        await using var club = new Club();
+        var coach = await club.Coach();
+        var roster = (await coach.Get("/api/athletes")).Ok.AsArray();
+        Assert.InRange(roster.Count, 8, 12);
+        Assert.Contains(roster, a => (int)a!["testCount"]! == 0);
+        Assert.Contains(roster, a => (bool)a!["gateOpen"]! && a["lastSession"] is null);
+        Assert.Contains(roster, a => (bool)a!["oneRepMaxStale"]!);
+        Assert.Contains(roster, a => (bool)a!["needsClearance"]!);
+        Assert.Contains((await coach.Get("/api/desk")).Ok["retests"]!.AsArray(), r => (bool)r!["overdue"]!);
+    }
+
+    [Fact]
+    public async Task Health_answers()
+    {
+        await using var club = new Club();
+        Assert.Equal(200, (await club.Stranger().Get("/health")).Status);
+    }
+}

@@ -1,0 +1,251 @@
+using Microsoft.Data.Sqlite;
+
+namespace Cumbre.Server.Tests;
+
+/// <summary>From a heavy test to the next session, over the API and a real file.</summary>
+public sealed class TrainingTests : IAsyncLifetime
+{
+    private readonly Club club = new();
+    private Caller coach = null!;
+
+    public async ValueTask InitializeAsync() => coach = await club.Coach();
+
+    public ValueTask DisposeAsync() => club.DisposeAsync();
+
+    private async Task<Trainee> Ready(string increase = "TwoInARow")
+    {
+        var athlete = await coach.NewAthlete(increase: increase);
+        // Weighed early enough for sessions of the weeks before.
+        (await athlete.Weigh(68.2m, "2026-02-01")).Ok.ToString();
+        await athlete.OpenGate();
+        return athlete;
+    }
+
+    [Fact]
+    public async Task The_worked_example_comes_out_over_the_wire()
+    {
+        var athlete = await Ready();
+        await athlete.Test("weighted-pull-up-heavy", 6, 15, 1);
+        var max = (await athlete.Page())["oneRepMax"]!;
+        Assert.Equal((102.61m, 97.76m, 103.19m), (Math.Round((decimal)max["value"]!["value"]!["number"]!, 2), Math.Round((decimal)max["lowKg"]!, 2), Math.Round((decimal)max["highKg"]!, 2)));
+
+        var load = (await athlete.Plan("4 x 4 @ 80 % e1RM")).Ok["plan"]!["loads"]![0]!;
+        Assert.Equal((13.89m, 13.75m), (Math.Round((decimal)load["wantedKg"]!, 2), (decimal)load["made"]!["value"]!["number"]!));
+        Assert.Equal([10m, 2.5m, 1.25m], load["pieces"]!.AsArray().Select(p => (decimal)p!["size"]!["value"]!));
+    }
+
+    [Fact]
+    public async Task Two_clean_sessions_lead_to_a_decision_and_to_the_next_load()
+    {
+        var athlete = await Ready();
+        await athlete.Train("3 x 8..10 @ +10 kg then +2.5 kg", "2026-03-09", 10);
+        Assert.Equal("Hold", (string)(await athlete.Page())["decision"]!["kind"]!);
+        var session = await athlete.Train("3 x 8..10 @ +10 kg then +2.5 kg", "2026-03-12", 10);
+        Assert.Equal("AddLoad", (string)session["decision"]!["kind"]!);
+
+        var decision = session["decision"]!;
+        Assert.Equal(200, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+        var page = await athlete.Page();
+        Assert.Null(page["decision"]);
+        Assert.Equal(("3 x 8..10 @ +12.5 kg then +2.5 kg", Club.Today), ((string)page["next"]!["line"]!, (string)page["next"]!["day"]!));
+    }
+
+    [Fact]
+    public async Task A_decision_is_undone_until_the_first_set_is_logged()
+    {
+        var athlete = await Ready("OneCleanSession");
+        var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!;
+        var accept = $"/api/decisions/{decision["id"]}/accept";
+        var undo = $"/api/decisions/{decision["id"]}/undo";
+
+        await coach.Post(accept, new { line = (string?)null, reason = (string?)null });
+        Assert.Equal(200, (await coach.Post(undo)).Status);
+        var page = await athlete.Page();
+        Assert.Null(page["next"]);
+        Assert.Equal((string)decision["id"]!, (string)page["decision"]!["id"]!);
+
+        await coach.Post(accept, new { line = (string?)null, reason = (string?)null });
+        await athlete.Log((await athlete.Page())["next"]!, 1, 5);
+        Assert.Equal(409, (await coach.Post(undo)).Status);
+        Assert.Equal("Started", (string)(await athlete.Page())["next"]!["status"]!);
+    }
+
+    [Fact]
+    public async Task Undo_gives_a_planned_session_its_old_line_back()
+    {
+        var athlete = await Ready("OneCleanSession");
+        var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!;
+        await athlete.Plan("3 x 6 @ +10 kg");
+        await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null });
+        Assert.Equal("3 x 5 @ +11.25 kg", (string)(await athlete.Page())["next"]!["line"]!);
+        await coach.Post($"/api/decisions/{decision["id"]}/undo");
+        Assert.Equal("3 x 6 @ +10 kg", (string)(await athlete.Page())["next"]!["line"]!);
+    }
+
+    [Fact]
+    public async Task A_decision_can_be_taken_with_another_line()
+    {
+        var athlete = await Ready("OneCleanSession");
+        var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!;
+        var answer = await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x 5 @ +12.5 kg", reason = (string?)null });
+        Assert.Equal("Edited", (string)answer.Ok["decision"]!["state"]!);
+        Assert.Equal("4 x 5 @ +12.5 kg", (string)(await athlete.Page())["next"]!["line"]!);
+        Assert.Equal("line:notation", (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x", reason = (string?)null })).Field);
+        Assert.Equal(409, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+    }
+
+    [Fact]
+    public async Task A_decision_put_off_leaves_the_desk_and_can_be_fetched_back()
+    {
+        var athlete = await Ready("OneCleanSession");
+        var id = (string)(await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!["id"]!;
+        await coach.Post($"/api/decisions/{id}/later", new { until = (string?)null });
+        var desk = (await coach.Get("/api/desk")).Ok;
+        Assert.DoesNotContain(desk["decisions"]!.AsArray(), d => (string)d!["id"]! == id);
+        Assert.Contains(desk["taken"]!.AsArray(), d => (string)d!["id"]! == id && (string)d["deferredUntil"]! == "2026-03-17");
+        await coach.Post($"/api/decisions/{id}/undo");
+        Assert.Contains((await coach.Get("/api/desk")).Ok["decisions"]!.AsArray(), d => (string)d!["id"]! == id);
+    }
+
+    [Fact]
+    public async Task A_late_correction_supersedes_the_decision()
+    {
+        var athlete = await Ready("OneCleanSession");
+        var session = await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5);
+        var first = (string)session["decision"]!["id"]!;
+        var set = session["sets"]![2]!;
+        var corrected = (await athlete.Log(session, 3, 4, supersedes: Guid.Parse((string)set["id"]!))).Ok;
+        Assert.Equal([5, 5, 4], corrected["sets"]!.AsArray().Select(s => (int)s!["reps"]!));
+        Assert.Equal("Hold", (string)corrected["decision"]!["kind"]!);
+        Assert.NotEqual(first, (string)corrected["decision"]!["id"]!);
+        Assert.Equal(409, (await coach.Post($"/api/decisions/{first}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+    }
+
+    [Fact]
+    public async Task A_set_is_stored_once_however_often_it_is_sent_and_never_overwritten()
+    {
+        var athlete = await Ready();
+        var session = (await athlete.Plan("3 x 5 @ +10 kg")).Ok;
+        var id = Guid.CreateVersion7();
+        for (var i = 0; i < 3; i++)
+            Assert.Single((await athlete.Log(session, 1, 5, id: id)).Ok["sets"]!.AsArray());
+        Assert.Equal(409, (await athlete.Log(session, 1, 4)).Status);
+
+        await using var connection = new SqliteConnection($"Data Source={club.DatabasePath}");
+        await connection.OpenAsync(TestContext.Current.CancellationToken);
+        await using var command = connection.CreateCommand();
+        command.CommandText = "UPDATE logged_set SET reps = 99";
+        var refused = await Assert.ThrowsAsync<SqliteException>(() => command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
+        Assert.Contains("append-only", refused.Message);
+    }
+
+    [Fact]
+    public async Task The_plan_is_frozen_when_the_first_set_is_logged()
+    {
+        var athlete = await Ready();
+        var session = (await athlete.Plan("3 x 5 @ +10 kg")).Ok;
+        await athlete.Log(session, 1, 5);
+        var refused = await athlete.Plan("3 x 5 @ +20 kg", version: 2, session: Guid.Parse((string)session["id"]!));
+        Assert.Equal((409, "3 x 5 @ +10 kg"), (refused.Status, (string)refused.Body!["current"]!["line"]!));
+        await athlete.Weigh(80);
+        var shown = (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok;
+        Assert.Equal(78.2m, (decimal)shown["plan"]!["loads"]![0]!["systemKg"]!);
+    }
+
+    [Fact]
+    public async Task Load_before_the_gate_needs_a_reason_which_is_kept()
+    {
+        var athlete = await coach.NewAthlete();
+        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +5 kg")).Field);
+        Assert.Equal(200, (await athlete.Plan("3 x 5 @ 0 kg")).Status);
+        var session = (await athlete.Plan("3 x 5 @ +5 kg", reason: "years of loaded rope climbing")).Ok;
+        Assert.Equal("years of loaded rope climbing", (string)session["overrideReason"]!);
+        Assert.Contains(session["plan"]!["cautions"]!.AsArray(), c => (string)c!["id"]! == "GateClosed");
+        Assert.Equal(1L, await Scalar("SELECT count(*) FROM audit WHERE reason = 'years of loaded rope climbing'"));
+    }
+
+    [Fact]
+    public async Task The_athletes_school_decides_and_the_other_is_shown()
+    {
+        var athlete = await coach.NewAthlete(loading: "RepFirst");
+        await athlete.Test("pull-up-max", 11);
+        var gates = (await athlete.Page())["gates"]!.AsArray();
+        Assert.Equal([("RepFirst", true, true), ("BaseFirst", false, false)], gates.Select(g => ((string)g!["school"]!, (bool)g["decides"]!, (bool)g["open"]!)));
+        Assert.Equal(200, (await athlete.Plan("3 x 5 @ +2.5 kg")).Status);
+    }
+
+    [Fact]
+    public async Task A_result_says_what_it_opened()
+    {
+        var athlete = await coach.NewAthlete(loading: "RepFirst");
+        var answer = (await athlete.Test("pull-up-max", 10)).Ok;
+        Assert.Equal(("RepFirst", true), ((string)answer["gates"]![0]!["school"]!, (bool)answer["gates"]![0]!["open"]!));
+        Assert.Empty((await athlete.Test("push-up-max", 14)).Ok["gates"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task Strong_pain_stops_the_movement_until_the_coach_clears_it()
+    {
+        var athlete = await Ready();
+        var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5, pain: 7))["decision"]!;
+        Assert.Equal("Refer", (string)decision["kind"]!);
+        await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null });
+
+        Assert.NotNull((await athlete.Page())["stopped"]);
+        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +10 kg")).Field);
+        Assert.Equal("reason:empty", (await coach.Post($"/api/decisions/{decision["id"]}/clear", new { reason = " " })).Field);
+        Assert.Equal(200, (await coach.Post($"/api/decisions/{decision["id"]}/clear", new { reason = "seen by a physiotherapist, no findings" })).Status);
+        var page = await athlete.Page();
+        Assert.Null(page["stopped"]);
+        Assert.Null(page["decision"]);
+        Assert.Equal(200, (await athlete.Plan("3 x 5 @ +10 kg")).Status);
+    }
+
+    [Fact]
+    public async Task A_large_jump_needs_a_reason()
+    {
+        var athlete = await Ready();
+        await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5);
+        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +17.5 kg")).Field);
+        Assert.Equal(200, (await athlete.Plan("3 x 5 @ +15 kg")).Status);
+    }
+
+    [Fact]
+    public async Task A_removed_test_is_gone_from_the_estimate_and_kept_in_the_audit()
+    {
+        var athlete = await Ready();
+        var result = (await athlete.Test("weighted-pull-up-heavy", 6, 15, 1)).Ok["result"]!;
+        Assert.Equal(204, (await coach.Delete($"{athlete.Path}/results/{result["id"]}")).Status);
+        Assert.Null((await athlete.Page())["oneRepMax"]);
+        Assert.Equal(1L, await Scalar("SELECT count(*) FROM audit WHERE subject = 'benchmark_result'"));
+        Assert.Equal(404, (await coach.Delete($"{athlete.Path}/results/{result["id"]}")).Status);
+    }
+
+    [Fact]
+    public async Task A_started_session_of_an_earlier_day_counts_as_done()
+    {
+        var athlete = await Ready();
+        var session = (await athlete.Plan("3 x 5 @ +10 kg", "2026-03-12")).Ok;
+        await athlete.Log(session, 1, 5);
+        Assert.Equal("Unfinished", (string)(await athlete.Page())["decision"]!["cause"]!);
+    }
+
+    [Fact]
+    public async Task Every_figure_on_the_wire_has_the_one_shape()
+    {
+        var athlete = await Ready();
+        await athlete.Test("weighted-pull-up-heavy", 6, 15, 1);
+        var page = await athlete.Page();
+        Assert.All([page["bodyMass"]!, page["oneRepMax"]!["value"]!], figure =>
+            Assert.Equal(["rule", "inputs", "working", "rounding", "sources", "cautions", "exposures"], figure["why"]!.AsObject().Select(p => p.Key)));
+    }
+
+    private async Task<object?> Scalar(string sql)
+    {
+        await using var connection = new SqliteConnection($"Data Source={club.DatabasePath}");
+        await connection.OpenAsync(TestContext.Current.CancellationToken);
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        return await command.ExecuteScalarAsync(TestContext.Current.CancellationToken);
+    }
+}
