@@ -15,7 +15,10 @@ const cache = createCache({ key: "c", nonce, prepend: true });
 
 const queries = new QueryClient({
   defaultOptions: {
+    // The server is on this machine or this network: whether the device thinks it is online does not matter.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
       staleTime: 5_000,
       // An answer that says no will say no again; only a lost connection is worth another try.
       retry: (count, error) => count < 2 && !(error instanceof Problem && error.status > 0),

@@ -77,14 +77,15 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
   const changed = !next || line !== next.line || day !== next.day || reason !== (next.overrideReason ?? "");
   const error = plan.error;
   const conflict = error instanceof Problem && error.isConflict ? (error.current as Session | null) : null;
-  const save = (then?: (saved: Session) => void) => {
+  const open = (s: Session) => void navigate(`/athletes/${athleteId}/sessions/${s.id}`);
+  const save = () => {
     if (!ready) return;
     plan.mutate(
       { id, day, line, easy: next?.easy ?? false, overrideReason: reason || null, version: next?.version ?? 0 },
-      { onSuccess: (s) => then?.(s) },
+      // A session of an earlier day is written down to be logged at once.
+      { onSuccess: (saved) => saved.day < today && open(saved) },
     );
   };
-  const open = (s: { id: string }) => void navigate(`/athletes/${athleteId}/sessions/${s.id}`);
   return (
     <Box sx={{ p: 4 }}>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "160px 1fr" }, gap: 3 }}>

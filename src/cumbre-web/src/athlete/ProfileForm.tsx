@@ -199,7 +199,11 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
         {plates.fields.map((row, i) => {
           const bad = errors.plates?.[i];
           return (
-            <Box component="li" key={row.id} sx={{ display: "flex", gap: 2, alignItems: "flex-start" }}>
+            <Box
+              component="li"
+              key={row.id}
+              sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap" }}
+            >
               <TextField
                 label={`Plate ${i + 1}`}
                 {...register(`plates.${i}.size`)}

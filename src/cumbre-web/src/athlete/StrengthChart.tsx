@@ -11,17 +11,9 @@ import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import { useUnit } from "../accounts/useMe";
+import { visuallyHidden } from "../ui/hidden";
 import type { MassUnit, StrengthPoint } from "../api/types";
 import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
-
-const visuallyHidden = {
-  position: "absolute",
-  width: 1,
-  height: 1,
-  overflow: "hidden",
-  clipPath: "inset(50%)",
-  whiteSpace: "nowrap",
-} as const;
 
 /** The e1RM of the system over time, each with its range over the seven formulas; a table twin for readers and copying. */
 export function StrengthChart({ series, today }: { series: StrengthPoint[]; today: string }) {

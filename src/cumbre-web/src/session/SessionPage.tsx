@@ -52,7 +52,6 @@ function Log({ session }: { session: Session }) {
   const future = session.day > today;
   const done = session.status === "Done";
   const next = done || future ? undefined : missing[0];
-  const finished = finish.data ?? session;
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 920 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, flexWrap: "wrap" }}>
@@ -144,7 +143,7 @@ function Log({ session }: { session: Session }) {
           )}
         </Box>
       )}
-      {done && <Outcome session={finished} isCoach={isCoach} />}
+      {done && <Outcome session={session} isCoach={isCoach} />}
       {plan && (
         <Box sx={{ mt: 5 }}>
           <Cautions notes={plan.cautions} />

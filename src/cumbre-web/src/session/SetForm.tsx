@@ -72,9 +72,9 @@ export function SetForm({
   useServerErrors(form, log.error);
   const { errors } = form.formState;
   const pain = useWatch({ control: form.control, name: "pain" });
-  const save = form.handleSubmit((f) =>
-    log.mutate(
-      {
+  const save = form.handleSubmit(async (f) => {
+    try {
+      await log.mutateAsync({
         id,
         set: effort.set,
         part: effort.part,
@@ -85,10 +85,13 @@ export function SetForm({
         pain: f.pain === "0" ? null : Number(f.pain),
         painPlace: f.pain === "0" ? null : f.painPlace || null,
         supersedes: set?.id ?? null,
-      },
-      { onSuccess: onDone },
-    ),
-  );
+      });
+      // The answer replaces this form by one for the stored set, so its end is told by the promise and not by the form.
+      onDone();
+    } catch {
+      // Told below by the mutation's own error.
+    }
+  });
   const step = (by: number) => () =>
     form.setValue("reps", String(Math.max(1, (Number(form.getValues("reps")) || 0) + by)));
   const conflict = log.error instanceof Problem && log.error.isConflict;
@@ -101,7 +104,7 @@ export function SetForm({
       sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", py: 3 }}
     >
       <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
-        <Button onClick={step(-1)} aria-label="One rep fewer" sx={{ minHeight: 40, minWidth: 44 }}>
+        <Button onClick={step(-1)} aria-label="−1, one rep fewer" sx={{ minHeight: 40, minWidth: 44 }}>
           −1
         </Button>
         <TextField
@@ -113,7 +116,7 @@ export function SetForm({
           sx={{ width: 84 }}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
-        <Button onClick={step(1)} aria-label="One rep more" sx={{ minHeight: 40, minWidth: 44 }}>
+        <Button onClick={step(1)} aria-label="+1, one rep more" sx={{ minHeight: 40, minWidth: 44 }}>
           +1
         </Button>
       </Box>

@@ -66,7 +66,7 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
               size="small"
               variant="text"
               onClick={onCorrect}
-              aria-label={`Correct set ${e.set}${e.part > 1 ? `, part ${e.part}` : ""}`}
+              aria-label={`${active ? "Leave it," : "Correct"} set ${e.set}${e.part > 1 ? `, part ${e.part}` : ""}`}
             >
               {active ? "Leave it" : "Correct"}
             </Button>

@@ -57,7 +57,6 @@ export function TopLine({
       {isCoach && (
         <ButtonBase
           onClick={openPalette}
-          aria-label="Jump to an athlete or a place"
           sx={(t) => ({
             height: 32,
             width: narrow ? "auto" : 296,
@@ -131,7 +130,7 @@ function AccountMenu({ name, openHelp }: { name: string; openHelp: () => void })
         onClick={(e) => setAnchor(e.currentTarget)}
         aria-haspopup="menu"
         aria-expanded={anchor !== null}
-        aria-label={`Account of ${name}`}
+        aria-label={`${initials}, account of ${name}`}
         sx={{ minWidth: 36, px: 1.5 }}
       >
         {initials}

@@ -13,7 +13,7 @@ export function WhyFigure({ figure, children }: { figure: OpenFigure; children?:
         open(figure);
       }}
       aria-expanded={on}
-      aria-label={`Why ${figure.shown}`}
+      aria-description="opens why"
       sx={{
         font: "inherit",
         fontVariantNumeric: "inherit",

@@ -33,7 +33,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
               {figure.shown}
             </Box>
           </Typography>
-          <ButtonBase onClick={close} aria-label="Close why" sx={{ minWidth: 24, minHeight: 24 }}>
+          <ButtonBase onClick={close} aria-label="Esc, close why" sx={{ minWidth: 24, minHeight: 24 }}>
             <KeyCap>Esc</KeyCap>
           </ButtonBase>
         </Box>

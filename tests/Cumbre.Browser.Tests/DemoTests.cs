@@ -1,0 +1,304 @@
+using System.Text.RegularExpressions;
+using OpenQA.Selenium;
+
+namespace Cumbre.Browser.Tests;
+
+/// <summary>The demo club, as a coach and as an athlete would look at it.</summary>
+public sealed class DemoTests : IAsyncLifetime
+{
+    private App app = null!;
+    private Browser browser = null!;
+
+    public ValueTask InitializeAsync()
+    {
+        app = new App(demo: true);
+        browser = new Browser(app.Address);
+        browser.Go("/");
+        return ValueTask.CompletedTask;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        browser.Dispose();
+        await app.DisposeAsync();
+    }
+
+    private void EnterAsCoach()
+    {
+        browser.Press("Enter as coach");
+        browser.Sees("8 decisions");
+    }
+
+    private string PathOf(string athlete) => "/athletes/" + (string)browser.Driver.ExecuteAsyncScript(
+        "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));", athlete)!;
+
+    [Fact]
+    public void No_screen_has_a_serious_violation_in_either_theme()
+    {
+        Check("sign-in");
+        EnterAsCoach();
+        var ilse = PathOf("Ilse Marquina");
+        var bruno = PathOf("Bruno Achterberg");
+        foreach (var scheme in new[] { "light", "dark" })
+        {
+            browser.Script("localStorage.setItem('mui-mode', arguments[0])", scheme);
+            browser.Go("/");
+            browser.Sees("8 decisions");
+            browser.Type("w");
+            Check($"{scheme} desk with why");
+            browser.Type("j");
+            browser.Type("e");
+            browser.Sees("Accept with this line");
+            Check($"{scheme} edit a decision");
+            browser.Type(Keys.Escape);
+            browser.Control("k");
+            browser.Sees("Places");
+            Check($"{scheme} jump");
+            browser.Type(Keys.Escape);
+            browser.Go("/roster");
+            Check($"{scheme} roster");
+            browser.Go("/athletes/new");
+            Check($"{scheme} new athlete");
+            browser.Go(ilse + "/profile");
+            Check($"{scheme} profile");
+            browser.Go(ilse);
+            browser.Sees("of system");
+            Check($"{scheme} weighted pull-up");
+            browser.Fill("Line", "4 x");
+            browser.Sees("Expected here");
+            Check($"{scheme} line with an error");
+            browser.Press("Record a test");
+            browser.Sees("After two or three ramp sets");
+            Check($"{scheme} record a test");
+            browser.Go(bruno);
+            Check($"{scheme} athlete with pain");
+            browser.Go(ilse);
+            browser.Press("Log");
+            browser.Sees("Log the set");
+            Check($"{scheme} session");
+            browser.Press("Print");
+            browser.Sees("A rep counts when");
+            Check($"{scheme} print");
+        }
+
+        Assert.Empty(browser.ConsoleErrors());
+
+        void Check(string screen)
+        {
+            // Fades end before colours are judged.
+            Thread.Sleep(400);
+            Assert.True(Axe.Violations(browser) is [], $"{screen}:\n{string.Join('\n', Axe.Violations(browser))}");
+        }
+    }
+
+    [Fact]
+    public void The_first_start_has_no_serious_violation()
+    {
+        using var fresh = new App(demo: false);
+        using var first = new Browser(fresh.Address);
+        first.Go("/");
+        first.Sees("First start");
+        Assert.Empty(Axe.Violations(first));
+    }
+
+    [Fact]
+    public void The_desk_is_worked_through_from_the_keyboard()
+    {
+        EnterAsCoach();
+        Assert.Contains("Bruno Achterberg", Current());
+        browser.Type("jj");
+        Assert.Contains("Kasimir Lund", Current());
+        browser.Type("k");
+        Assert.Contains("Wanda Osei", Current());
+        browser.Type("a");
+        browser.Sees("7 decisions");
+        Assert.Contains("Kasimir Lund", Current());
+        browser.Type("l");
+        browser.Sees("6 decisions");
+        browser.Sees("back off, put off");
+        browser.Type("z");
+        browser.Sees("7 decisions");
+        browser.Type("z");
+        browser.Sees("8 decisions");
+
+        string Current() => browser.Until(() => browser.Driver.FindElement(By.CssSelector("li[aria-current]")).Text, "a current decision");
+    }
+
+    [Fact]
+    public void Single_letters_can_be_switched_off()
+    {
+        EnterAsCoach();
+        browser.Type("?");
+        browser.Sees("Single-letter keys");
+        browser.Driver.FindElement(By.CssSelector("[role=dialog] input[type=checkbox]")).Click();
+        browser.Press("Close");
+        browser.SeesNot("Single-letter keys");
+        browser.Type("a");
+        browser.Type("l");
+        Thread.Sleep(500);
+        browser.Sees("8 decisions");
+    }
+
+    [Fact]
+    public void A_decision_edited_before_it_is_accepted_plans_the_edited_line()
+    {
+        EnterAsCoach();
+        browser.Type("jj");
+        browser.Type("e");
+        browser.Sees("Last time: 3 x 8..10 @ +10 kg");
+        browser.Fill("Line", "3 x 6 @ +5 kg rest 2:00");
+        browser.Sees("83.47 kg of system");
+        browser.Press("Accept with this line");
+        browser.Sees("7 decisions");
+        browser.Go(PathOf("Kasimir Lund"));
+        Assert.Equal("3 x 6 @ +5 kg rest 2:00", browser.Field("Line").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void Two_tabs_that_change_one_athlete_are_offered_both()
+    {
+        EnterAsCoach();
+        var profile = PathOf("Oto Sandvik") + "/profile";
+        browser.Go(profile);
+        browser.Fill("Name", "Oto of this tab");
+        browser.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        browser.Go(profile);
+        browser.Fill("Name", "Oto of the other tab");
+        browser.Press("Save");
+        browser.Sees("saved");
+        browser.Driver.Close();
+        browser.Driver.SwitchTo().Window(browser.Driver.WindowHandles[0]);
+
+        browser.Press("Save");
+        browser.Sees("Somebody else changed this athlete meanwhile. Stored now: Oto of the other tab");
+        Assert.Equal("Oto of this tab", browser.Field("Name").GetAttribute("value"));
+        browser.Press("Save mine over it");
+        browser.Sees("saved");
+        browser.Driver.Navigate().Refresh();
+        browser.Until(() => browser.Field("Name").GetAttribute("value") == "Oto of this tab", "the kept name");
+    }
+
+    [Fact]
+    public void A_lost_connection_loses_nothing_that_was_typed()
+    {
+        EnterAsCoach();
+        browser.Go(PathOf("Ilse Marquina"));
+        browser.Press("Log");
+        browser.Fill("Reps", "9");
+        Offline(true);
+        browser.Press("Log the set");
+        browser.Sees("The server cannot be reached. What you typed is still here");
+        Assert.Equal("9", browser.Field("Reps").GetAttribute("value"));
+        Offline(false);
+        browser.Press("Log the set");
+        browser.Sees("9 at +6.25 kg");
+
+        void Offline(bool offline)
+        {
+            browser.Driver.ExecuteCdpCommand("Network.enable", []);
+            browser.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = offline, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        }
+    }
+
+    [Fact]
+    public void A_correction_and_pain_change_what_is_proposed()
+    {
+        EnterAsCoach();
+        browser.Go(PathOf("Ilse Marquina"));
+        browser.Press("Log");
+        for (var set = 1; set <= 3; set++)
+        {
+            browser.Until(() => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1, $"the form of set {set}");
+            browser.Press("Log the set");
+        }
+
+        browser.Press("Finish the session");
+        browser.Sees("+6.25 kg → +8.75 kg");
+        browser.Press("Correct set 3");
+        browser.Choose("Pain", "7 of 10");
+        browser.Press("Save the correction");
+        browser.Sees("Say where it hurts.");
+        browser.Choose("Where", "right elbow");
+        browser.Press("Save the correction");
+        browser.Sees("Stop weighted pull-ups and refer");
+        browser.Press("Accept");
+        browser.Sees("Nothing waits for you from this session");
+        browser.Go(PathOf("Ilse Marquina"));
+        browser.Sees("Weighted pull-ups are stopped since");
+        browser.Fill("What was found, and by whom", "physiotherapist: no findings");
+        browser.Press("Clear");
+        browser.SeesNot("are stopped since");
+    }
+
+    [Fact]
+    public void The_sheet_is_one_page_with_legend_and_cautions()
+    {
+        EnterAsCoach();
+        browser.Go(PathOf("Iker Varga"));
+        browser.Press("Print");
+        browser.Sees("Tempo 3-1-X-0");
+        browser.Sees("pause at the bottom: the hang");
+        browser.Sees("Stop on sharp pain");
+        browser.Sees("Training arithmetic, not medical advice.");
+        var pdf = browser.Driver.Print(new PrintOptions { PageDimensions = PrintOptions.PageSize.A4 }).AsByteArray;
+        Assert.Single(Regex.Matches(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b(?!s)"));
+    }
+
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/roster")]
+    [InlineData("lift")]
+    [InlineData("drop")]
+    [InlineData("profile")]
+    [InlineData("session")]
+    public void Nothing_is_wider_than_a_phone(string screen)
+    {
+        EnterAsCoach();
+        browser.Resize(390, 844);
+        browser.Go(screen switch
+        {
+            "lift" or "session" => PathOf("Ilse Marquina"),
+            "drop" => PathOf("Petra Holm"),
+            "profile" => PathOf("Marlow Quist") + "/profile",
+            _ => screen,
+        });
+        if (screen == "session")
+        {
+            browser.Press("Log");
+            browser.Sees("Log the set");
+        }
+
+        if (screen is "lift" or "drop")
+            browser.Sees("of system");
+        var wide = (long)browser.Script("const m = document.querySelector('main'); return m.scrollWidth - m.clientWidth;")!;
+        Assert.Equal(0, wide);
+        Assert.Equal(0, (long)browser.Script("return document.documentElement.scrollWidth - innerWidth;")!);
+    }
+
+    [Fact]
+    public void An_athlete_sees_their_training_and_nobody_elses()
+    {
+        EnterAsCoach();
+        var other = PathOf("Kasimir Lund");
+        browser.Press("Co, account of");
+        browser.Press("Sign out");
+        browser.Press("Enter as athlete");
+        browser.Sees("Ilse Marquina");
+        browser.SeesNot("Record a test");
+        browser.Press("Log this session");
+        browser.Press("Log the set");
+        browser.Sees("10 at +6.25 kg");
+        browser.Driver.Navigate().GoToUrl(new Uri(app.Address, other));
+        browser.Sees("This is not yours to see.");
+    }
+
+    [Fact]
+    public void An_unknown_address_leads_on()
+    {
+        EnterAsCoach();
+        browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/nowhere"));
+        browser.Sees("There is no such place.");
+        browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/athletes/01900000-0000-7000-8000-000000000000"));
+        browser.Sees("There is no such athlete.");
+    }
+}
