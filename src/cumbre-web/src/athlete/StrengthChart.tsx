@@ -23,7 +23,7 @@ export function StrengthChart({ series, today }: { series: StrengthPoint[]; toda
   const pad = Math.max(2, (high - low) * 0.2);
   return (
     <Box>
-      <Box aria-hidden sx={{ height: 210 }}>
+      <Box inert sx={{ height: 210 }}>
         <ChartsContainer
           height={210}
           margin={{ left: 4, right: 12, top: 12, bottom: 0 }}

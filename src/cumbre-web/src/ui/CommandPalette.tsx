@@ -1,3 +1,4 @@
+import Box from "@mui/material/Box";
 import Autocomplete from "@mui/material/Autocomplete";
 import Dialog from "@mui/material/Dialog";
 import TextField from "@mui/material/TextField";
@@ -12,9 +13,9 @@ interface Target {
 }
 
 const places: Target[] = [
-  { label: "Desk", group: "Places", to: "/" },
-  { label: "Roster", group: "Places", to: "/roster" },
-  { label: "New athlete", group: "Places", to: "/athletes/new" },
+  { label: "Desk", group: "place", to: "/" },
+  { label: "Roster", group: "place", to: "/roster" },
+  { label: "New athlete", group: "place", to: "/athletes/new" },
 ];
 
 /** Ctrl K: jump to an athlete or a place by typing a few letters. */
@@ -22,7 +23,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
   const navigate = useNavigate();
   const roster = useQuery({ ...rosterQuery, enabled: open });
   const targets = [
-    ...(roster.data ?? []).map((a) => ({ label: a.name, group: "Athletes", to: `/athletes/${a.id}` })),
+    ...(roster.data ?? []).map((a) => ({ label: a.name, group: "athlete", to: `/athletes/${a.id}` })),
     ...places,
   ];
   return (
@@ -31,12 +32,19 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
       onClose={onClose}
       fullWidth
       maxWidth="xs"
-      aria-label="Jump"
+      slotProps={{ paper: { "aria-label": "Jump", "aria-labelledby": undefined } }}
       sx={{ "& .MuiDialog-container": { alignItems: "flex-start" } }}
     >
       <Autocomplete
         options={targets}
-        groupBy={(t) => t.group}
+        renderOption={({ key, ...option }, target) => (
+          <Box component="li" key={key} {...option} sx={{ display: "flex", gap: 3 }}>
+            {target.label}
+            <Box component="span" sx={{ ml: "auto", color: "text.secondary", fontSize: 13 }}>
+              {target.group}
+            </Box>
+          </Box>
+        )}
         openOnFocus
         autoHighlight
         loading={roster.isPending}
@@ -51,7 +59,8 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
             {...params}
             autoFocus
             placeholder="Name of an athlete or a place"
-            aria-label="Jump to"
+            label="Jump to"
+
             sx={{ p: 3 }}
           />
         )}

@@ -48,15 +48,14 @@ const shape: Record<Status, React.ReactNode> = {
   ),
 };
 
-/** The seven shapes of a status; never told by colour alone. */
+/** The seven shapes of a status; never told by colour alone. An empty title: the words stand beside it. */
 export function StatusShape({ status, title }: { status: Status; title?: string }) {
   return (
     <svg
       width="14"
       height="14"
       viewBox="0 0 14 14"
-      role="img"
-      aria-label={title ?? label[status]}
+      {...(title === "" ? { "aria-hidden": true } : { role: "img", "aria-label": title ?? label[status] })}
       style={{ flex: "none", display: "inline-block", verticalAlign: -2 }}
     >
       {shape[status]}
