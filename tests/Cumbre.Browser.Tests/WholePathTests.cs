@@ -119,7 +119,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Fill("Left in reserve", "3");
         browser.Press("Record");
         browser.Sees("16 effective reps are over 12");
-        browser.Press("Remove Heavy weighted pull-up set");
+        browser.Press("Remove Heavy weighted set");
         browser.Press("Remove");
         browser.SeesNot("× 13, 3 left");
 

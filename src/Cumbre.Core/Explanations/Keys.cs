@@ -163,6 +163,9 @@ public enum RoundingKey
     /// <summary>The drop plan is exact. ()</summary>
     DropPlanExact,
 
+    /// <summary>Too many drop plans to try them all: the best of those tried. ()</summary>
+    DropPlanNotProven,
+
     /// <summary>The kit makes nothing heavier from here. (heaviest)</summary>
     KitEnds,
 }

@@ -7,9 +7,12 @@ namespace Cumbre.Core.Loading;
 /// fewest pieces used, then the lower total, then larger pieces, plates before the vest.
 /// </summary>
 /// <remarks>
-/// A piece is either left out or belongs to a layer: layer j hangs in parts 1 to j. The search gives each kind, largest
-/// first, its counts per layer, and cuts a branch when even the best completion of each part for itself is worse than the best
-/// plan found. All costs add up over kinds, so a state (kind, loads so far) is only followed again when reached more cheaply.
+/// A piece is either left out or belongs to a layer: layer j hangs in parts 1 to j. First the loads: combinations of loads that the
+/// kit makes are tried in the order of their summed distance. Then the pieces: for given loads every layer needs a known sum. Whether
+/// disjoint pieces can make these sums at all is settled from the smallest kind up, since small pieces decide what larger ones can
+/// still complete; then a branch and bound looks for the pieces, fewest first. A greedy plan limits the distance from the start. The first distance at which pieces are found is the
+/// least one; all other combinations of the same distance are tried before the best is told. On a kit with wide gaps four parts can have more
+/// combinations than a key stroke has time for; then the best of those tried is told, and <see cref="DropPlan.Proven"/> is false.
 /// </remarks>
 public static class DropPlanner
 {
@@ -23,238 +26,321 @@ public static class DropPlanner
             throw new ArgumentException("One to four targets.", nameof(targets));
         if (targets.Any(t => t < Mass.Zero))
             throw new ArgumentException("A drop set's loads are zero or more.", nameof(targets));
-        var best = new Search(kit.Kinds, [.. targets.Select(Units.Of)]).Run();
-        return new(
-            [.. best.Packed.AsSpan(0, targets.Count).ToArray().Select(p => Loadout.Of(kit.Kinds, p))],
-            Units.ToMass(best.Distance));
+        var search = new Search(kit.Kinds, [.. targets.Select(Units.Of)]);
+        search.Run();
+        return new([.. search.BestParts().Select(p => Loadout.Of(kit.Kinds, p))], Units.ToMass(search.BestDistance), search.Proven);
     }
 
-    private sealed class Plan4
-    {
-        public long Distance = long.MaxValue;
-        public int Moved;
-        public int Used;
-        public long Total;
-        public readonly UInt128[] Packed = new UInt128[PartsMaximum];
-    }
+    /// <summary>A load that the kit makes, as a candidate for a part.</summary>
+    private readonly record struct Candidate(PairSum Sum, long Units, long Distance);
 
-    /// <summary>Loads of up to four parts: the state of the search.</summary>
-    private readonly record struct Loads(int Kind, long A, long B, long C, long D);
-
-    private readonly record struct Cost(int Moved, int Used, UInt128 A, UInt128 B, UInt128 C, UInt128 D)
+    /// <summary>What each of up to four layers still needs.</summary>
+    private readonly record struct Needs(PairSum A, PairSum B, PairSum C, PairSum D)
     {
-        public bool NoWorseThan(in Cost other)
+        public PairSum this[int layer] => layer switch { 0 => A, 1 => B, 2 => C, _ => D };
+
+        public Needs With(int layer, PairSum need) => layer switch
         {
-            if (Moved != other.Moved)
-                return Moved < other.Moved;
-            if (Used != other.Used)
-                return Used < other.Used;
-            if (A != other.A)
-                return A > other.A;
-            if (B != other.B)
-                return B > other.B;
-            if (C != other.C)
-                return C > other.C;
-            return D >= other.D;
-        }
+            0 => this with { A = need },
+            1 => this with { B = need },
+            2 => this with { C = need },
+            _ => this with { D = need },
+        };
     }
 
     private sealed class Search
     {
-        /// <summary>More sums than this behind a kind are not listed; the bound then only knows their range.</summary>
-        private const int SumsMaximum = 4096;
+        /// <summary>More combinations of loads than this are not tried.</summary>
+        private const int CombinationsMaximum = 30_000;
 
         private readonly IReadOnlyList<PieceKind> kinds;
         private readonly long[] targets;
-        private readonly int parts;
-        private readonly long[][] sumsFrom;
-        private readonly long[] totalFrom;
-        private readonly long[] loads;
-        private readonly UInt128[] packed = new UInt128[PartsMaximum];
-        private readonly Dictionary<Loads, Cost> seen = [];
-        private readonly Plan4 best = new();
-        private int moved;
-        private int used;
+        private readonly UnitSums kg;
+        private readonly UnitSums lb;
+        private readonly int[] left;
+        private readonly UInt128[] layers;
+        private readonly PairSum[] sums;
+        private readonly int[] fewestFrom;
+        private readonly HashSet<(int Kinds, Needs Needs)> hopeless = [];
+        private UInt128[]? best;
+        private int bestMoved;
+        private int bestUsed;
+        private long bestTotal;
+        private long total;
+        private long distance;
 
         public Search(IReadOnlyList<PieceKind> kinds, long[] targets)
         {
             this.kinds = kinds;
             this.targets = targets;
-            parts = targets.Length;
-            loads = new long[PartsMaximum];
-            sumsFrom = new long[kinds.Count + 1][];
-            totalFrom = new long[kinds.Count + 1];
-            sumsFrom[kinds.Count] = [0];
-            var reach = targets[0] * 2;
-            for (var i = kinds.Count - 1; i >= 0; i--)
-            {
-                totalFrom[i] = totalFrom[i + 1] + kinds[i].Units * kinds[i].Count;
-                sumsFrom[i] = Widen(sumsFrom[i + 1], kinds[i], reach);
-            }
+            // Beyond twice the heaviest target nothing is nearer than hanging nothing.
+            kg = new(kinds, MassUnit.Kg, targets[0] * 2);
+            lb = new(kinds, MassUnit.Lb, targets[0] * 2);
+            left = [.. kinds.Select(k => k.Count)];
+            layers = new UInt128[targets.Length];
+            sums = new PairSum[targets.Length];
+            fewestFrom = new int[targets.Length + 1];
         }
 
-        public Plan4 Run()
+        public long BestDistance { get; private set; } = long.MaxValue;
+
+        public bool Proven { get; private set; } = true;
+
+        /// <summary>The pieces of each part of the best plan: its own layer and those of all later parts.</summary>
+        public IEnumerable<UInt128> BestParts() => Parts(best!);
+
+        public void Run()
         {
-            Visit(0);
-            return best;
+            Greedy();
+            TryCombinations();
         }
 
-        private static long[] Widen(long[] sums, PieceKind kind, long reach)
+        private static UInt128[] Parts(UInt128[] layers)
         {
-            if (sums.Length == 0)
-                return [];
-            var all = new HashSet<long>(sums);
-            for (var count = 1; count <= kind.Count; count++)
+            var parts = (UInt128[])layers.Clone();
+            for (var part = parts.Length - 2; part >= 0; part--)
+                parts[part] += parts[part + 1];
+            return parts;
+        }
+
+        /// <summary>From the lightest part up, each layer the nearest that what is left can add: a plan to start from.</summary>
+        private void Greedy()
+        {
+            (distance, total) = (0, 0);
+            long load = 0;
+            var used = 0;
+            for (var layer = targets.Length - 1; layer >= 0; layer--)
             {
-                foreach (var sum in sums)
+                var rest = new ReachableLoads([.. kinds.Select((k, i) => k with { Count = left[i] })]);
+                layers[layer] = rest.NearestPacked(Math.Max(0, targets[layer] - load));
+                for (var kind = 0; kind < kinds.Count; kind++)
                 {
-                    // Beyond twice the heaviest target nothing is nearer than hanging nothing.
-                    if (sum + kind.Units * count <= reach)
-                        all.Add(sum + kind.Units * count);
+                    var count = Packing.CountOf(layers[layer], kind);
+                    left[kind] -= count;
+                    used += count;
+                    load += kinds[kind].Units * count;
                 }
 
-                if (all.Count > SumsMaximum)
-                    return [];
+                distance += Math.Abs(load - targets[layer]);
+                total += load;
             }
 
-            var sorted = all.ToArray();
-            Array.Sort(sorted);
-            return sorted;
+            Take(used);
+            for (var kind = 0; kind < kinds.Count; kind++)
+                left[kind] = kinds[kind].Count;
+            Array.Clear(layers);
         }
 
-        private void Visit(int kind)
+        /// <summary>Tries combinations of loads by rising distance, up to that of the best plan so far.</summary>
+        private void TryCombinations()
         {
-            var bound = DistanceBound(kind);
-            if (bound > best.Distance || (bound == best.Distance && CannotBeatOnPieces(kind)))
-                return;
-            if (kind == kinds.Count)
+            var candidates = targets.Select(t => Near(t, BestDistance)).ToArray();
+            var queue = new PriorityQueue<(int[] At, int Free), long>();
+            queue.Enqueue((new int[targets.Length], 0), candidates.Sum(c => c[0].Distance));
+            for (var tried = 0; queue.TryDequeue(out var node, out distance) && distance <= BestDistance; tried++)
             {
-                Offer(bound);
-                return;
-            }
+                if (tried == CombinationsMaximum)
+                {
+                    Proven = false;
+                    return;
+                }
 
-            var state = new Loads(kind, loads[0], loads[1], loads[2], loads[3]);
-            var cost = new Cost(moved, used, packed[0], packed[1], packed[2], packed[3]);
-            if (seen.TryGetValue(state, out var before) && before.NoWorseThan(cost))
-                return;
-            seen[state] = cost;
-            Distribute(kind, parts, kinds[kind].Count);
+                var here = distance;
+                // Only the part moved last and those after it move on, so each combination comes once.
+                for (var part = node.Free; part < targets.Length; part++)
+                {
+                    var from = node.At[part];
+                    if (from + 1 == candidates[part].Length || here - candidates[part][from].Distance + candidates[part][from + 1].Distance is var further && further > BestDistance)
+                        continue;
+                    var next = (int[])node.At.Clone();
+                    next[part]++;
+                    queue.Enqueue((next, part), further);
+                }
+
+                Fill(candidates, node.At);
+            }
         }
 
-        /// <summary>Gives layers <paramref name="layer"/> down to 1 up to <paramref name="left"/> pieces of a kind, most first.</summary>
-        private void Distribute(int kind, int layer, int left)
+        private Candidate[] Near(long target, long window)
         {
-            if (layer == 0)
+            var near = new List<Candidate>();
+            var pounds = lb.All.ToArray();
+            foreach (var kilograms in kg.All)
             {
-                Visit(kind + 1);
-                return;
+                // Both lists rise, so the pounds that fit lie together.
+                var low = target - window - kilograms * kg.Divisor;
+                var from = lb.Divisor == 0 ? 0 : Math.Max(0, Array.BinarySearch(pounds, (int)Math.Clamp(low / lb.Divisor, 0, int.MaxValue)) is var at && at >= 0 ? at : ~at);
+                for (var i = from; i < pounds.Length; i++)
+                {
+                    var units = kilograms * kg.Divisor + pounds[i] * lb.Divisor;
+                    if (units > target + window)
+                        break;
+                    if (units >= target - window)
+                        near.Add(new(new(kilograms, pounds[i]), units, Math.Abs(units - target)));
+                }
             }
 
-            var mass = kinds[kind].Units;
-            // One piece over the target may still be the nearest; a second one never is.
-            var room = Math.Max(0, targets[layer - 1] - loads[layer - 1]);
-            var most = (int)Math.Min(left, room / mass + 1);
-            for (var count = most; count >= 0; count--)
-            {
-                Put(kind, layer, count);
-                Distribute(kind, layer - 1, left - count);
-                Put(kind, layer, -count);
-            }
+            near.Sort((a, b) => a.Distance != b.Distance ? a.Distance.CompareTo(b.Distance) : a.Units.CompareTo(b.Units));
+            return [.. near];
         }
 
-        private void Put(int kind, int layer, int count)
+        private void Fill(Candidate[][] candidates, int[] at)
+        {
+            total = 0;
+            for (var part = 0; part < targets.Length; part++)
+            {
+                var mine = candidates[part][at[part]];
+                var next = part + 1 < targets.Length ? candidates[part + 1][at[part + 1]].Sum : default;
+                sums[part] = mine.Sum - next;
+                if (!sums[part].IsPossible)
+                    return;
+                total += mine.Units;
+            }
+
+            for (var part = targets.Length - 1; part >= 0; part--)
+            {
+                var fewest = Fewest(0, sums[part]);
+                if (fewest >= UnitSums.Unreachable)
+                    return;
+                fewestFrom[part] = fewestFrom[part + 1] + fewest;
+            }
+
+            var needs = default(Needs);
+            for (var layer = 0; layer < sums.Length; layer++)
+                needs = needs.With(layer, sums[layer]);
+            if (CanFill(kinds.Count, needs, 0))
+                Layer(0, 0);
+        }
+
+        /// <summary>
+        /// Can the first (largest) <paramref name="count"/> kinds make all the needs from disjoint pieces? The way that is found is a
+        /// first plan, against which the branch and bound can cut.
+        /// </summary>
+        private bool CanFill(int count, Needs needs, int used)
         {
             if (count == 0)
+            {
+                Take(used);
+                return true;
+            }
+
+            if (hopeless.Contains((count, needs)))
+                return false;
+            if (Share(count - 1, 0, kinds[count - 1].Count, needs, used))
+                return true;
+            hopeless.Add((count, needs));
+            return false;
+        }
+
+        /// <summary>Shares out up to <paramref name="pieces"/> of a kind among the layers from <paramref name="layer"/> on, few first.</summary>
+        private bool Share(int kind, int layer, int pieces, Needs needs, int used)
+        {
+            if (layer == targets.Length)
+                return CanFill(kind, needs, used);
+            var stride = new PairSum(kg.Strides[kind], lb.Strides[kind]);
+            var need = needs[layer];
+            for (var taken = 0; taken <= pieces && need.IsPossible; taken++, need -= stride)
+            {
+                if (!kg.CanMake(kind, need.Kg) || !lb.CanMake(kind, need.Lb))
+                    continue;
+                layers[layer] += Packing.One(kind) * (uint)taken;
+                var filled = Share(kind, layer + 1, pieces - taken, needs.With(layer, need), used + taken);
+                layers[layer] -= Packing.One(kind) * (uint)taken;
+                if (filled)
+                    return true;
+            }
+
+            return false;
+        }
+
+        private int Fewest(int kind, PairSum sum) => kg.Fewest(kind, sum.Kg) + lb.Fewest(kind, sum.Lb);
+
+        /// <summary>Finds pieces for a layer and those after it, fewest first, from what the layers before it have left.</summary>
+        private void Layer(int layer, int used)
+        {
+            if (layer == targets.Length)
+            {
+                Take(used);
                 return;
-            var pieces = Packing.One(kind);
-            for (var part = 0; part < layer; part++)
-            {
-                loads[part] += kinds[kind].Units * count;
-                packed[part] = count > 0 ? packed[part] + pieces * (uint)count : packed[part] - pieces * (uint)-count;
             }
 
-            used += count;
-            if (layer < parts)
-                moved += count;
-        }
-
-        /// <summary>Each part for itself completed as well as the remaining kinds allow: never more than the true distance.</summary>
-        private long DistanceBound(int kind)
-        {
-            long bound = 0;
-            for (var part = 0; part < parts; part++)
+            var available = left.Sum();
+            for (var pieces = Fewest(0, sums[layer]); pieces <= available; pieces++)
             {
-                var missing = targets[part] - loads[part];
-                bound += missing <= 0 ? -missing : Nearest(kind, missing);
+                if (CannotBeat(layer, used, pieces))
+                    return;
+                Pick(layer, 0, sums[layer], pieces, used);
             }
-
-            return bound;
         }
 
-        private long Nearest(int kind, long missing)
+        /// <summary>At equal distance: do even the fewest pieces of the layers to come lose against the best plan?</summary>
+        private bool CannotBeat(int layer, int used, int pieces)
         {
-            var sums = sumsFrom[kind];
-            if (sums.Length == 0)
-                return Math.Max(0, missing - totalFrom[kind]);
-            var at = Array.BinarySearch(sums, missing);
-            if (at >= 0)
-                return 0;
-            var above = ~at;
-            var nearest = missing - sums[above - 1];
-            return above < sums.Length ? Math.Min(nearest, sums[above] - missing) : nearest;
+            var last = targets.Length - 1;
+            var leastUsed = used + pieces + fewestFrom[layer + 1];
+            var leastMoved = layer == last ? used : leastUsed - (fewestFrom[last] - fewestFrom[last + 1]);
+            return leastMoved > bestMoved || (leastMoved == bestMoved && (leastUsed > bestUsed || (leastUsed == bestUsed && total > bestTotal)));
         }
 
-        /// <summary>At equal distance: do even the fewest further pieces lose against the best plan?</summary>
-        private bool CannotBeatOnPieces(int kind)
+        /// <summary>Chooses exactly <paramref name="pieces"/> pieces of the kinds from <paramref name="kind"/> on that make the sum.</summary>
+        private void Pick(int layer, int kind, PairSum rest, int pieces, int used)
         {
-            var (leastMoved, leastUsed) = (moved, used);
-            if (kind < kinds.Count)
+            if (pieces == 0)
             {
-                var largest = kinds[kind].Units;
-                for (var part = 0; part < parts; part++)
-                {
-                    var next = part + 1 < parts ? part + 1 : -1;
-                    var wanted = targets[part] - (next < 0 ? 0 : targets[next]);
-                    var has = loads[part] - (next < 0 ? 0 : loads[next]);
-                    var missing = wanted - has - best.Distance;
-                    if (missing <= 0)
-                        continue;
-                    var pieces = (int)((missing + largest - 1) / largest);
-                    leastUsed += pieces;
-                    if (next >= 0)
-                        leastMoved += pieces;
-                }
-            }
-
-            return leastMoved > best.Moved || (leastMoved == best.Moved && leastUsed > best.Used);
-        }
-
-        private void Offer(long distance)
-        {
-            var total = loads[0] + loads[1] + loads[2] + loads[3];
-            if (!Better(distance, total))
+                if (rest == default)
+                    Layer(layer + 1, used);
                 return;
-            best.Distance = distance;
-            best.Moved = moved;
-            best.Used = used;
-            best.Total = total;
-            Array.Copy(packed, best.Packed, packed.Length);
+            }
+
+            if (kind == kinds.Count || Fewest(kind, rest) > pieces)
+                return;
+            var stride = new PairSum(kg.Strides[kind], lb.Strides[kind]);
+            var one = Packing.One(kind);
+            var taken = 0;
+            while (taken < pieces && left[kind] > 0 && (rest - stride).IsPossible)
+            {
+                rest -= stride;
+                left[kind]--;
+                layers[layer] += one;
+                taken++;
+            }
+
+            for (; ; taken--)
+            {
+                Pick(layer, kind + 1, rest, pieces - taken, used + taken);
+                if (taken == 0)
+                    return;
+                rest = new(rest.Kg + stride.Kg, rest.Lb + stride.Lb);
+                left[kind]++;
+                layers[layer] -= one;
+            }
         }
 
-        private bool Better(long distance, long total)
+        private void Take(int used)
         {
-            if (distance != best.Distance)
-                return distance < best.Distance;
-            if (moved != best.Moved)
-                return moved < best.Moved;
-            if (used != best.Used)
-                return used < best.Used;
-            if (total != best.Total)
-                return total < best.Total;
-            for (var part = 0; part < parts; part++)
+            var last = layers[^1];
+            var moved = used;
+            for (var kind = 0; kind < kinds.Count; kind++)
+                moved -= Packing.CountOf(last, kind);
+            if (distance == BestDistance && !Wins(moved, used))
+                return;
+            best = (UInt128[])layers.Clone();
+            (BestDistance, bestMoved, bestUsed, bestTotal) = (distance, moved, used, total);
+        }
+
+        private bool Wins(int moved, int used)
+        {
+            if (moved != bestMoved)
+                return moved < bestMoved;
+            if (used != bestUsed)
+                return used < bestUsed;
+            if (total != bestTotal)
+                return total < bestTotal;
+            var (mine, theirs) = (Parts(layers), Parts(best!));
+            for (var part = 0; part < mine.Length; part++)
             {
-                if (packed[part] != best.Packed[part])
-                    return packed[part] > best.Packed[part];
+                if (mine[part] != theirs[part])
+                    return mine[part] > theirs[part];
             }
 
             return false;

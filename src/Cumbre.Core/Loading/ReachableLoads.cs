@@ -30,7 +30,10 @@ internal sealed class ReachableLoads
         public bool FewerOrLarger(Entry other) => Pieces != other.Pieces ? Pieces < other.Pieces : Packed > other.Packed;
     }
 
-    public Loadout Nearest(long target)
+    public Loadout Nearest(long target) => Loadout.Of(kinds, NearestPacked(target));
+
+    /// <summary>The same as a packed multiset.</summary>
+    public UInt128 NearestPacked(long target)
     {
         var best = new Entry(0, 0, 0);
         foreach (var candidate in Around(target))
@@ -41,7 +44,7 @@ internal sealed class ReachableLoads
                 best = candidate;
         }
 
-        return Loadout.Of(kinds, best.Packed);
+        return best.Packed;
     }
 
     public Loadout? AtLeast(long minimum)
@@ -125,7 +128,7 @@ internal sealed class ReachableLoads
         return [.. cells.Where(c => c.Reachable)];
     }
 
-    private static long GreatestCommonDivisor(long a, long b)
+    internal static long GreatestCommonDivisor(long a, long b)
     {
         while (b != 0)
             (a, b) = (b, a % b);

@@ -56,6 +56,8 @@ public static class PrescriptionResolver
                 why.Rounded(RoundingKey.DropPlanExact);
             else
                 why.Rounded(RoundingKey.DropPlanOff, Quantity.Of(drop.Distance));
+            if (!drop.Proven)
+                why.Rounded(RoundingKey.DropPlanNotProven);
             if (i == 0)
                 LoadResolver.CautionOnStep(why, pieces.Total, context);
             return why.Build(new LoadAnswer(wanted[i], pieces.Total, pieces));

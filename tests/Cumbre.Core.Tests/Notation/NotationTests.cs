@@ -35,6 +35,14 @@ public class NotationTests
     [InlineData("top 1 x 4 @ +27.5 lb 1 in reserve, back-off 3 x 8 @ -12.5 % top tempo 2-0-X-0 rest 3:00")]
     public void A_canonical_line_prints_as_it_was_written(string line) => Assert.Equal(line, NotationPrinter.Print(Plan(line)));
 
+    [Fact]
+    public void Every_example_of_the_documentation_is_canonical()
+    {
+        var examples = File.ReadLines(TestFiles.Root("docs/notation.md")).Where(l => l.StartsWith("| `", StringComparison.Ordinal)).Select(l => l.Split('`')[1]).ToList();
+        Assert.True(examples.Count >= 8);
+        Assert.All(examples, line => Assert.Equal(line, NotationPrinter.Print(Plan(line))));
+    }
+
     [Theory]
     [InlineData("4x5@12,5kg", "4 x 5 @ +12.5 kg")]
     [InlineData("  4  X 5  @ +12.50  KG ", "4 x 5 @ +12.5 kg")]

@@ -1288,35 +1288,11 @@ export interface components {
          * @enum {unknown}
          */
         LoadingSchool: "BaseFirst" | "RepFirst";
-        /**
-         * @description An exact mass. Held as a decimal number of kilograms, so that kilograms and pounds convert without loss;
-         *     it may be negative, because an added load below zero is assistance.
-         */
-        Mass: {
-            /**
-             * Format: double
-             * @description The mass in kg.
-             */
-            kilograms?: number;
-            /**
-             * Format: double
-             * @description The mass in lb; exact when the mass was entered in pounds.
-             */
-            pounds?: number;
-        };
         /** @description A mass as written. */
         MassDto: {
             /** Format: double */
             value: number;
             unit: components["schemas"]["MassUnit"];
-            entry?: components["schemas"]["MassEntry"];
-        };
-        /** @description A mass as a person wrote it: the number and its unit are kept, so that 27.5 lb is never shown back as 27.4999 lb. */
-        MassEntry: {
-            /** Format: double */
-            value?: number;
-            unit?: components["schemas"]["MassUnit"];
-            mass?: components["schemas"]["Mass"];
         };
         /**
          * @description The unit in which a person reads and writes masses.
@@ -1579,7 +1555,7 @@ export interface components {
          * @description What rounding to the kit did.
          * @enum {unknown}
          */
-        RoundingKey: "Exact" | "Nearest" | "Assistance" | "BodyMassOnly" | "KitStep" | "DropPlanOff" | "DropPlanExact" | "KitEnds";
+        RoundingKey: "Exact" | "Nearest" | "Assistance" | "BodyMassOnly" | "KitStep" | "DropPlanOff" | "DropPlanExact" | "DropPlanNotProven" | "KitEnds";
         /** @description What rounding did. */
         RoundingNote: {
             key: components["schemas"]["RoundingKey"];

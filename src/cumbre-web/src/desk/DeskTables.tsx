@@ -11,6 +11,16 @@ import { dayShort, dayWeek, minutes } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { takenText } from "./wording";
 
+/** The cell that gives way where a row is too wide. */
+const cut = {
+  color: "text.secondary",
+  maxWidth: 0,
+  width: "99%",
+  overflow: "hidden",
+  textOverflow: "ellipsis",
+  whiteSpace: "nowrap",
+} as const;
+
 /** Today's sessions, retests that are due, pain that was reported, and what was decided today. */
 export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => void }) {
   const total = desk.sessions.reduce((sum, s) => sum + s.durationSeconds, 0);
@@ -35,18 +45,7 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
             <TableCell sx={{ whiteSpace: "nowrap" }}>
               <Quiet to={`/athletes/${s.athleteId}/sessions/${s.id}`}>{s.athleteName}</Quiet>
             </TableCell>
-            <TableCell
-              sx={{
-                color: "text.secondary",
-                maxWidth: 0,
-                width: "99%",
-                overflow: "hidden",
-                textOverflow: "ellipsis",
-                whiteSpace: "nowrap",
-              }}
-            >
-              {s.easy ? `easy: ${s.line}` : s.line}
-            </TableCell>
+            <TableCell sx={cut}>{s.easy ? `easy: ${s.line}` : s.line}</TableCell>
             <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
               {s.status === "Done" ? "done" : minutes(s.durationSeconds)}
             </TableCell>
@@ -64,9 +63,7 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 <Quiet to={`/athletes/${first.athleteId}`}>{first.athleteName}</Quiet>
               </TableCell>
-              <TableCell sx={{ color: "text.secondary" }}>
-                {others.length > 0 ? `${others.length + 1} tests` : first.name}
-              </TableCell>
+              <TableCell sx={cut}>{others.length > 0 ? `${others.length + 1} tests` : first.name}</TableCell>
               <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: first.overdue ? 600 : 400 }}>
                 {first.overdue ? "overdue" : dayWeek(first.dueDay)}
               </TableCell>
@@ -105,10 +102,12 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 <Quiet to={`/athletes/${p.athleteId}/sessions/${p.sessionId}`}>{p.athleteName}</Quiet>
               </TableCell>
-              <TableCell sx={{ color: "text.secondary" }}>
+              <TableCell sx={cut}>
                 {p.place ?? "pain"} {p.pain} of 10
               </TableCell>
-              <TableCell align="right">{dayShort(p.day)}</TableCell>
+              <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
+                {dayShort(p.day)}
+              </TableCell>
             </TableRow>
           ))}
         </Panel>

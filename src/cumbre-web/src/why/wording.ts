@@ -102,6 +102,7 @@ const roundings: Record<RoundingKey, Say> = {
   KitStep: ([step]) => `Next step of the kit from here: ${step}.`,
   DropPlanOff: ([distance]) => `Over all parts ${distance} off what is written.`,
   DropPlanExact: () => "Every part is exact.",
+  DropPlanNotProven: () => "There are too many ways to try them all; this is the best of those tried.",
   KitEnds: ([heaviest]) => `The kit ends at ${heaviest}.`,
 };
 
