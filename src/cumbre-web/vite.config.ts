@@ -16,6 +16,8 @@ export default defineConfig({
   test: {
     environment: "jsdom",
     setupFiles: ["./src/test-setup.ts"],
-    reporters: process.env.VITEST_JUNIT ? ["default", ["junit", { outputFile: process.env.VITEST_JUNIT }]] : ["default"],
+    reporters: process.env.VITEST_JUNIT
+      ? ["default", ["junit", { outputFile: process.env.VITEST_JUNIT }]]
+      : ["default"],
   },
 });
