@@ -41,7 +41,12 @@ try
     services.AddSingleton<ClubClock>();
     services.AddSingleton<Reconciler>();
     services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
-    services.AddProblemDetails();
+    services.AddProblemDetails(problems => problems.CustomizeProblemDetails = context =>
+    {
+        // The framework answers this one before any handler sees it.
+        if (context.ProblemDetails.Status == 413)
+            context.ProblemDetails.Title = Problems.TooLarge;
+    });
     services.AddExceptionHandler<ProblemHandler>();
     services.AddOpenApi();
     services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));

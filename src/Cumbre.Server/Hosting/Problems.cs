@@ -21,6 +21,8 @@ public sealed class FieldException(params FieldError[] errors) : Exception(error
 /// <summary>Problem details (RFC 9457) for everything that goes wrong, and the wording of field errors in one place.</summary>
 public static class Problems
 {
+    public const string TooLarge = "That is too large: at most 1 MB.";
+
     public static IResult NotFound(string what) => Results.Problem(statusCode: 404, title: $"There is no such {what}.", type: "about:blank");
 
     /// <summary>A stale write: the answer carries the current state, so that the screen can offer both.</summary>
@@ -102,7 +104,7 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         {
             FieldException e => Problems.Details(e.Errors),
             BadHttpRequestException { InnerException: JsonException json } => Problems.Details([OfJson(json)]),
-            BadHttpRequestException { StatusCode: 413 } => new ProblemDetails { Status = 413, Title = "That is too large: at most 1 MB." },
+            BadHttpRequestException { StatusCode: 413 } => new ProblemDetails { Status = 413, Title = Problems.TooLarge },
             BadHttpRequestException e => new ProblemDetails { Status = e.StatusCode, Title = "This request cannot be read." },
             _ => null,
         };

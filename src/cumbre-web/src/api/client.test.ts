@@ -9,7 +9,10 @@ describe("answers of the server", () => {
   });
 
   it("throws problem details with their fields", async () => {
-    const error = { title: "0 is outside 25 to 250.", errors: [{ path: "mass", code: "range", message: "0 is outside 25 to 250." }] };
+    const error = {
+      title: "0 is outside 25 to 250.",
+      errors: [{ path: "mass", code: "range", message: "0 is outside 25 to 250." }],
+    };
     const problem = await ask(Promise.resolve({ error, response: response(400) })).catch((e: unknown) => e as Problem);
     expect(problem).toBeInstanceOf(Problem);
     expect((problem as Problem).fieldMessage("mass")).toBe("0 is outside 25 to 250.");
@@ -17,7 +20,9 @@ describe("answers of the server", () => {
   });
 
   it("tells a conflict, with what is stored now", async () => {
-    const problem = await ask(Promise.resolve({ error: { current: { name: "First" } }, response: response(409) })).catch((e: unknown) => e as Problem);
+    const problem = await ask(
+      Promise.resolve({ error: { current: { name: "First" } }, response: response(409) }),
+    ).catch((e: unknown) => e as Problem);
     expect([(problem as Problem).isConflict, (problem as Problem).current]).toEqual([true, { name: "First" }]);
   });
 

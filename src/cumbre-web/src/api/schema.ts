@@ -4,1817 +4,1984 @@
  */
 
 export interface paths {
-    "/api/me": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MeDto"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+  "/api/me": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/me/unit": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MeDto"];
+          };
         };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["UnitRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/owner": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["OwnerRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/me/unit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/sign-in": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["UnitRequest"];
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SignInRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/demo-sign-in": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DemoSignInRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/owner": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/sign-out": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["OwnerRequest"];
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/athletes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RosterRow"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/sign-in": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/athletes/{athleteId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SignInRequest"];
         };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AthleteDto"];
-                    };
-                };
-            };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AthleteRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AthleteDto"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/athletes/{athleteId}/body-masses/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["BodyMassRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AthleteDto"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AthleteDto"];
-                    };
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/demo-sign-in": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/athletes/{athleteId}/weighted-pull-up": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["DemoSignInRequest"];
         };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LiftPageDto"];
-                    };
-                };
-            };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/benchmarks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["BenchmarkDto"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/sign-out": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/athletes/{athleteId}/results/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ResultRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ResultAnswer"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description No Content */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/athletes/{athleteId}/meaning": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    line?: string;
-                    day?: string;
-                };
-                header?: never;
-                path: {
-                    athleteId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LineMeaning"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/athletes/{athleteId}/sessions/{sessionId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RosterRow"][];
+          };
         };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    sessionId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SessionDto"];
-                    };
-                };
-            };
-        };
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    sessionId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SessionRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SessionDto"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete: {
-            parameters: {
-                query: {
-                    version: number;
-                };
-                header?: never;
-                path: {
-                    athleteId: string;
-                    sessionId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description No Content */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    sessionId: string;
-                    setId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SetRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SessionDto"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/athletes/{athleteId}/sessions/{sessionId}/finish": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    athleteId: string;
-                    sessionId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SessionDto"];
-                    };
-                };
-            };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteDto"];
+          };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/desk": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
         };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["DeskDto"];
-                    };
-                };
-            };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["AthleteRequest"];
         };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteDto"];
+          };
+        };
+      };
     };
-    "/api/decisions/{id}/accept": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AcceptRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AcceptAnswer"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/body-masses/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
-    "/api/decisions/{id}/later": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DeferRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AcceptAnswer"];
-                    };
-                };
-            };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BodyMassRequest"];
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteDto"];
+          };
+        };
+      };
     };
-    "/api/decisions/{id}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AcceptAnswer"];
-                    };
-                };
-            };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteDto"];
+          };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+      };
     };
-    "/api/decisions/{id}/clear": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ClearRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AcceptAnswer"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/weighted-pull-up": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
     };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LiftPageDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/benchmarks": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BenchmarkDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/results/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ResultRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ResultAnswer"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/meaning": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          line?: string;
+          day?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LineMeaning"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SessionRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query: {
+          version: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+          setId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SetRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/finish": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/desk": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["DeskDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/decisions/{id}/accept": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["AcceptRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AcceptAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/decisions/{id}/later": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["DeferRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AcceptAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/decisions/{id}/undo": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AcceptAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/decisions/{id}/clear": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ClearRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AcceptAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-    schemas: {
-        /** @description The decision as taken, and the session that it planned. */
-        AcceptAnswer: {
-            decision: components["schemas"]["DecisionDto"];
-            /** Format: uuid */
-            sessionId: null | string;
-        };
-        AcceptRequest: {
-            /** @description Another line than the proposed one; null: as proposed. */
-            line: null | string;
-            /** @description Needed when the line goes against a caution. */
-            reason: null | string;
-        };
-        /** @description Who is signed in. */
-        AccountDto: {
-            /** Format: uuid */
-            id: string;
-            name: string;
-            role: string;
-            /** Format: uuid */
-            athleteId: null | string;
-            unit: components["schemas"]["MassUnit"];
-        };
-        AthleteDto: {
-            /**
-             * Format: uuid
-             * @description Made by whoever creates the athlete (UUIDv7).
-             */
-            id: string;
-            /** @description 1 to 80 characters. */
-            name: string;
-            /**
-             * Format: int32
-             * @description Unknown when null.
-             */
-            birthYear: null | number;
-            /** @description In which the athlete thinks. */
-            unit: components["schemas"]["MassUnit"];
-            /** @description When load may be hung. */
-            loadingSchool: components["schemas"]["LoadingSchool"];
-            /** @description How many clean sessions earn more. */
-            increaseSchool: components["schemas"]["IncreaseSchool"];
-            /** @description A licensed professional has cleared what needed clearance. */
-            cleared: boolean;
-            /** @description What can be hung. */
-            kit: components["schemas"]["KitDto"];
-            /**
-             * Format: int64
-             * @description 0 before it is created.
-             */
-            version: number;
-            /** @description Oldest first; left alone when the athlete is written. */
-            bodyMasses: components["schemas"]["BodyMassDto"][];
-        };
-        /** @description What the coach writes about an athlete. */
-        AthleteRequest: {
-            name: string;
-            /** Format: int32 */
-            birthYear: null | number;
-            unit: components["schemas"]["MassUnit"];
-            loadingSchool: components["schemas"]["LoadingSchool"];
-            increaseSchool: components["schemas"]["IncreaseSchool"];
-            cleared: boolean;
-            kit: components["schemas"]["KitDto"];
-            /** Format: int64 */
-            version: number;
-        };
-        /** @description A test with its protocol and the form standard of its movement. */
-        BenchmarkDto: {
-            slug: string;
-            name: string;
-            measure: components["schemas"]["BenchmarkMeasure"];
-            protocol: string;
-            standard: string;
-        };
-        /**
-         * @description What a benchmark counts.
-         * @enum {unknown}
-         */
-        BenchmarkMeasure: "Reps" | "LoadTimesReps";
-        BodyMassDto: {
-            /** Format: uuid */
-            id: string;
-            /** Format: date */
-            day: string;
-            mass: components["schemas"]["MassDto"];
-        };
-        BodyMassRequest: {
-            /**
-             * Format: date
-             * @description Not after today.
-             */
-            day: string;
-            /** @description 25 to 250 kg. */
-            mass: components["schemas"]["MassDto"];
-        };
-        /**
-         * @description A caution; worded at the edge, with its arguments in order.
-         * @enum {unknown}
-         */
-        CautionId: "BodyMassOld" | "EstimateLoose" | "TestStale" | "JumpLarge" | "GateClosed" | "PatternStopped" | "KeptWithReason" | "KitCoarse" | "AboveOneRepMax" | "StopSigns" | "Anchor" | "SolidForm" | "Breathe" | "ToFailure" | "MinorNoSingle" | "ClearanceFirst" | "DropForm" | "NotMedicalAdvice" | "AskNextMorning";
-        /** @description A caution with its arguments. */
-        CautionNote: {
-            id: components["schemas"]["CautionId"];
-            args: components["schemas"]["Quantity"][];
-        };
-        ClearRequest: {
-            /** @description What was found, and by whom. */
-            reason: string;
-        };
-        /** @description A decision as the Desk shows it. */
-        DecisionDto: {
-            /**
-             * Format: uuid
-             * @description Decision.
-             */
-            id: string;
-            /**
-             * Format: uuid
-             * @description Whose.
-             */
-            athleteId: string;
-            /** @description Whose. */
-            athleteName: string;
-            /** @description Slug. */
-            movement: string;
-            /** @description What is proposed. */
-            kind: components["schemas"]["ProposalKind"];
-            /** @description Why. */
-            cause: components["schemas"]["ProposalCause"];
-            /** @description Where it stands. */
-            state: components["schemas"]["DecisionState"];
-            /**
-             * Format: date
-             * @description It comes back on this day.
-             */
-            deferredUntil: null | string;
-            /**
-             * Format: date
-             * @description The day of the session that it would plan.
-             */
-            nextDay: string;
-            /** @description Line of the last session. */
-            before: string;
-            /** @description Line that is proposed; null when the pattern stops. */
-            next: null | string;
-            /** @description Belongs to an easy week. */
-            nextIsEasy: boolean;
-            /**
-             * Format: double
-             * @description Load of the last session.
-             */
-            fromKg: number;
-            to: null | components["schemas"]["Figure"];
-            /** @description Reasons of the whole. */
-            why: components["schemas"]["Explanation"];
-            /** @description Less cautious proposals that it overrules. */
-            overruled: components["schemas"]["ProposalKind"][];
-        };
-        /**
-         * @description Where a decision stands.
-         * @enum {unknown}
-         */
-        DecisionState: "Proposed" | "Accepted" | "Edited" | "Deferred" | "Superseded";
-        DeferRequest: {
-            /**
-             * Format: date
-             * @description Null: the next day.
-             */
-            until: null | string;
-        };
-        DemoSignInRequest: {
-            /** @description `coach` or `athlete`. */
-            as: string;
-        };
-        /** @description The coach's day. */
-        DeskDto: {
-            /** Format: date */
-            today: string;
-            decisions: components["schemas"]["DecisionDto"][];
-            taken: components["schemas"]["DecisionDto"][];
-            sessions: components["schemas"]["DeskSession"][];
-            retests: components["schemas"]["Retest"][];
-            pain: components["schemas"]["PainReport"][];
-        };
-        /** @description A session of today. */
-        DeskSession: {
-            /** Format: uuid */
-            id: string;
-            /** Format: uuid */
-            athleteId: string;
-            athleteName: string;
-            line: string;
-            /** Format: int32 */
-            durationSeconds: number;
-            status: components["schemas"]["SessionStatus"];
-            easy: boolean;
-            decisionWaits: boolean;
-        };
-        /** @description A set, or a part of a drop set. */
-        EffortDto: {
-            /**
-             * Format: int32
-             * @description From 1.
-             */
-            set: number;
-            /**
-             * Format: int32
-             * @description From 1.
-             */
-            part: number;
-            /**
-             * Format: int32
-             * @description Fewest.
-             */
-            repsLow: number;
-            /**
-             * Format: int32
-             * @description Most.
-             */
-            repsHigh: number;
-            /** @description Its part in the method. */
-            role: components["schemas"]["SetRole"];
-            grip: null | components["schemas"]["Grip"];
-            /**
-             * Format: int32
-             * @description Index into the loads.
-             */
-            load: number;
-            /** @description Pieces to take off before it. */
-            takeOff: components["schemas"]["PieceDto"][];
-            /**
-             * Format: int32
-             * @description 0 before the next part and at the end.
-             */
-            restAfterSeconds: number;
-        };
-        /**
-         * @description What a line may go on with.
-         * @enum {unknown}
-         */
-        Expectation: "SetCount" | "RepCount" | "Times" | "Drop" | "Top" | "BackOff" | "Load" | "Unit" | "UnitOrPercent" | "PercentBase" | "PercentTop" | "PercentSign" | "BackOffPercent" | "Increment" | "RepRange" | "InReserve" | "Failure" | "TempoLowering" | "TempoBottom" | "TempoLifting" | "TempoTop" | "TempoDash" | "Duration" | "DurationUnit" | "TwoDigitSeconds" | "Grip" | "Slash" | "Plus" | "Modifier" | "EndOfLine";
-        /**
-         * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
-         *     the sentences are made at the edge, in the reader's unit and language.
-         */
-        Explanation: {
-            rule: components["schemas"]["RuleCitation"];
-            inputs: components["schemas"]["Fact"][];
-            working: components["schemas"]["WorkingStep"][];
-            rounding: components["schemas"]["RoundingNote"][];
-            sources: components["schemas"]["SourceId"][];
-            cautions: components["schemas"]["CautionNote"][];
-            exposures: components["schemas"]["ExposureEvidence"][];
-        };
-        /** @description One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target. */
-        ExposureEvidence: {
-            /** Format: date */
-            day: string;
-            /** Format: double */
-            addedKilograms: number;
-            sets: components["schemas"]["SetEvidence"][];
-            clean: boolean;
-        };
-        /** @description An input that went into a figure. */
-        Fact: {
-            key: components["schemas"]["InputKey"];
-            value: components["schemas"]["Quantity"];
-        };
-        /** @description A figure and how it came about: the one shape for every figure that can be opened. */
-        Figure: {
-            value: components["schemas"]["Quantity"];
-            why: components["schemas"]["Explanation"];
-        };
-        /**
-         * @description How a set looked against the movement's form standard.
-         * @enum {unknown}
-         */
-        FormVerdict: "Clean" | "Broken";
-        /** @description A gate that a result opened or closed. */
-        GateChange: {
-            school: string;
-            decides: boolean;
-            open: boolean;
-        };
-        /** @description A gate under one school; Decides marks the athlete's own. */
-        GateDto: {
-            school: string;
-            decides: boolean;
-            open: boolean;
-            /** Format: date */
-            openedOn: null | string;
-            terms: components["schemas"]["TermDto"][];
-        };
-        /** @enum {unknown} */
-        Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
-        /**
-         * @description How many clean sessions earn more load?
-         * @enum {unknown}
-         */
-        IncreaseSchool: "TwoInARow" | "OneCleanSession";
-        /**
-         * @description A named input of a figure.
-         * @enum {unknown}
-         */
-        InputKey: "BodyMass" | "BodyMassMean" | "BodyMassReadings" | "BodyMassMeasuredOn" | "TestLoad" | "TestReps" | "TestReserve" | "TestedOn" | "EffectiveReps" | "OneRepMax" | "OneRepMaxLow" | "OneRepMaxHigh" | "WrittenLoad" | "WrittenPercent" | "TopSetSystem" | "School" | "CleanSessions" | "LastLoad" | "LastReps" | "LoadingWeeks" | "ExposuresWithoutProgress" | "PainReported" | "PainPlace" | "PartTarget";
-        KitDto: {
-            /** @description At most 12 sizes, each once. */
-            plates: components["schemas"]["PlateDto"][];
-            /** @description Without a belt no plate can be hung. */
-            hasBelt: boolean;
-            vest: null | components["schemas"]["MassDto"];
-        };
-        /** @description All of an athlete's weighted pull-up. */
-        LiftPageDto: {
-            athlete: components["schemas"]["AthleteDto"];
-            bodyMass: null | components["schemas"]["Figure"];
-            oneRepMax: null | components["schemas"]["StrengthDto"];
-            series: components["schemas"]["StrengthPointDto"][];
-            gates: components["schemas"]["GateDto"][];
-            results: components["schemas"]["ResultDto"][];
-            next: null | components["schemas"]["SessionDto"];
-            history: components["schemas"]["PastSessionDto"][];
-            decision: null | components["schemas"]["DecisionDto"];
-            stopped: null | components["schemas"]["StopDto"];
-            needsClearance: boolean;
-        };
-        /** @description What a typed line means: either a plan or the first error, and what saving it would need. */
-        LineMeaning: {
-            /** @description The line as Cumbre writes it; null while it has an error. */
-            canonical: null | string;
-            /** @description Of the line as typed. */
-            tokens: components["schemas"]["TokenDto"][];
-            error: null | components["schemas"]["NotationError"];
-            problem: null | components["schemas"]["LineProblem"];
-            plan: null | components["schemas"]["ResolvedDto"];
-            /** @description Cautions that ask for a reason before it is saved. */
-            needsReason: components["schemas"]["CautionNote"][];
-        };
-        /** @enum {unknown} */
-        LineProblem: "NoBodyMass" | "NoOneRepMax" | "TooManyEffectiveReps" | null;
-        /** @description A load of the plan. */
-        LoadDto: {
-            /** @description What hangs on the athlete, with its reasons; negative is help that is needed. */
-            made: components["schemas"]["Figure"];
-            /**
-             * Format: double
-             * @description What the rule asks for.
-             */
-            wantedKg: number;
-            /**
-             * Format: double
-             * @description Body mass and load.
-             */
-            systemKg: number;
-            /**
-             * Format: double
-             * @description Of the e1RM, 1 is all of it; null without a test.
-             */
-            shareOfMax: null | number;
-            /** @description Largest first. */
-            pieces: components["schemas"]["PieceDto"][];
-        };
-        /**
-         * @description When may load be hung on a pull-up? Practitioners disagree.
-         * @enum {unknown}
-         */
-        LoadingSchool: "BaseFirst" | "RepFirst";
-        /** @description A mass as written. */
-        MassDto: {
-            /** Format: double */
-            value: number;
-            unit: components["schemas"]["MassUnit"];
-        };
-        /**
-         * @description The unit in which a person reads and writes masses.
-         * @enum {unknown}
-         */
-        MassUnit: "Kg" | "Lb";
-        /** @description What the page needs first: the club, the day, the account, and the token for writes. */
-        MeDto: {
-            club: null | string;
-            /** Format: date */
-            today: string;
-            demo: boolean;
-            needsOwner: boolean;
-            account: null | components["schemas"]["AccountDto"];
-            csrfToken: string;
-        };
-        /** @description What the movement asks for, beside the session. */
-        MovementDto: {
-            slug: string;
-            name: string;
-            bottom: string;
-            standard: string;
-            faults: string[];
-            failureHarmless: boolean;
-        };
-        /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
-        NotationError: {
-            fault: components["schemas"]["NotationFault"];
-            /** Format: int32 */
-            start: number;
-            /** Format: int32 */
-            length: number;
-            expected: components["schemas"]["Expectation"][];
-            /** Format: double */
-            minimum?: null | number;
-            /** Format: double */
-            maximum?: null | number;
-        };
-        /**
-         * @description What is wrong at a place of a line.
-         * @enum {unknown}
-         */
-        NotationFault: "Unexpected" | "OutOfRange" | "NotWhole" | "Twice" | "PartsDiffer" | "LoadsDoNotFall" | "RangeReversed" | "FastOnlyWhenLifting" | "TooLong";
-        OwnerRequest: {
-            /** @description 1 to 80 characters. */
-            clubName: string;
-            /** @description The owner's name as it is shown. */
-            name: string;
-            /** @description What is typed at sign-in; an e-mail address or any word. */
-            signInName: string;
-            /** @description 10 to 200 characters. */
-            password: string;
-            /** @description IANA name; training days are dates there. */
-            timeZone: string;
-        };
-        /** @description Pain that was reported in a last session. */
-        PainReport: {
-            /** Format: uuid */
-            athleteId: string;
-            athleteName: string;
-            /** Format: uuid */
-            sessionId: string;
-            /** Format: date */
-            day: string;
-            /** Format: int32 */
-            pain: number;
-            place: null | string;
-        };
-        /** @description A logged session in the history. */
-        PastSessionDto: {
-            /** Format: uuid */
-            id: string;
-            /** Format: date */
-            day: string;
-            line: string;
-            easy: boolean;
-            /** Format: double */
-            topKg: number;
-            sets: components["schemas"]["SetEvidence"][];
-            clean: boolean;
-            /** Format: int32 */
-            worstPain: null | number;
-        };
-        /** @description One piece on the belt, or the vest. */
-        PieceDto: {
-            size: components["schemas"]["MassDto"];
-            isVest: boolean;
-        };
-        PlateDto: {
-            /** @description Of one plate. */
-            size: components["schemas"]["MassDto"];
-            /**
-             * Format: int32
-             * @description 1 to 20.
-             */
-            count: number;
-        };
-        /**
-         * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
-         * @enum {unknown}
-         */
-        ProposalCause: "Pain" | "LoadingWeeks" | "EasyWeek" | "NoProgress" | "CleanSessions" | "NotYetClean" | "KitGap" | "Unfinished";
-        /**
-         * @description What the app may propose, the most cautious first: where two collide, the earlier wins.
-         * @enum {unknown}
-         */
-        ProposalKind: "Refer" | "Deload" | "Ease" | "BackOff" | "Hold" | "AddReps" | "AddLoad";
-        /** @description A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge. */
-        Quantity: {
-            kind: components["schemas"]["QuantityKind"];
-            /** Format: double */
-            number?: null | number;
-            code?: null | string;
-            /** Format: date */
-            date?: null | string;
-            pieces?: null | number[];
-        };
-        /**
-         * @description What a Quantity measures, and so how the edge writes it.
-         * @enum {unknown}
-         */
-        QuantityKind: "Mass" | "AddedLoad" | "Percent" | "Reps" | "Reserve" | "Sets" | "Seconds" | "Days" | "Weeks" | "Count" | "Number" | "Pain" | "Date" | "Code" | "Pieces";
-        /** @description What a line means for an athlete on a day. */
-        ResolvedDto: {
-            line: string;
-            loads: components["schemas"]["LoadDto"][];
-            efforts: components["schemas"]["EffortDto"][];
-            isDrop: boolean;
-            /** Format: double */
-            dropDistanceKg: number;
-            /** Format: int32 */
-            setTotal: number;
-            /** Format: int32 */
-            repTotal: number;
-            /** Format: int32 */
-            tensionSeconds: number;
-            /** Format: int32 */
-            durationSeconds: number;
-            /** Format: int32 */
-            restSeconds: number;
-            restAssumed: boolean;
-            /** Format: int32 */
-            hardSets: number;
-            /** Format: int32 */
-            reserve: null | number;
-            tempo: null | components["schemas"]["TempoDto"];
-            cautions: components["schemas"]["CautionNote"][];
-        };
-        /** @description The stored result, and what it changed. */
-        ResultAnswer: {
-            result: components["schemas"]["ResultDto"];
-            gates: components["schemas"]["GateChange"][];
-        };
-        /** @description A recorded test. GivesEstimate is false when its effective reps are over 12 or its form broke. */
-        ResultDto: {
-            /** Format: uuid */
-            id: string;
-            benchmark: string;
-            name: string;
-            /** Format: date */
-            day: string;
-            /** Format: int32 */
-            reps: number;
-            added: components["schemas"]["MassDto"];
-            /** Format: int32 */
-            reserve: number;
-            /** Format: double */
-            bodyMassKg: number;
-            form: components["schemas"]["FormVerdict"];
-            /** Format: int32 */
-            effectiveReps: number;
-            givesEstimate: boolean;
-        };
-        ResultRequest: {
-            /** @description Slug of the test. */
-            benchmark: string;
-            /**
-             * Format: date
-             * @description Not after today.
-             */
-            day: string;
-            /**
-             * Format: int32
-             * @description Clean reps, 1 to 200.
-             */
-            reps: number;
-            added: null | components["schemas"]["MassDto"];
-            /**
-             * Format: int32
-             * @description Reps left, 0 to 10.
-             */
-            reserve: number;
-            /** @description Against the movement's standard. */
-            form: components["schemas"]["FormVerdict"];
-        };
-        /** @description A test that is six weeks old, or will be within two. */
-        Retest: {
-            /** Format: uuid */
-            athleteId: string;
-            athleteName: string;
-            benchmark: string;
-            name: string;
-            /** Format: date */
-            lastDay: string;
-            /** Format: date */
-            dueDay: string;
-            overdue: boolean;
-        };
-        /** @description A line of the roster. */
-        RosterRow: {
-            /**
-             * Format: uuid
-             * @description Athlete.
-             */
-            id: string;
-            /** @description Athlete. */
-            name: string;
-            /**
-             * Format: double
-             * @description Of today; null without a reading.
-             */
-            bodyMassKg: null | number;
-            /**
-             * Format: double
-             * @description Newest e1RM of the system; null without a usable test.
-             */
-            oneRepMaxKg: null | number;
-            /**
-             * Format: date
-             * @description Its day.
-             */
-            oneRepMaxDay: null | string;
-            /** @description Older than six weeks. */
-            oneRepMaxStale: boolean;
-            /** @description Under the athlete's school. */
-            gateOpen: boolean;
-            /**
-             * Format: date
-             * @description Day of the last logged session.
-             */
-            lastSession: null | string;
-            /**
-             * Format: date
-             * @description Day of the next planned one.
-             */
-            nextSession: null | string;
-            /** @description A decision waits for the coach. */
-            waiting: boolean;
-            /** @description The pattern is stopped. */
-            stopped: boolean;
-            /** @description Under 18 or over 60, and not cleared. */
-            needsClearance: boolean;
-            /**
-             * Format: int32
-             * @description Results recorded.
-             */
-            testCount: number;
-        };
-        /**
-         * @description What rounding to the kit did.
-         * @enum {unknown}
-         */
-        RoundingKey: "Exact" | "Nearest" | "Assistance" | "BodyMassOnly" | "KitStep" | "DropPlanOff" | "DropPlanExact" | "DropPlanNotProven" | "KitEnds";
-        /** @description What rounding did. */
-        RoundingNote: {
-            key: components["schemas"]["RoundingKey"];
-            args: components["schemas"]["Quantity"][];
-        };
-        /** @description The rule that made a figure, with its arguments. */
-        RuleCitation: {
-            id: components["schemas"]["RuleId"];
-            args: components["schemas"]["Quantity"][];
-        };
-        /**
-         * @description The rule behind a figure. Its arguments, in order, stand beside each name.
-         * @enum {unknown}
-         */
-        RuleId: "BodyMassOfDay" | "OneRepMax" | "LoadAsWritten" | "LoadForPercent" | "LoadForReserve" | "LoadForBodyMassShare" | "LoadForBackOff" | "DropPlan" | "AddLoad" | "AddReps" | "Hold" | "BackOff" | "Deload" | "EasyWeek" | "EaseForPain" | "StopForPain" | "Repeat";
-        /** @description A session with its plan and what was logged. */
-        SessionDto: {
-            /**
-             * Format: uuid
-             * @description Session.
-             */
-            id: string;
-            /**
-             * Format: uuid
-             * @description Whose.
-             */
-            athleteId: string;
-            /** @description Whose. */
-            athleteName: string;
-            /**
-             * Format: date
-             * @description Training day.
-             */
-            day: string;
-            /** @description Planned, started or done. */
-            status: components["schemas"]["SessionStatus"];
-            /** @description Part of an easy week. */
-            easy: boolean;
-            /** @description Why it was planned against a caution. */
-            overrideReason: null | string;
-            /**
-             * Format: int64
-             * @description For the next write.
-             */
-            version: number;
-            /** @description The whiteboard line. */
-            line: string;
-            plan: null | components["schemas"]["ResolvedDto"];
-            problem: null | components["schemas"]["LineProblem"];
-            /** @description Form standard and faults. */
-            movement: components["schemas"]["MovementDto"];
-            /** @description Logged. */
-            sets: components["schemas"]["SetDto"][];
-            decision: null | components["schemas"]["DecisionDto"];
-        };
-        SessionRequest: {
-            /**
-             * Format: date
-             * @description At most a year away.
-             */
-            day: string;
-            /** @description Whiteboard line. */
-            line: string;
-            /** @description Part of an easy week. */
-            easy: boolean;
-            /** @description Needed when a caution asks for it. */
-            overrideReason: null | string;
-            /**
-             * Format: int64
-             * @description 0 to create.
-             */
-            version: number;
-        };
-        /**
-         * @description How far a session is.
-         * @enum {unknown}
-         */
-        SessionStatus: "Planned" | "Started" | "Done";
-        /** @description A set as it stands after corrections. */
-        SetDto: {
-            /** Format: uuid */
-            id: string;
-            /** Format: int32 */
-            set: number;
-            /** Format: int32 */
-            part: number;
-            /** Format: int32 */
-            reps: number;
-            added: components["schemas"]["MassDto"];
-            /** Format: int32 */
-            reserve: null | number;
-            form: components["schemas"]["FormVerdict"];
-            /** Format: int32 */
-            pain: null | number;
-            painPlace: null | string;
-        };
-        /** @description A set of an exposure: the reps done, and whether they met the plan with clean form. */
-        SetEvidence: {
-            /** Format: int32 */
-            reps: number;
-            met: boolean;
-        };
-        SetRequest: {
-            /**
-             * Format: int32
-             * @description From 1; must be in the plan.
-             */
-            set: number;
-            /**
-             * Format: int32
-             * @description From 1; over 1 only in a drop set.
-             */
-            part: number;
-            /**
-             * Format: int32
-             * @description 1 to 200.
-             */
-            reps: number;
-            /** @description Load that was moved. */
-            added: components["schemas"]["MassDto"];
-            /**
-             * Format: int32
-             * @description Reps left; null: not asked.
-             */
-            reserve: null | number;
-            /** @description Against the movement's standard. */
-            form: components["schemas"]["FormVerdict"];
-            /**
-             * Format: int32
-             * @description 0 to 10; null: none.
-             */
-            pain: null | number;
-            /** @description For instance right elbow. */
-            painPlace: null | string;
-            /**
-             * Format: uuid
-             * @description The set that this one corrects.
-             */
-            supersedes: null | string;
-        };
-        /**
-         * @description The part that a planned set plays.
-         * @enum {unknown}
-         */
-        SetRole: "Work" | "Top" | "BackOff" | "DropPart";
-        SignInRequest: {
-            signInName: string;
-            password: string;
-        };
-        /**
-         * @description Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.
-         * @enum {unknown}
-         */
-        SourceId: "InternationalPound1959" | "Epley1985" | "Brzycki1993" | "Lombardi1989" | "OConner1989" | "Lander1985" | "Wathan1994" | "Mayhew1992" | "Acsm2009" | "Thomee1997" | "CommonPractice" | "House" | "CoachsLine";
-        /**
-         * @description One line of working: an expression of its arguments, and the result.
-         * @enum {unknown}
-         */
-        StepKey: "SystemMass" | "EffectiveReps" | "Formula" | "RangeLow" | "RangeHigh" | "ShareOf" | "AddedFromSystem" | "SystemForReps" | "ShareOfBest" | "ExpectedReps" | "NowOnTheBar" | "ProposedSystem" | "BestFromLastSet" | "JumpShare" | "MeanOfReadings" | "HalfTheSets" | "RepsAgainstBest";
-        /** @description A stopped pattern, with the decision that stopped it. */
-        StopDto: {
-            /** Format: uuid */
-            decisionId: string;
-            /** Format: date */
-            since: string;
-        };
-        /** @description The newest e1RM. */
-        StrengthDto: {
-            value: components["schemas"]["Figure"];
-            /** Format: double */
-            lowKg: number;
-            /** Format: double */
-            highKg: number;
-            /** Format: date */
-            day: string;
-            /** Format: int32 */
-            ageDays: number;
-            stale: boolean;
-            /** Format: double */
-            addedKg: number;
-        };
-        /** @description An e1RM of a day with its range over the seven formulas, in kg of system. */
-        StrengthPointDto: {
-            /** Format: date */
-            day: string;
-            /** Format: double */
-            valueKg: number;
-            /** Format: double */
-            lowKg: number;
-            /** Format: double */
-            highKg: number;
-            source: components["schemas"]["StrengthSource"];
-            /** Format: double */
-            addedKg: number;
-            /** Format: int32 */
-            reps: number;
-            /** Format: int32 */
-            reserve: number;
-        };
-        /**
-         * @description Where an estimate comes from.
-         * @enum {unknown}
-         */
-        StrengthSource: "Test" | "TrainingSet";
-        /** @description Four figures in seconds; lifting null is X. */
-        TempoDto: {
-            /** Format: int32 */
-            lowering: number;
-            /** Format: int32 */
-            bottom: number;
-            /** Format: int32 */
-            lifting: null | number;
-            /** Format: int32 */
-            top: number;
-        };
-        /** @description A threshold of a gate as it stands. */
-        TermDto: {
-            benchmark: string;
-            name: string;
-            /** Format: int32 */
-            need: number;
-            /** Format: int32 */
-            comfortable: number;
-            /** Format: int32 */
-            have: null | number;
-            met: boolean;
-            /** Format: double */
-            fraction: number;
-            /** Format: date */
-            day: null | string;
-            /** Format: int32 */
-            ageDays: number;
-            stale: boolean;
-        };
-        /** @description A piece of a line, for its colouring. */
-        TokenDto: {
-            kind: components["schemas"]["TokenKind"];
-            /** Format: int32 */
-            start: number;
-            /** Format: int32 */
-            length: number;
-        };
-        /** @enum {unknown} */
-        TokenKind: "Number" | "Word" | "Times" | "At" | "Plus" | "Minus" | "Slash" | "Comma" | "Percent" | "Colon" | "Range" | "Unknown" | "End";
-        UnitRequest: {
-            unit: components["schemas"]["MassUnit"];
-        };
-        /** @description A line of working: the template's arguments on the left, the result on the right. */
-        WorkingStep: {
-            key: components["schemas"]["StepKey"];
-            args: components["schemas"]["Quantity"][];
-            result: components["schemas"]["Quantity"];
-        };
+  schemas: {
+    /** @description The decision as taken, and the session that it planned. */
+    AcceptAnswer: {
+      decision: components["schemas"]["DecisionDto"];
+      /** Format: uuid */
+      sessionId: null | string;
     };
-    responses: never;
-    parameters: never;
-    requestBodies: never;
-    headers: never;
-    pathItems: never;
+    AcceptRequest: {
+      /** @description Another line than the proposed one; null: as proposed. */
+      line: null | string;
+      /** @description Needed when the line goes against a caution. */
+      reason: null | string;
+    };
+    /** @description Who is signed in. */
+    AccountDto: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+      role: string;
+      /** Format: uuid */
+      athleteId: null | string;
+      unit: components["schemas"]["MassUnit"];
+    };
+    AthleteDto: {
+      /**
+       * Format: uuid
+       * @description Made by whoever creates the athlete (UUIDv7).
+       */
+      id: string;
+      /** @description 1 to 80 characters. */
+      name: string;
+      /**
+       * Format: int32
+       * @description Unknown when null.
+       */
+      birthYear: null | number;
+      /** @description In which the athlete thinks. */
+      unit: components["schemas"]["MassUnit"];
+      /** @description When load may be hung. */
+      loadingSchool: components["schemas"]["LoadingSchool"];
+      /** @description How many clean sessions earn more. */
+      increaseSchool: components["schemas"]["IncreaseSchool"];
+      /** @description A licensed professional has cleared what needed clearance. */
+      cleared: boolean;
+      /** @description What can be hung. */
+      kit: components["schemas"]["KitDto"];
+      /**
+       * Format: int64
+       * @description 0 before it is created.
+       */
+      version: number;
+      /** @description Oldest first; left alone when the athlete is written. */
+      bodyMasses: components["schemas"]["BodyMassDto"][];
+    };
+    /** @description What the coach writes about an athlete. */
+    AthleteRequest: {
+      name: string;
+      /** Format: int32 */
+      birthYear: null | number;
+      unit: components["schemas"]["MassUnit"];
+      loadingSchool: components["schemas"]["LoadingSchool"];
+      increaseSchool: components["schemas"]["IncreaseSchool"];
+      cleared: boolean;
+      kit: components["schemas"]["KitDto"];
+      /** Format: int64 */
+      version: number;
+    };
+    /** @description A test with its protocol and the form standard of its movement. */
+    BenchmarkDto: {
+      slug: string;
+      name: string;
+      measure: components["schemas"]["BenchmarkMeasure"];
+      protocol: string;
+      standard: string;
+    };
+    /**
+     * @description What a benchmark counts.
+     * @enum {unknown}
+     */
+    BenchmarkMeasure: "Reps" | "LoadTimesReps";
+    BodyMassDto: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date */
+      day: string;
+      mass: components["schemas"]["MassDto"];
+    };
+    BodyMassRequest: {
+      /**
+       * Format: date
+       * @description Not after today.
+       */
+      day: string;
+      /** @description 25 to 250 kg. */
+      mass: components["schemas"]["MassDto"];
+    };
+    /**
+     * @description A caution; worded at the edge, with its arguments in order.
+     * @enum {unknown}
+     */
+    CautionId:
+      | "BodyMassOld"
+      | "EstimateLoose"
+      | "TestStale"
+      | "JumpLarge"
+      | "GateClosed"
+      | "PatternStopped"
+      | "KeptWithReason"
+      | "KitCoarse"
+      | "AboveOneRepMax"
+      | "StopSigns"
+      | "Anchor"
+      | "SolidForm"
+      | "Breathe"
+      | "ToFailure"
+      | "MinorNoSingle"
+      | "ClearanceFirst"
+      | "DropForm"
+      | "NotMedicalAdvice"
+      | "AskNextMorning";
+    /** @description A caution with its arguments. */
+    CautionNote: {
+      id: components["schemas"]["CautionId"];
+      args: components["schemas"]["Quantity"][];
+    };
+    ClearRequest: {
+      /** @description What was found, and by whom. */
+      reason: string;
+    };
+    /** @description A decision as the Desk shows it. */
+    DecisionDto: {
+      /**
+       * Format: uuid
+       * @description Decision.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      athleteName: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description What is proposed. */
+      kind: components["schemas"]["ProposalKind"];
+      /** @description Why. */
+      cause: components["schemas"]["ProposalCause"];
+      /** @description Where it stands. */
+      state: components["schemas"]["DecisionState"];
+      /**
+       * Format: date
+       * @description It comes back on this day.
+       */
+      deferredUntil: null | string;
+      /**
+       * Format: date
+       * @description The day of the session that it would plan.
+       */
+      nextDay: string;
+      /** @description Line of the last session. */
+      before: string;
+      /** @description Line that is proposed; null when the pattern stops. */
+      next: null | string;
+      /** @description Belongs to an easy week. */
+      nextIsEasy: boolean;
+      /**
+       * Format: double
+       * @description Load of the last session.
+       */
+      fromKg: number;
+      to: null | components["schemas"]["Figure"];
+      /** @description Reasons of the whole. */
+      why: components["schemas"]["Explanation"];
+      /** @description Less cautious proposals that it overrules. */
+      overruled: components["schemas"]["ProposalKind"][];
+    };
+    /**
+     * @description Where a decision stands.
+     * @enum {unknown}
+     */
+    DecisionState: "Proposed" | "Accepted" | "Edited" | "Deferred" | "Superseded";
+    DeferRequest: {
+      /**
+       * Format: date
+       * @description Null: the next day.
+       */
+      until: null | string;
+    };
+    DemoSignInRequest: {
+      /** @description `coach` or `athlete`. */
+      as: string;
+    };
+    /** @description The coach's day. */
+    DeskDto: {
+      /** Format: date */
+      today: string;
+      decisions: components["schemas"]["DecisionDto"][];
+      taken: components["schemas"]["DecisionDto"][];
+      sessions: components["schemas"]["DeskSession"][];
+      retests: components["schemas"]["Retest"][];
+      pain: components["schemas"]["PainReport"][];
+    };
+    /** @description A session of today. */
+    DeskSession: {
+      /** Format: uuid */
+      id: string;
+      /** Format: uuid */
+      athleteId: string;
+      athleteName: string;
+      line: string;
+      /** Format: int32 */
+      durationSeconds: number;
+      status: components["schemas"]["SessionStatus"];
+      easy: boolean;
+      decisionWaits: boolean;
+    };
+    /** @description A set, or a part of a drop set. */
+    EffortDto: {
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      set: number;
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      part: number;
+      /**
+       * Format: int32
+       * @description Fewest.
+       */
+      repsLow: number;
+      /**
+       * Format: int32
+       * @description Most.
+       */
+      repsHigh: number;
+      /** @description Its part in the method. */
+      role: components["schemas"]["SetRole"];
+      grip: null | components["schemas"]["Grip"];
+      /**
+       * Format: int32
+       * @description Index into the loads.
+       */
+      load: number;
+      /** @description Pieces to take off before it. */
+      takeOff: components["schemas"]["PieceDto"][];
+      /**
+       * Format: int32
+       * @description 0 before the next part and at the end.
+       */
+      restAfterSeconds: number;
+    };
+    /**
+     * @description What a line may go on with.
+     * @enum {unknown}
+     */
+    Expectation:
+      | "SetCount"
+      | "RepCount"
+      | "Times"
+      | "Drop"
+      | "Top"
+      | "BackOff"
+      | "Load"
+      | "Unit"
+      | "UnitOrPercent"
+      | "PercentBase"
+      | "PercentTop"
+      | "PercentSign"
+      | "BackOffPercent"
+      | "Increment"
+      | "RepRange"
+      | "InReserve"
+      | "Failure"
+      | "TempoLowering"
+      | "TempoBottom"
+      | "TempoLifting"
+      | "TempoTop"
+      | "TempoDash"
+      | "Duration"
+      | "DurationUnit"
+      | "TwoDigitSeconds"
+      | "Grip"
+      | "Slash"
+      | "Plus"
+      | "Modifier"
+      | "EndOfLine";
+    /**
+     * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
+     *     the sentences are made at the edge, in the reader's unit and language.
+     */
+    Explanation: {
+      rule: components["schemas"]["RuleCitation"];
+      inputs: components["schemas"]["Fact"][];
+      working: components["schemas"]["WorkingStep"][];
+      rounding: components["schemas"]["RoundingNote"][];
+      sources: components["schemas"]["SourceId"][];
+      cautions: components["schemas"]["CautionNote"][];
+      exposures: components["schemas"]["ExposureEvidence"][];
+    };
+    /** @description One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target. */
+    ExposureEvidence: {
+      /** Format: date */
+      day: string;
+      /** Format: double */
+      addedKilograms: number;
+      sets: components["schemas"]["SetEvidence"][];
+      clean: boolean;
+    };
+    /** @description An input that went into a figure. */
+    Fact: {
+      key: components["schemas"]["InputKey"];
+      value: components["schemas"]["Quantity"];
+    };
+    /** @description A figure and how it came about: the one shape for every figure that can be opened. */
+    Figure: {
+      value: components["schemas"]["Quantity"];
+      why: components["schemas"]["Explanation"];
+    };
+    /**
+     * @description How a set looked against the movement's form standard.
+     * @enum {unknown}
+     */
+    FormVerdict: "Clean" | "Broken";
+    /** @description A gate that a result opened or closed. */
+    GateChange: {
+      school: string;
+      decides: boolean;
+      open: boolean;
+    };
+    /** @description A gate under one school; Decides marks the athlete's own. */
+    GateDto: {
+      school: string;
+      decides: boolean;
+      open: boolean;
+      /** Format: date */
+      openedOn: null | string;
+      terms: components["schemas"]["TermDto"][];
+    };
+    /** @enum {unknown} */
+    Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
+    /**
+     * @description How many clean sessions earn more load?
+     * @enum {unknown}
+     */
+    IncreaseSchool: "TwoInARow" | "OneCleanSession";
+    /**
+     * @description A named input of a figure.
+     * @enum {unknown}
+     */
+    InputKey:
+      | "BodyMass"
+      | "BodyMassMean"
+      | "BodyMassReadings"
+      | "BodyMassMeasuredOn"
+      | "TestLoad"
+      | "TestReps"
+      | "TestReserve"
+      | "TestedOn"
+      | "EffectiveReps"
+      | "OneRepMax"
+      | "OneRepMaxLow"
+      | "OneRepMaxHigh"
+      | "WrittenLoad"
+      | "WrittenPercent"
+      | "TopSetSystem"
+      | "School"
+      | "CleanSessions"
+      | "LastLoad"
+      | "LastReps"
+      | "LoadingWeeks"
+      | "ExposuresWithoutProgress"
+      | "PainReported"
+      | "PainPlace"
+      | "PartTarget";
+    KitDto: {
+      /** @description At most 12 sizes, each once. */
+      plates: components["schemas"]["PlateDto"][];
+      /** @description Without a belt no plate can be hung. */
+      hasBelt: boolean;
+      vest: null | components["schemas"]["MassDto"];
+    };
+    /** @description All of an athlete's weighted pull-up. */
+    LiftPageDto: {
+      athlete: components["schemas"]["AthleteDto"];
+      bodyMass: null | components["schemas"]["Figure"];
+      oneRepMax: null | components["schemas"]["StrengthDto"];
+      series: components["schemas"]["StrengthPointDto"][];
+      gates: components["schemas"]["GateDto"][];
+      results: components["schemas"]["ResultDto"][];
+      next: null | components["schemas"]["SessionDto"];
+      history: components["schemas"]["PastSessionDto"][];
+      decision: null | components["schemas"]["DecisionDto"];
+      stopped: null | components["schemas"]["StopDto"];
+      needsClearance: boolean;
+    };
+    /** @description What a typed line means: either a plan or the first error, and what saving it would need. */
+    LineMeaning: {
+      /** @description The line as Cumbre writes it; null while it has an error. */
+      canonical: null | string;
+      /** @description Of the line as typed. */
+      tokens: components["schemas"]["TokenDto"][];
+      error: null | components["schemas"]["NotationError"];
+      problem: null | components["schemas"]["LineProblem"];
+      plan: null | components["schemas"]["ResolvedDto"];
+      /** @description Cautions that ask for a reason before it is saved. */
+      needsReason: components["schemas"]["CautionNote"][];
+    };
+    /** @enum {unknown} */
+    LineProblem: "NoBodyMass" | "NoOneRepMax" | "TooManyEffectiveReps" | null;
+    /** @description A load of the plan. */
+    LoadDto: {
+      /** @description What hangs on the athlete, with its reasons; negative is help that is needed. */
+      made: components["schemas"]["Figure"];
+      /**
+       * Format: double
+       * @description What the rule asks for.
+       */
+      wantedKg: number;
+      /**
+       * Format: double
+       * @description Body mass and load.
+       */
+      systemKg: number;
+      /**
+       * Format: double
+       * @description Of the e1RM, 1 is all of it; null without a test.
+       */
+      shareOfMax: null | number;
+      /** @description Largest first. */
+      pieces: components["schemas"]["PieceDto"][];
+    };
+    /**
+     * @description When may load be hung on a pull-up? Practitioners disagree.
+     * @enum {unknown}
+     */
+    LoadingSchool: "BaseFirst" | "RepFirst";
+    /** @description A mass as written. */
+    MassDto: {
+      /** Format: double */
+      value: number;
+      unit: components["schemas"]["MassUnit"];
+    };
+    /**
+     * @description The unit in which a person reads and writes masses.
+     * @enum {unknown}
+     */
+    MassUnit: "Kg" | "Lb";
+    /** @description What the page needs first: the club, the day, the account, and the token for writes. */
+    MeDto: {
+      club: null | string;
+      /** Format: date */
+      today: string;
+      demo: boolean;
+      needsOwner: boolean;
+      account: null | components["schemas"]["AccountDto"];
+      csrfToken: string;
+    };
+    /** @description What the movement asks for, beside the session. */
+    MovementDto: {
+      slug: string;
+      name: string;
+      bottom: string;
+      standard: string;
+      faults: string[];
+      failureHarmless: boolean;
+    };
+    /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
+    NotationError: {
+      fault: components["schemas"]["NotationFault"];
+      /** Format: int32 */
+      start: number;
+      /** Format: int32 */
+      length: number;
+      expected: components["schemas"]["Expectation"][];
+      /** Format: double */
+      minimum?: null | number;
+      /** Format: double */
+      maximum?: null | number;
+    };
+    /**
+     * @description What is wrong at a place of a line.
+     * @enum {unknown}
+     */
+    NotationFault:
+      | "Unexpected"
+      | "OutOfRange"
+      | "NotWhole"
+      | "Twice"
+      | "PartsDiffer"
+      | "LoadsDoNotFall"
+      | "RangeReversed"
+      | "FastOnlyWhenLifting"
+      | "TooLong";
+    OwnerRequest: {
+      /** @description 1 to 80 characters. */
+      clubName: string;
+      /** @description The owner's name as it is shown. */
+      name: string;
+      /** @description What is typed at sign-in; an e-mail address or any word. */
+      signInName: string;
+      /** @description 10 to 200 characters. */
+      password: string;
+      /** @description IANA name; training days are dates there. */
+      timeZone: string;
+    };
+    /** @description Pain that was reported in a last session. */
+    PainReport: {
+      /** Format: uuid */
+      athleteId: string;
+      athleteName: string;
+      /** Format: uuid */
+      sessionId: string;
+      /** Format: date */
+      day: string;
+      /** Format: int32 */
+      pain: number;
+      place: null | string;
+    };
+    /** @description A logged session in the history. */
+    PastSessionDto: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date */
+      day: string;
+      line: string;
+      easy: boolean;
+      /** Format: double */
+      topKg: number;
+      sets: components["schemas"]["SetEvidence"][];
+      clean: boolean;
+      /** Format: int32 */
+      worstPain: null | number;
+    };
+    /** @description One piece on the belt, or the vest. */
+    PieceDto: {
+      size: components["schemas"]["MassDto"];
+      isVest: boolean;
+    };
+    PlateDto: {
+      /** @description Of one plate. */
+      size: components["schemas"]["MassDto"];
+      /**
+       * Format: int32
+       * @description 1 to 20.
+       */
+      count: number;
+    };
+    /**
+     * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
+     * @enum {unknown}
+     */
+    ProposalCause:
+      "Pain" | "LoadingWeeks" | "EasyWeek" | "NoProgress" | "CleanSessions" | "NotYetClean" | "KitGap" | "Unfinished";
+    /**
+     * @description What the app may propose, the most cautious first: where two collide, the earlier wins.
+     * @enum {unknown}
+     */
+    ProposalKind: "Refer" | "Deload" | "Ease" | "BackOff" | "Hold" | "AddReps" | "AddLoad";
+    /** @description A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge. */
+    Quantity: {
+      kind: components["schemas"]["QuantityKind"];
+      /** Format: double */
+      number?: null | number;
+      code?: null | string;
+      /** Format: date */
+      date?: null | string;
+      pieces?: null | number[];
+    };
+    /**
+     * @description What a Quantity measures, and so how the edge writes it.
+     * @enum {unknown}
+     */
+    QuantityKind:
+      | "Mass"
+      | "AddedLoad"
+      | "Percent"
+      | "Reps"
+      | "Reserve"
+      | "Sets"
+      | "Seconds"
+      | "Days"
+      | "Weeks"
+      | "Count"
+      | "Number"
+      | "Pain"
+      | "Date"
+      | "Code"
+      | "Pieces";
+    /** @description What a line means for an athlete on a day. */
+    ResolvedDto: {
+      line: string;
+      loads: components["schemas"]["LoadDto"][];
+      efforts: components["schemas"]["EffortDto"][];
+      isDrop: boolean;
+      /** Format: double */
+      dropDistanceKg: number;
+      /** Format: int32 */
+      setTotal: number;
+      /** Format: int32 */
+      repTotal: number;
+      /** Format: int32 */
+      tensionSeconds: number;
+      /** Format: int32 */
+      durationSeconds: number;
+      /** Format: int32 */
+      restSeconds: number;
+      restAssumed: boolean;
+      /** Format: int32 */
+      hardSets: number;
+      /** Format: int32 */
+      reserve: null | number;
+      tempo: null | components["schemas"]["TempoDto"];
+      cautions: components["schemas"]["CautionNote"][];
+    };
+    /** @description The stored result, and what it changed. */
+    ResultAnswer: {
+      result: components["schemas"]["ResultDto"];
+      gates: components["schemas"]["GateChange"][];
+    };
+    /** @description A recorded test. GivesEstimate is false when its effective reps are over 12 or its form broke. */
+    ResultDto: {
+      /** Format: uuid */
+      id: string;
+      benchmark: string;
+      name: string;
+      /** Format: date */
+      day: string;
+      /** Format: int32 */
+      reps: number;
+      added: components["schemas"]["MassDto"];
+      /** Format: int32 */
+      reserve: number;
+      /** Format: double */
+      bodyMassKg: number;
+      form: components["schemas"]["FormVerdict"];
+      /** Format: int32 */
+      effectiveReps: number;
+      givesEstimate: boolean;
+    };
+    ResultRequest: {
+      /** @description Slug of the test. */
+      benchmark: string;
+      /**
+       * Format: date
+       * @description Not after today.
+       */
+      day: string;
+      /**
+       * Format: int32
+       * @description Clean reps, 1 to 200.
+       */
+      reps: number;
+      added: null | components["schemas"]["MassDto"];
+      /**
+       * Format: int32
+       * @description Reps left, 0 to 10.
+       */
+      reserve: number;
+      /** @description Against the movement's standard. */
+      form: components["schemas"]["FormVerdict"];
+    };
+    /** @description A test that is six weeks old, or will be within two. */
+    Retest: {
+      /** Format: uuid */
+      athleteId: string;
+      athleteName: string;
+      benchmark: string;
+      name: string;
+      /** Format: date */
+      lastDay: string;
+      /** Format: date */
+      dueDay: string;
+      overdue: boolean;
+    };
+    /** @description A line of the roster. */
+    RosterRow: {
+      /**
+       * Format: uuid
+       * @description Athlete.
+       */
+      id: string;
+      /** @description Athlete. */
+      name: string;
+      /**
+       * Format: double
+       * @description Of today; null without a reading.
+       */
+      bodyMassKg: null | number;
+      /**
+       * Format: double
+       * @description Newest e1RM of the system; null without a usable test.
+       */
+      oneRepMaxKg: null | number;
+      /**
+       * Format: date
+       * @description Its day.
+       */
+      oneRepMaxDay: null | string;
+      /** @description Older than six weeks. */
+      oneRepMaxStale: boolean;
+      /** @description Under the athlete's school. */
+      gateOpen: boolean;
+      /**
+       * Format: date
+       * @description Day of the last logged session.
+       */
+      lastSession: null | string;
+      /**
+       * Format: date
+       * @description Day of the next planned one.
+       */
+      nextSession: null | string;
+      /** @description A decision waits for the coach. */
+      waiting: boolean;
+      /** @description The pattern is stopped. */
+      stopped: boolean;
+      /** @description Under 18 or over 60, and not cleared. */
+      needsClearance: boolean;
+      /**
+       * Format: int32
+       * @description Results recorded.
+       */
+      testCount: number;
+    };
+    /**
+     * @description What rounding to the kit did.
+     * @enum {unknown}
+     */
+    RoundingKey:
+      | "Exact"
+      | "Nearest"
+      | "Assistance"
+      | "BodyMassOnly"
+      | "KitStep"
+      | "DropPlanOff"
+      | "DropPlanExact"
+      | "DropPlanNotProven"
+      | "KitEnds";
+    /** @description What rounding did. */
+    RoundingNote: {
+      key: components["schemas"]["RoundingKey"];
+      args: components["schemas"]["Quantity"][];
+    };
+    /** @description The rule that made a figure, with its arguments. */
+    RuleCitation: {
+      id: components["schemas"]["RuleId"];
+      args: components["schemas"]["Quantity"][];
+    };
+    /**
+     * @description The rule behind a figure. Its arguments, in order, stand beside each name.
+     * @enum {unknown}
+     */
+    RuleId:
+      | "BodyMassOfDay"
+      | "OneRepMax"
+      | "LoadAsWritten"
+      | "LoadForPercent"
+      | "LoadForReserve"
+      | "LoadForBodyMassShare"
+      | "LoadForBackOff"
+      | "DropPlan"
+      | "AddLoad"
+      | "AddReps"
+      | "Hold"
+      | "BackOff"
+      | "Deload"
+      | "EasyWeek"
+      | "EaseForPain"
+      | "StopForPain"
+      | "Repeat";
+    /** @description A session with its plan and what was logged. */
+    SessionDto: {
+      /**
+       * Format: uuid
+       * @description Session.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      athleteName: string;
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /** @description Planned, started or done. */
+      status: components["schemas"]["SessionStatus"];
+      /** @description Part of an easy week. */
+      easy: boolean;
+      /** @description Why it was planned against a caution. */
+      overrideReason: null | string;
+      /**
+       * Format: int64
+       * @description For the next write.
+       */
+      version: number;
+      /** @description The whiteboard line. */
+      line: string;
+      plan: null | components["schemas"]["ResolvedDto"];
+      problem: null | components["schemas"]["LineProblem"];
+      /** @description Form standard and faults. */
+      movement: components["schemas"]["MovementDto"];
+      /** @description Logged. */
+      sets: components["schemas"]["SetDto"][];
+      decision: null | components["schemas"]["DecisionDto"];
+    };
+    SessionRequest: {
+      /**
+       * Format: date
+       * @description At most a year away.
+       */
+      day: string;
+      /** @description Whiteboard line. */
+      line: string;
+      /** @description Part of an easy week. */
+      easy: boolean;
+      /** @description Needed when a caution asks for it. */
+      overrideReason: null | string;
+      /**
+       * Format: int64
+       * @description 0 to create.
+       */
+      version: number;
+    };
+    /**
+     * @description How far a session is.
+     * @enum {unknown}
+     */
+    SessionStatus: "Planned" | "Started" | "Done";
+    /** @description A set as it stands after corrections. */
+    SetDto: {
+      /** Format: uuid */
+      id: string;
+      /** Format: int32 */
+      set: number;
+      /** Format: int32 */
+      part: number;
+      /** Format: int32 */
+      reps: number;
+      added: components["schemas"]["MassDto"];
+      /** Format: int32 */
+      reserve: null | number;
+      form: components["schemas"]["FormVerdict"];
+      /** Format: int32 */
+      pain: null | number;
+      painPlace: null | string;
+    };
+    /** @description A set of an exposure: the reps done, and whether they met the plan with clean form. */
+    SetEvidence: {
+      /** Format: int32 */
+      reps: number;
+      met: boolean;
+    };
+    SetRequest: {
+      /**
+       * Format: int32
+       * @description From 1; must be in the plan.
+       */
+      set: number;
+      /**
+       * Format: int32
+       * @description From 1; over 1 only in a drop set.
+       */
+      part: number;
+      /**
+       * Format: int32
+       * @description 1 to 200.
+       */
+      reps: number;
+      /** @description Load that was moved. */
+      added: components["schemas"]["MassDto"];
+      /**
+       * Format: int32
+       * @description Reps left; null: not asked.
+       */
+      reserve: null | number;
+      /** @description Against the movement's standard. */
+      form: components["schemas"]["FormVerdict"];
+      /**
+       * Format: int32
+       * @description 0 to 10; null: none.
+       */
+      pain: null | number;
+      /** @description For instance right elbow. */
+      painPlace: null | string;
+      /**
+       * Format: uuid
+       * @description The set that this one corrects.
+       */
+      supersedes: null | string;
+    };
+    /**
+     * @description The part that a planned set plays.
+     * @enum {unknown}
+     */
+    SetRole: "Work" | "Top" | "BackOff" | "DropPart";
+    SignInRequest: {
+      signInName: string;
+      password: string;
+    };
+    /**
+     * @description Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.
+     * @enum {unknown}
+     */
+    SourceId:
+      | "InternationalPound1959"
+      | "Epley1985"
+      | "Brzycki1993"
+      | "Lombardi1989"
+      | "OConner1989"
+      | "Lander1985"
+      | "Wathan1994"
+      | "Mayhew1992"
+      | "Acsm2009"
+      | "Thomee1997"
+      | "CommonPractice"
+      | "House"
+      | "CoachsLine";
+    /**
+     * @description One line of working: an expression of its arguments, and the result.
+     * @enum {unknown}
+     */
+    StepKey:
+      | "SystemMass"
+      | "EffectiveReps"
+      | "Formula"
+      | "RangeLow"
+      | "RangeHigh"
+      | "ShareOf"
+      | "AddedFromSystem"
+      | "SystemForReps"
+      | "ShareOfBest"
+      | "ExpectedReps"
+      | "NowOnTheBar"
+      | "ProposedSystem"
+      | "BestFromLastSet"
+      | "JumpShare"
+      | "MeanOfReadings"
+      | "HalfTheSets"
+      | "RepsAgainstBest";
+    /** @description A stopped pattern, with the decision that stopped it. */
+    StopDto: {
+      /** Format: uuid */
+      decisionId: string;
+      /** Format: date */
+      since: string;
+    };
+    /** @description The newest e1RM. */
+    StrengthDto: {
+      value: components["schemas"]["Figure"];
+      /** Format: double */
+      lowKg: number;
+      /** Format: double */
+      highKg: number;
+      /** Format: date */
+      day: string;
+      /** Format: int32 */
+      ageDays: number;
+      stale: boolean;
+      /** Format: double */
+      addedKg: number;
+    };
+    /** @description An e1RM of a day with its range over the seven formulas, in kg of system. */
+    StrengthPointDto: {
+      /** Format: date */
+      day: string;
+      /** Format: double */
+      valueKg: number;
+      /** Format: double */
+      lowKg: number;
+      /** Format: double */
+      highKg: number;
+      source: components["schemas"]["StrengthSource"];
+      /** Format: double */
+      addedKg: number;
+      /** Format: int32 */
+      reps: number;
+      /** Format: int32 */
+      reserve: number;
+    };
+    /**
+     * @description Where an estimate comes from.
+     * @enum {unknown}
+     */
+    StrengthSource: "Test" | "TrainingSet";
+    /** @description Four figures in seconds; lifting null is X. */
+    TempoDto: {
+      /** Format: int32 */
+      lowering: number;
+      /** Format: int32 */
+      bottom: number;
+      /** Format: int32 */
+      lifting: null | number;
+      /** Format: int32 */
+      top: number;
+    };
+    /** @description A threshold of a gate as it stands. */
+    TermDto: {
+      benchmark: string;
+      name: string;
+      /** Format: int32 */
+      need: number;
+      /** Format: int32 */
+      comfortable: number;
+      /** Format: int32 */
+      have: null | number;
+      met: boolean;
+      /** Format: double */
+      fraction: number;
+      /** Format: date */
+      day: null | string;
+      /** Format: int32 */
+      ageDays: number;
+      stale: boolean;
+    };
+    /** @description A piece of a line, for its colouring. */
+    TokenDto: {
+      kind: components["schemas"]["TokenKind"];
+      /** Format: int32 */
+      start: number;
+      /** Format: int32 */
+      length: number;
+    };
+    /** @enum {unknown} */
+    TokenKind:
+      | "Number"
+      | "Word"
+      | "Times"
+      | "At"
+      | "Plus"
+      | "Minus"
+      | "Slash"
+      | "Comma"
+      | "Percent"
+      | "Colon"
+      | "Range"
+      | "Unknown"
+      | "End";
+    UnitRequest: {
+      unit: components["schemas"]["MassUnit"];
+    };
+    /** @description A line of working: the template's arguments on the left, the result on the right. */
+    WorkingStep: {
+      key: components["schemas"]["StepKey"];
+      args: components["schemas"]["Quantity"][];
+      result: components["schemas"]["Quantity"];
+    };
+  };
+  responses: never;
+  parameters: never;
+  requestBodies: never;
+  headers: never;
+  pathItems: never;
 }
 export type $defs = Record<string, never>;
 export type operations = Record<string, never>;
