@@ -64,7 +64,7 @@ fi
 app=$root/artifacts/app
 stamp=$app/.built
 sources=("$root/src" "$root/catalogue" "$root/Directory.Build.props" "$root/Directory.Packages.props" "$root/global.json")
-if [ ! -f "$stamp" ] || [ -n "$(find "${sources[@]}" \( -name node_modules -o -name bin -o -name obj -o -name wwwroot -o -name api \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
+if [ ! -f "$stamp" ] || [ -n "$(find "${sources[@]}" \( -name node_modules -o -name bin -o -name obj -o -name wwwroot -o -path '*/cumbre-web/api' \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
   echo "Building Cumbre; the first time takes a few minutes."
   log=$root/artifacts/build.log
   mkdir -p "$app"
