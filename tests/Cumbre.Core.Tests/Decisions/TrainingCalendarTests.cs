@@ -1,5 +1,5 @@
-using Cumbre.Core.Decisions;
 using CsCheck;
+using Cumbre.Core.Decisions;
 
 namespace Cumbre.Core.Tests.Decisions;
 

@@ -10,7 +10,11 @@ public class SimulatorTests
 
     private static AthleteScript Script(double gain) => new("Sim", 70)
     {
-        Kit = DemoClub.Hall, FirstLine = "3 x 8..10 @ +5 kg then +2.5 kg", Weeks = 26, FreshReps = 12, GainKgPerWeek = gain,
+        Kit = DemoClub.Hall,
+        FirstLine = "3 x 8..10 @ +5 kg then +2.5 kg",
+        Weeks = 26,
+        FreshReps = 12,
+        GainKgPerWeek = gain,
     };
 
     private static SimulatedAthlete Run(double gain, int seed = 1) => Simulator.Run(Script(gain), seed, Today);
