@@ -9,6 +9,8 @@ namespace Cumbre.Browser.Tests;
 /// <summary>A real server process that is killed in the middle of a stream of saves.</summary>
 public sealed class PowerCutTests : IDisposable
 {
+    private const int SavesBeforeTheCut = 30;
+
     private readonly string data = Directory.CreateTempSubdirectory("cumbre-power-").FullName;
     private Process? server;
 
@@ -31,7 +33,16 @@ public sealed class PowerCutTests : IDisposable
         var acknowledged = new List<Guid>();
         var sent = new List<Guid>();
         var athletes = (await client.GetFromJsonAsync<JsonArray>("/api/athletes", stop))!.Select(a => (string)a!["id"]!).ToArray();
-        var kill = Task.Delay(TimeSpan.FromMilliseconds(900), stop).ContinueWith(_ => server!.Kill(), stop, TaskContinuationOptions.None, TaskScheduler.Default);
+        // Counted, not timed, so that a slow machine cuts in the middle of saving too.
+        var enough = new TaskCompletionSource();
+        var kill = Task.Run(
+            async () =>
+            {
+                await enough.Task;
+                await Task.Delay(Random.Shared.Next(30), stop);
+                server!.Kill();
+            },
+            stop);
         try
         {
             for (var i = 0; ; i++)
@@ -47,6 +58,8 @@ public sealed class PowerCutTests : IDisposable
                         client, HttpMethod.Put, $"/api/athletes/{athlete}/sessions/{session}/sets/{id}",
                         new { set, part = 1, reps = 5, added = new { value = 0, unit = "Kg" }, reserve = 2, form = "Clean", pain = (int?)null, painPlace = (string?)null, supersedes = (Guid?)null }, stop);
                     acknowledged.Add(id);
+                    if (acknowledged.Count == SavesBeforeTheCut)
+                        enough.SetResult();
                 }
             }
         }
@@ -57,7 +70,7 @@ public sealed class PowerCutTests : IDisposable
 
         await kill;
         await server!.WaitForExitAsync(stop);
-        Assert.True(acknowledged.Count > 5, $"only {acknowledged.Count} saves before the cut");
+        Assert.True(acknowledged.Count >= SavesBeforeTheCut);
 
         // It starts again on the same file, and the file is whole.
         await Start(stop);

@@ -66,17 +66,14 @@ public enum InputKey
     TestReps,
     TestReserve,
     TestedOn,
-    EffectiveReps,
     OneRepMax,
     OneRepMaxLow,
     OneRepMaxHigh,
     WrittenLoad,
-    WrittenPercent,
     TopSetSystem,
     School,
     CleanSessions,
     LastLoad,
-    LastReps,
     LoadingWeeks,
     ExposuresWithoutProgress,
     PainReported,
@@ -134,9 +131,6 @@ public enum StepKey
 
     /// <summary>Half the sets, rounded up. (sets) -> sets</summary>
     HalfTheSets,
-
-    /// <summary>Reps of an exposure against the best before. (date, reps, best before) -> change</summary>
-    RepsAgainstBest,
 }
 
 /// <summary>What rounding to the kit did.</summary>

@@ -1283,17 +1283,14 @@ export interface components {
       | "TestReps"
       | "TestReserve"
       | "TestedOn"
-      | "EffectiveReps"
       | "OneRepMax"
       | "OneRepMaxLow"
       | "OneRepMaxHigh"
       | "WrittenLoad"
-      | "WrittenPercent"
       | "TopSetSystem"
       | "School"
       | "CleanSessions"
       | "LastLoad"
-      | "LastReps"
       | "LoadingWeeks"
       | "ExposuresWithoutProgress"
       | "PainReported"
@@ -1867,8 +1864,7 @@ export interface components {
       | "BestFromLastSet"
       | "JumpShare"
       | "MeanOfReadings"
-      | "HalfTheSets"
-      | "RepsAgainstBest";
+      | "HalfTheSets";
     /** @description A stopped pattern, with the decision that stopped it. */
     StopDto: {
       /** Format: uuid */

@@ -53,17 +53,14 @@ const inputs: Record<InputKey, string> = {
   TestReps: "Reps done",
   TestReserve: "Left in reserve",
   TestedOn: "Tested",
-  EffectiveReps: "Effective reps",
   OneRepMax: "One-rep maximum",
   OneRepMaxLow: "Range, from",
   OneRepMaxHigh: "Range, to",
   WrittenLoad: "Written",
-  WrittenPercent: "Written",
   TopSetSystem: "Top set’s system",
   School: "School",
   CleanSessions: "Clean sessions running",
   LastLoad: "Last load",
-  LastReps: "Last reps",
   LoadingWeeks: "Loading weeks running",
   ExposuresWithoutProgress: "Exposures without progress",
   PainReported: "Pain",
@@ -91,7 +88,6 @@ const steps: Record<StepKey, SayStep> = {
   JumpShare: (b) => `Jump, ${b[0]} ÷ ${b[1]}`,
   MeanOfReadings: (b) => `Mean of ${b[0]}`,
   HalfTheSets: (b) => `Half of ${b[0]}, rounded up`,
-  RepsAgainstBest: (b, t) => `${t[0]}, ${b[1]} against ${b[2]}`,
 };
 
 const roundings: Record<RoundingKey, Say> = {
