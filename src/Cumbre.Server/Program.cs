@@ -8,6 +8,7 @@ using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Ladders;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -102,6 +103,8 @@ try
     api.MapAccounts();
     api.MapAthletes();
     api.MapBenchmarks();
+    api.MapSchools();
+    api.MapLadders();
     api.MapSessions();
     api.MapDecisions();
     api.Map("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();

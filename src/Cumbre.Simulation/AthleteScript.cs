@@ -1,16 +1,25 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 
 namespace Cumbre.Simulation;
 
 /// <summary>A test that the simulated athlete does.</summary>
 /// <param name="Benchmark">Slug.</param>
 /// <param name="DaysAgo">Before the last day of the history.</param>
-/// <param name="Reps">Clean reps.</param>
+/// <param name="Score">What it counts.</param>
+/// <param name="Side">Where the movement has sides.</param>
 /// <param name="Added">Load; zero without one.</param>
 /// <param name="Reserve">Reps left.</param>
-public sealed record TestScript(string Benchmark, int DaysAgo, int Reps, MassEntry Added = default, int Reserve = 0);
+public sealed record TestScript(string Benchmark, int DaysAgo, Score Score, Side? Side = null, MassEntry Added = default, int Reserve = 0)
+{
+    public TestScript(string benchmark, int daysAgo, int reps)
+        : this(benchmark, daysAgo, Score.OfReps(reps))
+    {
+    }
+}
 
 /// <summary>One of the last sessions as it must come out; null reps leave it to the simulation.</summary>
 public sealed record SessionScript(int[]? Reps, int? Pain = null, string? PainPlace = null);
@@ -20,9 +29,16 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 {
     public int? BirthYear { get; init; }
 
+    public Sex? Sex { get; init; }
+
+    public decimal? StatureCm { get; init; }
+
     public MassUnit Unit { get; init; } = MassUnit.Kg;
 
-    public Schools Schools { get; init; } = Schools.Default;
+    /// <summary>Question to choice, where this athlete's differs from the club's.</summary>
+    public IReadOnlyDictionary<string, string> SchoolOverrides { get; init; } = new Dictionary<string, string>();
+
+    public Schools Schools => new(Catalogue.Shipped, SchoolOverrides);
 
     public bool Cleared { get; init; }
 

@@ -94,7 +94,7 @@ public static class DemoClub
         // Trains remotely with a door bar and a vest: the next step of the kit is a large one.
         new("Yara Benavent", 54.3m)
         {
-            BirthYear = 1990, Kit = VestOnly, Schools = new(LoadingSchool.RepFirst, IncreaseSchool.OneCleanSession), FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
+            BirthYear = 1990, Kit = VestOnly, SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first", [Schools.Increase] = Schools.OneCleanSession }, FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
             Tests = [new("pull-up-max", 50, 11)],
             Finale = [new([9, 9, 9, 9])],

@@ -68,7 +68,7 @@ public static class Simulator
         {
             var day = today.AddDays(-test.DaysAgo);
             var added = test.Added == default ? new MassEntry(0, script.Unit) : test.Added;
-            return new(ids.Next(day), test.Benchmark, day, test.Reps, added, test.Reserve, BodyMassOn(day), FormVerdict.Clean);
+            return new(ids.Next(day), test.Benchmark, day, test.Score, added, test.Reserve, BodyMassOn(day), FormVerdict.Clean) { Side = test.Side };
         }
 
         private void Train()
@@ -117,11 +117,11 @@ public static class Simulator
             var load = script.Kit.Nearest(OneRepMax.SystemFor(Mass.FromEstimate(maximum), goal + reserve) - body);
             var able = 30 * (maximum / (double)(body + load.Total).Kilograms - 1);
             var reps = Math.Clamp((int)Math.Floor(able) - reserve, 1, OneRepMax.EffectiveRepsMaximum - reserve);
-            return new(ids.Next(day), HeavyTest, day, reps, EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
+            return new(ids.Next(day), HeavyTest, day, Score.OfReps(reps), EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
         }
 
         private AthleteSnapshot Snapshot() =>
-            new(script.Unit, script.BirthYear, script.Cleared, script.Schools, script.Kit, new(masses.Select(m => m.Reading)), results, [.. sessions.Select(s => s.ToExposure())]);
+            new(script.Unit, script.BirthYear, script.Cleared, script.Schools, script.Kit, new(masses.Select(m => m.Reading)), results, [.. sessions.Select(s => s.ToExposure())]) { Sex = script.Sex, StatureCm = script.StatureCm };
 
         private ResolvedPrescription Resolve(Prescription plan, DateOnly day)
         {

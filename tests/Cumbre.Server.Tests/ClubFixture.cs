@@ -92,7 +92,7 @@ public sealed class Caller(HttpClient client, Club club)
     }
 
     /// <summary>A new athlete of 68.2 kg with the hall's plates, ready to be tested.</summary>
-    public async Task<Trainee> NewAthlete(string loading = "BaseFirst", string increase = "TwoInARow", bool weighed = true)
+    public async Task<Trainee> NewAthlete(string loading = "base-first", string increase = "two-in-a-row", bool weighed = true)
     {
         var id = Guid.CreateVersion7();
         (await Put($"/api/athletes/{id}", Trainee.Profile("Tess Trial", loading, increase))).Ok.ToString();
@@ -110,13 +110,15 @@ public sealed class Trainee(Caller coach, Guid id)
 
     public string Path => $"/api/athletes/{id}";
 
-    public static object Profile(string name, string loading = "BaseFirst", string increase = "TwoInARow", long version = 0, object? kit = null) => new
+    public static object Profile(string name, string loading = "base-first", string increase = "two-in-a-row", long version = 0, object? kit = null) => new
     {
         name,
         birthYear = (int?)1990,
         unit = "Kg",
-        loadingSchool = loading,
-        increaseSchool = increase,
+        sex = "Female",
+        statureCm = 170,
+        lengths = new { armCm = (decimal?)null, trunkCm = (decimal?)null, thighCm = (decimal?)null, shankCm = (decimal?)null },
+        schools = new[] { new { question = "loading", choice = loading }, new { question = "increase", choice = increase } },
         cleared = false,
         kit = kit ?? Kit((1.25m, 2), (2.5m, 2), (5, 2), (10, 3), (20, 1)),
         version,
@@ -134,6 +136,11 @@ public sealed class Trainee(Caller coach, Guid id)
 
     public Task<Answer> Test(string benchmark, object reps, object? added = null, object? reserve = null, string day = Club.Today, string form = "Clean") =>
         coach.Put($"{Path}/results/{Guid.CreateVersion7()}", new { benchmark, day, reps, added = added is null ? null : new { value = added, unit = "Kg" }, reserve = reserve ?? 0, form });
+
+    /// <summary>A test of any measure: the fields as the request has them.</summary>
+    public Task<Answer> Record(object result) => coach.Put($"{Path}/results/{Guid.CreateVersion7()}", result);
+
+    public async Task<JsonNode> Ladder(string slug) => (await coach.Get($"{Path}/ladders/{slug}")).Ok;
 
     /// <summary>The four thresholds of base first.</summary>
     public async Task OpenGate()

@@ -1,4 +1,5 @@
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Sessions;
@@ -16,6 +17,16 @@ public sealed record AthleteSnapshot(
     IReadOnlyList<BenchmarkResult> Results,
     IReadOnlyList<Exposure> Exposures)
 {
+    public Sex? Sex { get; init; }
+
+    /// <summary>100 to 250; null: unknown.</summary>
+    public decimal? StatureCm { get; init; }
+
+    public MeasuredLengths Lengths { get; init; } = MeasuredLengths.None;
+
+    /// <summary>The body from which the demand of levers is worked out.</summary>
+    public BodyBuild BuildOn(DateOnly day) => new(Sex, StatureCm, BodyMass.On(day)?.Value, Lengths);
+
     /// <summary>The age reached in the year of <paramref name="day"/>, or null when the birth year is unknown.</summary>
     public int? AgeIn(DateOnly day) => BirthYear is { } year ? day.Year - year : null;
 }

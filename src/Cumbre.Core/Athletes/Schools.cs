@@ -1,30 +1,51 @@
+using Cumbre.Core.Movements;
+
 namespace Cumbre.Core.Athletes;
 
-/// <summary>When may load be hung on a pull-up? Practitioners disagree.</summary>
-public enum LoadingSchool
+/// <summary>
+/// The schools in force for an athlete: the catalogue's default, unless the club chose otherwise, unless the athlete's coach
+/// did for them.
+/// </summary>
+public sealed class Schools : IEquatable<Schools>
 {
-    /// <summary>A broad base first: chin-ups, push-ups, rows and dips.</summary>
-    BaseFirst,
+    /// <summary>When may load be hung?</summary>
+    public const string Loading = "loading";
 
-    /// <summary>Reps of the pull-up itself first.</summary>
-    RepFirst,
-}
+    /// <summary>When is load added?</summary>
+    public const string Increase = "increase";
 
-/// <summary>How many clean sessions earn more load?</summary>
-public enum IncreaseSchool
-{
-    /// <summary>Two in a row (ACSM 2009).</summary>
-    TwoInARow,
+    /// <summary>The choice of <see cref="Increase"/> that asks for one clean session only.</summary>
+    public const string OneCleanSession = "one-clean-session";
 
-    /// <summary>One.</summary>
-    OneCleanSession,
-}
+    private readonly SortedDictionary<string, string> choices = new(StringComparer.Ordinal);
 
-/// <summary>The schools in force for an athlete.</summary>
-public sealed record Schools(LoadingSchool Loading, IncreaseSchool Increase)
-{
-    public static Schools Default { get; } = new(LoadingSchool.BaseFirst, IncreaseSchool.TwoInARow);
+    /// <param name="catalogue">The questions with their defaults.</param>
+    /// <param name="overrides">Question to choice, weakest first; a later list wins.</param>
+    /// <exception cref="KeyNotFoundException">A question or choice does not exist.</exception>
+    public Schools(Catalogue catalogue, params IReadOnlyDictionary<string, string>[] overrides)
+    {
+        foreach (var question in catalogue.Schools)
+            choices[question.Slug] = question.Default.Slug;
+        foreach (var (slug, choice) in overrides.SelectMany(o => o))
+        {
+            if (catalogue.SchoolsBySlug[slug].Choices.All(c => c.Slug != choice))
+                throw new KeyNotFoundException($"{slug} has no school {choice}");
+            choices[slug] = choice;
+        }
+    }
+
+    public static Schools Default { get; } = new(Catalogue.Shipped);
+
+    /// <summary>The slug of the choice for a question.</summary>
+    /// <exception cref="KeyNotFoundException">There is no such question.</exception>
+    public string this[string question] => choices[question];
 
     /// <summary>Clean sessions in a row that earn an increase.</summary>
-    public int CleanSessionsNeeded => Increase == IncreaseSchool.OneCleanSession ? 1 : 2;
+    public int CleanSessionsNeeded => this[Increase] == OneCleanSession ? 1 : 2;
+
+    public bool Equals(Schools? other) => other is not null && choices.SequenceEqual(other.choices);
+
+    public override bool Equals(object? obj) => Equals(obj as Schools);
+
+    public override int GetHashCode() => choices.Aggregate(17, (hash, c) => HashCode.Combine(hash, c.Key, c.Value));
 }

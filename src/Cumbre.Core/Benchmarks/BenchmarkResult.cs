@@ -12,19 +12,29 @@ public enum FormVerdict
     Broken,
 }
 
+/// <summary>Where a result comes from.</summary>
+public enum ResultOrigin
+{
+    /// <summary>A recorded test: it can open a gate, and close it again.</summary>
+    Test,
+
+    /// <summary>A clean training set: it can open a gate; as it was no try at the limit, it closes none.</summary>
+    TrainingSet,
+}
+
 /// <summary>
-/// What was measured in one test. Whether it meets a threshold is computed, never stored. Guarded ranges: reps 1 to 200,
-/// reserve 0 to 10, added load -150 to 200 kg, body mass 25 to 250 kg.
+/// What was measured in one test. Whether it meets a threshold is computed, never stored. Guarded ranges: those of
+/// <see cref="Score"/>, reserve 0 to 10, added load -150 to 200 kg, body mass 25 to 250 kg, pain 0 to 10.
 /// </summary>
 public sealed record BenchmarkResult
 {
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
-    public BenchmarkResult(Guid id, string benchmark, DateOnly day, int reps, MassEntry added, int reserve, Mass bodyMass, FormVerdict form)
+    public BenchmarkResult(Guid id, string benchmark, DateOnly day, Score score, MassEntry added, int reserve, Mass bodyMass, FormVerdict form)
     {
         Id = id;
         Benchmark = benchmark;
         Day = day;
-        Reps = Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+        Score = score;
         Added = Guard.InRange("added", added, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
         Reserve = Guard.InRange("reserve", reserve, Limits.ReserveMinimum, Limits.ReserveMaximum);
         BodyMass = Mass.FromKilograms(Guard.InRange("bodyMass", bodyMass.Kilograms, Limits.BodyMassMinimum, Limits.BodyMassMaximum));
@@ -38,7 +48,9 @@ public sealed record BenchmarkResult
 
     public DateOnly Day { get; }
 
-    public int Reps { get; }
+    public Score Score { get; }
+
+    public int Reps => Score.Reps;
 
     public MassEntry Added { get; }
 
@@ -48,4 +60,22 @@ public sealed record BenchmarkResult
     public Mass BodyMass { get; }
 
     public FormVerdict Form { get; }
+
+    /// <summary>Null where the movement has no sides.</summary>
+    public Side? Side { get; init; }
+
+    /// <summary>How it was set up, in the coach's words: bar height, strap mark, band, box.</summary>
+    public string? SetUp { get; init; }
+
+    /// <summary>Pain on the 11-point scale; null: none reported.</summary>
+    public int? Pain { get; private init; }
+
+    /// <summary>A body place, for instance <c>right elbow</c>.</summary>
+    public string? PainPlace { get; private init; }
+
+    public ResultOrigin Origin { get; init; }
+
+    /// <exception cref="RuleViolationException">Pain outside 0 to 10.</exception>
+    public BenchmarkResult WithPain(int? pain, string? place) =>
+        this with { Pain = pain is { } p ? Guard.InRange("pain", p, Limits.PainMinimum, Limits.PainMaximum) : null, PainPlace = place };
 }

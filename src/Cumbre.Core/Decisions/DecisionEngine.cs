@@ -136,7 +136,7 @@ public static class DecisionEngine
         var cause = last.Complete ? ProposalCause.NotYetClean : ProposalCause.Unfinished;
         var why = Explanation.For(last.Complete ? RuleId.Hold : RuleId.Repeat, Quantity.Count(needed))
             .Input(InputKey.CleanSessions, Quantity.Count(cleanRun))
-            .Input(InputKey.School, Quantity.Word(context.Athlete.Schools.Increase))
+            .Input(InputKey.School, Quantity.Slug(context.Athlete.Schools[Schools.Increase]))
             .Input(InputKey.LastLoad, Quantity.Added(last.TopLoad))
             .Source(SchoolSource(context));
         if (stuck > 0)
@@ -145,7 +145,7 @@ public static class DecisionEngine
     }
 
     private static SourceId SchoolSource(Context context) =>
-        context.Athlete.Schools.Increase == IncreaseSchool.TwoInARow ? SourceId.Acsm2009 : SourceId.CommonPractice;
+        context.Athlete.Schools.CleanSessionsNeeded > 1 ? SourceId.Acsm2009 : SourceId.CommonPractice;
 
     private static Proposal Increase(Context context, ExposureJudgement last, int cleanRun)
     {
@@ -163,7 +163,7 @@ public static class DecisionEngine
             var changed = PlanChange.AtLoad(plan, entry, last.TopLoad);
             var why = Explanation.For(RuleId.AddLoad, Quantity.Count(context.Athlete.Schools.CleanSessionsNeeded), Quantity.Added(step!.Value))
                 .Input(InputKey.CleanSessions, Quantity.Count(cleanRun))
-                .Input(InputKey.School, Quantity.Word(context.Athlete.Schools.Increase));
+                .Input(InputKey.School, Quantity.Slug(context.Athlete.Schools[Schools.Increase]));
             Working(why, context, last, next.Total);
             why.Rounded(RoundingKey.Exact, Quantity.Of(next.OneByOne.Select(p => p.Size.Mass)))
                 .Rounded(RoundingKey.KitStep, Quantity.Added(step.Value))

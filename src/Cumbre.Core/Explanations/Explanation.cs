@@ -1,3 +1,5 @@
+using Cumbre.Core.Measures;
+
 namespace Cumbre.Core.Explanations;
 
 /// <summary>A value together with everything a coach may ask about it.</summary>
@@ -27,6 +29,21 @@ public sealed record ExposureEvidence(DateOnly Day, decimal AddedKilograms, IRea
 /// <summary>A set of an exposure: the reps done, and whether they met the plan with clean form.</summary>
 public sealed record SetEvidence(int Reps, bool Met);
 
+/// <summary>A threshold as evidence: have and need in the notation of the gates.</summary>
+/// <param name="Name">Of the test.</param>
+/// <param name="Benchmark">Its slug.</param>
+/// <param name="Need">For instance <c>3 x 10 s</c>.</param>
+/// <param name="Have">Null without a result.</param>
+/// <param name="Fraction">Share that is reached, 0 to 1.</param>
+/// <param name="Met">Reached.</param>
+/// <param name="Day">Of the result.</param>
+/// <param name="AgeDays">Of the result.</param>
+/// <param name="Stale">Older than six weeks.</param>
+/// <param name="Side">The weaker side, where both are asked.</param>
+/// <param name="MissingSide">The side without a result.</param>
+public sealed record ThresholdEvidence(
+    string Name, string Benchmark, string Need, string? Have, decimal Fraction, bool Met, DateOnly? Day, int AgeDays, bool Stale, Side? Side, Side? MissingSide);
+
 /// <summary>
 /// How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
 /// the sentences are made at the edge, in the reader's unit and language.
@@ -40,6 +57,9 @@ public sealed record Explanation(
     IReadOnlyList<CautionNote> Cautions,
     IReadOnlyList<ExposureEvidence> Exposures)
 {
+    /// <summary>Thresholds that went into it.</summary>
+    public IReadOnlyList<ThresholdEvidence> Thresholds { get; init; } = [];
+
     public static ExplanationBuilder For(RuleId rule, params Quantity[] args) => new(rule, args);
 }
 
@@ -52,6 +72,7 @@ public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> rule
     private readonly List<SourceId> sources = [];
     private readonly List<CautionNote> cautions = [];
     private IReadOnlyList<ExposureEvidence> exposures = [];
+    private IReadOnlyList<ThresholdEvidence> thresholds = [];
 
     public ExplanationBuilder Input(InputKey key, Quantity value)
     {
@@ -90,6 +111,12 @@ public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> rule
         return this;
     }
 
+    public ExplanationBuilder Thresholds(IReadOnlyList<ThresholdEvidence> rows)
+    {
+        thresholds = rows;
+        return this;
+    }
+
     /// <summary>Takes over the cautions of a figure that went into this one.</summary>
     public ExplanationBuilder CautionsOf(Explanation other)
     {
@@ -98,7 +125,7 @@ public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> rule
         return this;
     }
 
-    public Explanation Build() => new(new(rule, ruleArgs), inputs, working, rounding, sources, cautions, exposures);
+    public Explanation Build() => new(new(rule, ruleArgs), inputs, working, rounding, sources, cautions, exposures) { Thresholds = thresholds };
 
     public Explained<T> Build<T>(T value) => new(value, Build());
 }

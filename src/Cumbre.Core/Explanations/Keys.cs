@@ -53,6 +53,30 @@ public enum RuleId
 
     /// <summary>No set method could be judged: the plan was not finished. ()</summary>
     Repeat,
+
+    /// <summary>The step in training on a ladder. ()</summary>
+    Placement,
+
+    /// <summary>The step that the coach set. ()</summary>
+    PlacedByCoach,
+
+    /// <summary>Shoulder moment by the segment model, as a share of the summit's. (summit)</summary>
+    DemandMoment,
+
+    /// <summary>Hand force in a flag by the segment model, as a share of the summit's. (summit)</summary>
+    DemandHandForce,
+
+    /// <summary>System mass for one repetition, as a share of the summit's. (summit)</summary>
+    DemandSystem,
+
+    /// <summary>Share of body weight moved, as a share of the summit's. (summit)</summary>
+    DemandBodyShare,
+
+    /// <summary>Height of contact, as a share of the summit's. (summit)</summary>
+    DemandContact,
+
+    /// <summary>A stated value. (summit)</summary>
+    DemandHouse,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -79,6 +103,11 @@ public enum InputKey
     PainReported,
     PainPlace,
     PartTarget,
+    SegmentTable,
+    Stature,
+    ShareOfBodyWeight,
+    CoachsReason,
+    SetOn,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -131,6 +160,39 @@ public enum StepKey
 
     /// <summary>Half the sets, rounded up. (sets) -> sets</summary>
     HalfTheSets,
+
+    /// <summary>Moment of a step. (step) -> moment</summary>
+    ShoulderMoment,
+
+    /// <summary>Force on each hand. (step) -> force</summary>
+    HandForce,
+
+    /// <summary>The summit's demand. (summit) -> moment or force</summary>
+    SummitDemand,
+
+    /// <summary>Arms from the vertical. () -> degrees</summary>
+    ArmAngle,
+
+    /// <summary>Share of the summit's demand. () -> percent</summary>
+    ShareOfSummit,
+
+    /// <summary>Added load of a share of body mass. (percent, body mass) -> added load</summary>
+    AddedForPercent,
+
+    /// <summary>One-repetition maximum of the system that the step asks. (reps) -> mass</summary>
+    SystemForOne,
+
+    /// <summary>Steps won. (steps in all) -> count</summary>
+    StepsWon,
+
+    /// <summary>The rule alone would place here. () -> name</summary>
+    ByTheRule,
+
+    /// <summary>The step after. () -> name</summary>
+    NextStep,
+
+    /// <summary>What to train for the limiting factor. () -> name</summary>
+    TrainForIt,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -180,6 +242,9 @@ public enum SourceId
     CommonPractice,
     House,
     CoachsLine,
+    DeLeva1996,
+    Suprak2011,
+    Ebben2011,
 }
 
 /// <summary>A caution; worded at the edge, with its arguments in order.</summary>
@@ -241,4 +306,52 @@ public enum CautionId
 
     /// <summary>Pain reported; ask again the next morning. ()</summary>
     AskNextMorning,
+
+    /// <summary>Stature or body mass is missing: shares only. ()</summary>
+    StatureUnknown,
+
+    /// <summary>What the segment model does not know. ()</summary>
+    ModelLimits,
+
+    /// <summary>Short singles only: the step before is open, but not won. ()</summary>
+    ExposureOnly,
+
+    /// <summary>A threshold is met by an old result only: retest to open. ()</summary>
+    RetestToOpen,
+
+    /// <summary>Steps are counted by a result on a later one. ()</summary>
+    ImpliedSteps,
+
+    /// <summary>Straight-arm work: ramp slowly, never two days running. ()</summary>
+    StraightArm,
+
+    /// <summary>No more than two hard sessions a week. ()</summary>
+    TwiceAWeek,
+
+    /// <summary>Fall zone clear, mat under it. ()</summary>
+    FallZone,
+
+    /// <summary>A spotter for first attempts. ()</summary>
+    Spotter,
+
+    /// <summary>Inversion: not with glaucoma, high blood pressure, neck trouble. ()</summary>
+    Inversion,
+
+    /// <summary>Warm the wrists first. ()</summary>
+    WristsFirst,
+
+    /// <summary>Only as deep as pain allows. ()</summary>
+    PainFreeRange,
+
+    /// <summary>Failing here is not harmless: never to failure. ()</summary>
+    NotToFailure,
+
+    /// <summary>Bands: measure the help, look for nicks. ()</summary>
+    Bands,
+
+    /// <summary>Rings high enough that the head clears the floor. ()</summary>
+    RingHeight,
+
+    /// <summary>A table or low bar must not tip. ()</summary>
+    MustNotTip,
 }

@@ -31,6 +31,17 @@ public enum QuantityKind
     /// <summary>A word out of a closed list (a formula, a school, a movement's slug); worded at the edge.</summary>
     Code,
 
+    /// <summary>A name out of the catalogue, or a text of the coach: shown as it stands.</summary>
+    Name,
+
+    /// <summary>A moment in N m.</summary>
+    Moment,
+
+    /// <summary>A force in N.</summary>
+    Force,
+    Degrees,
+    Centimetres,
+
     /// <summary>The pieces on the belt in kg, largest first.</summary>
     Pieces,
 }
@@ -76,6 +87,18 @@ public sealed record Quantity(
         where T : struct, Enum => new(QuantityKind.Code, Code: word.ToString());
 
     public static Quantity Slug(string slug) => new(QuantityKind.Code, Code: slug);
+
+    public static Quantity Name(string name) => new(QuantityKind.Name, Code: name);
+
+    /// <param name="newtonMetres">Rounded to a tenth: the model is no finer.</param>
+    public static Quantity Moment(double newtonMetres) => new(QuantityKind.Moment, Math.Round((decimal)newtonMetres, 1));
+
+    /// <param name="newtons">Rounded to a whole newton.</param>
+    public static Quantity Force(double newtons) => new(QuantityKind.Force, Math.Round((decimal)newtons));
+
+    public static Quantity Degrees(double degrees) => new(QuantityKind.Degrees, Math.Round((decimal)degrees, 1));
+
+    public static Quantity Centimetres(decimal centimetres) => new(QuantityKind.Centimetres, centimetres);
 
     public static Quantity Of(IEnumerable<Mass> pieces) => new(QuantityKind.Pieces, Pieces: [.. pieces.Select(p => p.Kilograms)]);
 }

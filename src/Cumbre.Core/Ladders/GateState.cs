@@ -1,65 +1,185 @@
 using Cumbre.Core.Benchmarks;
-using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Ladders;
 
-/// <summary>One threshold of a gate as it stands.</summary>
+/// <summary>One threshold as it stands.</summary>
 /// <param name="Term">The threshold.</param>
-/// <param name="Have">The clean result that speaks for it, or null when there is none.</param>
-/// <param name="Met">Does the latest clean result reach the figure?</param>
+/// <param name="Have">The clean result that speaks for it (of two sides the weaker), or null when there is none.</param>
+/// <param name="Met">Does it reach the figure?</param>
+/// <param name="Fraction">Share of the figure that is reached, 0 to 1.</param>
 /// <param name="AgeDays">Age of the result in days.</param>
 /// <param name="Stale">Older than six weeks: it opens nothing new.</param>
-public sealed record TermState(GateTerm Term, BenchmarkResult? Have, bool Met, int AgeDays, bool Stale)
-{
-    /// <summary>Share of the figure that is reached, 0 to 1.</summary>
-    public decimal Fraction => Have is null ? 0 : Math.Min(1, (decimal)Have.Reps / Term.Need);
-}
+/// <param name="MissingSide">The side without any result, where both are asked.</param>
+public sealed record TermState(GateTerm Term, BenchmarkResult? Have, bool Met, decimal Fraction, int AgeDays, bool Stale, Measures.Side? MissingSide = null);
 
-/// <summary>A gate under one school.</summary>
-/// <param name="School">Whose thresholds these are.</param>
-/// <param name="Open">May the next step be trained?</param>
-/// <param name="OpenedOn">The day of the test that opened it; null while closed.</param>
-/// <param name="Terms">Its thresholds.</param>
-public sealed record GateState(string School, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermState> Terms)
+/// <summary>A gate as it stands.</summary>
+/// <param name="Expression">The gate.</param>
+/// <param name="Open">May what it guards be trained?</param>
+/// <param name="OpenedOn">The day of the result that opened it; null while closed.</param>
+/// <param name="Terms">Every threshold, in the order of the gate.</param>
+/// <param name="Unmet">
+/// The thresholds that keep it closed: of alternatives only those of the nearest. Empty when it is open. A threshold that is
+/// met by a stale result is among them, as it must be tested again.
+/// </param>
+public sealed record GateState(GateExpression Expression, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermState> Terms, IReadOnlyList<TermState> Unmet)
 {
-    /// <summary>The unmet threshold that is furthest away, or null when all are met.</summary>
-    public TermState? Limiting => Terms.Where(t => !t.Met).MinBy(t => t.Fraction);
+    /// <summary>The unmet threshold that is furthest away, or null when the gate is open.</summary>
+    public TermState? Limiting => Unmet.MinBy(t => t.Fraction);
 }
 
 /// <summary>
-/// Evaluates gates. All thresholds must be met by results no older than six weeks for a gate to open; an open gate closes
-/// only on a fresh failed test. Only clean results count, either way.
+/// Evaluates gates. A gate opens when all that it asks is shown by results no older than six weeks; once open it closes only
+/// on a fresh test that tried a threshold and fell short. Only clean results count, either way.
 /// </summary>
 public static class GateRule
 {
-    /// <exception cref="KeyNotFoundException">The gate has no thresholds for the school.</exception>
-    public static GateState Evaluate(Gate gate, string school, IEnumerable<BenchmarkResult> results, DateOnly today)
+    /// <param name="gate">The gate.</param>
+    /// <param name="book">The athlete's results up to the day.</param>
+    public static GateState Evaluate(GateExpression gate, ResultBook book)
     {
-        var terms = gate.Schools[school];
-        var clean = results.Where(r => r.Form == FormVerdict.Clean && r.Day <= today).OrderBy(r => r.Day).ToArray();
-
-        DateOnly? openedOn = null;
-        foreach (var day in clean.Select(r => r.Day).Distinct())
-        {
-            var then = terms.Select(t => StateOf(t, clean, day)).ToArray();
-            if (openedOn is null && then.All(t => t.Met && !t.Stale))
-                openedOn = day;
-            else if (openedOn is not null && then.Any(t => !t.Met && t.Have?.Day == day))
-                openedOn = null;
-        }
-
-        return new(school, openedOn is not null, openedOn, [.. terms.Select(t => StateOf(t, clean, today))]);
+        var openedOn = OpenedOn(gate, book);
+        var terms = gate.Terms.Distinct().ToDictionary(t => t, t => StateOf(t, book, book.Day));
+        return new(gate, openedOn is not null, openedOn, [.. gate.Terms.Select(t => terms[t])], openedOn is null ? [.. Unmet(gate, terms)] : []);
     }
 
-    private static TermState StateOf(GateTerm term, IReadOnlyList<BenchmarkResult> clean, DateOnly day)
+    /// <summary>The day on which the gate opened and since when it stands open; null while it is closed.</summary>
+    public static DateOnly? OpenedOn(GateExpression gate, ResultBook book)
     {
-        // Of several benchmarks that can speak for a threshold, each speaks with its latest result and the best of them counts.
-        var have = term.AnyOf
-            .Select(slug => clean.LastOrDefault(r => r.Benchmark == slug && r.Day <= day))
-            .Where(r => r is not null)
-            .MaxBy(r => r!.Reps);
-        if (have is null)
-            return new(term, null, false, 0, false);
-        return new(term, have, have.Reps >= term.Need, Staleness.Age(have.Day, day), Staleness.IsStale(have.Day, day));
+        // Most gates of most athletes rest on benchmarks without any result.
+        if (!CouldOpen(gate, book))
+            return null;
+        DateOnly? opened = null;
+        foreach (var day in Days(gate, book))
+        {
+            if (opened is null)
+            {
+                if (IsMet(gate, book, day, fresh: true))
+                    opened = day;
+            }
+            else if (FailedOn(gate, book, day) && !IsMet(gate, book, day, fresh: false))
+            {
+                opened = null;
+            }
+        }
+
+        return opened;
+    }
+
+    private static bool CouldOpen(GateExpression gate, ResultBook book) => gate switch
+    {
+        GateTerm term => book.Has(term.Benchmark),
+        AllOf all => All(all.Parts, p => CouldOpen(p, book)),
+        AnyOf any => Any(any.Parts, p => CouldOpen(p, book)),
+        _ => false,
+    };
+
+    private static IEnumerable<DateOnly> Days(GateExpression gate, ResultBook book)
+    {
+        if (gate is GateTerm term)
+            return book.Of(term.Benchmark).Select(r => r.Day).Distinct();
+        var days = new SortedSet<DateOnly>();
+        foreach (var t in gate.Terms)
+        {
+            foreach (var result in book.Array(t.Benchmark))
+                days.Add(result.Day);
+        }
+
+        return days;
+    }
+
+    private static bool IsMet(GateExpression gate, ResultBook book, DateOnly day, bool fresh) => gate switch
+    {
+        GateTerm term => StateOf(term, book, day) is { Met: true } state && !(fresh && state.Stale),
+        AllOf all => All(all.Parts, p => IsMet(p, book, day, fresh)),
+        AnyOf any => Any(any.Parts, p => IsMet(p, book, day, fresh)),
+        _ => false,
+    };
+
+    private static bool FailedOn(GateExpression gate, ResultBook book, DateOnly day)
+    {
+        foreach (var term in gate.Terms)
+        {
+            foreach (var result in book.Array(term.Benchmark))
+            {
+                if (result.Day == day && result.Origin == ResultOrigin.Test && term.Target.IsTriedBy(result) && !term.Target.IsMetBy(result))
+                    return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static TermState StateOf(GateTerm term, ResultBook book, DateOnly day)
+    {
+        var results = book.Array(term.Benchmark);
+        if (!term.EachSide)
+            return Of(term, Speaks(term.Target, results, day, null), day);
+        var left = Speaks(term.Target, results, day, Measures.Side.Left);
+        var right = Speaks(term.Target, results, day, Measures.Side.Right);
+        if (left is null || right is null)
+            return Of(term, left ?? right, day, left is null ? Measures.Side.Left : Measures.Side.Right);
+        return Of(term, term.Target.FractionOf(left) <= term.Target.FractionOf(right) ? Older(left, right, term.Target) : right, day);
+    }
+
+    /// <summary>When both sides reach the figure the older result tells how fresh the threshold is.</summary>
+    private static BenchmarkResult Older(BenchmarkResult left, BenchmarkResult right, Target target) =>
+        target.FractionOf(left) == target.FractionOf(right) && right.Day < left.Day ? right : left;
+
+    private static TermState Of(GateTerm term, BenchmarkResult? have, DateOnly day, Measures.Side? missing = null) =>
+        have is null
+            ? new(term, null, false, 0, 0, false, missing)
+            : new(term, have, missing is null && term.Target.IsMetBy(have), missing is null ? term.Target.FractionOf(have) : 0, Staleness.Age(have.Day, day), Staleness.IsStale(have.Day, day), missing);
+
+    /// <summary>
+    /// The best since the newest day on which the figure was tried in a test, that day included; without a try the best there is.
+    /// </summary>
+    private static BenchmarkResult? Speaks(Target target, BenchmarkResult[] results, DateOnly day, Measures.Side? side)
+    {
+        BenchmarkResult? best = null;
+        var tried = DateOnly.MinValue;
+        for (var i = results.Length - 1; i >= 0; i--)
+        {
+            var result = results[i];
+            if (result.Day < tried)
+                break;
+            if (result.Day > day || (side is not null && result.Side != side))
+                continue;
+            if (best is null || target.FractionOf(result) > target.FractionOf(best))
+                best = result;
+            if (tried == DateOnly.MinValue && result.Origin == ResultOrigin.Test && target.IsTriedBy(result))
+                tried = result.Day;
+        }
+
+        return best;
+    }
+
+    private static IEnumerable<TermState> Unmet(GateExpression gate, Dictionary<GateTerm, TermState> terms) => gate switch
+    {
+        GateTerm term => terms[term] is { Met: true, Stale: false } ? [] : [terms[term]],
+        AllOf all => all.Parts.SelectMany(p => Unmet(p, terms)),
+        AnyOf any => any.Parts.Select(p => Unmet(p, terms).ToArray()) is var parts && parts.Any(p => p.Length == 0) ? [] : parts.MaxBy(p => p.Min(t => t.Fraction))!,
+        _ => [],
+    };
+
+    private static bool All(IReadOnlyList<GateExpression> parts, Func<GateExpression, bool> test)
+    {
+        for (var i = 0; i < parts.Count; i++)
+        {
+            if (!test(parts[i]))
+                return false;
+        }
+
+        return true;
+    }
+
+    private static bool Any(IReadOnlyList<GateExpression> parts, Func<GateExpression, bool> test)
+    {
+        for (var i = 0; i < parts.Count; i++)
+        {
+            if (test(parts[i]))
+                return true;
+        }
+
+        return false;
     }
 }

@@ -15,6 +15,18 @@ public static class Limits
     /// <summary>Repetitions in one set.</summary>
     public const int RepsMinimum = 1, RepsMaximum = 200;
 
+    /// <summary>Stature in cm.</summary>
+    public const decimal StatureMinimum = 100, StatureMaximum = 250;
+
+    /// <summary>Length of an arm, trunk, thigh or shank in cm.</summary>
+    public const decimal LimbMinimum = 15, LimbMaximum = 120;
+
+    /// <summary>Seconds of a hold or a descent.</summary>
+    public const decimal SecondsMinimum = 0.5m, SecondsMaximum = 3600;
+
+    /// <summary>Degrees of a joint's range.</summary>
+    public const decimal DegreesMinimum = 1, DegreesMaximum = 220;
+
     /// <summary>Sets of one item.</summary>
     public const int SetsMinimum = 1, SetsMaximum = 20;
 

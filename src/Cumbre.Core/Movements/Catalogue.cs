@@ -1,43 +1,4 @@
-using System.Text.Json;
-using System.Text.Json.Serialization;
-
 namespace Cumbre.Core.Movements;
-
-/// <summary>An exercise of the catalogue.</summary>
-/// <param name="Slug">Stable name; never reused.</param>
-/// <param name="Name">As coaches say it.</param>
-/// <param name="Pattern">For instance <c>vertical pull</c>.</param>
-/// <param name="Arms"><c>bent</c> or <c>straight</c>.</param>
-/// <param name="Bottom">What the bottom of the movement is, shown beside a tempo.</param>
-/// <param name="FailureHarmless">May sets be taken to failure without danger?</param>
-/// <param name="Standard">The form standard.</param>
-/// <param name="Faults">What breaks it.</param>
-public sealed record Movement(string Slug, string Name, string Pattern, string Arms, string Bottom, bool FailureHarmless, string Standard, IReadOnlyList<string> Faults);
-
-/// <summary>What a benchmark counts.</summary>
-public enum BenchmarkMeasure
-{
-    /// <summary>Clean reps in one set at body mass.</summary>
-    Reps,
-
-    /// <summary>A load, the reps done with it and the reps left.</summary>
-    LoadTimesReps,
-}
-
-/// <summary>Limits within which a clean training set was done to a test's protocol, and so counts as a result.</summary>
-public sealed record TrainingSetRule(int RepsFrom, int RepsTo, int ReserveTo);
-
-/// <summary>A test with its protocol.</summary>
-public sealed record Benchmark(string Slug, string Name, string Movement, BenchmarkMeasure Measure, string Protocol, TrainingSetRule? TrainingSet = null);
-
-/// <summary>A threshold of a gate: one of the benchmarks must reach the figure.</summary>
-/// <param name="AnyOf">Slugs; the first names the threshold, the others imply it.</param>
-/// <param name="Need">Opens.</param>
-/// <param name="Comfortable">The upper figure of a range; equal to <paramref name="Need"/> without one.</param>
-public sealed record GateTerm(IReadOnlyList<string> AnyOf, int Need, int Comfortable);
-
-/// <summary>A gate: for each school the thresholds that must all be met.</summary>
-public sealed record Gate(string Slug, string Name, IReadOnlyDictionary<string, IReadOnlyList<GateTerm>> Schools);
 
 /// <summary>The figures of the decision rules that a coach may change; rules.schema.json says what each means.</summary>
 public sealed record DecisionRules(
@@ -52,31 +13,54 @@ public sealed record DecisionRules(
     int PainStopFrom,
     int HoursBetween);
 
-/// <summary>The shipped movements, benchmarks and gates: data that is embedded in the core and checked when it is loaded.</summary>
+/// <summary>A test that is written out in benchmarks.json, because its protocol or its name is its own.</summary>
+/// <param name="EachSide">Null: as the movement.</param>
+public sealed record BenchmarkEntry(
+    string Slug, string Name, string GateName, string Movement, BenchmarkMeasure Measure, string Protocol, bool? EachSide = null, TrainingSetRule? TrainingSet = null);
+
+/// <summary>benchmarks.json: the protocols by measure, and the tests that have their own.</summary>
+public sealed record BenchmarkFile(IReadOnlyDictionary<BenchmarkMeasure, string> Protocols, IReadOnlyList<BenchmarkEntry> Benchmarks);
+
+/// <summary>movements.json.</summary>
+public sealed record MovementFile(IReadOnlyList<Movement> Movements);
+
+/// <summary>schools.json.</summary>
+public sealed record SchoolFile(IReadOnlyList<SchoolQuestion> Schools);
+
+/// <summary>
+/// The shipped movements, benchmarks, schools and rules: data that is embedded in the core and checked when it is loaded.
+/// Every movement has a test of its own by its measure; benchmarks.json adds those with another protocol.
+/// </summary>
 public sealed class Catalogue
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
-    };
-
     private static readonly Lazy<Catalogue> Embedded = new(() => new(
-        Read<MovementFile>("movements").Movements, Read<BenchmarkFile>("benchmarks").Benchmarks, Read<GateFile>("gates").Gates, Read<DecisionRules>("rules")));
+        CatalogueJson.ReadEmbedded<MovementFile>("movements.json"), CatalogueJson.ReadEmbedded<BenchmarkFile>("benchmarks.json"),
+        CatalogueJson.ReadEmbedded<SchoolFile>("schools.json"), CatalogueJson.ReadEmbedded<DecisionRules>("rules.json")));
 
-    /// <exception cref="InvalidDataException">Two entries share a slug, or an entry names one that does not exist.</exception>
-    public Catalogue(IEnumerable<Movement> movements, IEnumerable<Benchmark> benchmarks, IEnumerable<Gate> gates, DecisionRules rules)
+    /// <exception cref="CatalogueException">Two entries share a slug or a name, or an entry names one that does not exist.</exception>
+    public Catalogue(MovementFile movements, BenchmarkFile benchmarks, SchoolFile schools, DecisionRules rules)
     {
         Rules = rules;
-        Movements = Index("movement", movements, m => m.Slug);
-        Benchmarks = Index("benchmark", benchmarks, b => b.Slug);
-        Gates = Index("gate", gates, g => g.Slug);
-        foreach (var benchmark in Benchmarks.Values.Where(b => !Movements.ContainsKey(b.Movement)))
-            throw new InvalidDataException($"benchmark {benchmark.Slug}: no movement {benchmark.Movement}");
-        foreach (var gate in Gates.Values)
+        Movements = CatalogueJson.Index("movements.json", movements.Movements, m => m.Slug);
+        foreach (var movement in Movements.Values)
         {
-            foreach (var slug in gate.Schools.Values.SelectMany(t => t).SelectMany(t => t.AnyOf).Where(s => !Benchmarks.ContainsKey(s)))
-                throw new InvalidDataException($"gate {gate.Slug}: no benchmark {slug}");
+            foreach (var slug in movement.CarriesTo.Concat(movement.Easier).Concat(movement.Harder).Where(s => !Movements.ContainsKey(s)))
+                throw new CatalogueException("movements.json", movement.Slug, $"no movement {slug}");
         }
+
+        var own = benchmarks.Benchmarks.Select(b => Movements.TryGetValue(b.Movement, out var m)
+            ? new Benchmark(b.Slug, b.Name, b.GateName, b.Movement, b.Measure, b.Protocol, b.EachSide ?? m.EachSide, b.TrainingSet)
+            : throw new CatalogueException("benchmarks.json", b.Slug, $"no movement {b.Movement}"));
+        var named = benchmarks.Benchmarks.Select(b => (b.Movement, b.Measure)).ToHashSet();
+        var implied = Movements.Values
+            .Where(m => !named.Contains((m.Slug, m.Measure)))
+            .Select(m => new Benchmark(m.Slug, m.Name, GateNameOf(m.Name), m.Slug, m.Measure, Protocol(benchmarks, m), m.EachSide));
+        Benchmarks = CatalogueJson.Index("benchmarks.json", own.Concat(implied), b => b.Slug);
+        Names = new(Benchmarks, Movements);
+        Schools = schools.Schools;
+        SchoolsBySlug = CatalogueJson.Index("schools.json", schools.Schools, s => s.Slug);
+        foreach (var question in Schools)
+            CatalogueJson.Index("schools.json", question.Choices, c => c.Slug);
     }
 
     /// <summary>The catalogue that ships with the app.</summary>
@@ -86,32 +70,22 @@ public sealed class Catalogue
 
     public IReadOnlyDictionary<string, Benchmark> Benchmarks { get; }
 
-    public IReadOnlyDictionary<string, Gate> Gates { get; }
+    public BenchmarkNames Names { get; }
+
+    /// <summary>In the order in which they are shown.</summary>
+    public IReadOnlyList<SchoolQuestion> Schools { get; }
+
+    public IReadOnlyDictionary<string, SchoolQuestion> SchoolsBySlug { get; }
 
     public DecisionRules Rules { get; }
 
-    private static Dictionary<string, T> Index<T>(string what, IEnumerable<T> entries, Func<T, string> slug)
+    private static string Protocol(BenchmarkFile file, Movement movement) =>
+        file.Protocols.TryGetValue(movement.Measure, out var protocol) ? protocol : throw new CatalogueException("benchmarks.json", movement.Slug, $"no protocol for {movement.Measure}");
+
+    /// <summary>A gate writes words only; a letter keeps its capital, as in "L-sit".</summary>
+    private static string GateNameOf(string name)
     {
-        var index = new Dictionary<string, T>(StringComparer.Ordinal);
-        foreach (var entry in entries)
-        {
-            if (!index.TryAdd(slug(entry), entry))
-                throw new InvalidDataException($"{what} {slug(entry)} stands twice");
-        }
-
-        return index;
+        var words = name.Replace(",", "", StringComparison.Ordinal);
+        return words[1] is '-' ? words : char.ToLowerInvariant(words[0]) + words[1..];
     }
-
-    private static T Read<T>(string name)
-    {
-        using var stream = typeof(Catalogue).Assembly.GetManifestResourceStream($"catalogue/{name}.json")
-            ?? throw new InvalidDataException($"catalogue/{name}.json is not embedded");
-        return JsonSerializer.Deserialize<T>(stream, Json) ?? throw new InvalidDataException($"catalogue/{name}.json is empty");
-    }
-
-    private sealed record MovementFile(IReadOnlyList<Movement> Movements);
-
-    private sealed record BenchmarkFile(IReadOnlyList<Benchmark> Benchmarks);
-
-    private sealed record GateFile(IReadOnlyList<Gate> Gates);
 }

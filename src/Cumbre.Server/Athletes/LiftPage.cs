@@ -22,11 +22,8 @@ public sealed record StrengthPointDto(DateOnly Day, decimal ValueKg, decimal Low
 /// <summary>The newest e1RM.</summary>
 public sealed record StrengthDto(Figure Value, decimal LowKg, decimal HighKg, DateOnly Day, int AgeDays, bool Stale, decimal AddedKg);
 
-/// <summary>A threshold of a gate as it stands.</summary>
-public sealed record TermDto(string Benchmark, string Name, int Need, int Comfortable, int? Have, bool Met, decimal Fraction, DateOnly? Day, int AgeDays, bool Stale);
-
 /// <summary>A gate under one school; <paramref name="Decides"/> marks the athlete's own.</summary>
-public sealed record GateDto(string School, bool Decides, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermDto> Terms);
+public sealed record GateDto(string School, bool Decides, bool Open, DateOnly? OpenedOn, IReadOnlyList<ThresholdEvidence> Terms);
 
 /// <summary>A stopped pattern, with the decision that stopped it.</summary>
 public sealed record StopDto(Guid DecisionId, DateOnly Since);
@@ -61,7 +58,7 @@ internal static class LiftPage
             series is [.., var last] ? Newest(last, today) : null,
             [.. series.Select(p => new StrengthPointDto(
                 p.Set.Day, p.Estimate.Value.Value.Kilograms, p.Estimate.Value.Low.Kilograms, p.Estimate.Value.High.Kilograms, p.Source, p.Set.Added.Kilograms, p.Set.Reps, p.Set.Reserve))],
-            Gates(profile, snapshot, today),
+            Gates(snapshot, today),
             [.. ResultStore.Of(db, profile.Id).OrderByDescending(r => r.Result.Day).ThenByDescending(r => r.Result.Id).Select(r => ResultDto.Of(r.Result))],
             next is null ? null : SessionReader.Read(db, next, profile, snapshot, today),
             [.. snapshot.Exposures.Where(e => e.Movement == Lift.Movement).OrderByDescending(e => e.Day).Take(HistoryRows).Select(PastSessionDto.Of)],
@@ -70,21 +67,11 @@ internal static class LiftPage
             Clearance.Needed(snapshot.AgeIn(today), profile.Cleared));
     }
 
-    public static IReadOnlyList<GateDto> Gates(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
-    {
-        var own = profile.Schools.Loading.ToString();
-        return
-        [
-            .. Lift.Gate.Schools.Keys.OrderByDescending(school => school == own).Select(school =>
-            {
-                var state = GateRule.Evaluate(Lift.Gate, school, snapshot.Results, today);
-                return new GateDto(school, school == own, state.Open, state.OpenedOn, [.. state.Terms.Select(Term)]);
-            }),
-        ];
-    }
-
-    private static TermDto Term(TermState t) => new(
-        t.Term.AnyOf[0], Catalogue.Shipped.Benchmarks[t.Term.AnyOf[0]].Name, t.Term.Need, t.Term.Comfortable, t.Have?.Reps, t.Met, t.Fraction, t.Have?.Day, t.AgeDays, t.Stale);
+    private static IReadOnlyList<GateDto> Gates(AthleteSnapshot snapshot, DateOnly today) =>
+    [
+        .. LoadGate.UnderEach(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today)).Select(g =>
+            new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Terms.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))])),
+    ];
 
     private static StrengthDto Newest(StrengthPoint point, DateOnly today)
     {

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using Cumbre.Core.Measures;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
@@ -31,7 +32,8 @@ internal static class PutAthlete
         if (request.BirthYear is { } birth && (birth > year - 5 || birth < year - OldestBirthYears))
             throw Problems.Field("birthYear", "range", $"{birth} is outside {year - OldestBirthYears} to {year - 5}.");
         var profile = new AthleteProfile(
-            athleteId, name, request.BirthYear, request.Unit, new(request.LoadingSchool, request.IncreaseSchool), request.Cleared, request.Kit.ToKit("kit"), request.Version);
+            athleteId, name, request.BirthYear, request.Sex, Stature(request.StatureCm), request.Lengths.ToLengths(), request.Unit, Schools(request.Schools), request.Cleared, request.Kit.ToKit("kit"),
+            request.Version);
 
         var (written, now) = database.Write(db =>
         {
@@ -39,8 +41,8 @@ internal static class PutAthlete
             var written = AthleteStore.Put(db, profile, clock.Now);
             if (written == Written.Done)
             {
-                if (before is not null && before.Schools != profile.Schools)
-                    AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, $"schools: {before.Schools} to {profile.Schools}", null, clock.Stamp(Policies.IdOf(user)));
+                if (before is not null && !Same(before.SchoolOverrides, profile.SchoolOverrides))
+                    AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, $"schools: {Text(before.SchoolOverrides)} to {Text(profile.SchoolOverrides)}", null, clock.Stamp(Policies.IdOf(user)));
                 reconciler.Run(db, athleteId);
             }
 
@@ -55,6 +57,20 @@ internal static class PutAthlete
             _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this athlete meanwhile.", now),
         };
     }
+
+    private static decimal? Stature(decimal? cm) =>
+        cm is { } value ? Problems.At("", () => Guard.InRange("statureCm", value, Limits.StatureMinimum, Limits.StatureMaximum)) : null;
+
+    private static Dictionary<string, string> Schools(IReadOnlyList<SchoolChoiceDto> choices)
+    {
+        for (var i = 0; i < choices.Count; i++)
+            SchoolEndpoints.Check($"schools[{i}]", choices[i].Question, choices[i].Choice);
+        return choices.GroupBy(c => c.Question).ToDictionary(g => g.Key, g => g.Last().Choice, StringComparer.Ordinal);
+    }
+
+    private static bool Same(IReadOnlyDictionary<string, string> a, IReadOnlyDictionary<string, string> b) => a.Count == b.Count && !a.Except(b).Any();
+
+    private static string Text(IReadOnlyDictionary<string, string> choices) => choices.Count == 0 ? "as the club" : string.Join(", ", choices.Select(c => $"{c.Key} {c.Value}"));
 }
 
 /// <param name="Day">Not after today.</param>

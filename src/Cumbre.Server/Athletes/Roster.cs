@@ -33,20 +33,18 @@ internal static class Roster
     private static RosterRow Row(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
     {
         var max = CurrentStrength.Latest(snapshot, Lift.HeavyTest, today);
-        var gate = GateRule.Evaluate(Lift.Gate, profile.Schools.Loading.ToString(), snapshot.Results, today);
+        var open = LoadGate.IsOpen(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today));
         return new(
             profile.Id, profile.Name, snapshot.BodyMass.On(today)?.Value.Kilograms, max?.Value.Value.Kilograms, max?.Value.MeasuredOn,
-            max is not null && Staleness.IsStale(max.Value.MeasuredOn, today), gate.Open, snapshot.Exposures is [.., var last] ? last.Day : null, null,
+            max is not null && Staleness.IsStale(max.Value.MeasuredOn, today), open, snapshot.Exposures is [.., var last] ? last.Day : null, null,
             false, false, Clearance.Needed(snapshot.AgeIn(today), profile.Cleared), snapshot.Results.Count);
     }
 }
 
-/// <summary>The one movement of this slice, with its test and gate.</summary>
+/// <summary>The movement that sessions are planned with, and its test.</summary>
 internal static class Lift
 {
     public const string Movement = "weighted-pull-up";
 
     public static Benchmark HeavyTest => Catalogue.Shipped.Benchmarks["weighted-pull-up-heavy"];
-
-    public static Gate Gate => Catalogue.Shipped.Gates[Movement];
 }

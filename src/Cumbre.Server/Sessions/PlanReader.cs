@@ -3,6 +3,7 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Athletes;
@@ -64,7 +65,7 @@ internal static class PlanReader
         if (DecisionStore.Of(db, profile.Id).Any(DecisionDto.Stops))
             needs.Add(CautionNote.Of(CautionId.PatternStopped));
         if (plan.Loads.Any(l => l.Value.Made > Mass.Zero)
-            && !GateRule.Evaluate(Lift.Gate, profile.Schools.Loading.ToString(), snapshot.Results, today).Open)
+            && !LoadGate.IsOpen(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today)))
             needs.Add(CautionNote.Of(CautionId.GateClosed));
         if (plan.Loads.SelectMany(l => l.Why.Cautions).FirstOrDefault(c => c.Id == CautionId.JumpLarge) is { } jump)
             needs.Add(jump);

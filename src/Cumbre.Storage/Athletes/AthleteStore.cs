@@ -1,28 +1,49 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 
 namespace Cumbre.Storage.Athletes;
 
 /// <summary>What is written about an athlete by hand, kit included; one versioned row for the coach.</summary>
-public sealed record AthleteProfile(Guid Id, string Name, int? BirthYear, MassUnit Unit, Schools Schools, bool Cleared, Kit Kit, long Version);
+/// <param name="Id">Athlete.</param>
+/// <param name="Name">As the club says it.</param>
+/// <param name="BirthYear">Unknown when null.</param>
+/// <param name="Sex">Neither, or not recorded, when null.</param>
+/// <param name="StatureCm">Unknown when null.</param>
+/// <param name="Lengths">Measured lengths.</param>
+/// <param name="Unit">In which the athlete thinks.</param>
+/// <param name="SchoolOverrides">Question to choice, where they differ from the club's.</param>
+/// <param name="Cleared">A licensed professional has cleared what needed clearance.</param>
+/// <param name="Kit">What can be hung.</param>
+/// <param name="Version">0 before it is created.</param>
+public sealed record AthleteProfile(
+    Guid Id, string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, MeasuredLengths Lengths, MassUnit Unit, IReadOnlyDictionary<string, string> SchoolOverrides, bool Cleared, Kit Kit,
+    long Version)
+{
+    /// <summary>The schools in force: the club's, with the athlete's own over them.</summary>
+    public Schools Schools { get; init; } = Schools.Default;
+}
 
 /// <summary>A reading of the scale with its id.</summary>
 public sealed record StoredBodyMass(Guid Id, BodyMassReading Reading);
 
 public static class AthleteStore
 {
-    private const string Columns = "id, name, birth_year, unit, loading_school, increase_school, cleared, has_belt, vest_value, vest_unit, version";
+    private const string Columns = "id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, version";
 
     public static AthleteProfile? Find(Db db, Guid id) =>
         db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
-            ? row.ToProfile(db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }))
+            ? row.ToProfile(db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }), SchoolStore.OfClub(db), SchoolStore.Of(db, id))
             : null;
 
     public static IReadOnlyList<AthleteProfile> All(Db db)
     {
         var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate").ToLookup(p => p.AthleteId);
-        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id]))];
+        var club = SchoolStore.OfClub(db);
+        var schools = SchoolStore.All(db);
+        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary()))];
     }
 
     /// <summary>Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same creation twice is done once.</summary>
@@ -34,8 +55,12 @@ public static class AthleteStore
             athlete.Name,
             BirthYear = (long?)athlete.BirthYear,
             Unit = athlete.Unit.ToString(),
-            Loading = athlete.Schools.Loading.ToString(),
-            Increase = athlete.Schools.Increase.ToString(),
+            Sex = athlete.Sex?.ToString(),
+            athlete.StatureCm,
+            Arm = Centimetres(athlete.Lengths.Arm),
+            Trunk = Centimetres(athlete.Lengths.Trunk),
+            Thigh = Centimetres(athlete.Lengths.Thigh),
+            Shank = Centimetres(athlete.Lengths.Shank),
             athlete.Cleared,
             athlete.Kit.HasBelt,
             VestValue = athlete.Kit.Vest?.Value,
@@ -46,21 +71,22 @@ public static class AthleteStore
         var changed = athlete.Version == 0
             ? db.Run(
                 """
-                INSERT INTO athlete (id, name, birth_year, unit, loading_school, increase_school, cleared, has_belt, vest_value, vest_unit, created_at, version)
-                VALUES (@Id, @Name, @BirthYear, @Unit, @Loading, @Increase, @Cleared, @HasBelt, @VestValue, @VestUnit, @at, 1)
+                INSERT INTO athlete (id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, created_at, version)
+                VALUES (@Id, @Name, @BirthYear, @Sex, @StatureCm, @Arm, @Trunk, @Thigh, @Shank, @Unit, @Cleared, @HasBelt, @VestValue, @VestUnit, @at, 1)
                 ON CONFLICT (id) DO NOTHING
                 """,
                 args)
             : db.Run(
                 """
-                UPDATE athlete SET name = @Name, birth_year = @BirthYear, unit = @Unit, loading_school = @Loading, increase_school = @Increase,
-                  cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit, version = version + 1
+                UPDATE athlete SET name = @Name, birth_year = @BirthYear, sex = @Sex, stature_cm = @StatureCm, arm_cm = @Arm, trunk_cm = @Trunk,
+                  thigh_cm = @Thigh, shank_cm = @Shank, unit = @Unit, cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit, version = version + 1
                 WHERE id = @Id AND version = @Version
                 """,
                 args);
         if (changed == 0)
             return Find(db, athlete.Id) is null ? Written.Missing : Written.Stale;
 
+        SchoolStore.Put(db, athlete.Id, athlete.SchoolOverrides);
         db.Run("DELETE FROM kit_plate WHERE athlete_id = @Id", new { athlete.Id });
         db.Run(
             "INSERT INTO kit_plate (athlete_id, size_value, size_unit, count) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count)",
@@ -88,21 +114,32 @@ public static class AthleteStore
     public static bool RemoveBodyMass(Db db, Guid athleteId, Guid id) =>
         db.Run("DELETE FROM body_mass WHERE id = @id AND athlete_id = @athleteId", new { id, athleteId }) > 0;
 
+    private static decimal? Centimetres(double? metres) => metres is { } m ? Math.Round((decimal)m * 100, 2) : null;
+
+    private static double? Metres(decimal? centimetres) => centimetres is { } cm ? (double)cm / 100 : null;
+
     private sealed record AthleteRow(
-        Guid Id, string Name, long? BirthYear, string Unit, string LoadingSchool, string IncreaseSchool, long Cleared, long HasBelt, decimal? VestValue, string? VestUnit, long Version)
+        Guid Id, string Name, long? BirthYear, string? Sex, decimal? StatureCm, decimal? ArmCm, decimal? TrunkCm, decimal? ThighCm, decimal? ShankCm, string Unit, long Cleared,
+        long HasBelt, decimal? VestValue, string? VestUnit, long Version)
     {
-        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates) => new(
+        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own) => new(
             Id,
             Name,
             (int?)BirthYear,
+            Sex is null ? null : Enum.Parse<Sex>(Sex),
+            StatureCm,
+            new(Metres(ArmCm), Metres(TrunkCm), Metres(ThighCm), Metres(ShankCm)),
             Enum.Parse<MassUnit>(Unit),
-            new(Enum.Parse<LoadingSchool>(LoadingSchool), Enum.Parse<IncreaseSchool>(IncreaseSchool)),
+            own,
             Cleared == 1,
             new Kit(
                 plates.Select(p => new PlateStock(new(p.SizeValue, Enum.Parse<MassUnit>(p.SizeUnit)), (int)p.Count)),
                 HasBelt == 1,
                 VestValue is { } vest ? new MassEntry(vest, Enum.Parse<MassUnit>(VestUnit!)) : null),
-            Version);
+            Version)
+        {
+            Schools = new(Catalogue.Shipped, club, own),
+        };
     }
 
     private sealed record PlateRow(Guid AthleteId, decimal SizeValue, string SizeUnit, long Count);

@@ -3,12 +3,13 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Storage.Benchmarks;
 
-/// <summary>A stored result; the side is empty where the test has none.</summary>
+/// <summary>A stored result, and whose it is.</summary>
 public sealed record StoredResult(Guid AthleteId, BenchmarkResult Result);
 
 public static class ResultStore
 {
-    private const string Columns = "id, athlete_id, benchmark, day, reps, added_value, added_unit, reserve, body_mass_kg, form";
+    private const string Columns =
+        "id, athlete_id, benchmark, day, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, side, set_up, body_mass_kg, form, pain, pain_place";
 
     public static IReadOnlyList<StoredResult> Of(Db db, Guid athleteId) =>
         [.. db.Query<Row>($"SELECT {Columns} FROM benchmark_result WHERE athlete_id = @athleteId ORDER BY day, id", new { athleteId }).Select(r => r.ToStored())];
@@ -19,9 +20,10 @@ public static class ResultStore
     /// <summary>Adds a result; sending the same one again changes nothing.</summary>
     public static void Add(Db db, Guid athleteId, BenchmarkResult result, Stamp stamp) =>
         db.Run(
-            """
-            INSERT INTO benchmark_result (id, athlete_id, benchmark, day, reps, added_value, added_unit, reserve, body_mass_kg, form, written_at, written_by)
-            VALUES (@Id, @athleteId, @Benchmark, @Day, @Reps, @AddedValue, @AddedUnit, @Reserve, @BodyMassKg, @Form, @At, @By)
+            $"""
+            INSERT INTO benchmark_result ({Columns}, written_at, written_by)
+            VALUES (@Id, @athleteId, @Benchmark, @Day, @Reps, @Sets, @Seconds, @Contact, @Degrees, @RestSeconds, @AddedValue, @AddedUnit, @Reserve, @Side, @SetUp, @BodyMassKg, @Form,
+              @Pain, @PainPlace, @At, @By)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -30,12 +32,21 @@ public static class ResultStore
                 athleteId,
                 result.Benchmark,
                 result.Day,
-                Reps = (long)result.Reps,
+                Reps = (long)result.Score.Reps,
+                Sets = (long)result.Score.Sets,
+                result.Score.Seconds,
+                Contact = result.Score.Contact?.ToString(),
+                result.Score.Degrees,
+                RestSeconds = (long?)result.Score.RestSeconds,
                 AddedValue = result.Added.Value,
                 AddedUnit = result.Added.Unit.ToString(),
                 Reserve = (long)result.Reserve,
+                Side = result.Side?.ToString(),
+                result.SetUp,
                 BodyMassKg = result.BodyMass.Kilograms,
                 Form = result.Form.ToString(),
+                Pain = (long?)result.Pain,
+                result.PainPlace,
                 stamp.At,
                 stamp.By,
             });
@@ -45,10 +56,19 @@ public static class ResultStore
         db.Run("DELETE FROM benchmark_result WHERE id = @id AND athlete_id = @athleteId", new { id, athleteId }) > 0;
 
     private sealed record Row(
-        Guid Id, Guid AthleteId, string Benchmark, DateOnly Day, long Reps, decimal AddedValue, string AddedUnit, long Reserve, decimal BodyMassKg, string Form)
+        Guid Id, Guid AthleteId, string Benchmark, DateOnly Day, long Reps, long Sets, decimal? Seconds, string? Contact, decimal? Degrees, long? RestSeconds, decimal AddedValue,
+        string AddedUnit, long Reserve, string? Side, string? SetUp, decimal BodyMassKg, string Form, long? Pain, string? PainPlace)
     {
-        public StoredResult ToStored() => new(
-            AthleteId,
-            new(Id, Benchmark, Day, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int)Reserve, Mass.FromKilograms(BodyMassKg), Enum.Parse<FormVerdict>(Form)));
+        public StoredResult ToStored()
+        {
+            var score = new Score((int)Reps, (int)Sets, Seconds, Contact is null ? null : Enum.Parse<Contact>(Contact), Degrees, (int?)RestSeconds);
+            var result = new BenchmarkResult(
+                Id, Benchmark, Day, score, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int)Reserve, Mass.FromKilograms(BodyMassKg), Enum.Parse<FormVerdict>(Form))
+            {
+                Side = Side is null ? null : Enum.Parse<Side>(Side),
+                SetUp = SetUp,
+            };
+            return new(AthleteId, result.WithPain((int?)Pain, PainPlace));
+        }
     }
 }

@@ -14,7 +14,7 @@ public class CurrentStrengthTests
     private static readonly Benchmark Heavy = Catalogue.Shipped.Benchmarks["weighted-pull-up-heavy"];
 
     private static BenchmarkResult Test(int daysAgo, int reps, int reserve = 1, FormVerdict form = FormVerdict.Clean) =>
-        new(Guid.NewGuid(), Heavy.Slug, Day.AddDays(-daysAgo), reps, MassEntry.Kg(20), reserve, Mass.FromKilograms(70), form);
+        new(Guid.NewGuid(), Heavy.Slug, Day.AddDays(-daysAgo), Score.OfReps(reps), MassEntry.Kg(20), reserve, Mass.FromKilograms(70), form);
 
     private static Exposure Trained(int daysAgo, int reps, int? reserve, bool easy = false, FormVerdict form = FormVerdict.Clean) => new(
         Guid.NewGuid(), Day.AddDays(-daysAgo), "weighted-pull-up", new StraightSets(1, reps), [Mass.FromKilograms(25)], easy, Mass.FromKilograms(70),

@@ -12,7 +12,7 @@ using Cumbre.Core.Tests.Loading;
 namespace Cumbre.Core.Tests.Decisions;
 
 /// <summary>A log written as a coach would tell it: on this day, by this line, these reps at this load.</summary>
-internal sealed class LogBook(IncreaseSchool increase = IncreaseSchool.TwoInARow, Kit? kit = null, decimal bodyMass = 71.4m, MassUnit unit = MassUnit.Kg)
+internal sealed class LogBook(string increase = "two-in-a-row", Kit? kit = null, decimal bodyMass = 71.4m, MassUnit unit = MassUnit.Kg)
 {
     public static readonly DayOfWeek[] TrainingDays = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Thursday, DayOfWeek.Saturday];
 
@@ -41,7 +41,7 @@ internal sealed class LogBook(IncreaseSchool increase = IncreaseSchool.TwoInARow
     {
         var day = DateOnly.Parse(today);
         var athlete = new AthleteSnapshot(
-            unit, null, false, new(LoadingSchool.BaseFirst, increase), kit ?? KitTests.Cochera,
+            unit, null, false, new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Increase] = increase }), kit ?? KitTests.Cochera,
             new([new(day, MassEntry.Kg(bodyMass))]), [], exposures);
         return DecisionEngine.Decide(athlete, "weighted-pull-up", Catalogue.Shipped.Rules, TrainingDays, day);
     }

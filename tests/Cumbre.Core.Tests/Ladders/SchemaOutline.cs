@@ -19,6 +19,8 @@ internal static class SchemaOutline
             Assert.True(value.GetDecimal() > above.GetDecimal(), $"{place}: not over {above}");
         if (schema.TryGetProperty("minLength", out var length))
             Assert.True(value.GetString()!.Length >= length.GetInt32(), $"{place}: too short");
+        if (schema.TryGetProperty("maxLength", out var longest))
+            Assert.True(value.GetString()!.Length <= longest.GetInt32(), $"{place}: too long");
         if (schema.TryGetProperty("pattern", out var pattern))
             Assert.Matches(pattern.GetString()!, value.GetString());
         if (value.ValueKind == JsonValueKind.Object)

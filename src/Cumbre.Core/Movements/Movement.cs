@@ -1,0 +1,120 @@
+using System.Text.Json.Serialization;
+using Cumbre.Core.Explanations;
+
+namespace Cumbre.Core.Movements;
+
+/// <summary>What a movement mainly does.</summary>
+public enum Pattern
+{
+    [JsonStringEnumMemberName("vertical pull")]
+    VerticalPull,
+
+    [JsonStringEnumMemberName("horizontal pull")]
+    HorizontalPull,
+
+    [JsonStringEnumMemberName("vertical push")]
+    VerticalPush,
+
+    [JsonStringEnumMemberName("horizontal push")]
+    HorizontalPush,
+
+    [JsonStringEnumMemberName("straight-arm pull")]
+    StraightArmPull,
+
+    [JsonStringEnumMemberName("straight-arm push")]
+    StraightArmPush,
+
+    [JsonStringEnumMemberName("lateral (flag)")]
+    Lateral,
+
+    [JsonStringEnumMemberName("trunk")]
+    Trunk,
+
+    [JsonStringEnumMemberName("legs")]
+    Legs,
+
+    [JsonStringEnumMemberName("shoulder-blade preparation")]
+    ShoulderBlade,
+
+    [JsonStringEnumMemberName("mobility")]
+    Mobility,
+}
+
+/// <summary>How the elbows are held.</summary>
+public enum ArmMode
+{
+    Bent,
+    Straight,
+
+    /// <summary>The arms take no part.</summary>
+    None,
+}
+
+/// <summary>How load is hung on a movement.</summary>
+public enum LoadCarrier
+{
+    Belt,
+    Vest,
+
+    /// <summary>A plate on the back or stomach, held by the belt.</summary>
+    BackPlate,
+    AnkleWeight,
+    Dumbbell,
+}
+
+/// <summary>An exercise of the catalogue. Texts are in the catalogue's language.</summary>
+public sealed record Movement
+{
+    /// <summary>Stable name; never reused.</summary>
+    public required string Slug { get; init; }
+
+    /// <summary>As coaches say it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Other names, for searching and for gates.</summary>
+    public IReadOnlyList<string> Aliases { get; init; } = [];
+
+    public required Pattern Pattern { get; init; }
+
+    public required ArmMode Arms { get; init; }
+
+    /// <summary>Done and tested on each side by itself.</summary>
+    public bool EachSide { get; init; }
+
+    public required BenchmarkMeasure Measure { get; init; }
+
+    /// <summary>What must be written down so that two sessions can be compared.</summary>
+    public IReadOnlyList<string> SetUp { get; init; } = [];
+
+    /// <summary>What the bottom of the movement is, shown beside a tempo.</summary>
+    public required string Bottom { get; init; }
+
+    /// <summary>What counts as a good repetition or hold.</summary>
+    public required string Standard { get; init; }
+
+    public IReadOnlyList<string> Cues { get; init; } = [];
+
+    /// <summary>What breaks the standard.</summary>
+    public IReadOnlyList<string> Faults { get; init; } = [];
+
+    public IReadOnlyList<string> PrimeMovers { get; init; } = [];
+
+    /// <summary>Slugs of the movements that it helps most.</summary>
+    public IReadOnlyList<string> CarriesTo { get; init; } = [];
+
+    /// <summary>Slugs of easier neighbours.</summary>
+    public IReadOnlyList<string> Easier { get; init; } = [];
+
+    /// <summary>Slugs of harder neighbours.</summary>
+    public IReadOnlyList<string> Harder { get; init; } = [];
+
+    public IReadOnlyList<string> Kit { get; init; } = [];
+
+    public IReadOnlyList<CautionId> Cautions { get; init; } = [];
+
+    /// <summary>May sets be taken to failure without danger?</summary>
+    public bool FailureHarmless { get; init; }
+
+    /// <summary>How load may be hung on it; null: it is not loaded.</summary>
+    public LoadCarrier? Load { get; init; }
+}

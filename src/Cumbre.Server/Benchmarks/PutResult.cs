@@ -1,0 +1,154 @@
+using System.Security.Claims;
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Benchmarks;
+
+/// <param name="Benchmark">Slug of the test.</param>
+/// <param name="Day">Not after today, not before birth.</param>
+/// <param name="Form">Against the movement's standard.</param>
+/// <param name="Reps">Clean reps of each set, 1 to 200; null where only seconds or degrees count.</param>
+/// <param name="Sets">Sets that all reached the figures, 1 to 20; null: one.</param>
+/// <param name="Seconds">Of a hold or of each descent, 0.5 to 3,600.</param>
+/// <param name="Contact">That every rep reached.</param>
+/// <param name="Degrees">1 to 220.</param>
+/// <param name="RestSeconds">Longest rest between the sets, 0 to 1,800.</param>
+/// <param name="Added">Load; null for a test at body mass.</param>
+/// <param name="Reserve">Reps left, 0 to 10; null: none.</param>
+/// <param name="Side">For a movement that is tested on each side.</param>
+/// <param name="SetUp">At most 120 characters.</param>
+/// <param name="Pain">0 to 10; null: not asked.</param>
+/// <param name="PainPlace">Where it hurt.</param>
+public sealed record ResultRequest(
+    string Benchmark, DateOnly Day, FormVerdict Form, int? Reps = null, int? Sets = null, decimal? Seconds = null, Contact? Contact = null, decimal? Degrees = null, int? RestSeconds = null,
+    MassDto? Added = null, int? Reserve = null, Side? Side = null, string? SetUp = null, int? Pain = null, string? PainPlace = null);
+
+internal static class PutResult
+{
+    private const int NoSinglesUnder = 16;
+
+    public static Results<Ok<ResultAnswer>, ProblemHttpResult> Handle(
+        Guid athleteId, Guid id, ResultRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        if (!Catalogue.Shipped.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
+            throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
+        var day = Problems.NotInFuture("day", request.Day, clock.Today);
+        CheckFields(benchmark, request);
+        var score = Problems.At("", () => new Score(
+            request.Reps ?? 1, request.Sets ?? 1, request.Seconds, request.Contact, request.Degrees, request.RestSeconds));
+        var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
+        var setUp = string.IsNullOrWhiteSpace(request.SetUp) ? null : Problems.Text("setUp", request.SetUp, "the set-up", 120);
+        if (request.Pain > 0 && place is null)
+            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+
+        var answer = database.Write(db =>
+        {
+            if (SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
+                return null;
+            CheckAthlete(found.Snapshot, benchmark, request, day);
+            if (found.Snapshot.BodyMass.On(day) is not { } body)
+                throw Problems.Field("day", "bodyMass", $"There is no body mass on or before {day:yyyy-MM-dd}: weigh first.");
+            var result = Problems.At("", () => new BenchmarkResult(
+                id, benchmark.Slug, day, score, request.Added?.Entry ?? new MassEntry(0, found.Profile.Unit), request.Reserve ?? 0, body.Value, request.Form) { Side = request.Side, SetUp = setUp }
+                .WithPain(request.Pain, place));
+            var coach = PlacementStore.Of(db, athleteId);
+            var before = PlacementChanges.Places(found.Snapshot, coach, clock.Today);
+            ResultStore.Add(db, athleteId, result, clock.Stamp(Policies.IdOf(user)));
+            reconciler.Run(db, athleteId);
+            var after = PlacementChanges.Places(SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot, coach, clock.Today);
+            return new ResultAnswer(ResultDto.Of(result), PlacementChanges.Between(before, after));
+        });
+        return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
+    }
+
+    /// <summary>Each measure takes its own fields, and no others: a figure in the wrong field would be lost silently.</summary>
+    private static void CheckFields(Benchmark benchmark, ResultRequest request)
+    {
+        var measure = benchmark.Measure;
+        var counted = measure switch
+        {
+            BenchmarkMeasure.Seconds or BenchmarkMeasure.SecondsPerDescent => "seconds",
+            BenchmarkMeasure.Degrees => "degrees",
+            _ => "reps",
+        };
+        Check("reps", request.Reps is not null, needed: counted == "reps", allowed: measure is not (BenchmarkMeasure.Seconds or BenchmarkMeasure.Degrees), "Write the clean reps.");
+        Check("seconds", request.Seconds is not null, needed: counted == "seconds", allowed: counted == "seconds", "Write the seconds.");
+        Check("degrees", request.Degrees is not null, needed: counted == "degrees", allowed: counted == "degrees", "Write the degrees.");
+        Check("contact", request.Contact is not null, needed: measure == BenchmarkMeasure.ContactHeight, allowed: measure == BenchmarkMeasure.ContactHeight, "Choose the highest contact that every rep reached.");
+        Check("restSeconds", request.RestSeconds is not null, needed: measure == BenchmarkMeasure.Capacity, allowed: measure == BenchmarkMeasure.Capacity, "Write the longest rest.");
+        if (measure == BenchmarkMeasure.LoadTimesReps && request.Added is null)
+            throw Problems.Field("added", "empty", "Write the load of the set.");
+        if (measure != BenchmarkMeasure.LoadTimesReps && request.Added is { Value: not 0 })
+            throw Problems.Field("added", "unexpected", $"{benchmark.Name} is done at body mass; record a loaded set as a heavy set.");
+        if (benchmark.EachSide && request.Side is null)
+            throw Problems.Field("side", "empty", $"{benchmark.Name} is tested on each side: say which one this was.");
+        if (!benchmark.EachSide && request.Side is not null)
+            throw Problems.Field("side", "unexpected", $"{benchmark.Name} is done with both sides at once: leave the side out.");
+
+        void Check(string field, bool given, bool needed, bool allowed, string ask)
+        {
+            if (needed && !given)
+                throw Problems.Field(field, "empty", ask);
+            if (given && !allowed)
+                throw Problems.Field(field, "unexpected", $"{benchmark.Name} is counted in {counted}, not in {field}.");
+        }
+    }
+
+    private static void CheckAthlete(AthleteSnapshot athlete, Benchmark benchmark, ResultRequest request, DateOnly day)
+    {
+        if (athlete.BirthYear is { } birth && day.Year < birth)
+            throw Problems.Field("day", "birth", $"{day:yyyy-MM-dd} is before the athlete's birth in {birth}.");
+        if (benchmark.Measure == BenchmarkMeasure.LoadTimesReps && athlete.AgeIn(day) < NoSinglesUnder && request.Reps == 1)
+            throw Problems.Field("reps", "minor", "Under 16 no single is tested: use a set of 3 or more.");
+    }
+}
+
+internal static class RemoveResult
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid id, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var removed = database.Write(db =>
+        {
+            if (!ResultStore.Remove(db, athleteId, id))
+                return false;
+            AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", id, "removed", null, clock.Stamp(Policies.IdOf(user)));
+            reconciler.Run(db, athleteId);
+            return true;
+        });
+        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("result");
+    }
+}
+
+/// <summary>Compares where an athlete stands before and after something changed.</summary>
+internal static class PlacementChanges
+{
+    public static IReadOnlyList<Placement> Places(AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    {
+        var book = TrainingResults.Book(athlete, Catalogue.Shipped, today);
+        return [.. Atlas.Shipped.Ladders.Select(l => Placement.Of(l, athlete.Schools, book, coach.FirstOrDefault(c => c.Ladder == l.Slug)))];
+    }
+
+    public static IReadOnlyList<LadderChange> Between(IReadOnlyList<Placement> before, IReadOnlyList<Placement> after) =>
+    [
+        .. before.Zip(after, Change).Where(c => c.Won.Count + c.Lost.Count + c.Opened.Count + c.Closed.Count > 0),
+    ];
+
+    private static LadderChange Change(Placement before, Placement after) => new(
+        after.Ladder.Slug, after.Ladder.Name, Steps(after, i => after.IsWon(i) && !before.IsWon(i)), Steps(after, i => before.IsWon(i) && !after.IsWon(i)),
+        Steps(after, i => after.IsReachable(i) && !before.IsReachable(i)), Steps(after, i => before.IsReachable(i) && !after.IsReachable(i)));
+
+    private static IReadOnlyList<string> Steps(Placement placement, Func<int, bool> which) =>
+        [.. placement.Ladder.Steps.Where((_, i) => which(i)).Select(s => s.Name)];
+}

@@ -1,0 +1,145 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Movements;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Ladders;
+
+/// <summary>A step of a small ridge.</summary>
+/// <param name="Share">Of the summit's demand, as a fraction.</param>
+/// <param name="Status">Where it stands.</param>
+public sealed record RidgePoint(decimal Share, StepStatus Status);
+
+/// <summary>A ladder in small: the ridge and the flag.</summary>
+/// <param name="Ladder">Slug.</param>
+/// <param name="Name">Of the ladder.</param>
+/// <param name="Steps">In order.</param>
+/// <param name="Training">Position of the flag; null: nothing may be trained yet.</param>
+/// <param name="TrainingName">Of that step.</param>
+/// <param name="Next">Name of the next step; null at the summit.</param>
+/// <param name="Limiting">What holds the athlete back most.</param>
+/// <param name="SetByCoach">Against the rule.</param>
+/// <param name="Started">Some step has a result.</param>
+public sealed record SmallRidge(
+    string Ladder, string Name, IReadOnlyList<RidgePoint> Steps, int? Training, string? TrainingName, string? Next, ThresholdEvidence? Limiting, bool SetByCoach, bool Started);
+
+/// <summary>All ladders of an athlete.</summary>
+/// <param name="AthleteId">Whose.</param>
+/// <param name="Name">Whose.</param>
+/// <param name="HasBodyMass">A test can be recorded.</param>
+/// <param name="HasStature">Moments can be given in N m.</param>
+/// <param name="Ladders">In the order of the atlas.</param>
+public sealed record AthleteLaddersDto(Guid AthleteId, string Name, bool HasBodyMass, bool HasStature, IReadOnlyList<SmallRidge> Ladders);
+
+internal static class AthleteLadders
+{
+    public static Results<Ok<AthleteLaddersDto>, ProblemHttpResult> Handle(Guid athleteId, Database database, ClubClock clock) =>
+        database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today) is { } found
+            ? new AthleteLaddersDto(
+                athleteId, found.Profile.Name, found.Snapshot.BodyMass.On(clock.Today) is not null, found.Snapshot.StatureCm is not null,
+                Ridges(found.Snapshot, PlacementStore.Of(db, athleteId), clock.Today))
+            : null) is { } page
+            ? TypedResults.Ok(page)
+            : (ProblemHttpResult)Problems.NotFound("athlete");
+
+    private static IReadOnlyList<SmallRidge> Ridges(AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    {
+        var book = TrainingResults.Book(athlete, Catalogue.Shipped, today);
+        var build = athlete.BuildOn(today);
+        return [.. Atlas.Shipped.Ladders.Select(l => Small(PlacementReport.Of(l, Atlas.Shipped, athlete.Schools, book, build, coach.FirstOrDefault(c => c.Ladder == l.Slug))))];
+    }
+
+    private static SmallRidge Small(PlacementReport report)
+    {
+        var placement = report.Placement;
+        return new(
+            placement.Ladder.Slug, placement.Ladder.Name, [.. report.Steps.Select(s => new RidgePoint(s.Demand.Value.Share, s.Status))], placement.Training, report.Training.Value,
+            placement.Next is { } next ? placement.Ladder.Steps[next].Name : null,
+            report.Limiting is { } limiting ? PlacementReport.Evidence(limiting.Term, Catalogue.Shipped) : null, report.Coach is not null, report.Steps.Any(s => s.Best is not null));
+    }
+}
+
+/// <summary>A gate or an unlock standard as it stands.</summary>
+/// <param name="Text">In the gate language.</param>
+/// <param name="Open">Shown.</param>
+/// <param name="OpenedOn">The day; null while it is not.</param>
+/// <param name="Terms">Each threshold with have and need.</param>
+/// <param name="Unmet">Those that keep it closed.</param>
+public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IReadOnlyList<ThresholdEvidence> Terms, IReadOnlyList<ThresholdEvidence> Unmet)
+{
+    public static GateStateDto Of(GateState gate) => new(
+        GatePrinter.Print(gate.Expression, Catalogue.Shipped.Names), gate.Open, gate.OpenedOn, [.. gate.Terms.Select(Evidence)], [.. gate.Unmet.Select(Evidence)]);
+
+    private static ThresholdEvidence Evidence(TermState t) => PlacementReport.Evidence(t, Catalogue.Shipped);
+}
+
+/// <summary>A step of the large ridge.</summary>
+/// <param name="Slug">Of the step.</param>
+/// <param name="Name">As under the ridge.</param>
+/// <param name="Benchmark">Slug of the test that shows it.</param>
+/// <param name="Status">Where it stands.</param>
+/// <param name="Implied">Counted by a result on a later step only.</param>
+/// <param name="Preparation">Support work.</param>
+/// <param name="Share">Of the summit's demand, as a fraction.</param>
+/// <param name="Demand">In N m, N or kg; null where there is none or the body is not known.</param>
+/// <param name="DemandWhy">How the height came about.</param>
+/// <param name="DemandKind">What it means.</param>
+/// <param name="Gates">Those that hold under the athlete's schools.</param>
+/// <param name="Opens">What opens the next.</param>
+/// <param name="Won">The unlock standard.</param>
+/// <param name="Best">The result that speaks for it, as it is written.</param>
+/// <param name="BestDay">Its day.</param>
+/// <param name="Reachable">May be trained by the rule.</param>
+public sealed record PlacedStepDto(
+    string Slug, string Name, string Benchmark, StepStatus Status, bool Implied, bool Preparation, decimal Share, Quantity? Demand, Explanation DemandWhy, DemandKind DemandKind,
+    IReadOnlyList<GateStateDto> Gates, GateStateDto Opens, GateStateDto Won, string? Best, DateOnly? BestDay, bool Reachable);
+
+/// <summary>What holds the athlete back most, and what to train for it.</summary>
+public sealed record LimitingDto(ThresholdEvidence Threshold, string Movement, string MovementName, string? Dose, int Weeks);
+
+/// <summary>A step set by the coach.</summary>
+public sealed record CoachPlacementDto(string Step, string Reason, DateOnly Day, string? ByRule);
+
+/// <summary>An athlete on one ladder.</summary>
+public sealed record AthleteLadderDto(
+    string Ladder, string Name, DemandKind DemandKind, Quantity? SummitDemand, IReadOnlyList<PlacedStepDto> Steps, int? Training, int? Next, bool ExposureOnly, Explanation Why,
+    IReadOnlyList<ThresholdEvidence> Unmet, LimitingDto? Limiting, CoachPlacementDto? Coach, bool NeedsStature);
+
+internal static class AthleteLadder
+{
+    public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Handle(Guid athleteId, string ladder, Database database, ClubClock clock)
+    {
+        if (!Atlas.Shipped.BySlug.TryGetValue(ladder, out var found))
+            return (ProblemHttpResult)Problems.NotFound("ladder");
+        return database.Read(db => Read(db, athleteId, found, clock.Today)) is { } page ? TypedResults.Ok(page) : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+
+    public static AthleteLadderDto? Read(Db db, Guid athleteId, Ladder ladder, DateOnly today)
+    {
+        if (SnapshotStore.Load(db, athleteId, today) is not { } found)
+            return null;
+        var athlete = found.Snapshot;
+        var coach = PlacementStore.Of(db, athleteId).FirstOrDefault(c => c.Ladder == ladder.Slug);
+        var report = PlacementReport.Of(ladder, Atlas.Shipped, athlete.Schools, TrainingResults.Book(athlete, Catalogue.Shipped, today), athlete.BuildOn(today), coach);
+        var placement = report.Placement;
+        var modelled = ladder.DemandKind is DemandKind.Moment or DemandKind.HandForce;
+        return new(
+            ladder.Slug, ladder.Name, ladder.DemandKind, report.Steps[^1].Demand.Value.Absolute, [.. report.Steps.Select((s, i) => Step(s, placement.IsReachable(i)))], placement.Training,
+            placement.Next, placement.ExposureOnly, report.Training.Why, [.. report.Unmet.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))], Limiting(report.Limiting),
+            coach is null ? null : new(coach.Step, coach.Reason, coach.Day, placement.ByRule is { } rule ? ladder.Steps[rule].Name : null), modelled && athlete.StatureCm is null);
+    }
+
+    private static PlacedStepDto Step(StepReport s, bool reachable) => new(
+        s.Step.Slug, s.Step.Name, s.Won.Terms[0].Term.Benchmark, s.Status, s.Implied, s.Step.Preparation, s.Demand.Value.Share, s.Demand.Value.Absolute, s.Demand.Why, s.Demand.Value.Kind,
+        [.. s.Gates.Select(GateStateDto.Of)], GateStateDto.Of(s.Opens), GateStateDto.Of(s.Won), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, reachable);
+
+    private static LimitingDto? Limiting(LimitingFactor? limiting) =>
+        limiting is null
+            ? null
+            : new(PlacementReport.Evidence(limiting.Term, Catalogue.Shipped), limiting.Movement, Catalogue.Shipped.Movements[limiting.Movement].Name, limiting.Dose, limiting.Weeks);
+}

@@ -1,0 +1,50 @@
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Movements;
+using Cumbre.Server.Accounts;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Ladders;
+
+/// <summary>A gate of a step as it is written, and the schools under which it stands.</summary>
+public sealed record StepGateDto(string Gate, IReadOnlyDictionary<string, IReadOnlyList<string>> Schools);
+
+/// <summary>A rung of the atlas; cues, faults and cautions are those of the movement and the step's own.</summary>
+public sealed record LadderStepDto(
+    string Slug, string Name, string Movement, string MovementName, string? SetUp, bool Preparation, IReadOnlyList<string> After, DemandKind DemandKind, IReadOnlyList<StepGateDto> Gates,
+    string Opens, string Won, string Dose, int Weeks, string Standard, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults,
+    IReadOnlyList<Core.Explanations.CautionId> Cautions);
+
+/// <summary>A ladder of the atlas.</summary>
+public sealed record LadderDto(
+    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStepDto> Steps)
+{
+    public static LadderDto Of(Ladder ladder, Catalogue catalogue) => new(
+        ladder.Slug, ladder.Name, ladder.Skill, ladder.Pattern, ladder.About, ladder.DemandKind, ladder.Schools, [.. ladder.Steps.Select(s => Step(ladder, s, catalogue))]);
+
+    private static LadderStepDto Step(Ladder ladder, LadderStep step, Catalogue catalogue)
+    {
+        var movement = catalogue.Movements[step.Movement];
+        return new(
+            step.Slug, step.Name, step.Movement, movement.Name, step.SetUp, step.Preparation, [.. step.After.Select(i => ladder.Steps[i].Slug)], step.Demand.Kind,
+            [.. step.Gates.Select(g => new StepGateDto(GatePrinter.Print(g.Gate, catalogue.Names), g.Schools))],
+            GatePrinter.Print(step.Opens, catalogue.Names), GatePrinter.Print(step.Won, catalogue.Names), step.Dose, step.Weeks, movement.Standard, step.Substitutes,
+            [.. movement.Cues.Concat(step.Cues)], [.. movement.Faults.Concat(step.Faults)], [.. movement.Cautions.Concat(step.Cautions).Distinct()]);
+    }
+}
+
+public static class LadderEndpoints
+{
+    public static void MapLadders(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/movements", () => TypedResults.Ok(Catalogue.Shipped.Movements.Values)).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle).RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack).RequireAuthorization(Policies.Coach);
+    }
+
+    private static Ok<IReadOnlyList<LadderDto>> All() =>
+        TypedResults.Ok<IReadOnlyList<LadderDto>>([.. Atlas.Shipped.Ladders.Select(l => LadderDto.Of(l, Catalogue.Shipped))]);
+}
