@@ -1,8 +1,13 @@
 using BenchmarkDotNet.Running;
 using Cumbre.Bench;
 
-// No argument: the percentiles of the plate solvers. Any argument goes to BenchmarkDotNet, for instance --filter '*'.
+// No argument: the reports. Any argument goes to BenchmarkDotNet, for instance --filter '*'.
 if (args.Length == 0)
+{
     PlateReport.Run();
+    PlacementReport.Run();
+}
 else
+{
     BenchmarkSwitcher.FromAssembly(typeof(HotPaths).Assembly).Run(args);
+}

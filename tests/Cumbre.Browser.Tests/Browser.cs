@@ -97,6 +97,14 @@ public sealed class Browser : IDisposable
         },
         $"\"{option}\" chosen in \"{label}\"");
 
+    /// <summary>Types into a field with suggestions and takes one of them.</summary>
+    public void Pick(string label, string option)
+    {
+        Fill(label, option);
+        Press(option);
+        Until(() => Field(label).GetAttribute("value") == option, $"\"{option}\" picked in \"{label}\"");
+    }
+
     /// <summary>Types on whatever has the focus.</summary>
     public void Type(string keys) => new OpenQA.Selenium.Interactions.Actions(driver).SendKeys(keys).Perform();
 
@@ -137,7 +145,7 @@ public sealed class Browser : IDisposable
           const names = [fold(e.getAttribute("aria-label")), fold(e.innerText)];
           return names.includes(name) ? 2 : names.some(n => n.startsWith(name)) ? 1 : 0;
         };
-        const found = all("button, a, [role=menuitem], [role=option]").filter(e => !e.disabled && fit(e) > 0);
+        const found = all("button, a, summary, [role=menuitem], [role=option]").filter(e => !e.disabled && fit(e) > 0);
         return found.toSorted((a, b) => fit(b) - fit(a))[0] ?? null;
         """,
         kind, name);

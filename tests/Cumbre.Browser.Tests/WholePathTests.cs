@@ -134,7 +134,7 @@ public sealed class WholePathTests : IAsyncLifetime
     private void Record(string test, string reps)
     {
         browser.Press("Record a test");
-        browser.Choose("Test", test);
+        browser.Pick("Test", test);
         browser.Fill("Clean reps", reps + Keys.Enter);
         browser.Sees($"{test}: kept.");
     }

@@ -51,6 +51,9 @@ public sealed record Answer(int Status, JsonNode? Body)
     /// <summary>Path and code of the first field error, or null.</summary>
     public string? Field => Body?["errors"]?[0] is { } e ? $"{e["path"]}:{e["code"]}" : null;
 
+    /// <summary>Of the first field error, or null.</summary>
+    public string? Message => (string?)Body?["errors"]?[0]?["message"];
+
     public JsonNode Ok => Status is 200 or 204 ? Body! : throw new InvalidOperationException($"{Status}: {Body}");
 }
 

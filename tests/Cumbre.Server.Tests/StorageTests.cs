@@ -1,5 +1,7 @@
+using EvolveDb;
 using Cumbre.Simulation;
 using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
 using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Tests;
@@ -34,26 +36,40 @@ public sealed class StorageTests : IDisposable
     }
 
     [Fact]
-    public void A_copy_is_kept_before_an_older_file_is_migrated()
+    public void A_file_of_the_first_version_comes_up_to_date_and_a_copy_is_kept()
     {
-        new Database(folder).Migrate(_ => { });
-        // An older schema, as the next migration will meet it: the newest step is not yet applied.
-        Scalar("UPDATE changelog SET version = '0' WHERE version = '1'; CREATE TABLE witness (x); INSERT INTO witness VALUES (7)");
-        try
-        {
-            new Database(folder).Migrate(_ => { });
-        }
-        catch (Exception e) when (e.GetType().Namespace!.StartsWith("EvolveDb", StringComparison.Ordinal))
-        {
-            // The tables of the step exist already, so it cannot be applied again; the copy comes before that.
-        }
+        MigrateTo("1");
+        Scalar(
+            """
+            INSERT INTO athlete VALUES (x'00000000000070008000000000000001', 'Old Hand', 1990, 'Kg', 'RepFirst', 'TwoInARow', 0, 1, NULL, NULL, '2026-01-01T00:00:00Z', 1);
+            INSERT INTO benchmark_result VALUES (x'00000000000070008000000000000002', x'00000000000070008000000000000001', 'pull-up-max', '2026-01-01', 11, '0', 'Kg', 0, NULL, NULL, '70', 'Clean',
+              '2026-01-01T00:00:00Z', x'00000000000070008000000000000003')
+            """);
 
-        var copy = Assert.Single(Directory.GetFiles(folder, "cumbre.db.before-v1-*"));
+        new Database(folder).Migrate(_ => { });
+
+        var (athlete, snapshot) = new Database(folder).Read(db => SnapshotStore.LoadAll(db, new DateOnly(2026, 3, 16))).Single();
+        Assert.Equal([KeyValuePair.Create("loading", "rep-first")], athlete.SchoolOverrides);
+        Assert.Equal((11, 1, null), (snapshot.Results[0].Score.Reps, snapshot.Results[0].Score.Sets, snapshot.Results[0].Side));
+        var copy = Assert.Single(Directory.GetFiles(folder, "cumbre.db.before-v2-*"));
         using var connection = new SqliteConnection($"Data Source={copy};Mode=ReadOnly");
         connection.Open();
         using var command = connection.CreateCommand();
-        command.CommandText = "SELECT x FROM witness";
-        Assert.Equal(7L, command.ExecuteScalar());
+        command.CommandText = "SELECT loading_school FROM athlete";
+        Assert.Equal("RepFirst", command.ExecuteScalar());
+    }
+
+    private void MigrateTo(string version)
+    {
+        using var connection = new SqliteConnection($"Data Source={Path.Combine(folder, "cumbre.db")}");
+        connection.Open();
+        new Evolve(connection)
+        {
+            EmbeddedResourceAssemblies = [typeof(Database).Assembly],
+            EmbeddedResourceFilters = ["Cumbre.Storage.Migrations"],
+            EnableClusterMode = false,
+            TargetVersion = new(version),
+        }.Migrate();
     }
 
     [Fact]

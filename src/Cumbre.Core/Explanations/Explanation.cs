@@ -39,10 +39,11 @@ public sealed record SetEvidence(int Reps, bool Met);
 /// <param name="Day">Of the result.</param>
 /// <param name="AgeDays">Of the result.</param>
 /// <param name="Stale">Older than six weeks.</param>
+/// <param name="EachSide">Both sides must reach it.</param>
 /// <param name="Side">The weaker side, where both are asked.</param>
 /// <param name="MissingSide">The side without a result.</param>
 public sealed record ThresholdEvidence(
-    string Name, string Benchmark, string Need, string? Have, decimal Fraction, bool Met, DateOnly? Day, int AgeDays, bool Stale, Side? Side, Side? MissingSide);
+    string Name, string Benchmark, string Need, string? Have, decimal Fraction, bool Met, DateOnly? Day, int AgeDays, bool Stale, bool EachSide, Side? Side, Side? MissingSide);
 
 /// <summary>
 /// How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;

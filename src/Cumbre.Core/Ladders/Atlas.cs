@@ -13,7 +13,7 @@ public sealed record LadderEntry(
 /// <param name="After">Slugs of the steps before; null: the step above it in the file.</param>
 /// <param name="Won">Null: the same as <paramref name="Opens"/>.</param>
 public sealed record StepEntry(
-    string Slug, string Name, string Movement, DemandSpec Demand, string Opens, string Dose, int Weeks, string? SetUp = null, bool Preparation = false,
+    string Slug, string Name, string Movement, DemandSpec Demand, string Opens, string Dose, int Weeks, string? SetUp = null, bool Preparation = false, bool Exposure = false,
     IReadOnlyList<string>? After = null, IReadOnlyList<StepGateEntry>? Gates = null, string? Won = null, IReadOnlyList<string>? Substitutes = null,
     IReadOnlyList<string>? Cues = null, IReadOnlyList<string>? Faults = null, IReadOnlyList<CautionId>? Cautions = null);
 
@@ -68,7 +68,7 @@ public sealed class Atlas
             CheckDemand(place, step.Demand);
             var opens = Gate($"{place}/opens", step.Opens);
             return new(
-                step.Slug, step.Name, step.Movement, step.SetUp, step.Preparation, After(place, step, position), step.Demand, [.. (step.Gates ?? []).Select((g, i) => Gate(place, g, i))], opens,
+                step.Slug, step.Name, step.Movement, step.SetUp, step.Preparation, step.Exposure, After(place, step, position), step.Demand, [.. (step.Gates ?? []).Select((g, i) => Gate(place, g, i))], opens,
                 step.Won is null ? opens : Gate($"{place}/won", step.Won), step.Dose, step.Weeks, step.Substitutes ?? [], step.Cues ?? [], step.Faults ?? [], step.Cautions ?? []);
         }
 

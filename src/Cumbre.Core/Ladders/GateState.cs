@@ -17,11 +17,12 @@ public sealed record TermState(GateTerm Term, BenchmarkResult? Have, bool Met, d
 /// <param name="Open">May what it guards be trained?</param>
 /// <param name="OpenedOn">The day of the result that opened it; null while closed.</param>
 /// <param name="Terms">Every threshold, in the order of the gate.</param>
+/// <param name="Deciding">Those that decide: of alternatives only those of the one that is met, else of the nearest.</param>
 /// <param name="Unmet">
 /// The thresholds that keep it closed: of alternatives only those of the nearest. Empty when it is open. A threshold that is
 /// met by a stale result is among them, as it must be tested again.
 /// </param>
-public sealed record GateState(GateExpression Expression, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermState> Terms, IReadOnlyList<TermState> Unmet)
+public sealed record GateState(GateExpression Expression, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermState> Terms, IReadOnlyList<TermState> Deciding, IReadOnlyList<TermState> Unmet)
 {
     /// <summary>The unmet threshold that is furthest away, or null when the gate is open.</summary>
     public TermState? Limiting => Unmet.MinBy(t => t.Fraction);
@@ -39,7 +40,7 @@ public static class GateRule
     {
         var openedOn = OpenedOn(gate, book);
         var terms = gate.Terms.Distinct().ToDictionary(t => t, t => StateOf(t, book, book.Day));
-        return new(gate, openedOn is not null, openedOn, [.. gate.Terms.Select(t => terms[t])], openedOn is null ? [.. Unmet(gate, terms)] : []);
+        return new(gate, openedOn is not null, openedOn, [.. gate.Terms.Select(t => terms[t])], [.. Deciding(gate, terms)], openedOn is null ? [.. Unmet(gate, terms)] : []);
     }
 
     /// <summary>The day on which the gate opened and since when it stands open; null while it is closed.</summary>
@@ -118,12 +119,17 @@ public static class GateRule
         var right = Speaks(term.Target, results, day, Measures.Side.Right);
         if (left is null || right is null)
             return Of(term, left ?? right, day, left is null ? Measures.Side.Left : Measures.Side.Right);
-        return Of(term, term.Target.FractionOf(left) <= term.Target.FractionOf(right) ? Older(left, right, term.Target) : right, day);
+        var weaker = Of(term, IsWeaker(left, right, term.Target) ? left : right, day);
+        // Both must be fresh to open something new, so the older one tells the age.
+        var older = left.Day < right.Day ? left : right;
+        return weaker with { AgeDays = Staleness.Age(older.Day, day), Stale = Staleness.IsStale(older.Day, day) };
     }
 
-    /// <summary>When both sides reach the figure the older result tells how fresh the threshold is.</summary>
-    private static BenchmarkResult Older(BenchmarkResult left, BenchmarkResult right, Target target) =>
-        target.FractionOf(left) == target.FractionOf(right) && right.Day < left.Day ? right : left;
+    private static bool IsWeaker(BenchmarkResult a, BenchmarkResult b, Target target)
+    {
+        var (mine, theirs) = (target.FractionOf(a), target.FractionOf(b));
+        return mine != theirs ? mine < theirs : (a.Score.Seconds ?? a.Score.Reps) <= (b.Score.Seconds ?? b.Score.Reps);
+    }
 
     private static TermState Of(GateTerm term, BenchmarkResult? have, DateOnly day, Measures.Side? missing = null) =>
         have is null
@@ -158,6 +164,14 @@ public static class GateRule
         GateTerm term => terms[term] is { Met: true, Stale: false } ? [] : [terms[term]],
         AllOf all => all.Parts.SelectMany(p => Unmet(p, terms)),
         AnyOf any => any.Parts.Select(p => Unmet(p, terms).ToArray()) is var parts && parts.Any(p => p.Length == 0) ? [] : parts.MaxBy(p => p.Min(t => t.Fraction))!,
+        _ => [],
+    };
+
+    private static IEnumerable<TermState> Deciding(GateExpression gate, Dictionary<GateTerm, TermState> terms) => gate switch
+    {
+        GateTerm term => [terms[term]],
+        AllOf all => all.Parts.SelectMany(p => Deciding(p, terms)),
+        AnyOf any => Deciding(any.Parts.MaxBy(p => p.Terms.Min(t => terms[t] is { Met: true, Stale: false } ? 2 : terms[t].Fraction))!, terms),
         _ => [],
     };
 

@@ -68,6 +68,7 @@ public sealed record StepGate(IReadOnlyDictionary<string, IReadOnlyList<string>>
 /// <param name="Movement">Slug.</param>
 /// <param name="SetUp">What is fixed on this step: height, help, load.</param>
 /// <param name="Preparation">Goes on as support work; not implied by later steps, and does not hold them back.</param>
+/// <param name="Exposure">Open but not won, it allows the next step in short singles only.</param>
 /// <param name="After">Positions of the steps of which one must be open; empty for a first step.</param>
 /// <param name="Demand">Its height on the ridge.</param>
 /// <param name="Gates">What guards it, besides the step before.</param>
@@ -80,7 +81,7 @@ public sealed record StepGate(IReadOnlyDictionary<string, IReadOnlyList<string>>
 /// <param name="Faults">Beyond those of the movement.</param>
 /// <param name="Cautions">Beyond those of the movement.</param>
 public sealed record LadderStep(
-    string Slug, string Name, string Movement, string? SetUp, bool Preparation, IReadOnlyList<int> After, DemandSpec Demand, IReadOnlyList<StepGate> Gates, GateExpression Opens,
+    string Slug, string Name, string Movement, string? SetUp, bool Preparation, bool Exposure, IReadOnlyList<int> After, DemandSpec Demand, IReadOnlyList<StepGate> Gates, GateExpression Opens,
     GateExpression Won, string Dose, int Weeks, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<CautionId> Cautions);
 
 /// <summary>The ordered steps that lead to a skill; where several steps follow the same one, they are alternatives.</summary>

@@ -87,7 +87,7 @@ public sealed class Placement
 
         placement.Next = placement.After(placement.Training);
         placement.ExposureOnly = placement.Training is { } training && !placement.won[training] && placement.Before(training) is { Count: > 0 } before
-            && !before.Any(b => placement.won[b]) && before.Any(b => placement.opened[b]);
+            && !before.Any(b => placement.won[b]) && before.Any(b => placement.opened[b] && ladder.Steps[b].Exposure);
         return placement;
     }
 

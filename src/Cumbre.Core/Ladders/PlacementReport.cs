@@ -64,7 +64,8 @@ public sealed record PlacementReport(
     {
         if (placement.Next is not { } next)
             return [];
-        var own = placement.Training is { } training && !placement.IsOpen(training) ? steps[training].Opens.Unmet : [];
+        // Preparation goes on beside the path; it does not hold back.
+        var own = placement.Training is { } training && !placement.IsOpen(training) && !steps[training].Step.Preparation ? steps[training].Opens.Unmet : [];
         return [.. own.Concat(steps[next].Gates.SelectMany(g => g.Unmet)).DistinctBy(t => t.Term)];
     }
 
@@ -109,12 +110,12 @@ public sealed record PlacementReport(
             why.Caution(CautionId.RetestToOpen);
         if (steps.Any(s => s.Implied))
             why.Caution(CautionId.ImpliedSteps);
-        why.Thresholds([.. (placement.Training is { } at ? steps[at].Won.Terms : []).Concat(placement.Next is { } n ? steps[n].Gates.SelectMany(g => g.Terms) : []).DistinctBy(t => t.Term).Select(t => Evidence(t, atlas.Catalogue))]);
+        why.Thresholds([.. (placement.Training is { } at ? steps[at].Won.Deciding : []).Concat(placement.Next is { } n ? steps[n].Gates.SelectMany(g => g.Deciding) : []).DistinctBy(t => t.Term).Select(t => Evidence(t, atlas.Catalogue))]);
         return why.Build(placement.Training is { } training ? ladder.Steps[training].Name : null);
     }
 
     /// <summary>A threshold with have and need in the notation of the gates.</summary>
     public static ThresholdEvidence Evidence(TermState t, Catalogue catalogue) => new(
         catalogue.Benchmarks[t.Term.Benchmark].Name, t.Term.Benchmark, GatePrinter.Figure(t.Term.Target), t.Have is null ? null : ResultPrinter.Print(t.Have), t.Fraction, t.Met,
-        t.Have?.Day, t.AgeDays, t.Stale, t.Have?.Side, t.MissingSide);
+        t.Have?.Day, t.AgeDays, t.Stale, t.Term.EachSide, t.Have?.Side, t.MissingSide);
 }

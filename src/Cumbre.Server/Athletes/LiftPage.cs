@@ -70,7 +70,7 @@ internal static class LiftPage
     private static IReadOnlyList<GateDto> Gates(AthleteSnapshot snapshot, DateOnly today) =>
     [
         .. LoadGate.UnderEach(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today)).Select(g =>
-            new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Terms.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))])),
+            new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Deciding.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))])),
     ];
 
     private static StrengthDto Newest(StrengthPoint point, DateOnly today)

@@ -1,6 +1,7 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
@@ -68,12 +69,12 @@ internal static class AthleteLadders
 /// <param name="Text">In the gate language.</param>
 /// <param name="Open">Shown.</param>
 /// <param name="OpenedOn">The day; null while it is not.</param>
-/// <param name="Terms">Each threshold with have and need.</param>
+/// <param name="Terms">The thresholds that decide, with have and need.</param>
 /// <param name="Unmet">Those that keep it closed.</param>
 public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IReadOnlyList<ThresholdEvidence> Terms, IReadOnlyList<ThresholdEvidence> Unmet)
 {
     public static GateStateDto Of(GateState gate) => new(
-        GatePrinter.Print(gate.Expression, Catalogue.Shipped.Names), gate.Open, gate.OpenedOn, [.. gate.Terms.Select(Evidence)], [.. gate.Unmet.Select(Evidence)]);
+        GatePrinter.Print(gate.Expression, Catalogue.Shipped.Names), gate.Open, gate.OpenedOn, [.. gate.Deciding.Select(Evidence)], [.. gate.Unmet.Select(Evidence)]);
 
     private static ThresholdEvidence Evidence(TermState t) => PlacementReport.Evidence(t, Catalogue.Shipped);
 }
@@ -94,10 +95,11 @@ public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IR
 /// <param name="Won">The unlock standard.</param>
 /// <param name="Best">The result that speaks for it, as it is written.</param>
 /// <param name="BestDay">Its day.</param>
+/// <param name="BestSide">Of two sides the weaker.</param>
 /// <param name="Reachable">May be trained by the rule.</param>
 public sealed record PlacedStepDto(
     string Slug, string Name, string Benchmark, StepStatus Status, bool Implied, bool Preparation, decimal Share, Quantity? Demand, Explanation DemandWhy, DemandKind DemandKind,
-    IReadOnlyList<GateStateDto> Gates, GateStateDto Opens, GateStateDto Won, string? Best, DateOnly? BestDay, bool Reachable);
+    IReadOnlyList<GateStateDto> Gates, GateStateDto Opens, GateStateDto Won, string? Best, DateOnly? BestDay, Side? BestSide, bool Reachable);
 
 /// <summary>What holds the athlete back most, and what to train for it.</summary>
 public sealed record LimitingDto(ThresholdEvidence Threshold, string Movement, string MovementName, string? Dose, int Weeks);
@@ -136,7 +138,7 @@ internal static class AthleteLadder
 
     private static PlacedStepDto Step(StepReport s, bool reachable) => new(
         s.Step.Slug, s.Step.Name, s.Won.Terms[0].Term.Benchmark, s.Status, s.Implied, s.Step.Preparation, s.Demand.Value.Share, s.Demand.Value.Absolute, s.Demand.Why, s.Demand.Value.Kind,
-        [.. s.Gates.Select(GateStateDto.Of)], GateStateDto.Of(s.Opens), GateStateDto.Of(s.Won), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, reachable);
+        [.. s.Gates.Select(GateStateDto.Of)], GateStateDto.Of(s.Opens), GateStateDto.Of(s.Won), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, s.Best?.Side, reachable);
 
     private static LimitingDto? Limiting(LimitingFactor? limiting) =>
         limiting is null

@@ -5,6 +5,17 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Ladders;
 
+/// <summary>A movement's card.</summary>
+public sealed record MovementCardDto(
+    string Slug, string Name, IReadOnlyList<string> Aliases, Pattern Pattern, ArmMode Arms, bool EachSide, BenchmarkMeasure Measure, IReadOnlyList<string> SetUp, string Bottom, string Standard,
+    IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<string> PrimeMovers, IReadOnlyList<string> CarriesTo, IReadOnlyList<string> Easier, IReadOnlyList<string> Harder,
+    IReadOnlyList<string> Kit, IReadOnlyList<Core.Explanations.CautionId> Cautions, bool FailureHarmless, LoadCarrier? Load)
+{
+    public static MovementCardDto Of(Movement m) => new(
+        m.Slug, m.Name, m.Aliases, m.Pattern, m.Arms, m.EachSide, m.Measure, m.SetUp, m.Bottom, m.Standard, m.Cues, m.Faults, m.PrimeMovers, m.CarriesTo, m.Easier, m.Harder, m.Kit, m.Cautions,
+        m.FailureHarmless, m.Load);
+}
+
 /// <summary>A gate of a step as it is written, and the schools under which it stands.</summary>
 public sealed record StepGateDto(string Gate, IReadOnlyDictionary<string, IReadOnlyList<string>> Schools);
 
@@ -36,7 +47,7 @@ public static class LadderEndpoints
 {
     public static void MapLadders(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/movements", () => TypedResults.Ok(Catalogue.Shipped.Movements.Values)).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/movements", Movements).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle).RequireAuthorization(Policies.OwnAthlete);
@@ -44,6 +55,9 @@ public static class LadderEndpoints
         api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle).RequireAuthorization(Policies.Coach);
         api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack).RequireAuthorization(Policies.Coach);
     }
+
+    private static Ok<IReadOnlyList<MovementCardDto>> Movements() =>
+        TypedResults.Ok<IReadOnlyList<MovementCardDto>>([.. Catalogue.Shipped.Movements.Values.Select(MovementCardDto.Of)]);
 
     private static Ok<IReadOnlyList<LadderDto>> All() =>
         TypedResults.Ok<IReadOnlyList<LadderDto>>([.. Atlas.Shipped.Ladders.Select(l => LadderDto.Of(l, Catalogue.Shipped))]);

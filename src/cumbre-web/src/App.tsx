@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { lazy, Suspense } from "react";
-import { createBrowserRouter, Navigate, Outlet, RouterProvider } from "react-router";
+import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
 import { useMe } from "./accounts/useMe";
 import { Shell } from "./ui/Shell";
 import { Empty, Failed, Loading } from "./ui/states";
@@ -11,6 +11,10 @@ const SignInPage = lazy(() => import("./accounts/SignInPage"));
 const DeskPage = lazy(() => import("./desk/DeskPage"));
 const RosterPage = lazy(() => import("./roster/RosterPage"));
 const LiftPage = lazy(() => import("./athlete/LiftPage"));
+const AthleteLaddersPage = lazy(() => import("./ladders/AthleteLaddersPage"));
+const AtlasPage = lazy(() => import("./ladders/AtlasPage"));
+const LadderPage = lazy(() => import("./ladders/LadderPage"));
+const MovementPage = lazy(() => import("./ladders/MovementPage"));
 const ProfilePage = lazy(() => import("./athlete/ProfilePage"));
 const SessionPage = lazy(() => import("./session/SessionPage"));
 const PrintPage = lazy(() => import("./session/PrintPage"));
@@ -18,6 +22,7 @@ const PrintPage = lazy(() => import("./session/PrintPage"));
 const router = createBrowserRouter([
   {
     element: <Gatekeeper />,
+    errorElement: <Broken />,
     children: [
       { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
       {
@@ -27,6 +32,10 @@ const router = createBrowserRouter([
           { path: "/roster", element: <RosterPage /> },
           { path: "/athletes/new", element: <ProfilePage key="new" /> },
           { path: "/athletes/:athleteId", element: <LiftPage /> },
+          { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
+          { path: "/ladders", element: <AtlasPage /> },
+          { path: "/ladders/:slug", element: <LadderPage /> },
+          { path: "/movements/:slug", element: <MovementPage /> },
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "*", element: <Lost /> },
@@ -72,6 +81,16 @@ function Frame() {
 function Home() {
   const account = useMe().data?.account;
   return account?.athleteId ? <Navigate to={`/athletes/${account.athleteId}`} replace /> : <DeskPage />;
+}
+
+/** A fault of the page itself: said plainly, with the way on. */
+function Broken() {
+  const error = useRouteError();
+  return (
+    <Box sx={{ p: 6 }}>
+      <Failed error={error} retry={() => window.location.reload()} />
+    </Box>
+  );
 }
 
 function Lost() {

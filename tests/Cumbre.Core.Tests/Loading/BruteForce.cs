@@ -53,7 +53,7 @@ internal static class BruteForce
                 Moved: parts[0].Count - parts[^1].Count,
                 Used: parts[0].Count,
                 Total: parts.Sum(p => Sum(p).Kilograms),
-                Text: string.Join(" > ", parts.Select(Text)));
+                Text: string.Join(" - ", parts.Select(Text)));
             if (best is not { } b || Better(candidate, b))
                 best = candidate;
         }
@@ -79,7 +79,10 @@ internal static class BruteForce
 
     private static Mass Sum(List<(Mass Mass, bool IsVest)> pieces) => pieces.Aggregate(Mass.Zero, (sum, p) => sum + p.Mass);
 
-    /// <summary>Fixed width, so that a larger text has the larger piece first, and a plate ("p") before a vest ("a") of equal mass.</summary>
+    /// <summary>
+    /// Fixed width, so that a larger text has the larger piece first, and a plate ("p") before a vest ("a") of equal mass. Parts are
+    /// joined by a dash, which sorts below any digit: no piece is smaller than any piece.
+    /// </summary>
     private static string Text(List<(Mass Mass, bool IsVest)> pieces) =>
         string.Join(' ', pieces.Select(p => $"{p.Mass.Kilograms:000.0000000000}{(p.IsVest ? 'a' : 'p')}"));
 }

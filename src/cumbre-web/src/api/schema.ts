@@ -515,6 +515,328 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/schools": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SchoolDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/schools/{question}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          question: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ClubSchoolRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SchoolDto"][];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/movements": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MovementCardDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LadderDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/{ladder}/club": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ClubLadderDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteLaddersDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteLadderDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/placement": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PlacementRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteLadderDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteLadderDto"];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/meaning": {
     parameters: {
       query?: never;
@@ -943,6 +1265,11 @@ export interface components {
       athleteId: null | string;
       unit: components["schemas"]["MassUnit"];
     };
+    /**
+     * @description How the elbows are held.
+     * @enum {unknown}
+     */
+    ArmMode: "Bent" | "Straight" | "None";
     AthleteDto: {
       /**
        * Format: uuid
@@ -956,12 +1283,18 @@ export interface components {
        * @description Unknown when null.
        */
       birthYear: null | number;
+      sex: null | components["schemas"]["Sex"];
+      /**
+       * Format: double
+       * @description 100 to 250; unknown when null.
+       */
+      statureCm: null | number;
+      /** @description Measured lengths. */
+      lengths: components["schemas"]["LengthsDto"];
       /** @description In which the athlete thinks. */
       unit: components["schemas"]["MassUnit"];
-      /** @description When load may be hung. */
-      loadingSchool: components["schemas"]["LoadingSchool"];
-      /** @description How many clean sessions earn more. */
-      increaseSchool: components["schemas"]["IncreaseSchool"];
+      /** @description Where the athlete's differ from the club's. */
+      schools: components["schemas"]["SchoolChoiceDto"][];
       /** @description A licensed professional has cleared what needed clearance. */
       cleared: boolean;
       /** @description What can be hung. */
@@ -974,14 +1307,51 @@ export interface components {
       /** @description Oldest first; left alone when the athlete is written. */
       bodyMasses: components["schemas"]["BodyMassDto"][];
     };
+    /** @description An athlete on one ladder. */
+    AthleteLadderDto: {
+      ladder: string;
+      name: string;
+      demandKind: components["schemas"]["DemandKind"];
+      summitDemand: null | components["schemas"]["Quantity"];
+      steps: components["schemas"]["PlacedStepDto"][];
+      /** Format: int32 */
+      training: null | number;
+      /** Format: int32 */
+      next: null | number;
+      exposureOnly: boolean;
+      why: components["schemas"]["Explanation"];
+      unmet: components["schemas"]["ThresholdEvidence"][];
+      limiting: null | components["schemas"]["LimitingDto"];
+      coach: null | components["schemas"]["CoachPlacementDto"];
+      needsStature: boolean;
+    };
+    /** @description All ladders of an athlete. */
+    AthleteLaddersDto: {
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      name: string;
+      /** @description A test can be recorded. */
+      hasBodyMass: boolean;
+      /** @description Moments can be given in N m. */
+      hasStature: boolean;
+      /** @description In the order of the atlas. */
+      ladders: components["schemas"]["SmallRidge"][];
+    };
     /** @description What the coach writes about an athlete. */
     AthleteRequest: {
       name: string;
       /** Format: int32 */
       birthYear: null | number;
+      sex: null | components["schemas"]["Sex"];
+      /** Format: double */
+      statureCm: null | number;
+      lengths: components["schemas"]["LengthsDto"];
       unit: components["schemas"]["MassUnit"];
-      loadingSchool: components["schemas"]["LoadingSchool"];
-      increaseSchool: components["schemas"]["IncreaseSchool"];
+      schools: components["schemas"]["SchoolChoiceDto"][];
       cleared: boolean;
       kit: components["schemas"]["KitDto"];
       /** Format: int64 */
@@ -992,14 +1362,18 @@ export interface components {
       slug: string;
       name: string;
       measure: components["schemas"]["BenchmarkMeasure"];
+      eachSide: boolean;
+      movement: string;
       protocol: string;
       standard: string;
+      setUp: string[];
     };
     /**
      * @description What a benchmark counts.
      * @enum {unknown}
      */
-    BenchmarkMeasure: "Reps" | "LoadTimesReps";
+    BenchmarkMeasure:
+      "Reps" | "Seconds" | "SecondsPerDescent" | "ContactHeight" | "LoadTimesReps" | "Capacity" | "Degrees";
     BodyMassDto: {
       /** Format: uuid */
       id: string;
@@ -1039,7 +1413,23 @@ export interface components {
       | "ClearanceFirst"
       | "DropForm"
       | "NotMedicalAdvice"
-      | "AskNextMorning";
+      | "AskNextMorning"
+      | "StatureUnknown"
+      | "ModelLimits"
+      | "ExposureOnly"
+      | "RetestToOpen"
+      | "ImpliedSteps"
+      | "StraightArm"
+      | "TwiceAWeek"
+      | "FallZone"
+      | "Spotter"
+      | "Inversion"
+      | "WristsFirst"
+      | "PainFreeRange"
+      | "NotToFailure"
+      | "Bands"
+      | "RingHeight"
+      | "MustNotTip";
     /** @description A caution with its arguments. */
     CautionNote: {
       id: components["schemas"]["CautionId"];
@@ -1049,6 +1439,26 @@ export interface components {
       /** @description What was found, and by whom. */
       reason: string;
     };
+    /** @description A ladder with all athletes of the club; heights are those of a body of mean proportions. */
+    ClubLadderDto: {
+      ladder: string;
+      shares: number[];
+      flags: components["schemas"]["FlagDto"][];
+    };
+    ClubSchoolRequest: {
+      /** @description Slug of one of the question's choices. */
+      choice: string;
+    };
+    /** @description A step set by the coach. */
+    CoachPlacementDto: {
+      step: string;
+      reason: string;
+      /** Format: date */
+      day: string;
+      byRule: null | string;
+    };
+    /** @enum {unknown} */
+    Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
     /** @description A decision as the Desk shows it. */
     DecisionDto: {
       /**
@@ -1110,6 +1520,11 @@ export interface components {
        */
       until: null | string;
     };
+    /**
+     * @description What the height of a step on the ridge means.
+     * @enum {unknown}
+     */
+    DemandKind: "Moment" | "HandForce" | "SystemMass" | "BodyShare" | "ContactHeight" | "House";
     DemoSignInRequest: {
       /** @description `coach` or `athlete`. */
       as: string;
@@ -1223,6 +1638,8 @@ export interface components {
       sources: components["schemas"]["SourceId"][];
       cautions: components["schemas"]["CautionNote"][];
       exposures: components["schemas"]["ExposureEvidence"][];
+      /** @description Thresholds that went into it. */
+      thresholds?: components["schemas"]["ThresholdEvidence"][];
     };
     /** @description One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target. */
     ExposureEvidence: {
@@ -1243,17 +1660,30 @@ export interface components {
       value: components["schemas"]["Quantity"];
       why: components["schemas"]["Explanation"];
     };
+    /** @description A flag on the ridge. */
+    FlagDto: {
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      name: string;
+      /**
+       * Format: int32
+       * @description Position of the step in training; null: nothing may be trained yet.
+       */
+      training: null | number;
+      /** @description Some step has a result. */
+      started: boolean;
+      /** @description Against the rule. */
+      setByCoach: boolean;
+    };
     /**
      * @description How a set looked against the movement's form standard.
      * @enum {unknown}
      */
     FormVerdict: "Clean" | "Broken";
-    /** @description A gate that a result opened or closed. */
-    GateChange: {
-      school: string;
-      decides: boolean;
-      open: boolean;
-    };
     /** @description A gate under one school; Decides marks the athlete's own. */
     GateDto: {
       school: string;
@@ -1261,15 +1691,26 @@ export interface components {
       open: boolean;
       /** Format: date */
       openedOn: null | string;
-      terms: components["schemas"]["TermDto"][];
+      terms: components["schemas"]["ThresholdEvidence"][];
+    };
+    /** @description A gate or an unlock standard as it stands. */
+    GateStateDto: {
+      /** @description In the gate language. */
+      text: string;
+      /** @description Shown. */
+      open: boolean;
+      /**
+       * Format: date
+       * @description The day; null while it is not.
+       */
+      openedOn: null | string;
+      /** @description The thresholds that decide, with have and need. */
+      terms: components["schemas"]["ThresholdEvidence"][];
+      /** @description Those that keep it closed. */
+      unmet: components["schemas"]["ThresholdEvidence"][];
     };
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
-    /**
-     * @description How many clean sessions earn more load?
-     * @enum {unknown}
-     */
-    IncreaseSchool: "TwoInARow" | "OneCleanSession";
     /**
      * @description A named input of a figure.
      * @enum {unknown}
@@ -1295,13 +1736,77 @@ export interface components {
       | "ExposuresWithoutProgress"
       | "PainReported"
       | "PainPlace"
-      | "PartTarget";
+      | "PartTarget"
+      | "SegmentTable"
+      | "Stature"
+      | "ShareOfBodyWeight"
+      | "CoachsReason"
+      | "SetOn";
     KitDto: {
       /** @description At most 12 sizes, each once. */
       plates: components["schemas"]["PlateDto"][];
       /** @description Without a belt no plate can be hung. */
       hasBelt: boolean;
       vest: null | components["schemas"]["MassDto"];
+    };
+    /** @description What a result changed on one ladder; names of steps. */
+    LadderChange: {
+      /** @description Slug. */
+      ladder: string;
+      /** @description Of the ladder. */
+      name: string;
+      /** @description Won now. */
+      won: string[];
+      /** @description No longer won. */
+      lost: string[];
+      /** @description May be trained now. */
+      opened: string[];
+      /** @description May no longer be trained. */
+      closed: string[];
+    };
+    /** @description A ladder of the atlas. */
+    LadderDto: {
+      slug: string;
+      name: string;
+      skill: string;
+      pattern: components["schemas"]["Pattern"];
+      about: string;
+      demandKind: components["schemas"]["DemandKind"];
+      schools: string[];
+      steps: components["schemas"]["LadderStepDto"][];
+    };
+    /** @description A rung of the atlas; cues, faults and cautions are those of the movement and the step's own. */
+    LadderStepDto: {
+      slug: string;
+      name: string;
+      movement: string;
+      movementName: string;
+      setUp: null | string;
+      preparation: boolean;
+      after: string[];
+      demandKind: components["schemas"]["DemandKind"];
+      gates: components["schemas"]["StepGateDto"][];
+      opens: string;
+      won: string;
+      dose: string;
+      /** Format: int32 */
+      weeks: number;
+      standard: string;
+      substitutes: string[];
+      cues: string[];
+      faults: string[];
+      cautions: components["schemas"]["CautionId"][];
+    };
+    /** @description Measured lengths in cm; null where the proportions of the table serve. */
+    LengthsDto: {
+      /** Format: double */
+      armCm: null | number;
+      /** Format: double */
+      trunkCm: null | number;
+      /** Format: double */
+      thighCm: null | number;
+      /** Format: double */
+      shankCm: null | number;
     };
     /** @description All of an athlete's weighted pull-up. */
     LiftPageDto: {
@@ -1317,6 +1822,15 @@ export interface components {
       stopped: null | components["schemas"]["StopDto"];
       needsClearance: boolean;
     };
+    /** @description What holds the athlete back most, and what to train for it. */
+    LimitingDto: {
+      threshold: components["schemas"]["ThresholdEvidence"];
+      movement: string;
+      movementName: string;
+      dose: null | string;
+      /** Format: int32 */
+      weeks: number;
+    };
     /** @description What a typed line means: either a plan or the first error, and what saving it would need. */
     LineMeaning: {
       /** @description The line as Cumbre writes it; null while it has an error. */
@@ -1331,6 +1845,8 @@ export interface components {
     };
     /** @enum {unknown} */
     LineProblem: "NoBodyMass" | "NoOneRepMax" | "TooManyEffectiveReps" | null;
+    /** @enum {unknown} */
+    LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;
     /** @description A load of the plan. */
     LoadDto: {
       /** @description What hangs on the athlete, with its reasons; negative is help that is needed. */
@@ -1353,11 +1869,6 @@ export interface components {
       /** @description Largest first. */
       pieces: components["schemas"]["PieceDto"][];
     };
-    /**
-     * @description When may load be hung on a pull-up? Practitioners disagree.
-     * @enum {unknown}
-     */
-    LoadingSchool: "BaseFirst" | "RepFirst";
     /** @description A mass as written. */
     MassDto: {
       /** Format: double */
@@ -1378,6 +1889,29 @@ export interface components {
       needsOwner: boolean;
       account: null | components["schemas"]["AccountDto"];
       csrfToken: string;
+    };
+    /** @description A movement's card. */
+    MovementCardDto: {
+      slug: string;
+      name: string;
+      aliases: string[];
+      pattern: components["schemas"]["Pattern"];
+      arms: components["schemas"]["ArmMode"];
+      eachSide: boolean;
+      measure: components["schemas"]["BenchmarkMeasure"];
+      setUp: string[];
+      bottom: string;
+      standard: string;
+      cues: string[];
+      faults: string[];
+      primeMovers: string[];
+      carriesTo: string[];
+      easier: string[];
+      harder: string[];
+      kit: string[];
+      cautions: components["schemas"]["CautionId"][];
+      failureHarmless: boolean;
+      load: null | components["schemas"]["LoadCarrier"];
     };
     /** @description What the movement asks for, beside the session. */
     MovementDto: {
@@ -1455,10 +1989,73 @@ export interface components {
       /** Format: int32 */
       worstPain: null | number;
     };
+    /**
+     * @description What a movement mainly does.
+     * @enum {unknown}
+     */
+    Pattern:
+      | "vertical pull"
+      | "horizontal pull"
+      | "vertical push"
+      | "horizontal push"
+      | "straight-arm pull"
+      | "straight-arm push"
+      | "lateral (flag)"
+      | "trunk"
+      | "legs"
+      | "shoulder-blade preparation"
+      | "mobility";
     /** @description One piece on the belt, or the vest. */
     PieceDto: {
       size: components["schemas"]["MassDto"];
       isVest: boolean;
+    };
+    /** @description A step of the large ridge. */
+    PlacedStepDto: {
+      /** @description Of the step. */
+      slug: string;
+      /** @description As under the ridge. */
+      name: string;
+      /** @description Slug of the test that shows it. */
+      benchmark: string;
+      /** @description Where it stands. */
+      status: components["schemas"]["StepStatus"];
+      /** @description Counted by a result on a later step only. */
+      implied: boolean;
+      /** @description Support work. */
+      preparation: boolean;
+      /**
+       * Format: double
+       * @description Of the summit's demand, as a fraction.
+       */
+      share: number;
+      demand: null | components["schemas"]["Quantity"];
+      /** @description How the height came about. */
+      demandWhy: components["schemas"]["Explanation"];
+      /** @description What it means. */
+      demandKind: components["schemas"]["DemandKind"];
+      /** @description Those that hold under the athlete's schools. */
+      gates: components["schemas"]["GateStateDto"][];
+      /** @description What opens the next. */
+      opens: components["schemas"]["GateStateDto"];
+      /** @description The unlock standard. */
+      won: components["schemas"]["GateStateDto"];
+      /** @description The result that speaks for it, as it is written. */
+      best: null | string;
+      /**
+       * Format: date
+       * @description Its day.
+       */
+      bestDay: null | string;
+      bestSide: null | components["schemas"]["Side"];
+      /** @description May be trained by the rule. */
+      reachable: boolean;
+    };
+    PlacementRequest: {
+      /** @description Slug of a step of the ladder. */
+      step: string;
+      /** @description Why, 1 to 200 characters; it is kept. */
+      reason: string;
     };
     PlateDto: {
       /** @description Of one plate. */
@@ -1509,6 +2106,11 @@ export interface components {
       | "Pain"
       | "Date"
       | "Code"
+      | "Name"
+      | "Moment"
+      | "Force"
+      | "Degrees"
+      | "Centimetres"
       | "Pieces";
     /** @description What a line means for an athlete on a day. */
     ResolvedDto: {
@@ -1536,29 +2138,66 @@ export interface components {
       tempo: null | components["schemas"]["TempoDto"];
       cautions: components["schemas"]["CautionNote"][];
     };
-    /** @description The stored result, and what it changed. */
+    /** @description The stored result, and the ladders on which it changed something. */
     ResultAnswer: {
       result: components["schemas"]["ResultDto"];
-      gates: components["schemas"]["GateChange"][];
+      changes: components["schemas"]["LadderChange"][];
     };
-    /** @description A recorded test. GivesEstimate is false when its effective reps are over 12 or its form broke. */
+    /** @description A recorded test. */
     ResultDto: {
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Result.
+       */
       id: string;
+      /** @description Slug. */
       benchmark: string;
+      /** @description Of the benchmark. */
       name: string;
-      /** Format: date */
+      /** @description What it counts. */
+      measure: components["schemas"]["BenchmarkMeasure"];
+      /** @description In the notation of the thresholds, for instance `3 x 9 s`. */
+      figure: string;
+      /**
+       * Format: date
+       * @description Of the test.
+       */
       day: string;
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Of each set.
+       */
       reps: number;
+      /** @description Load. */
       added: components["schemas"]["MassDto"];
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Reps left.
+       */
       reserve: number;
-      /** Format: double */
+      side: null | components["schemas"]["Side"];
+      /** @description As it was written. */
+      setUp: null | string;
+      /**
+       * Format: int32
+       * @description 0 to 10; null: none reported.
+       */
+      pain: null | number;
+      /** @description Where it hurt. */
+      painPlace: null | string;
+      /**
+       * Format: double
+       * @description That day.
+       */
       bodyMassKg: number;
+      /** @description Against the standard. */
       form: components["schemas"]["FormVerdict"];
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Reps and reserve together.
+       */
       effectiveReps: number;
+      /** @description False when effective reps are over 12, form broke, or nothing was loaded. */
       givesEstimate: boolean;
     };
     ResultRequest: {
@@ -1566,22 +2205,53 @@ export interface components {
       benchmark: string;
       /**
        * Format: date
-       * @description Not after today.
+       * @description Not after today, not before birth.
        */
       day: string;
-      /**
-       * Format: int32
-       * @description Clean reps, 1 to 200.
-       */
-      reps: number;
-      added: null | components["schemas"]["MassDto"];
-      /**
-       * Format: int32
-       * @description Reps left, 0 to 10.
-       */
-      reserve: number;
       /** @description Against the movement's standard. */
       form: components["schemas"]["FormVerdict"];
+      /**
+       * Format: int32
+       * @description Clean reps of each set, 1 to 200; null where only seconds or degrees count.
+       */
+      reps?: null | number;
+      /**
+       * Format: int32
+       * @description Sets that all reached the figures, 1 to 20; null: one.
+       */
+      sets?: null | number;
+      /**
+       * Format: double
+       * @description Of a hold or of each descent, 0.5 to 3,600.
+       */
+      seconds?: null | number;
+      contact?: null | components["schemas"]["Contact"];
+      /**
+       * Format: double
+       * @description 1 to 220.
+       */
+      degrees?: null | number;
+      /**
+       * Format: int32
+       * @description Longest rest between the sets, 0 to 1,800.
+       */
+      restSeconds?: null | number;
+      added?: null | components["schemas"]["MassDto"];
+      /**
+       * Format: int32
+       * @description Reps left, 0 to 10; null: none.
+       */
+      reserve?: null | number;
+      side?: null | components["schemas"]["Side"];
+      /** @description At most 120 characters. */
+      setUp?: null | string;
+      /**
+       * Format: int32
+       * @description 0 to 10; null: not asked.
+       */
+      pain?: null | number;
+      /** @description Where it hurt. */
+      painPlace?: null | string;
     };
     /** @description A test that is six weeks old, or will be within two. */
     Retest: {
@@ -1595,6 +2265,16 @@ export interface components {
       /** Format: date */
       dueDay: string;
       overdue: boolean;
+    };
+    /** @description A step of a small ridge. */
+    RidgePoint: {
+      /**
+       * Format: double
+       * @description Of the summit's demand, as a fraction.
+       */
+      share: number;
+      /** @description Where it stands. */
+      status: components["schemas"]["StepStatus"];
     };
     /** @description A line of the roster. */
     RosterRow: {
@@ -1691,7 +2371,44 @@ export interface components {
       | "EasyWeek"
       | "EaseForPain"
       | "StopForPain"
-      | "Repeat";
+      | "Repeat"
+      | "Placement"
+      | "PlacedByCoach"
+      | "DemandMoment"
+      | "DemandHandForce"
+      | "DemandSystem"
+      | "DemandBodyShare"
+      | "DemandContact"
+      | "DemandHouse";
+    /** @description One answer to a question on which practitioners disagree. */
+    SchoolChoice: {
+      /** @description Stable name. */
+      slug: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description What it asks or does. */
+      what: string;
+      /** @description Why one would choose it. */
+      why: string;
+    };
+    /** @description A choice where practitioners disagree. */
+    SchoolChoiceDto: {
+      /** @description Slug. */
+      question: string;
+      /** @description Slug. */
+      choice: string;
+    };
+    /** @description A question on which practitioners disagree, and what the club chose. */
+    SchoolDto: {
+      /** @description Of the question. */
+      slug: string;
+      /** @description As a coach would ask it. */
+      question: string;
+      /** @description Slug of the club's choice. */
+      club: string;
+      /** @description The first is the catalogue's default. */
+      choices: components["schemas"]["SchoolChoice"][];
+    };
     /** @description A session with its plan and what was logged. */
     SessionDto: {
       /**
@@ -1822,9 +2539,36 @@ export interface components {
      * @enum {unknown}
      */
     SetRole: "Work" | "Top" | "BackOff" | "DropPart";
+    /** @enum {unknown} */
+    Sex: "Male" | "Female" | null;
+    /** @enum {unknown} */
+    Side: "Left" | "Right" | null;
     SignInRequest: {
       signInName: string;
       password: string;
+    };
+    /** @description A ladder in small: the ridge and the flag. */
+    SmallRidge: {
+      /** @description Slug. */
+      ladder: string;
+      /** @description Of the ladder. */
+      name: string;
+      /** @description In order. */
+      steps: components["schemas"]["RidgePoint"][];
+      /**
+       * Format: int32
+       * @description Position of the flag; null: nothing may be trained yet.
+       */
+      training: null | number;
+      /** @description Of that step. */
+      trainingName: null | string;
+      /** @description Name of the next step; null at the summit. */
+      next: null | string;
+      limiting: null | components["schemas"]["ThresholdEvidence"];
+      /** @description Against the rule. */
+      setByCoach: boolean;
+      /** @description Some step has a result. */
+      started: boolean;
     };
     /**
      * @description Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.
@@ -1843,7 +2587,17 @@ export interface components {
       | "Thomee1997"
       | "CommonPractice"
       | "House"
-      | "CoachsLine";
+      | "CoachsLine"
+      | "DeLeva1996"
+      | "Suprak2011"
+      | "Ebben2011";
+    /** @description A gate of a step as it is written, and the schools under which it stands. */
+    StepGateDto: {
+      gate: string;
+      schools: {
+        [key: string]: string[];
+      };
+    };
     /**
      * @description One line of working: an expression of its arguments, and the result.
      * @enum {unknown}
@@ -1864,7 +2618,23 @@ export interface components {
       | "BestFromLastSet"
       | "JumpShare"
       | "MeanOfReadings"
-      | "HalfTheSets";
+      | "HalfTheSets"
+      | "ShoulderMoment"
+      | "HandForce"
+      | "SummitDemand"
+      | "ArmAngle"
+      | "ShareOfSummit"
+      | "AddedForPercent"
+      | "SystemForOne"
+      | "StepsWon"
+      | "ByTheRule"
+      | "NextStep"
+      | "TrainForIt";
+    /**
+     * @description Where a step stands for an athlete.
+     * @enum {unknown}
+     */
+    StepStatus: "Won" | "Open" | "Training" | "Support" | "Ahead" | "Locked";
     /** @description A stopped pattern, with the decision that stopped it. */
     StopDto: {
       /** Format: uuid */
@@ -1921,24 +2691,39 @@ export interface components {
       /** Format: int32 */
       top: number;
     };
-    /** @description A threshold of a gate as it stands. */
-    TermDto: {
-      benchmark: string;
+    /** @description A threshold as evidence: have and need in the notation of the gates. */
+    ThresholdEvidence: {
+      /** @description Of the test. */
       name: string;
-      /** Format: int32 */
-      need: number;
-      /** Format: int32 */
-      comfortable: number;
-      /** Format: int32 */
-      have: null | number;
-      met: boolean;
-      /** Format: double */
+      /** @description Its slug. */
+      benchmark: string;
+      /** @description For instance `3 x 10 s`. */
+      need: string;
+      /** @description Null without a result. */
+      have: null | string;
+      /**
+       * Format: double
+       * @description Share that is reached, 0 to 1.
+       */
       fraction: number;
-      /** Format: date */
+      /** @description Reached. */
+      met: boolean;
+      /**
+       * Format: date
+       * @description Of the result.
+       */
       day: null | string;
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Of the result.
+       */
       ageDays: number;
+      /** @description Older than six weeks. */
       stale: boolean;
+      /** @description Both sides must reach it. */
+      eachSide: boolean;
+      side: null | components["schemas"]["Side"];
+      missingSide: null | components["schemas"]["Side"];
     };
     /** @description A piece of a line, for its colouring. */
     TokenDto: {

@@ -1,7 +1,5 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Link } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Kit, LiftPage } from "../api/types";
 import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
@@ -10,7 +8,7 @@ import { WhyFigure } from "../why/WhyFigure";
 
 /** Who it is, and the figures that everything else rests on. */
 export function AthleteHeader({ page }: { page: LiftPage }) {
-  const { today, isCoach } = useSignedIn();
+  const { today } = useSignedIn();
   const unit = useUnit();
   const { athlete, bodyMass, oneRepMax } = page;
   const own = page.gates.find((g) => g.decides);
@@ -82,11 +80,6 @@ export function AthleteHeader({ page }: { page: LiftPage }) {
         </Box>
       </Fact>
       <Fact label="Kit">{kitText(athlete.kit)}</Fact>
-      {isCoach && (
-        <Button size="small" component={Link} to={`/athletes/${athlete.id}/profile`} sx={{ mt: 1 }}>
-          Profile and kit
-        </Button>
-      )}
     </Box>
   );
 }

@@ -1,21 +1,22 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useSignedIn } from "../accounts/useMe";
+import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Gate } from "../api/types";
+import { haveNeed } from "../ladders/wording";
 import { dayShort } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
-import { wordOf } from "../why/words";
 
 /** What guards added load: the athlete's school decides, the other is shown beside it. */
 export function GateView({ gates }: { gates: Gate[] }) {
   const { today } = useSignedIn();
+  const unit = useUnit();
   return (
     <Box sx={{ display: "grid", gap: 4 }}>
       {gates.map((g) => (
         <Box key={g.school}>
           <Box sx={{ display: "flex", gap: 2, alignItems: "center", fontSize: 13, lineHeight: "22px" }}>
             <StatusShape status={g.open ? "won" : "locked"} title={g.open ? "open" : "closed"} />
-            <b>{wordOf(g.school)}</b>
+            <b>{g.school}</b>
             <Box component="span" sx={{ color: "text.secondary" }}>
               {g.open ? `open since ${g.openedOn ? dayShort(g.openedOn, today) : ""}` : "closed"},{" "}
               {g.decides ? "this athlete’s school" : "for comparison"}
@@ -25,10 +26,10 @@ export function GateView({ gates }: { gates: Gate[] }) {
             {g.terms.map((t) => (
               <Box
                 component="li"
-                key={t.benchmark}
+                key={`${t.benchmark}-${t.need}`}
                 sx={{
                   display: "grid",
-                  gridTemplateColumns: "minmax(0,1fr) 64px 70px 76px",
+                  gridTemplateColumns: "minmax(0,1fr) 64px 108px 76px",
                   columnGap: 3,
                   alignItems: "center",
                   fontSize: 13,
@@ -41,7 +42,7 @@ export function GateView({ gates }: { gates: Gate[] }) {
                 <span>{t.name}</span>
                 <Meter fraction={t.fraction} met={t.met} />
                 <Typography component="span" sx={{ fontSize: 13, textAlign: "right", fontWeight: t.met ? 400 : 600 }}>
-                  {t.have ?? "none"} / {t.need === t.comfortable ? t.need : `${t.need}–${t.comfortable}`}
+                  {haveNeed(t, unit)}
                 </Typography>
                 <Box
                   component="span"

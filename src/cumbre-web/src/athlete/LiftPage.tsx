@@ -10,6 +10,7 @@ import type { LiftPage as Page } from "../api/types";
 import { number, unitName } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
 import { AthleteHeader } from "./AthleteHeader";
+import { AthleteTabs } from "./AthleteTabs";
 import { DecisionStrip } from "./DecisionStrip";
 import { GateView } from "./GateView";
 import { History } from "./History";
@@ -48,6 +49,7 @@ function Lift({ page }: { page: Page }) {
   return (
     <Box sx={{ pb: 6 }}>
       <AthleteHeader page={page} />
+      <AthleteTabs athleteId={page.athlete.id} />
       {said && (
         <Alert severity="success" icon={false} onClose={() => setSaid(null)} sx={{ mx: { xs: 4, sm: 6 }, mt: 3 }}>
           {said}

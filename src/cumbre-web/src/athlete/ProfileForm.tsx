@@ -2,16 +2,19 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import InputAdornment from "@mui/material/InputAdornment";
 import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Controller, useFieldArray, useForm } from "react-hook-form";
 import { z } from "zod";
 import { Problem } from "../api/client";
-import type { Athlete, AthleteRequest } from "../api/types";
+import type { Athlete, AthleteRequest, School } from "../api/types";
+import { schoolsQuery } from "../ladders/useLadders";
 import { unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { messageOf } from "../ui/states";
@@ -20,12 +23,22 @@ import { useSaveAthlete } from "./useLift";
 
 const unit = z.enum(["Kg", "Lb"]);
 
+function length(what: string) {
+  return z.union([z.literal(""), decimal(what)]);
+}
+
 const shape = z.object({
   name: z.string().trim().min(1, "Write a name."),
   birthYear: z.union([z.literal(""), whole("the year")]),
   unit,
-  loadingSchool: z.enum(["BaseFirst", "RepFirst"]),
-  increaseSchool: z.enum(["TwoInARow", "OneCleanSession"]),
+  sex: z.enum(["", "Female", "Male"]),
+  statureCm: length("the stature"),
+  armCm: length("the arm"),
+  trunkCm: length("the trunk"),
+  thighCm: length("the thigh"),
+  shankCm: length("the shank"),
+  // A question that was never touched has no value; an empty one is "as the club".
+  schools: z.record(z.string(), z.string().optional()),
   cleared: z.boolean(),
   hasBelt: z.boolean(),
   vest: z.union([z.literal(""), decimal("the vest’s mass")]),
@@ -40,7 +53,16 @@ function toFormPath(path: string) {
   return path
     .replace(/^kit\.plates\[(\d+)\]\./, "plates.$1.")
     .replace(/^kit\.vest$/, "vest")
-    .replace(/^kit\.plates$/, "plates.root");
+    .replace(/^kit\.plates$/, "plates.root")
+    .replace(/^lengths\./, "");
+}
+
+function lengthText(cm: number | null) {
+  return cm === null ? "" : String(cm);
+}
+
+function orNull(value: number | "") {
+  return value === "" ? null : value;
 }
 
 function fieldsOf(a: Athlete): Fields {
@@ -48,8 +70,13 @@ function fieldsOf(a: Athlete): Fields {
     name: a.name,
     birthYear: a.birthYear === null ? "" : String(a.birthYear),
     unit: a.unit,
-    loadingSchool: a.loadingSchool,
-    increaseSchool: a.increaseSchool,
+    sex: a.sex ?? "",
+    statureCm: lengthText(a.statureCm),
+    armCm: lengthText(a.lengths.armCm),
+    trunkCm: lengthText(a.lengths.trunkCm),
+    thighCm: lengthText(a.lengths.thighCm),
+    shankCm: lengthText(a.lengths.shankCm),
+    schools: Object.fromEntries(a.schools.map((c) => [c.question, c.choice])),
     cleared: a.cleared,
     hasBelt: a.kit.hasBelt,
     vest: a.kit.vest ? String(a.kit.vest.value) : "",
@@ -63,8 +90,15 @@ function requestOf(f: z.output<typeof shape>, version: number): AthleteRequest {
     name: f.name,
     birthYear: f.birthYear === "" ? null : f.birthYear,
     unit: f.unit,
-    loadingSchool: f.loadingSchool,
-    increaseSchool: f.increaseSchool,
+    sex: f.sex === "" ? null : f.sex,
+    statureCm: orNull(f.statureCm),
+    lengths: {
+      armCm: orNull(f.armCm),
+      trunkCm: orNull(f.trunkCm),
+      thighCm: orNull(f.thighCm),
+      shankCm: orNull(f.shankCm),
+    },
+    schools: Object.entries(f.schools).flatMap(([question, choice]) => (choice ? [{ question, choice }] : [])),
     cleared: f.cleared,
     kit: {
       plates: f.plates.map((p) => ({ size: { value: p.size, unit: p.unit }, count: p.count })),
@@ -127,28 +161,30 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
             ["Lb", "lb"],
           ]}
         />
-        <Box sx={{ gridColumn: "1 / -1", display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4 }}>
-          <Select
-            control={control}
-            name="loadingSchool"
-            label="When to load"
-            options={[
-              ["BaseFirst", "base first"],
-              ["RepFirst", "reps first"],
-            ]}
-            help="Base first asks chin-ups, push-ups, rows and dips; reps first asks 10 to 12 clean pull-ups."
-          />
-          <Select
-            control={control}
-            name="increaseSchool"
-            label="When to add load"
-            options={[
-              ["TwoInARow", "two clean sessions in a row"],
-              ["OneCleanSession", "one clean session"],
-            ]}
-            help="Two in a row is the slower and safer way; one suits those who recover fast."
-          />
+        <Select
+          control={control}
+          name="sex"
+          label="Proportions"
+          options={[
+            ["", "mean of both tables"],
+            ["Female", "women’s"],
+            ["Male", "men’s"],
+          ]}
+          help="for the moment of levers"
+        />
+        <Centimetres register={register} errors={errors} name="statureCm" label="Stature" help="empty: unknown" />
+        <Box component="details" sx={{ gridColumn: "1 / -1" }}>
+          <Box component="summary" sx={{ fontSize: 13, cursor: "pointer", py: 1 }}>
+            Measured lengths, where they differ from usual proportions
+          </Box>
+          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(4, 1fr)" }, gap: 4, pt: 2 }}>
+            <Centimetres register={register} errors={errors} name="armCm" label="Arm" help="shoulder to knuckle" />
+            <Centimetres register={register} errors={errors} name="trunkCm" label="Trunk" help="shoulder to hip" />
+            <Centimetres register={register} errors={errors} name="thighCm" label="Thigh" help="hip to knee" />
+            <Centimetres register={register} errors={errors} name="shankCm" label="Shank" help="knee to ankle" />
+          </Box>
         </Box>
+        <SchoolFields control={control} />
         <Controller
           control={control}
           name="cleared"
@@ -295,6 +331,72 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
   );
 }
 
+type LengthField = "statureCm" | "armCm" | "trunkCm" | "thighCm" | "shankCm";
+
+function Centimetres({
+  register,
+  errors,
+  name,
+  label,
+  help,
+}: {
+  register: ReturnType<typeof useForm<Fields, unknown, z.output<typeof shape>>>["register"];
+  errors: Partial<Record<LengthField, { message?: string }>>;
+  name: LengthField;
+  label: string;
+  help: string;
+}) {
+  return (
+    <TextField
+      label={label}
+      {...register(name)}
+      error={Boolean(errors[name])}
+      helperText={errors[name]?.message ?? help}
+      slotProps={{
+        htmlInput: { inputMode: "decimal" },
+        input: { endAdornment: <InputAdornment position="end">cm</InputAdornment> },
+      }}
+    />
+  );
+}
+
+/** Where this athlete's schools differ from the club's; the two that rule loading stand first. */
+function SchoolFields({
+  control,
+}: {
+  control: ReturnType<typeof useForm<Fields, unknown, z.output<typeof shape>>>["control"];
+}) {
+  const schools = useQuery(schoolsQuery).data ?? [];
+  const field = (s: School) => (
+    <Select
+      key={s.slug}
+      control={control}
+      name={`schools.${s.slug}`}
+      label={s.question}
+      options={[
+        ["", `as the club: ${s.choices.find((c) => c.slug === s.club)?.name ?? ""}`],
+        ...s.choices.map((c): [string, string] => [c.slug, c.name]),
+      ]}
+    />
+  );
+  const first = ["loading", "increase"];
+  return (
+    <>
+      <Box sx={{ gridColumn: "1 / -1", display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4 }}>
+        {schools.filter((s) => first.includes(s.slug)).map(field)}
+      </Box>
+      <Box component="details" sx={{ gridColumn: "1 / -1" }}>
+        <Box component="summary" sx={{ fontSize: 13, cursor: "pointer", py: 1 }}>
+          Other schools of this athlete
+        </Box>
+        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
+          {schools.filter((s) => !first.includes(s.slug)).map(field)}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
 function Select({
   control,
   name,
@@ -303,7 +405,7 @@ function Select({
   help,
 }: {
   control: ReturnType<typeof useForm<Fields, unknown, z.output<typeof shape>>>["control"];
-  name: "unit" | "vestUnit" | "loadingSchool" | "increaseSchool" | `plates.${number}.unit`;
+  name: "unit" | "vestUnit" | "sex" | `schools.${string}` | `plates.${number}.unit`;
   label: string;
   options: [string, string][];
   help?: string;
@@ -313,7 +415,14 @@ function Select({
       control={control}
       name={name}
       render={({ field }) => (
-        <TextField {...field} select label={label} helperText={help}>
+        <TextField
+          {...field}
+          value={field.value ?? ""}
+          select
+          label={label}
+          helperText={help}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
           {options.map(([value, text]) => (
             <MenuItem key={value} value={value}>
               {text}

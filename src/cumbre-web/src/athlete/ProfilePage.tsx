@@ -2,11 +2,12 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { newId } from "../ui/newId";
 import { useUnit } from "../accounts/useMe";
 import type { Athlete } from "../api/types";
 import { Failed, Loading } from "../ui/states";
+import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { ProfileForm } from "./ProfileForm";
 import { athleteQuery } from "./useLift";
@@ -25,8 +26,10 @@ function New() {
     name: "",
     birthYear: null,
     unit,
-    loadingSchool: "BaseFirst",
-    increaseSchool: "TwoInARow",
+    sex: null,
+    statureCm: null,
+    lengths: { armCm: null, trunkCm: null, thighCm: null, shankCm: null },
+    schools: [],
     cleared: false,
     kit: { plates: [], hasBelt: true, vest: null },
     version: 0,
@@ -54,7 +57,7 @@ function Existing({ id }: { id: string }) {
       </Box>
     );
   return (
-    <Frame title={athlete.data.name} back={`/athletes/${id}`}>
+    <Frame title={athlete.data.name} tabs={<AthleteTabs athleteId={id} />}>
       <Box
         sx={{
           display: "grid",
@@ -70,14 +73,14 @@ function Existing({ id }: { id: string }) {
   );
 }
 
-function Frame({ title, back, children }: { title: string; back?: string; children: React.ReactNode }) {
+function Frame({ title, tabs, children }: { title: string; tabs?: React.ReactNode; children: React.ReactNode }) {
   return (
-    <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 1100 }}>
-      <Box sx={{ display: "flex", gap: 4, alignItems: "baseline", mb: 4 }}>
-        <Typography variant="h1">{title}</Typography>
-        {back && <Link to={back}>Weighted pull-up</Link>}
-      </Box>
-      {children}
-    </Box>
+    <>
+      <Typography variant="h1" sx={{ px: { xs: 4, sm: 6 }, pt: 3, pb: 2 }}>
+        {title}
+      </Typography>
+      {tabs}
+      <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 1100 }}>{children}</Box>
+    </>
   );
 }

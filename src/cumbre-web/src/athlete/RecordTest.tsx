@@ -1,3 +1,4 @@
+import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -14,189 +15,295 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
-import { newId } from "../ui/newId";
-import { z } from "zod";
 import { useSignedIn } from "../accounts/useMe";
-import type { Gate, MassUnit, ResultAnswer } from "../api/types";
-import { useServerErrors } from "../ui/useServerErrors";
-import { decimal, whole } from "../ui/shapes";
+import type { Benchmark, MassUnit, ResultAnswer } from "../api/types";
+import { changeText } from "../ladders/wording";
 import { unitName } from "../ui/format";
-import { messageOf } from "../ui/states";
-import { wordOf } from "../why/words";
+import { newId } from "../ui/newId";
+import { Failed, Loading, messageOf } from "../ui/states";
+import { useServerErrors } from "../ui/useServerErrors";
+import { painPlaces } from "../session/painPlaces";
+import { contacts, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
 import { benchmarksQuery, useRecordResult } from "./useLift";
 
-const shape = z.object({
-  benchmark: z.string(),
-  day: z.iso.date("Choose a day."),
-  added: z.union([decimal("the load"), z.literal("")]),
-  reps: whole("the reps"),
-  reserve: whole("the reps left, 0 if none"),
-  form: z.enum(["Clean", "Broken"]),
-});
-
-type Fields = z.input<typeof shape>;
-
-/** Records one test, with its protocol and form standard beside it. */
-export function RecordTest({
-  athleteId,
-  unit,
-  first,
-  onClose,
-  onDone,
-}: {
+interface Props {
   athleteId: string;
   unit: MassUnit;
   first: string;
   onClose: () => void;
   onDone: (said: string) => void;
-}) {
+}
+
+/** Records one test of any measure, with its protocol and form standard beside it. */
+export function RecordTest(props: Props) {
+  const benchmarks = useQuery(benchmarksQuery);
+  return (
+    <Dialog open onClose={props.onClose} fullWidth maxWidth="sm">
+      {benchmarks.data ? (
+        <TestForm {...props} benchmarks={benchmarks.data} />
+      ) : (
+        <DialogContent>
+          {benchmarks.isError ? (
+            <Failed error={benchmarks.error} retry={() => void benchmarks.refetch()} />
+          ) : (
+            <Loading />
+          )}
+        </DialogContent>
+      )}
+    </Dialog>
+  );
+}
+
+function TestForm({ athleteId, unit, first, onClose, onDone, benchmarks }: Props & { benchmarks: Benchmark[] }) {
   const { today } = useSignedIn();
-  const benchmarks = useQuery(benchmarksQuery).data ?? [];
   const record = useRecordResult(athleteId);
   const [id] = useState(newId);
-  const form = useForm<Fields, unknown, z.output<typeof shape>>({
+  const form = useForm<TestFields, unknown, TestValues>({
     resolver: zodResolver(shape),
-    defaultValues: { benchmark: first, day: today, added: "", reps: "", reserve: "0", form: "Clean" },
+    defaultValues: fieldsOf(first, today),
   });
   useServerErrors(form, record.error);
   const slug = useWatch({ control: form.control, name: "benchmark" });
-  const benchmark = benchmarks.find((b) => b.slug === slug);
-  const loaded = benchmark?.measure === "LoadTimesReps";
-  const save = form.handleSubmit((f) =>
-    record.mutate(
-      {
-        id,
-        benchmark: f.benchmark,
-        day: f.day,
-        reps: f.reps,
-        reserve: loaded ? f.reserve : 0,
-        form: f.form,
-        added: loaded ? (f.added === "" ? null : { value: f.added, unit }) : null,
-      },
-      {
-        onSuccess: (answer) => {
-          onDone(sentence(answer));
-          onClose();
-        },
-      },
-    ),
-  );
+  const pain = useWatch({ control: form.control, name: "pain" });
+  const benchmark = benchmarks.find((b) => b.slug === slug) ?? null;
   const { errors } = form.formState;
+  const asked = benchmark ? fields[benchmark.measure] : [];
+  const save = form.handleSubmit((f) =>
+    benchmark
+      ? record.mutate(
+          { id, ...requestOf(f, benchmark, unit) },
+          {
+            onSuccess: (answer) => {
+              onDone(sentence(answer));
+              onClose();
+            },
+          },
+        )
+      : undefined,
+  );
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <form onSubmit={(e) => void save(e)} noValidate>
-        <DialogTitle>Record a test</DialogTitle>
-        <DialogContent>
-          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
+    <form onSubmit={(e) => void save(e)} noValidate>
+      <DialogTitle>Record a test</DialogTitle>
+      <DialogContent>
+        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
+          <Controller
+            control={form.control}
+            name="benchmark"
+            render={({ field }) => (
+              <Autocomplete
+                options={benchmarks}
+                value={benchmark}
+                getOptionLabel={(b) => b.name}
+                isOptionEqualToValue={(a, b) => a.slug === b.slug}
+                disableClearable={benchmark !== null}
+                autoHighlight
+                openOnFocus={false}
+                noOptionsText="No test by that name"
+                onChange={(_, chosen) => field.onChange(chosen?.slug ?? "")}
+                sx={{ gridColumn: "1 / -1" }}
+                renderInput={(params) => (
+                  <TextField
+                    {...params}
+                    label="Test"
+                    error={Boolean(errors.benchmark)}
+                    helperText={errors.benchmark?.message}
+                  />
+                )}
+              />
+            )}
+          />
+          <Box sx={{ gridColumn: "1 / -1" }}>
+            <Typography variant="body2">{benchmark?.protocol}</Typography>
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+              {benchmark?.standard}
+            </Typography>
+          </Box>
+          <TextField
+            label="Day"
+            type="date"
+            {...form.register("day")}
+            error={Boolean(errors.day)}
+            helperText={errors.day?.message}
+            slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
+          />
+          {benchmark?.eachSide && (
             <Controller
               control={form.control}
-              name="benchmark"
+              name="side"
               render={({ field }) => (
                 <TextField
                   {...field}
                   select
-                  label="Test"
-                  error={Boolean(errors.benchmark)}
-                  helperText={errors.benchmark?.message}
-                  sx={{ gridColumn: "1 / -1" }}
+                  label="Side"
+                  error={Boolean(errors.side)}
+                  helperText={errors.side?.message}
                 >
-                  {benchmarks.map((b) => (
-                    <MenuItem key={b.slug} value={b.slug}>
-                      {b.name}
+                  <MenuItem value="Left">left</MenuItem>
+                  <MenuItem value="Right">right</MenuItem>
+                </TextField>
+              )}
+            />
+          )}
+          {asked.includes("contact") && (
+            <Controller
+              control={form.control}
+              name="contact"
+              render={({ field }) => (
+                <TextField
+                  {...field}
+                  select
+                  label="Highest contact of every rep"
+                  error={Boolean(errors.contact)}
+                  helperText={errors.contact?.message}
+                >
+                  {contacts.map((c) => (
+                    <MenuItem key={c} value={c}>
+                      {c.toLowerCase()}
                     </MenuItem>
                   ))}
                 </TextField>
               )}
             />
-            <Box sx={{ gridColumn: "1 / -1" }}>
-              <Typography variant="body2">{benchmark?.protocol}</Typography>
-              <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-                {benchmark?.standard}
-              </Typography>
-            </Box>
-            <TextField
-              label="Day"
-              type="date"
-              {...form.register("day")}
-              error={Boolean(errors.day)}
-              helperText={errors.day?.message}
-              slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
-            />
-            {loaded && (
+          )}
+          {asked
+            .filter((name): name is NumberField => name !== "contact")
+            .map((name, i) => (
               <TextField
-                label="Load"
-                {...form.register("added")}
-                autoFocus
-                error={Boolean(errors.added)}
-                helperText={errors.added?.message}
+                key={name}
+                label={
+                  name === "reps" && benchmark?.measure === "SecondsPerDescent" ? "Descents in a set" : labels[name]
+                }
+                {...form.register(name)}
+                autoFocus={i === 0}
+                error={Boolean(errors[name])}
+                helperText={errors[name]?.message ?? (name === "sets" ? "that all reached the figure" : undefined)}
                 slotProps={{
                   htmlInput: { inputMode: "decimal" },
-                  input: { endAdornment: <InputAdornment position="end">{unitName[unit]}</InputAdornment> },
+                  input: ends[name]
+                    ? {
+                        endAdornment: (
+                          <InputAdornment position="end">
+                            {ends[name] === "mass" ? unitName[unit] : ends[name]}
+                          </InputAdornment>
+                        ),
+                      }
+                    : undefined,
                 }}
               />
+            ))}
+          <TextField
+            label="Set-up"
+            {...form.register("setUp")}
+            error={Boolean(errors.setUp)}
+            helperText={
+              errors.setUp?.message ??
+              (benchmark?.setUp.length
+                ? `${benchmark.setUp.join(", ")}, so that it can be compared`
+                : "if there is anything to note")
+            }
+          />
+          <Controller
+            control={form.control}
+            name="pain"
+            render={({ field }) => (
+              <TextField {...field} select label="Pain" error={Boolean(errors.pain)} helperText={errors.pain?.message}>
+                <MenuItem value="0">none</MenuItem>
+                {Array.from({ length: 10 }, (_, i) => (
+                  <MenuItem key={i} value={String(i + 1)}>
+                    {i + 1} of 10
+                  </MenuItem>
+                ))}
+              </TextField>
             )}
-            <TextField
-              label="Clean reps"
-              {...form.register("reps")}
-              autoFocus={!loaded}
-              error={Boolean(errors.reps)}
-              helperText={errors.reps?.message}
-              slotProps={{ htmlInput: { inputMode: "numeric" } }}
-            />
-            {loaded && (
-              <TextField
-                label="Left in reserve"
-                {...form.register("reserve")}
-                error={Boolean(errors.reserve)}
-                helperText={errors.reserve?.message}
-                slotProps={{ htmlInput: { inputMode: "numeric" } }}
-              />
-            )}
+          />
+          {pain !== "0" && (
             <Controller
               control={form.control}
-              name="form"
+              name="painPlace"
               render={({ field }) => (
-                <ToggleButtonGroup
-                  exclusive
-                  value={field.value}
-                  onChange={(_, v: string | null) => v && field.onChange(v)}
-                  aria-label="Form"
-                  sx={{ alignSelf: "start", pt: 1 }}
+                <TextField
+                  {...field}
+                  select
+                  label="Where"
+                  error={Boolean(errors.painPlace)}
+                  helperText={errors.painPlace?.message}
                 >
-                  <ToggleButton value="Clean">form clean</ToggleButton>
-                  <ToggleButton value="Broken">form broke</ToggleButton>
-                </ToggleButtonGroup>
+                  {painPlaces.map((place) => (
+                    <MenuItem key={place} value={place}>
+                      {place}
+                    </MenuItem>
+                  ))}
+                </TextField>
               )}
             />
-          </Box>
-          {record.error && Object.keys(errors).length === 0 && (
-            <Typography color="error" role="alert" sx={{ mt: 3 }}>
-              {messageOf(record.error)}
-            </Typography>
           )}
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" color="secondary" disabled={record.isPending}>
-            Record
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+          <Controller
+            control={form.control}
+            name="form"
+            render={({ field }) => (
+              <ToggleButtonGroup
+                exclusive
+                value={field.value}
+                onChange={(_, v: string | null) => v && field.onChange(v)}
+                aria-label="Form"
+                sx={{ alignSelf: "start", pt: 1 }}
+              >
+                <ToggleButton value="Clean">form clean</ToggleButton>
+                <ToggleButton value="Broken">form broke</ToggleButton>
+              </ToggleButtonGroup>
+            )}
+          />
+        </Box>
+        {record.error && Object.keys(errors).length === 0 && (
+          <Typography color="error" role="alert" sx={{ mt: 3 }}>
+            {messageOf(record.error)}
+          </Typography>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button type="submit" variant="contained" color="secondary" disabled={record.isPending}>
+          Record
+        </Button>
+      </DialogActions>
+    </form>
   );
 }
 
+type NumberField = "added" | "seconds" | "degrees" | "reps" | "sets" | "restSeconds" | "reserve";
+
+/** What each measure asks for, in the order in which it is typed. */
+const fields: Record<TestMeasure, (NumberField | "contact")[]> = {
+  Reps: ["reps", "sets"],
+  Seconds: ["seconds", "sets"],
+  SecondsPerDescent: ["seconds", "reps", "sets"],
+  ContactHeight: ["reps", "contact"],
+  LoadTimesReps: ["added", "reps", "reserve", "sets"],
+  Capacity: ["sets", "reps", "restSeconds"],
+  Degrees: ["degrees"],
+};
+
+type TestMeasure = NonNullable<ResultAnswer["result"]["measure"]>;
+
+const labels: Record<NumberField, string> = {
+  added: "Load",
+  seconds: "Seconds",
+  degrees: "Degrees",
+  reps: "Clean reps",
+  sets: "Sets",
+  restSeconds: "Longest rest",
+  reserve: "Left in reserve",
+};
+
+const ends: Partial<Record<NumberField, string>> = { added: "mass", seconds: "s", degrees: "°", restSeconds: "s" };
+
 /** What a result changed, in a sentence. */
-function sentence({ result, gates }: ResultAnswer) {
+function sentence({ result, changes }: ResultAnswer) {
   const what =
     result.form === "Broken"
       ? `${result.name}: kept; broken form counts for nothing.`
-      : result.givesEstimate || result.benchmark !== "weighted-pull-up-heavy"
+      : result.givesEstimate || result.measure !== "LoadTimesReps"
         ? `${result.name}: kept.`
         : `${result.name}: kept as a log. ${result.effectiveReps} effective reps are over 12, where the formulas measure endurance and part company, so no maximum is estimated.`;
-  const changes = gates.map(
-    (g: Pick<Gate, "school" | "decides" | "open">) =>
-      `Added load ${g.open ? "is open" : "is closed"} by ${wordOf(g.school)}${g.decides ? ", this athlete’s school" : ""}.`,
-  );
-  return [what, ...changes].join(" ");
+  return [what, ...changes.map(changeText)].join(" ");
 }

@@ -8,6 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Result } from "../api/types";
+import { figure } from "../ladders/wording";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { dayShort, mass, writtenAdded } from "../ui/format";
 import { useRemoveResult } from "./useLift";
@@ -44,9 +45,11 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
             <TableRow key={r.id}>
               <TableCell>{r.name}</TableCell>
               <TableCell align="right" sx={{ fontWeight: 600 }}>
-                {r.benchmark === "weighted-pull-up-heavy"
+                {r.side && `${r.side === "Left" ? "left" : "right"} `}
+                {r.measure === "LoadTimesReps"
                   ? `${writtenAdded(r.added, unit)} × ${r.reps}, ${r.reserve} left`
-                  : r.reps}
+                  : figure(r.figure, unit)}
+                {r.pain ? `, pain ${r.pain}` : ""}
                 {r.form === "Broken" && ", form broke"}
               </TableCell>
               <TableCell align="right">{mass(r.bodyMassKg, unit, 1)}</TableCell>

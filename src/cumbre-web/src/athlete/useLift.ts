@@ -27,7 +27,9 @@ function useAfterwards() {
   const queries = useQueryClient();
   return {
     onSuccess: () =>
-      queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" && q.queryKey[0] !== "benchmarks" }),
+      queries.invalidateQueries({
+        predicate: (q) => q.queryKey[0] !== "me" && q.queryKey[0] !== "benchmarks" && q.queryKey[0] !== "atlas",
+      }),
   };
 }
 

@@ -18,9 +18,8 @@ import { inUnit, number, unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
+import { painPlaces } from "./painPlaces";
 import { useLogSet } from "./useSession";
-
-const places = ["right elbow", "left elbow", "right shoulder", "left shoulder", "wrist", "neck", "back", "elsewhere"];
 
 const shape = z.object({
   reps: whole("the reps"),
@@ -207,7 +206,7 @@ export function SetForm({
               helperText={errors.painPlace?.message}
               sx={{ width: 160 }}
             >
-              {places.map((p) => (
+              {painPlaces.map((p) => (
                 <MenuItem key={p} value={p}>
                   {p}
                 </MenuItem>

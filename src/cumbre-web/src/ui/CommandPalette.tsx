@@ -4,6 +4,7 @@ import Dialog from "@mui/material/Dialog";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
+import { laddersQuery } from "../ladders/useLadders";
 import { rosterQuery } from "../roster/useRoster";
 
 interface Target {
@@ -15,15 +16,20 @@ interface Target {
 const places: Target[] = [
   { label: "Desk", group: "place", to: "/" },
   { label: "Roster", group: "place", to: "/roster" },
+  { label: "Ladders", group: "place", to: "/ladders" },
+  { label: "Movements", group: "place", to: "/ladders?show=movements" },
+  { label: "Schools", group: "place", to: "/ladders?show=schools" },
   { label: "New athlete", group: "place", to: "/athletes/new" },
 ];
 
-/** Ctrl K: jump to an athlete or a place by typing a few letters. */
+/** Ctrl K: jump to an athlete, a ladder or a place by typing a few letters. */
 export default function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
   const roster = useQuery({ ...rosterQuery, enabled: open });
+  const ladders = useQuery({ ...laddersQuery, enabled: open });
   const targets = [
     ...(roster.data ?? []).map((a) => ({ label: a.name, group: "athlete", to: `/athletes/${a.id}` })),
+    ...(ladders.data ?? []).map((l) => ({ label: l.name, group: "ladder", to: `/ladders/${l.slug}` })),
     ...places,
   ];
   return (
@@ -37,6 +43,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
     >
       <Autocomplete
         options={targets}
+        getOptionKey={(target) => target.to}
         renderOption={({ key, ...option }, target) => (
           <Box component="li" key={key} {...option} sx={{ display: "flex", gap: 3 }}>
             {target.label}
@@ -58,7 +65,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
           <TextField
             {...params}
             autoFocus
-            placeholder="Name of an athlete or a place"
+            placeholder="Name of an athlete, a ladder or a place"
             label="Jump to"
 
             sx={{ p: 3 }}

@@ -26,6 +26,12 @@ const icons = {
     </>
   ),
   roster: <path d="M2.5 3.5h5v5h-5zM2.5 13.5h5v5h-5zM11 6h9M11 16h9" />,
+  ladders: (
+    <>
+      <path d="M2 18h18V5l-6 5-4-2-8 7z" />
+      <path d="M2 18v-3l8-7v10z" fill="currentColor" stroke="none" />
+    </>
+  ),
   training: <path d="M3 19v-6h3v6zM9.5 19V9h3v10zM16 19V4h3v15z" />,
 };
 
@@ -137,9 +143,13 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
         <>
           <Place to="/" label="Desk" icon={icons.desk} badge={waiting} narrow={narrow} />
           <Place to="/roster" label="Roster" icon={icons.roster} narrow={narrow} />
+          <Place to="/ladders" label="Ladders" icon={icons.ladders} narrow={narrow} />
         </>
       ) : (
-        <Place to={`/athletes/${athleteId}`} label="Training" icon={icons.training} narrow={narrow} />
+        <>
+          <Place to={`/athletes/${athleteId}`} label="Training" icon={icons.training} narrow={narrow} />
+          <Place to="/ladders" label="Ladders" icon={icons.ladders} narrow={narrow} />
+        </>
       )}
     </Box>
   );

@@ -2,7 +2,8 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../accounts/useMe";
-import type { Explanation, MassUnit } from "../api/types";
+import type { Explanation, MassUnit, Threshold as ThresholdRow } from "../api/types";
+import { haveNeed } from "../ladders/wording";
 import { added, dayShort } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { Cautions } from "./Cautions";
@@ -98,7 +99,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
 }
 
 function Inputs({ why, unit }: { why: Explanation; unit: MassUnit }) {
-  if (why.inputs.length === 0 && why.exposures.length === 0) return null;
+  if (why.inputs.length === 0 && why.exposures.length === 0 && (why.thresholds ?? []).length === 0) return null;
   return (
     <Section title="Inputs">
       {why.exposures.map((e, i) => (
@@ -144,7 +145,39 @@ function Inputs({ why, unit }: { why: Explanation; unit: MassUnit }) {
         </Box>
       ))}
       <Pairs rows={why.inputs.map((f) => [inputLabel(f.key), text(f.value, unit)])} />
+      {why.thresholds?.map((t) => (
+        <Threshold key={`${t.benchmark}-${t.need}`} threshold={t} unit={unit} />
+      ))}
     </Section>
+  );
+}
+
+/** A threshold with its bar: have of need, and how old the result is. */
+function Threshold({ threshold: t, unit }: { threshold: ThresholdRow; unit: MassUnit }) {
+  return (
+    <Box sx={{ fontSize: 13, lineHeight: "17px", fontStretch: "92%", mt: 1.5 }}>
+      <Box sx={{ display: "flex", gap: 2 }}>
+        <span>{t.name}</span>
+        <Box component="span" sx={{ ml: "auto", fontWeight: t.met ? 400 : 650, textAlign: "right" }}>
+          {haveNeed(t, unit)}
+        </Box>
+      </Box>
+      <svg width="100%" height="6" viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
+        <rect y="1" width="100" height="4" fill="var(--mui-palette-line2)" />
+        <rect
+          y="1"
+          width={100 * t.fraction}
+          height="4"
+          fill={t.met ? "var(--mui-palette-primary-main)" : "var(--mui-palette-text-primary)"}
+        />
+      </svg>
+      {t.day && (
+        <Box sx={{ color: t.stale ? "warning.main" : "text.secondary" }}>
+          {dayShort(t.day)}
+          {t.stale && `, ${t.ageDays} days old`}
+        </Box>
+      )}
+    </Box>
   );
 }
 

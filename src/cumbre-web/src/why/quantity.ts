@@ -32,6 +32,16 @@ export function text(q: Quantity | undefined, unit: MassUnit): string {
       return `${number(n)} of 10`;
     case "Date":
       return q.date ? dayShort(q.date) : "";
+    case "Name":
+      return q.code ?? "";
+    case "Moment":
+      return `${number(n, 1)} N·m`;
+    case "Force":
+      return `${number(n)} N`;
+    case "Degrees":
+      return `${number(n, 1)}°`;
+    case "Centimetres":
+      return `${number(n, 1)} cm`;
     case "Code":
       return wordOf(q.code ?? "");
     case "Pieces":

@@ -42,6 +42,18 @@ const rules: Record<RuleId, Say> = {
     `Pain of ${low} to ${high}: go on only at a lower load, ${percent} off the system.`,
   StopForPain: ([limit]) => `Pain of ${limit} or more, or pain twice running in one place: stop the pattern and refer.`,
   Repeat: () => "The plan was not finished: the same line again.",
+  Placement: () =>
+    "The highest step whose gates are met and whose predecessor is open is trained; preparation goes on beside it. Of what keeps the next step closed, the least share of a figure holds back most; ties go to the work that usually takes longest.",
+  PlacedByCoach: () => "The coach set this step; the reason is kept.",
+  DemandMoment: ([summit]) =>
+    `Moment of both shoulders in a still, level line by the segment model, against that of ${summit}.`,
+  DemandHandForce: ([summit]) =>
+    `Pull of the top hand and push of the bottom hand by the segment model, against ${summit}.`,
+  DemandSystem: ([summit]) => `System mass for one repetition that the step asks, against that of ${summit}.`,
+  DemandBodyShare: ([summit]) => `Share of body weight that is moved, against that of ${summit}.`,
+  DemandContact: ([summit]) =>
+    `Height of the pull on the way to ${summit}: a stated value, as contact is a place and no figure.`,
+  DemandHouse: ([summit]) => `A stated value on the way to ${summit}, where coaches give no figure.`,
 };
 
 const inputs: Record<InputKey, string> = {
@@ -66,6 +78,11 @@ const inputs: Record<InputKey, string> = {
   PainReported: "Pain",
   PainPlace: "Place",
   PartTarget: "Part wants",
+  SegmentTable: "Body proportions",
+  Stature: "Stature",
+  ShareOfBodyWeight: "Of body weight",
+  CoachsReason: "Reason",
+  SetOn: "Set on",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -88,6 +105,17 @@ const steps: Record<StepKey, SayStep> = {
   JumpShare: (b) => `Jump, ${b[0]} ÷ ${b[1]}`,
   MeanOfReadings: (b) => `Mean of ${b[0]}`,
   HalfTheSets: (b) => `Half of ${b[0]}, rounded up`,
+  ShoulderMoment: (_, t) => `Shoulder moment, ${t[0]}`,
+  HandForce: (_, t) => `Each hand, ${t[0]}`,
+  SummitDemand: (_, t) => `${t[0]}`,
+  ArmAngle: () => "Arms from the vertical",
+  ShareOfSummit: () => "Of the summit",
+  AddedForPercent: (b, t) => `Added, ${t[0]} of ${b[1]}`,
+  SystemForOne: (b) => `For one repetition, × (1 + ${b[0]} ÷ 30)`,
+  StepsWon: (b) => `Steps won, of ${b[0]}`,
+  ByTheRule: () => "The rule alone",
+  NextStep: () => "Next",
+  TrainForIt: () => "Train for it",
 };
 
 const roundings: Record<RoundingKey, Say> = {
@@ -116,6 +144,9 @@ const sources: Record<SourceId, string> = {
   CommonPractice: "common practice in coaching",
   House: "this project’s choice",
   CoachsLine: "the coach’s line",
+  DeLeva1996: "de Leva 1996 (segment masses and lengths, from memory)",
+  Suprak2011: "Suprak et al. 2011 (push-ups, from memory)",
+  Ebben2011: "Ebben et al. 2011 (push-ups, from memory)",
 };
 
 const cautions: Record<CautionId, Say> = {
@@ -141,6 +172,24 @@ const cautions: Record<CautionId, Say> = {
   DropForm: () => "Between the parts there is no rest: end a part when form breaks.",
   NotMedicalAdvice: () => "Training arithmetic, not medical advice.",
   AskNextMorning: () => "Ask again the next morning: pain that is worse then counts as that pain.",
+  StatureUnknown: () => "Without stature and body mass only shares are shown; the profile takes both.",
+  ModelLimits: () =>
+    "Segment tables differ by about 5 % in N·m and 0.015 in the share; a rounded back or the blades change it by up to 0.1. A share of moment is no share of difficulty.",
+  ExposureOnly: () => "Short singles only: the step before is open, but not won, and goes on.",
+  RetestToOpen: () => "A figure is met by a result older than six weeks: test again, then it opens.",
+  ImpliedSteps: () => "Some steps count because a later one was shown.",
+  StraightArm: () =>
+    "Straight arms load biceps tendon, elbow and wrist, which adapt slowly: ramp slowly, never the same direction two days running.",
+  TwiceAWeek: () => "Hard on elbow and shoulder: no more than two hard sessions a week.",
+  FallZone: () => "Fall zone clear, a mat under it.",
+  Spotter: () => "A spotter for first attempts.",
+  Inversion: () => "Upside down: not with glaucoma, untreated high blood pressure or neck trouble.",
+  WristsFirst: () => "Warm the wrists first, 5 to 10 min.",
+  PainFreeRange: () => "Only as deep as it is free of pain; never force the range.",
+  NotToFailure: () => "Failing here is not harmless: never to failure.",
+  Bands: () => "Measure the band’s help, again every eight weeks, and look for nicks.",
+  RingHeight: () => "Rings high enough that the head clears the floor.",
+  MustNotTip: () => "A low bar or table must not tip.",
 };
 
 export function ruleText(why: Explanation, unit: MassUnit) {

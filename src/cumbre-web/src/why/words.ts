@@ -7,12 +7,12 @@ const words: Record<string, string> = {
   Lander: "Lander",
   Wathan: "Wathan",
   Mayhew: "Mayhew",
-  TwoInARow: "two in a row",
-  OneCleanSession: "one clean session",
-  BaseFirst: "base first",
-  RepFirst: "reps first",
+  Male: "men’s",
+  Female: "women’s",
+  Neither: "mean of both",
 };
 
+/** Slugs of the catalogue read as words once their dashes are gone. */
 export function wordOf(code: string) {
-  return words[code] ?? code;
+  return words[code] ?? code.replaceAll("-", " ");
 }

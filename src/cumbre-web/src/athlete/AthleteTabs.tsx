@@ -1,0 +1,41 @@
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import { NavLink } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
+
+/** The pages of one athlete. */
+export function AthleteTabs({ athleteId }: { athleteId: string }) {
+  const { isCoach } = useSignedIn();
+  return (
+    <Box
+      component="nav"
+      aria-label="Athlete"
+      sx={{ display: "flex", gap: 1, px: { xs: 3, sm: 5 }, borderBottom: 1, borderColor: "divider" }}
+    >
+      <Tab to={`/athletes/${athleteId}`} label="Weighted pull-up" end />
+      <Tab to={`/athletes/${athleteId}/ladders`} label="Ladders" />
+      {isCoach && <Tab to={`/athletes/${athleteId}/profile`} label="Profile and kit" />}
+    </Box>
+  );
+}
+
+function Tab({ to, label, end = false }: { to: string; label: string; end?: boolean }) {
+  return (
+    <ButtonBase
+      component={NavLink}
+      to={to}
+      end={end}
+      sx={{
+        px: 2,
+        minHeight: 36,
+        fontSize: 13,
+        color: "text.secondary",
+        borderBottom: "3px solid transparent",
+        borderTop: "3px solid transparent",
+        "&.active": { color: "text.primary", fontWeight: 600, borderBottomColor: "primary.main" },
+      }}
+    >
+      {label}
+    </ButtonBase>
+  );
+}

@@ -1,0 +1,79 @@
+import { z } from "zod";
+import type { Benchmark, MassUnit } from "../api/types";
+import type { components } from "../api/schema";
+import { decimal, whole } from "../ui/shapes";
+
+export const contacts = ["Chin", "Collarbone", "Chest", "Belly", "Hip"] as const;
+
+const empty = z.literal("");
+
+/** Shape only: which fields a measure needs, and their ranges, are the server's business. */
+export const shape = z.object({
+  benchmark: z.string().min(1, "Choose a test."),
+  day: z.iso.date("Choose a day."),
+  added: z.union([decimal("the load"), empty]),
+  reps: z.union([whole("the reps"), empty]),
+  sets: z.union([whole("the sets"), empty]),
+  seconds: z.union([decimal("the seconds"), empty]),
+  degrees: z.union([decimal("the degrees"), empty]),
+  restSeconds: z.union([whole("the rest in seconds"), empty]),
+  reserve: z.union([whole("the reps left, 0 if none"), empty]),
+  contact: z.union([z.enum(contacts), empty]),
+  side: z.union([z.enum(["Left", "Right"]), empty]),
+  setUp: z.string(),
+  pain: z.string(),
+  painPlace: z.string(),
+  form: z.enum(["Clean", "Broken"]),
+});
+
+export type TestFields = z.input<typeof shape>;
+export type TestValues = z.output<typeof shape>;
+type Request = components["schemas"]["ResultRequest"];
+
+export function fieldsOf(benchmark: string, today: string): TestFields {
+  return {
+    benchmark,
+    day: today,
+    added: "",
+    reps: "",
+    sets: "1",
+    seconds: "",
+    degrees: "",
+    restSeconds: "",
+    reserve: "0",
+    contact: "",
+    side: "",
+    setUp: "",
+    pain: "0",
+    painPlace: "",
+    form: "Clean",
+  };
+}
+
+/** Only the fields of the benchmark's measure are sent: what was typed for another test stays in the form. */
+export function requestOf(f: TestValues, benchmark: Benchmark, unit: MassUnit): Request {
+  const { measure } = benchmark;
+  const counted = measure !== "Seconds" && measure !== "Degrees";
+  const pain = Number(f.pain);
+  return {
+    benchmark: f.benchmark,
+    day: f.day,
+    form: f.form,
+    reps: counted ? orNull(f.reps) : null,
+    sets: measure === "Degrees" || measure === "ContactHeight" ? null : orNull(f.sets),
+    seconds: measure === "Seconds" || measure === "SecondsPerDescent" ? orNull(f.seconds) : null,
+    degrees: measure === "Degrees" ? orNull(f.degrees) : null,
+    contact: measure === "ContactHeight" ? orNull(f.contact) : null,
+    restSeconds: measure === "Capacity" ? orNull(f.restSeconds) : null,
+    added: measure === "LoadTimesReps" && f.added !== "" ? { value: f.added, unit } : null,
+    reserve: measure === "LoadTimesReps" ? orNull(f.reserve) : null,
+    side: benchmark.eachSide ? orNull(f.side) : null,
+    setUp: f.setUp.trim() || null,
+    pain: pain > 0 ? pain : null,
+    painPlace: pain > 0 ? f.painPlace || null : null,
+  };
+}
+
+function orNull<T>(value: T | ""): T | null {
+  return value === "" ? null : value;
+}

@@ -1,0 +1,164 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams } from "react-router";
+import { useUnit } from "../accounts/useMe";
+import type { Ladder, Movement } from "../api/types";
+import { Empty, Failed, Loading } from "../ui/states";
+import { StatusShape } from "../ui/StatusShape";
+import { cautionText } from "../why/wording";
+import { laddersQuery, movementsQuery } from "./useLadders";
+
+const measures: Record<Movement["measure"], string> = {
+  Reps: "repetitions",
+  Seconds: "seconds",
+  SecondsPerDescent: "seconds of each descent",
+  ContactHeight: "height of contact",
+  LoadTimesReps: "load times repetitions",
+  Capacity: "sets with limited rest",
+  Degrees: "degrees",
+};
+
+const carriers: Record<NonNullable<Movement["load"]>, string> = {
+  Belt: "by belt",
+  Vest: "by vest",
+  BackPlate: "by a plate on back or stomach",
+  AnkleWeight: "by ankle weights",
+  Dumbbell: "by dumbbell",
+};
+
+/** A movement's card: form standard, cues, faults, cautions, neighbours. */
+export default function MovementPage() {
+  const { slug = "" } = useParams();
+  const movements = useQuery(movementsQuery);
+  const ladders = useQuery(laddersQuery);
+  if (movements.isPending || ladders.isPending)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  if (movements.isError || ladders.isError)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed
+          error={movements.error ?? ladders.error}
+          retry={() => void (movements.isError ? movements : ladders).refetch()}
+        />
+      </Box>
+    );
+  const movement = movements.data.find((m) => m.slug === slug);
+  if (!movement)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Empty title="There is no such movement." action={<Link to="/ladders?show=movements">All movements</Link>} />
+      </Box>
+    );
+  return <Card movement={movement} all={movements.data} ladders={ladders.data} />;
+}
+
+function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement[]; ladders: Ladder[] }) {
+  const unit = useUnit();
+  const steps = ladders.flatMap((l) =>
+    l.steps.filter((s) => s.movement === m.slug).map((s) => ({ ladder: l, step: s })),
+  );
+  return (
+    <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 980 }}>
+      <Box sx={{ display: "flex", gap: 4, alignItems: "baseline", flexWrap: "wrap" }}>
+        <Typography variant="h1">{m.name}</Typography>
+        <Typography variant="body2" color="textSecondary">
+          {m.aliases.length > 0 && `also ${m.aliases.join(", ")}; `}
+          {m.pattern}, {m.arms === "None" ? "no arms" : `${m.arms.toLowerCase()} arms`}
+          {m.eachSide && ", each side"}
+        </Typography>
+        <Box sx={{ ml: "auto", fontSize: 13 }}>
+          <Link to="/ladders?show=movements">All movements</Link>
+        </Box>
+      </Box>
+      <Typography sx={{ mt: 3, fontSize: 16, lineHeight: "24px" }}>{m.standard}</Typography>
+      <Box
+        component="dl"
+        sx={{
+          mt: 4,
+          display: "grid",
+          gridTemplateColumns: { xs: "1fr", sm: "150px 1fr" },
+          columnGap: 4,
+          rowGap: { xs: 0.5, sm: 2 },
+          fontSize: 14,
+          "& dt": { color: "text.secondary" },
+          "& dd": { m: 0, mb: { xs: 2, sm: 0 } },
+        }}
+      >
+        <Row label="Counted in">{measures[m.measure]}</Row>
+        <Row label="Bottom">{m.bottom}</Row>
+        <Row label="Write down">{m.setUp.join(", ")}</Row>
+        <Row label="Cues">{m.cues.join("; ")}</Row>
+        <Row label="Faults">{m.faults.join("; ")}</Row>
+        <Row label="Prime movers">{m.primeMovers.join(", ")}</Row>
+        <Row label="Kit">{m.kit.join(", ")}</Row>
+        <Row label="Loaded">{m.load ? carriers[m.load] : "not"}</Row>
+        <Row label="To failure">{m.failureHarmless ? "harmless" : "not harmless: end sets before it"}</Row>
+        <Row label="Easier">{links(m.easier, all)}</Row>
+        <Row label="Harder">{links(m.harder, all)}</Row>
+        <Row label="Carries over to">{links(m.carriesTo, all)}</Row>
+        <Row label="On ladders">
+          {steps.length > 0 &&
+            steps.map(({ ladder, step }, i) => (
+              <span key={`${ladder.slug}-${step.slug}`}>
+                {i > 0 && ", "}
+                <Link to={`/ladders/${ladder.slug}#${step.slug}`}>
+                  {ladder.name}: {step.name}
+                </Link>
+              </span>
+            ))}
+        </Row>
+      </Box>
+      <Box
+        component="section"
+        aria-label="Cautions"
+        sx={(t) => ({
+          mt: 4,
+          bgcolor: t.vars.palette.cautionWash,
+          px: 4,
+          py: 3,
+          display: "grid",
+          gap: 1.5,
+          fontSize: 13,
+          lineHeight: "18px",
+        })}
+      >
+        {m.cautions.map((id) => (
+          <Box key={id} sx={{ display: "grid", gridTemplateColumns: "16px 1fr", gap: 2 }}>
+            <StatusShape status="caution" title="" />
+            <span>
+              {id === "Anchor"
+                ? "Anchors must bear the system mass with swing, at least three times; follow the maker’s rating and local rules."
+                : cautionText({ id, args: [] }, unit)}
+            </span>
+          </Box>
+        ))}
+        <span>Training arithmetic, not medical advice.</span>
+      </Box>
+    </Box>
+  );
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  if (!children) return null;
+  return (
+    <>
+      <dt>{label}</dt>
+      <dd>{children}</dd>
+    </>
+  );
+}
+
+function links(slugs: string[], all: Movement[]) {
+  if (slugs.length === 0) return null;
+  return slugs.map((slug, i) => (
+    <span key={slug}>
+      {i > 0 && ", "}
+      <Link to={`/movements/${slug}`}>{all.find((m) => m.slug === slug)?.name ?? slug}</Link>
+    </span>
+  ));
+}

@@ -1,0 +1,13 @@
+import { useCallback, useState } from "react";
+
+/** The width of an element in pixels, as it changes. */
+export function useWidth(): [number, (element: HTMLElement | null) => (() => void) | undefined] {
+  const [width, setWidth] = useState(0);
+  const ref = useCallback((element: HTMLElement | null) => {
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [width, ref];
+}
