@@ -17,7 +17,7 @@ import type { Athlete, AthleteRequest, School } from "../api/types";
 import { schoolsQuery } from "../ladders/useLadders";
 import { unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
-import { messageOf } from "../ui/states";
+import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
 import { useSaveAthlete } from "./useLift";
 
@@ -37,8 +37,7 @@ const shape = z.object({
   trunkCm: length("the trunk"),
   thighCm: length("the thigh"),
   shankCm: length("the shank"),
-  // A question that was never touched has no value; an empty one is "as the club".
-  schools: z.record(z.string(), z.string().optional()),
+  schools: z.record(z.string(), z.string()),
   cleared: z.boolean(),
   hasBelt: z.boolean(),
   vest: z.union([z.literal(""), decimal("the vest’s mass")]),
@@ -65,7 +64,8 @@ function orNull(value: number | "") {
   return value === "" ? null : value;
 }
 
-function fieldsOf(a: Athlete): Fields {
+/** Every question has a field; an empty one is "as the club". */
+function fieldsOf(a: Athlete, schools: School[]): Fields {
   return {
     name: a.name,
     birthYear: a.birthYear === null ? "" : String(a.birthYear),
@@ -76,7 +76,9 @@ function fieldsOf(a: Athlete): Fields {
     trunkCm: lengthText(a.lengths.trunkCm),
     thighCm: lengthText(a.lengths.thighCm),
     shankCm: lengthText(a.lengths.shankCm),
-    schools: Object.fromEntries(a.schools.map((c) => [c.question, c.choice])),
+    schools: Object.fromEntries(
+      schools.map((s) => [s.slug, a.schools.find((c) => c.question === s.slug)?.choice ?? ""]),
+    ),
     cleared: a.cleared,
     hasBelt: a.kit.hasBelt,
     vest: a.kit.vest ? String(a.kit.vest.value) : "",
@@ -109,12 +111,24 @@ function requestOf(f: z.output<typeof shape>, version: number): AthleteRequest {
   };
 }
 
-export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: (saved: Athlete) => void }) {
+interface Props {
+  athlete: Athlete;
+  onSaved?: (saved: Athlete) => void;
+}
+
+export function ProfileForm(props: Props) {
+  const schools = useQuery(schoolsQuery);
+  if (schools.isPending) return <Loading />;
+  if (schools.isError) return <Failed error={schools.error} retry={() => void schools.refetch()} />;
+  return <Profile {...props} schools={schools.data} />;
+}
+
+function Profile({ athlete, onSaved, schools }: Props & { schools: School[] }) {
   const [version, setVersion] = useState(athlete.version);
   const save = useSaveAthlete(athlete.id);
   const form = useForm<Fields, unknown, z.output<typeof shape>>({
     resolver: zodResolver(shape),
-    defaultValues: fieldsOf(athlete),
+    defaultValues: fieldsOf(athlete, schools),
   });
   const { control, register, formState } = form;
   const { errors, isDirty } = formState;
@@ -127,7 +141,7 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
       save.mutate(requestOf(f, atVersion), {
         onSuccess: (saved) => {
           setVersion(saved.version);
-          form.reset(fieldsOf(saved));
+          form.reset(fieldsOf(saved, schools));
           onSaved?.(saved);
         },
       }),
@@ -184,7 +198,7 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
             <Centimetres register={register} errors={errors} name="shankCm" label="Shank" help="knee to ankle" />
           </Box>
         </Box>
-        <SchoolFields control={control} />
+        <SchoolFields control={control} schools={schools} />
         <Controller
           control={control}
           name="cleared"
@@ -304,7 +318,7 @@ export function ProfileForm({ athlete, onSaved }: { athlete: Athlete; onSaved?: 
             <Button
               size="small"
               onClick={() => {
-                form.reset(fieldsOf(conflict));
+                form.reset(fieldsOf(conflict, schools));
                 setVersion(conflict.version);
                 save.reset();
               }}
@@ -363,10 +377,11 @@ function Centimetres({
 /** Where this athlete's schools differ from the club's; the two that rule loading stand first. */
 function SchoolFields({
   control,
+  schools,
 }: {
   control: ReturnType<typeof useForm<Fields, unknown, z.output<typeof shape>>>["control"];
+  schools: School[];
 }) {
-  const schools = useQuery(schoolsQuery).data ?? [];
   const field = (s: School) => (
     <Select
       key={s.slug}
