@@ -54,33 +54,43 @@ public static class DemoClub
         // Earns more load: two clean sessions.
         new("Ilse Marquina", 71.4m)
         {
-            Sex = Sex.Female, StatureCm = 168, BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FreshReps = 12.5, FirstLine = Tens, Weeks = 23, PlannedToday = true, GainKgPerWeek = 0.45, HeavyTestEveryDays = 32,
+            Sex = Sex.Female, StatureCm = 168, BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FreshReps = 12.5, FirstLine = Tens, Weeks = 23,
+            PlannedToday = true, GainKgPerWeek = 0.45, HeavyTestEveryDays = 32,
             Tests =
             [
                 .. Base(170, 12, 13, 16, 28, 15), .. Base(33, 13, 14, 18, 30, 16),
-                Contacts(63, Contact.Collarbone, 5), Contacts(33, Contact.Chest, 5), new("straight-bar-dip", 33, 7), Hold("front-lever-tuck", 33, 11, 3), Hold("front-lever-advanced-tuck", 12, 4), Hold("handstand", 20, 6), Wrists(90), new("handstand-kick-up", 20, 5),
+                Contacts(63, Contact.Collarbone, 5), Contacts(33, Contact.Chest, 5), new("straight-bar-dip", 33, 7),
+                Hold("front-lever-tuck", 33, 11, 3), Hold("front-lever-advanced-tuck", 12, 4), Hold("handstand", 20, 6), Wrists(90),
+                new("handstand-kick-up", 20, 5),
             ],
             Finale = [new([10, 10, 9]), new([10, 10, 10]), new([10, 10, 10])],
         },
         // Stuck for three sessions.
         new("Kasimir Lund", 78.2m)
         {
-            Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18, PlannedToday = true, GainKgPerWeek = 0.3,
+            Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18,
+            PlannedToday = true, GainKgPerWeek = 0.3,
             Tests =
             [
                 .. Base(140, 11, 12, 14, 24, 12), .. Base(26, 12, 12, 15, 25, 13),
-                Hold("active-hang", 140, 46), new("scapular-row-hang", 140, new Score(10, 3)), Hold("front-lever-tuck", 98, 9, 3), Hold("front-lever-tuck", 56, 12, 3), Hold("front-lever-advanced-tuck", 42, 5, 2), Hold("front-lever-advanced-tuck", 26, 7, 3), Hold("front-lever-advanced-tuck", 5, 9, 3), Wrists(26), new("pseudo-planche-push-up", 26, 9), Hold("planche-tuck", 26, 7, 2), Contacts(26, Contact.Chest, 3), .. Sides("human-flag-tuck", 26, 5, 7),
+                Hold("active-hang", 140, 46), new("scapular-row-hang", 140, new Score(10, 3)), Hold("front-lever-tuck", 98, 9, 3),
+                Hold("front-lever-tuck", 56, 12, 3), Hold("front-lever-advanced-tuck", 42, 5, 2), Hold("front-lever-advanced-tuck", 26, 7, 3),
+                Hold("front-lever-advanced-tuck", 5, 9, 3), Wrists(26), new("pseudo-planche-push-up", 26, 9), Hold("planche-tuck", 26, 7, 2),
+                Contacts(26, Contact.Chest, 3), .. Sides("human-flag-tuck", 26, 5, 7),
             ],
             Finale = [new([10, 10, 10]), new([9, 9, 9]), new([10, 9, 9]), new([9, 8, 8]), new([9, 8, 7]), new([8, 8, 8])],
         },
         // Four loading weeks behind.
         new("Wanda Osei", 62.7m)
         {
-            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve,
+            back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
             Tests =
             [
                 .. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14),
-                new("pause-pull-up", 60, new Score(5, 3)), .. Sides("one-arm-hang", 60, 14, 16), .. Sides("diagonal-hang", 60, 12, 13), Hold("wall-handstand", 60, 62), new("handstand-kick-up", 40, 6), Hold("handstand", 12, 8), Wrists(60), new("pike-push-up", 60, 9), new("feet-raised-pike-push-up", 20, 6),
+                new("pause-pull-up", 60, new Score(5, 3)), .. Sides("one-arm-hang", 60, 14, 16), .. Sides("diagonal-hang", 60, 12, 13),
+                Hold("wall-handstand", 60, 62), new("handstand-kick-up", 40, 6), Hold("handstand", 12, 8), Wrists(60), new("pike-push-up", 60, 9),
+                new("feet-raised-pike-push-up", 20, 6),
             ],
         },
         // Elbow pain twice.
@@ -97,12 +107,15 @@ public static class DemoClub
         // A stale benchmark.
         new("Iker Varga", 76.0m)
         {
-            Sex = Sex.Male, StatureCm = 178, BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17, FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
+            Sex = Sex.Male, StatureCm = 178, BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17,
+            FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
             HeavyTestEveryDays = 45, LastHeavyTestDaysAgo = 56,
             Tests =
             [
                 .. Base(130, 14, 15, 20, 35, 18),
-                Contacts(56, Contact.Belly, 3), Contacts(56, Contact.Chest, 5), new("straight-bar-dip", 56, 11), new("jumping-muscle-up", 50, new Score(5, 3)), new("negative-muscle-up", 30, new Score(3, 3, 3)), new("banded-muscle-up", 12, new Score(2, 3)),
+                Contacts(56, Contact.Belly, 3), Contacts(56, Contact.Chest, 5), new("straight-bar-dip", 56, 11),
+                new("jumping-muscle-up", 50, new Score(5, 3)), new("negative-muscle-up", 30, new Score(3, 3, 3)),
+                new("banded-muscle-up", 12, new Score(2, 3)),
             ],
             Finale = [new([8, 8, 7]), new([8, 8, 8]), new([8, 8, 8])],
         },
@@ -121,23 +134,27 @@ public static class DemoClub
         // Thinks in pounds.
         new("Marlow Quist", 88.4m)
         {
-            Sex = Sex.Male, StatureCm = 186, BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30", Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
+            Sex = Sex.Male, StatureCm = 186, BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30",
+            Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
             Tests =
             [
                 .. Base(95, 10, 11, 12, 22, 12),
-                new("weighted-dip", 40, Score.OfReps(8, 3), Added: MassEntry.Lb(20)), new("ring-dip", 40, 4), Hold("ring-support-turned-out", 40, 22), Hold("false-grip-hang", 40, 16), new("false-grip-row", 12, new Score(8, 3)),
+                new("weighted-dip", 40, Score.OfReps(8, 3), Added: MassEntry.Lb(20)), new("ring-dip", 40, 4), Hold("ring-support-turned-out", 40, 22),
+                Hold("false-grip-hang", 40, 16), new("false-grip-row", 12, new Score(8, 3)),
             ],
             Finale = [new([6, 6, 6, 5]), new([6, 6, 6, 6])],
         },
         // Trains remotely with a door bar and a vest: the next step of the kit is a large one.
         new("Yara Benavent", 54.3m)
         {
-            StatureCm = 161, BirthYear = 1990, Kit = VestOnly, SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first", [Schools.Increase] = Schools.OneCleanSession }, FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
+            StatureCm = 161, BirthYear = 1990, Kit = VestOnly, SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first",
+            [Schools.Increase] = Schools.OneCleanSession }, FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
             Tests =
             [
                 new("pull-up-max", 50, 11),
-                new("archer-pull-up", 30, new Score(4, 3), Side.Left), new("archer-pull-up", 30, new Score(5, 3), Side.Right), Hold("l-sit", 30, 18), new("hanging-leg-raise", 30, new Score(10, 3)),
+                new("archer-pull-up", 30, new Score(4, 3), Side.Left), new("archer-pull-up", 30, new Score(5, 3), Side.Right), Hold("l-sit", 30, 18),
+                new("hanging-leg-raise", 30, new Score(10, 3)),
             ],
             Finale = [new([9, 9, 9, 9])],
         },
@@ -154,11 +171,16 @@ public static class DemoClub
         // Drop sets.
         new("Petra Holm", 66.9m)
         {
-            Sex = Sex.Female, StatureCm = 170, BirthYear = 1968, Kit = Hall, FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.35,
+            Sex = Sex.Female, StatureCm = 170, BirthYear = 1968, Kit = Hall,
+            FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true,
+            GainKgPerWeek = 0.35,
             Tests =
             [
                 .. Base(80, 9, 10, 11, 18, 12),
-                new("pause-pull-up", 80, new Score(5, 3)), .. Sides("one-arm-hang", 80, 15, 12), .. Sides("diagonal-hang", 70, 14, 11), Hold("wall-handstand", 70, 40), new("hanging-side-leg-raise", 60, new Score(8, 3), Side.Left), new("hanging-side-leg-raise", 60, new Score(8, 3), Side.Right), .. Sides("flag-hang-bent", 40, 12, 10), .. Sides("flag-hang-pushed-out", 20, 7, 4),
+                new("pause-pull-up", 80, new Score(5, 3)), .. Sides("one-arm-hang", 80, 15, 12), .. Sides("diagonal-hang", 70, 14, 11),
+                Hold("wall-handstand", 70, 40), new("hanging-side-leg-raise", 60, new Score(8, 3), Side.Left),
+                new("hanging-side-leg-raise", 60, new Score(8, 3), Side.Right), .. Sides("flag-hang-bent", 40, 12, 10),
+                .. Sides("flag-hang-pushed-out", 20, 7, 4),
             ],
         },
     ];

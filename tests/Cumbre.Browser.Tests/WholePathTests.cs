@@ -108,7 +108,7 @@ public sealed class WholePathTests : IAsyncLifetime
         Record("Push-ups in one set", reps: "20");
         Record("Horizontal rows in one set", reps: "12");
         Record("Dips in one set", reps: "12");
-        browser.Sees("Added load is open by base first, this athlete’s school.");
+        browser.Sees("Weighted pull-up: First load may be trained");
     }
 
     private void HeavyTest()

@@ -1,7 +1,7 @@
-using EvolveDb;
 using Cumbre.Simulation;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using EvolveDb;
 using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Tests;

@@ -1,4 +1,3 @@
-using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Benchmarks;
 

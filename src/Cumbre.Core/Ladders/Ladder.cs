@@ -1,5 +1,4 @@
 using Cumbre.Core.Explanations;
-using Cumbre.Core.Levers;
 using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Ladders;

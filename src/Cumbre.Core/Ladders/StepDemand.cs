@@ -1,7 +1,6 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Measures;
-using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Ladders;
 
@@ -26,7 +25,7 @@ public static class Demand
     public static IReadOnlyList<Explained<StepDemand>> Of(Ladder ladder, BodyBuild build)
     {
         var body = BodyOf(build);
-        var summit = Figure(ladder.Summit.Demand, body, build);
+        var summit = Figure(ladder.Summit.Demand, body);
         return [.. ladder.Steps.Select(s => Explain(s, ladder, body, build, summit))];
     }
 
@@ -34,8 +33,8 @@ public static class Demand
     public static decimal[] Shares(Ladder ladder, BodyBuild build)
     {
         var body = BodyOf(build);
-        var summit = Figure(ladder.Summit.Demand, body, build);
-        return [.. ladder.Steps.Select(s => Share(s.Demand, summit, body, build))];
+        var summit = Figure(ladder.Summit.Demand, body);
+        return [.. ladder.Steps.Select(s => Share(s.Demand, summit, body))];
     }
 
     public static Posture PostureOf(PostureName name) => name switch
@@ -53,11 +52,11 @@ public static class Demand
 
     private static bool IsModelled(DemandKind kind) => kind is DemandKind.Moment or DemandKind.HandForce;
 
-    private static decimal Share(DemandSpec demand, double summit, LeverBody body, BodyBuild build) =>
-        Math.Round(demand.Kind is DemandKind.House or DemandKind.ContactHeight ? demand.Percent!.Value / 100 : (decimal)(Figure(demand, body, build) / summit), 6);
+    private static decimal Share(DemandSpec demand, double summit, LeverBody body) =>
+        Math.Round(demand.Kind is DemandKind.House or DemandKind.ContactHeight ? demand.Percent!.Value / 100 : (decimal)(Figure(demand, body) / summit), 6);
 
     /// <summary>N m, N, share of body mass, or multiple of body mass for one repetition.</summary>
-    private static double Figure(DemandSpec demand, LeverBody body, BodyBuild build) => demand.Kind switch
+    private static double Figure(DemandSpec demand, LeverBody body) => demand.Kind switch
     {
         DemandKind.Moment => body.ShoulderMoment(PostureOf(demand.Posture!.Value)),
         DemandKind.HandForce => body.FlagPull(PostureOf(demand.Posture!.Value), FlagGripMetres),
@@ -71,8 +70,8 @@ public static class Demand
     private static Explained<StepDemand> Explain(LadderStep step, Ladder ladder, LeverBody body, BodyBuild build, double summit)
     {
         var demand = step.Demand;
-        var figure = Figure(demand, body, build);
-        var share = Share(demand, summit, body, build);
+        var figure = Figure(demand, body);
+        var share = Share(demand, summit, body);
         var why = Explanation.For(RuleOf(demand.Kind), Quantity.Name(ladder.Summit.Name));
         Quantity? absolute = null;
         if (IsModelled(demand.Kind))

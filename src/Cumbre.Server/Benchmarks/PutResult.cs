@@ -61,7 +61,8 @@ internal static class PutResult
             if (found.Snapshot.BodyMass.On(day) is not { } body)
                 throw Problems.Field("day", "bodyMass", $"There is no body mass on or before {day:yyyy-MM-dd}: weigh first.");
             var result = Problems.At("", () => new BenchmarkResult(
-                id, benchmark.Slug, day, score, request.Added?.Entry ?? new MassEntry(0, found.Profile.Unit), request.Reserve ?? 0, body.Value, request.Form) { Side = request.Side, SetUp = setUp }
+                id, benchmark.Slug, day, score, request.Added?.Entry ?? new MassEntry(0, found.Profile.Unit), request.Reserve ?? 0, body.Value, request.Form)
+            { Side = request.Side, SetUp = setUp }
                 .WithPain(request.Pain, place));
             var coach = PlacementStore.Of(db, athleteId);
             var before = PlacementChanges.Places(found.Snapshot, coach, clock.Today);
