@@ -83,8 +83,9 @@ public static class DemoClub
         // Four loading weeks behind.
         new("Wanda Osei", 62.7m)
         {
-            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve,
-            back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall,
+            FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true,
+            Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
             Tests =
             [
                 .. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14),
@@ -147,8 +148,9 @@ public static class DemoClub
         // Trains remotely with a door bar and a vest: the next step of the kit is a large one.
         new("Yara Benavent", 54.3m)
         {
-            StatureCm = 161, BirthYear = 1990, Kit = VestOnly, SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first",
-            [Schools.Increase] = Schools.OneCleanSession }, FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
+            StatureCm = 161, BirthYear = 1990, Kit = VestOnly,
+            SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first", [Schools.Increase] = Schools.OneCleanSession },
+            FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
             Tests =
             [
