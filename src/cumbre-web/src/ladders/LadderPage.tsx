@@ -188,7 +188,7 @@ function Steps({ ladder, schools }: { ladder: Ladder; schools: School[] }) {
                   </Box>
                 )}
               </TableCell>
-              <TableCell sx={{ width: 150 }}>{s.dose}</TableCell>
+              <TableCell sx={{ width: 150 }}>{figure(s.dose, unit)}</TableCell>
               <TableCell>
                 {s.cues.join("; ")}
                 <Box sx={{ color: "text.secondary" }}>Faults: {s.faults.join("; ")}</Box>

@@ -27,6 +27,8 @@ const ink = "var(--mui-palette-text-primary)";
 const paper = "var(--mui-palette-background-paper)";
 const rock = "var(--mui-palette-rock)";
 const minimumPitch = 74;
+/** Left of the first step, for the figures of the axis. */
+const axis = 40;
 
 /**
  * A ladder as a section through a ridge: steps along, demand up; filled up to the step in training, a flag on it, bars for
@@ -50,9 +52,9 @@ export function Ridge({
   const [room, ref] = useWidth();
   const scroller = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<{ step: number; anchor: Element } | null>(null);
-  const width = Math.max(room, steps.length * minimumPitch);
-  const pitch = width / steps.length;
-  const frame = { width, left: pitch / 2, right: pitch / 2, top: 52, base: height - 10 };
+  const width = Math.max(room, steps.length * minimumPitch + axis);
+  const pitch = (width - axis) / steps.length;
+  const frame = { width, left: axis + pitch / 2, right: pitch / 2, top: 52, base: height - 10 };
   const shares = steps.map((s) => s.share);
   const points = ridgePoints(shares, frame);
   const line = ridgeLine(points, frame);
@@ -69,7 +71,7 @@ export function Ridge({
       {room > 0 && (
         <Box
           ref={scroller}
-          sx={{ overflowX: "auto", overflowY: "hidden" }}
+          sx={{ overflowX: "auto", overflowY: "hidden", pb: width > room ? 3 : 0 }}
           tabIndex={width > room ? 0 : undefined}
           role="group"
           aria-label={label}
@@ -177,9 +179,11 @@ export function Ridge({
               listStyle: "none",
               m: 0,
               p: 0,
+              pl: `${axis}px`,
               display: "grid",
               gridTemplateColumns: `repeat(${steps.length}, ${pitch}px)`,
               width,
+              boxSizing: "border-box",
             }}
           >
             {steps.map((step, i) => (

@@ -24,7 +24,7 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
           ["Won by", figure(afterFigure(step.won), unit)],
           ["Opens next", step.opens === step.won ? "" : figure(afterFigure(step.opens), unit)],
           ["Best", placed?.best ? figure(placed.best, unit) : placed?.implied ? "implied by a later step" : ""],
-          ["Usual dose", step.dose],
+          ["Usual dose", figure(step.dose, unit)],
           [
             "Gate",
             placed

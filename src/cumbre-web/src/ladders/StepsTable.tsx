@@ -82,7 +82,9 @@ export function StepsTable({
                 )}
               </TableCell>
               <TableCell>{s.bestDay ? dayShort(s.bestDay, today) : ""}</TableCell>
-              <TableCell>{now(s, i === placed.training, placed.exposureOnly, atlas.steps[i]?.dose ?? "")}</TableCell>
+              <TableCell>
+                {now(s, i === placed.training, placed.exposureOnly, figure(atlas.steps[i]?.dose ?? "", unit))}
+              </TableCell>
               {record && (
                 <TableCell align="right" sx={{ width: "1%", pr: 0 }}>
                   <Button

@@ -65,7 +65,11 @@ export function Shell({ children }: { children: React.ReactNode }) {
       <Box component="header" sx={{ gridColumn: narrow ? 1 : "2 / -1", gridRow: 1 }}>
         <TopLine narrow={narrow} openPalette={() => setPalette(true)} openHelp={() => setHelp(true)} />
       </Box>
-      <Box component="main" sx={{ gridColumn: narrow ? 1 : 2, gridRow: 2, overflow: "auto", minWidth: 0 }}>
+      {/* Positioned, so that hidden table twins scroll with the page and do not lengthen the document. */}
+      <Box
+        component="main"
+        sx={{ gridColumn: narrow ? 1 : 2, gridRow: 2, overflow: "auto", minWidth: 0, position: "relative" }}
+      >
         {children}
       </Box>
       {wide && panel && (
