@@ -1,4 +1,5 @@
 using System.Data;
+using Cumbre.Storage.Ladders;
 using Dapper;
 using EvolveDb;
 using Microsoft.Data.Sqlite;
@@ -6,7 +7,7 @@ using Microsoft.Data.Sqlite;
 namespace Cumbre.Storage;
 
 /// <summary>An open connection with its transaction, if it writes. What the stores work on.</summary>
-public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transaction)
+public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transaction, AtlasCache Atlas)
 {
     internal IEnumerable<T> Query<T>(string sql, object? args = null) => Connection.Query<T>(sql, args, Transaction);
 
@@ -22,6 +23,7 @@ public sealed class Database
 
     private readonly string path;
     private readonly string connectionString;
+    private readonly AtlasCache atlas = new();
 
     static Database() => Handlers.Register();
 
@@ -59,7 +61,7 @@ public sealed class Database
     public T Read<T>(Func<Db, T> work)
     {
         using var connection = Open();
-        return work(new(connection, null));
+        return work(new(connection, null, atlas));
     }
 
     /// <summary>Writes in one transaction: all of it or nothing. It takes the write lock at once, so a read inside it stays true.</summary>
@@ -67,7 +69,7 @@ public sealed class Database
     {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-        var result = work(new(connection, transaction));
+        var result = work(new(connection, transaction, atlas));
         transaction.Commit();
         return result;
     }

@@ -1,4 +1,3 @@
-
 namespace Cumbre.Core.Benchmarks;
 
 /// <summary>An athlete's clean results by benchmark, oldest first: what gates are read from. Built once, read often.</summary>

@@ -37,10 +37,13 @@ public sealed class Catalogue
         CatalogueJson.ReadEmbedded<MovementFile>("movements.json"), CatalogueJson.ReadEmbedded<BenchmarkFile>("benchmarks.json"),
         CatalogueJson.ReadEmbedded<SchoolFile>("schools.json"), CatalogueJson.ReadEmbedded<DecisionRules>("rules.json")));
 
+    private readonly BenchmarkFile benchmarkFile;
+
     /// <exception cref="CatalogueException">Two entries share a slug or a name, or an entry names one that does not exist.</exception>
     public Catalogue(MovementFile movements, BenchmarkFile benchmarks, SchoolFile schools, DecisionRules rules)
     {
         Rules = rules;
+        benchmarkFile = benchmarks;
         Movements = CatalogueJson.Index("movements.json", movements.Movements, m => m.Slug);
         foreach (var movement in Movements.Values)
         {
@@ -78,6 +81,11 @@ public sealed class Catalogue
     public IReadOnlyDictionary<string, SchoolQuestion> SchoolsBySlug { get; }
 
     public DecisionRules Rules { get; }
+
+    /// <summary>The same with a club's own movements added.</summary>
+    /// <exception cref="CatalogueException">A slug or a name exists already, or a neighbour does not.</exception>
+    public Catalogue With(IReadOnlyList<Movement> own) =>
+        own.Count == 0 ? this : new(new([.. Movements.Values, .. own]), benchmarkFile, new(Schools), Rules);
 
     private static string Protocol(BenchmarkFile file, Movement movement) =>
         file.Protocols.TryGetValue(movement.Measure, out var protocol) ? protocol : throw new CatalogueException("benchmarks.json", movement.Slug, $"no protocol for {movement.Measure}");

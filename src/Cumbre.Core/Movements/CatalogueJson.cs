@@ -11,6 +11,8 @@ public static class CatalogueJson
     {
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
         UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
     /// <exception cref="CatalogueException">The file is missing, is no JSON, or has an unknown field or word.</exception>
@@ -36,6 +38,9 @@ public static class CatalogueJson
             throw new CatalogueException(name, e.Path ?? "file", e.Message);
         }
     }
+
+    /// <summary>As the files write it; what is null is left out.</summary>
+    public static JsonObject ToNode<T>(T entry) => JsonSerializer.SerializeToNode(entry, Options)!.AsObject();
 
     /// <exception cref="CatalogueException">Two entries share a slug.</exception>
     public static Dictionary<string, T> Index<T>(string file, IEnumerable<T> entries, Func<T, string> slug)

@@ -12,6 +12,7 @@ using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
+using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
@@ -47,6 +48,7 @@ internal static class LiftPage
 
     private static LiftPageDto Page(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
     {
+        var atlas = CatalogueStore.Club(db).Atlas;
         var body = snapshot.BodyMass.On(today);
         var series = CurrentStrength.Series(snapshot, Lift.HeavyTest, today);
         var decisions = DecisionStore.Of(db, profile.Id);
@@ -58,8 +60,8 @@ internal static class LiftPage
             series is [.., var last] ? Newest(last, today) : null,
             [.. series.Select(p => new StrengthPointDto(
                 p.Set.Day, p.Estimate.Value.Value.Kilograms, p.Estimate.Value.Low.Kilograms, p.Estimate.Value.High.Kilograms, p.Source, p.Set.Added.Kilograms, p.Set.Reps, p.Set.Reserve))],
-            Gates(snapshot, today),
-            [.. ResultStore.Of(db, profile.Id).OrderByDescending(r => r.Result.Day).ThenByDescending(r => r.Result.Id).Select(r => ResultDto.Of(r.Result))],
+            Gates(atlas, snapshot, today),
+            [.. ResultStore.Of(db, profile.Id).OrderByDescending(r => r.Result.Day).ThenByDescending(r => r.Result.Id).Select(r => ResultDto.Of(r.Result, atlas.Catalogue))],
             next is null ? null : SessionReader.Read(db, next, profile, snapshot, today),
             [.. snapshot.Exposures.Where(e => e.Movement == Lift.Movement).OrderByDescending(e => e.Day).Take(HistoryRows).Select(PastSessionDto.Of)],
             open is null ? null : DecisionDto.Of(open, profile.Name),
@@ -67,10 +69,10 @@ internal static class LiftPage
             Clearance.Needed(snapshot.AgeIn(today), profile.Cleared));
     }
 
-    private static IReadOnlyList<GateDto> Gates(AthleteSnapshot snapshot, DateOnly today) =>
+    private static IReadOnlyList<GateDto> Gates(Atlas atlas, AthleteSnapshot snapshot, DateOnly today) =>
     [
-        .. LoadGate.UnderEach(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today)).Select(g =>
-            new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Deciding.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))])),
+        .. LoadGate.UnderEach(atlas, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today)).Select(g =>
+            new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Deciding.Select(t => PlacementReport.Evidence(t, atlas.Catalogue))])),
     ];
 
     private static StrengthDto Newest(StrengthPoint point, DateOnly today)

@@ -7,6 +7,7 @@ using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
+using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
@@ -21,7 +22,8 @@ internal static class Roster
             var waiting = DecisionStore.Open(db, today).Select(d => d.AthleteId).ToHashSet();
             var stopped = DecisionStore.Stopped(db).ToHashSet();
             var next = SessionStore.NextDays(db, today);
-            return (IReadOnlyList<RosterRow>)[.. SnapshotStore.LoadAll(db, today).Select(a => Row(a.Profile, a.Snapshot, today) with
+            var atlas = CatalogueStore.Club(db).Atlas;
+            return (IReadOnlyList<RosterRow>)[.. SnapshotStore.LoadAll(db, today).Select(a => Row(atlas, a.Profile, a.Snapshot, today) with
             {
                 Waiting = waiting.Contains(a.Profile.Id),
                 Stopped = stopped.Contains(a.Profile.Id),
@@ -30,10 +32,10 @@ internal static class Roster
         }));
     }
 
-    private static RosterRow Row(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
+    private static RosterRow Row(Atlas atlas, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
     {
         var max = CurrentStrength.Latest(snapshot, Lift.HeavyTest, today);
-        var open = LoadGate.IsOpen(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today));
+        var open = LoadGate.IsOpen(atlas, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today));
         return new(
             profile.Id, profile.Name, snapshot.BodyMass.On(today)?.Value.Kilograms, max?.Value.Value.Kilograms, max?.Value.MeasuredOn,
             max is not null && Staleness.IsStale(max.Value.MeasuredOn, today), open, snapshot.Exposures is [.., var last] ? last.Day : null, null,

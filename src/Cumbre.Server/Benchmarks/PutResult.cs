@@ -42,7 +42,8 @@ internal static class PutResult
     public static Results<Ok<ResultAnswer>, ProblemHttpResult> Handle(
         Guid athleteId, Guid id, ResultRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
-        if (!Catalogue.Shipped.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
+        var atlas = database.Read(db => CatalogueStore.Club(db).Atlas);
+        if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
             throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         CheckFields(benchmark, request);
@@ -65,11 +66,11 @@ internal static class PutResult
             { Side = request.Side, SetUp = setUp }
                 .WithPain(request.Pain, place));
             var coach = PlacementStore.Of(db, athleteId);
-            var before = PlacementChanges.Places(found.Snapshot, coach, clock.Today);
+            var before = PlacementChanges.Places(atlas, found.Snapshot, coach, clock.Today);
             ResultStore.Add(db, athleteId, result, clock.Stamp(Policies.IdOf(user)));
             reconciler.Run(db, athleteId);
-            var after = PlacementChanges.Places(SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot, coach, clock.Today);
-            return new ResultAnswer(ResultDto.Of(result), PlacementChanges.Between(before, after));
+            var after = PlacementChanges.Places(atlas, SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot, coach, clock.Today);
+            return new ResultAnswer(ResultDto.Of(result, atlas.Catalogue), PlacementChanges.Between(before, after));
         });
         return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
     }
@@ -135,21 +136,15 @@ internal static class RemoveResult
 /// <summary>Compares where an athlete stands before and after something changed.</summary>
 internal static class PlacementChanges
 {
-    public static IReadOnlyList<Placement> Places(AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    public static IReadOnlyList<Placement> Places(Atlas atlas, AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
     {
-        var book = TrainingResults.Book(athlete, Catalogue.Shipped, today);
-        return [.. Atlas.Shipped.Ladders.Select(l => Placement.Of(l, athlete.Schools, book, coach.FirstOrDefault(c => c.Ladder == l.Slug)))];
+        var climber = new Climber(Guid.Empty, "", athlete.Schools, TrainingResults.Book(athlete, atlas.Catalogue, today), coach);
+        return [.. atlas.Ladders.Select(climber.On)];
     }
 
     public static IReadOnlyList<LadderChange> Between(IReadOnlyList<Placement> before, IReadOnlyList<Placement> after) =>
     [
-        .. before.Zip(after, Change).Where(c => c.Won.Count + c.Lost.Count + c.Opened.Count + c.Closed.Count > 0),
+        .. before.Zip(after, (b, a) => (a.Ladder, Change: PlacementChange.Between(b, a))).Where(c => !c.Change.IsNone)
+            .Select(c => new LadderChange(c.Ladder.Slug, c.Ladder.Name, c.Change.Won, c.Change.Lost, c.Change.Opened, c.Change.Closed)),
     ];
-
-    private static LadderChange Change(Placement before, Placement after) => new(
-        after.Ladder.Slug, after.Ladder.Name, Steps(after, i => after.IsWon(i) && !before.IsWon(i)), Steps(after, i => before.IsWon(i) && !after.IsWon(i)),
-        Steps(after, i => after.IsReachable(i) && !before.IsReachable(i)), Steps(after, i => before.IsReachable(i) && !after.IsReachable(i)));
-
-    private static IReadOnlyList<string> Steps(Placement placement, Func<int, bool> which) =>
-        [.. placement.Ladder.Steps.Where((_, i) => which(i)).Select(s => s.Name)];
 }

@@ -5,6 +5,8 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Strength;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
+using Cumbre.Storage.Ladders;
+using Cumbre.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Benchmarks;
@@ -31,9 +33,9 @@ public sealed record ResultDto(
     Guid Id, string Benchmark, string Name, BenchmarkMeasure Measure, string Figure, DateOnly Day, int Reps, MassDto Added, int Reserve, Side? Side, string? SetUp, int? Pain, string? PainPlace,
     decimal BodyMassKg, FormVerdict Form, int EffectiveReps, bool GivesEstimate)
 {
-    public static ResultDto Of(BenchmarkResult r)
+    public static ResultDto Of(BenchmarkResult r, Catalogue catalogue)
     {
-        var benchmark = Catalogue.Shipped.Benchmarks.GetValueOrDefault(r.Benchmark);
+        var benchmark = catalogue.Benchmarks.GetValueOrDefault(r.Benchmark);
         var measure = benchmark?.Measure ?? BenchmarkMeasure.Reps;
         var effective = r.Reps + r.Reserve;
         return new(
@@ -66,10 +68,12 @@ public static class ResultEndpoints
         api.MapDelete("/athletes/{athleteId:guid}/results/{id:guid}", RemoveResult.Handle).RequireAuthorization(Policies.Coach);
     }
 
-    private static Ok<IReadOnlyList<BenchmarkDto>> All() => TypedResults.Ok<IReadOnlyList<BenchmarkDto>>(
+    private static Ok<IReadOnlyList<BenchmarkDto>> All(Database database) => TypedResults.Ok(Of(database.Read(CatalogueStore.Club).Catalogue));
+
+    private static IReadOnlyList<BenchmarkDto> Of(Catalogue catalogue) =>
     [
-        .. Catalogue.Shipped.Benchmarks.Values.Select(b => (Benchmark: b, Movement: Catalogue.Shipped.Movements[b.Movement]))
+        .. catalogue.Benchmarks.Values.Select(b => (Benchmark: b, Movement: catalogue.Movements[b.Movement]))
             .Select(b => new BenchmarkDto(
                 b.Benchmark.Slug, b.Benchmark.Name, b.Benchmark.Measure, b.Benchmark.EachSide, b.Benchmark.Movement, b.Benchmark.Protocol, b.Movement.Standard, b.Movement.SetUp)),
-    ]);
+    ];
 }

@@ -43,25 +43,25 @@ internal static class AthleteLadders
         database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today) is { } found
             ? new AthleteLaddersDto(
                 athleteId, found.Profile.Name, found.Snapshot.BodyMass.On(clock.Today) is not null, found.Snapshot.StatureCm is not null,
-                Ridges(found.Snapshot, PlacementStore.Of(db, athleteId), clock.Today))
+                Ridges(CatalogueStore.Club(db).Atlas, found.Snapshot, PlacementStore.Of(db, athleteId), clock.Today))
             : null) is { } page
             ? TypedResults.Ok(page)
             : (ProblemHttpResult)Problems.NotFound("athlete");
 
-    private static IReadOnlyList<SmallRidge> Ridges(AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    private static IReadOnlyList<SmallRidge> Ridges(Atlas atlas, AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
     {
-        var book = TrainingResults.Book(athlete, Catalogue.Shipped, today);
+        var book = TrainingResults.Book(athlete, atlas.Catalogue, today);
         var build = athlete.BuildOn(today);
-        return [.. Atlas.Shipped.Ladders.Select(l => Small(PlacementReport.Of(l, Atlas.Shipped, athlete.Schools, book, build, coach.FirstOrDefault(c => c.Ladder == l.Slug))))];
+        return [.. atlas.Ladders.Select(l => Small(PlacementReport.Of(l, atlas, athlete.Schools, book, build, coach.FirstOrDefault(c => c.Ladder == l.Slug)), atlas.Catalogue))];
     }
 
-    private static SmallRidge Small(PlacementReport report)
+    private static SmallRidge Small(PlacementReport report, Catalogue catalogue)
     {
         var placement = report.Placement;
         return new(
             placement.Ladder.Slug, placement.Ladder.Name, [.. report.Steps.Select(s => new RidgePoint(s.Demand.Value.Share, s.Status))], placement.Training, report.Training.Value,
             placement.Next is { } next ? placement.Ladder.Steps[next].Name : null,
-            report.Limiting is { } limiting ? PlacementReport.Evidence(limiting.Term, Catalogue.Shipped) : null, report.Coach is not null, report.Steps.Any(s => s.Best is not null));
+            report.Limiting is { } limiting ? PlacementReport.Evidence(limiting.Term, catalogue) : null, report.Coach is not null, report.Steps.Any(s => s.Best is not null));
     }
 }
 
@@ -73,10 +73,9 @@ internal static class AthleteLadders
 /// <param name="Unmet">Those that keep it closed.</param>
 public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IReadOnlyList<ThresholdEvidence> Terms, IReadOnlyList<ThresholdEvidence> Unmet)
 {
-    public static GateStateDto Of(GateState gate) => new(
-        GatePrinter.Print(gate.Expression, Catalogue.Shipped.Names), gate.Open, gate.OpenedOn, [.. gate.Deciding.Select(Evidence)], [.. gate.Unmet.Select(Evidence)]);
-
-    private static ThresholdEvidence Evidence(TermState t) => PlacementReport.Evidence(t, Catalogue.Shipped);
+    public static GateStateDto Of(GateState gate, Catalogue catalogue) => new(
+        GatePrinter.Print(gate.Expression, catalogue.Names), gate.Open, gate.OpenedOn, [.. gate.Deciding.Select(t => PlacementReport.Evidence(t, catalogue))],
+        [.. gate.Unmet.Select(t => PlacementReport.Evidence(t, catalogue))]);
 }
 
 /// <summary>A step of the large ridge.</summary>
@@ -116,7 +115,7 @@ internal static class AthleteLadder
 {
     public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Handle(Guid athleteId, string ladder, Database database, ClubClock clock)
     {
-        if (!Atlas.Shipped.BySlug.TryGetValue(ladder, out var found))
+        if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("ladder");
         return database.Read(db => Read(db, athleteId, found, clock.Today)) is { } page ? TypedResults.Ok(page) : (ProblemHttpResult)Problems.NotFound("athlete");
     }
@@ -126,22 +125,23 @@ internal static class AthleteLadder
         if (SnapshotStore.Load(db, athleteId, today) is not { } found)
             return null;
         var athlete = found.Snapshot;
+        var atlas = CatalogueStore.Club(db).Atlas;
         var coach = PlacementStore.Of(db, athleteId).FirstOrDefault(c => c.Ladder == ladder.Slug);
-        var report = PlacementReport.Of(ladder, Atlas.Shipped, athlete.Schools, TrainingResults.Book(athlete, Catalogue.Shipped, today), athlete.BuildOn(today), coach);
+        var report = PlacementReport.Of(ladder, atlas, athlete.Schools, TrainingResults.Book(athlete, atlas.Catalogue, today), athlete.BuildOn(today), coach);
         var placement = report.Placement;
         var modelled = ladder.DemandKind is DemandKind.Moment or DemandKind.HandForce;
         return new(
-            ladder.Slug, ladder.Name, ladder.DemandKind, report.Steps[^1].Demand.Value.Absolute, [.. report.Steps.Select((s, i) => Step(s, placement.IsReachable(i)))], placement.Training,
-            placement.Next, placement.ExposureOnly, report.Training.Why, [.. report.Unmet.Select(t => PlacementReport.Evidence(t, Catalogue.Shipped))], Limiting(report.Limiting),
+            ladder.Slug, ladder.Name, ladder.DemandKind, report.Steps[^1].Demand.Value.Absolute, [.. report.Steps.Select((s, i) => Step(s, placement.IsReachable(i), atlas.Catalogue))], placement.Training,
+            placement.Next, placement.ExposureOnly, report.Training.Why, [.. report.Unmet.Select(t => PlacementReport.Evidence(t, atlas.Catalogue))], Limiting(report.Limiting, atlas.Catalogue),
             coach is null ? null : new(coach.Step, coach.Reason, coach.Day, placement.ByRule is { } rule ? ladder.Steps[rule].Name : null), modelled && athlete.StatureCm is null);
     }
 
-    private static PlacedStepDto Step(StepReport s, bool reachable) => new(
+    private static PlacedStepDto Step(StepReport s, bool reachable, Catalogue catalogue) => new(
         s.Step.Slug, s.Step.Name, s.Won.Terms[0].Term.Benchmark, s.Status, s.Implied, s.Step.Preparation, s.Demand.Value.Share, s.Demand.Value.Absolute, s.Demand.Why, s.Demand.Value.Kind,
-        [.. s.Gates.Select(GateStateDto.Of)], GateStateDto.Of(s.Opens), GateStateDto.Of(s.Won), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, s.Best?.Side, reachable);
+        [.. s.Gates.Select(g => GateStateDto.Of(g, catalogue))], GateStateDto.Of(s.Opens, catalogue), GateStateDto.Of(s.Won, catalogue), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, s.Best?.Side, reachable);
 
-    private static LimitingDto? Limiting(LimitingFactor? limiting) =>
+    private static LimitingDto? Limiting(LimitingFactor? limiting, Catalogue catalogue) =>
         limiting is null
             ? null
-            : new(PlacementReport.Evidence(limiting.Term, Catalogue.Shipped), limiting.Movement, Catalogue.Shipped.Movements[limiting.Movement].Name, limiting.Dose, limiting.Weeks);
+            : new(PlacementReport.Evidence(limiting.Term, catalogue), limiting.Movement, catalogue.Movements[limiting.Movement].Name, limiting.Dose, limiting.Weeks);
 }

@@ -24,21 +24,23 @@ internal static class ClubLadder
 {
     public static Results<Ok<ClubLadderDto>, ProblemHttpResult> Handle(string ladder, Database database, ClubClock clock)
     {
-        if (!Atlas.Shipped.BySlug.TryGetValue(ladder, out var found))
-            return (ProblemHttpResult)Problems.NotFound("ladder");
         var today = clock.Today;
-        return TypedResults.Ok(database.Read(db =>
+        var page = database.Read(db =>
         {
+            var atlas = CatalogueStore.Club(db).Atlas;
+            if (!atlas.BySlug.TryGetValue(ladder, out var found))
+                return null;
             var coach = PlacementStore.All(db);
             return new ClubLadderDto(
                 found.Slug, Demand.Shares(found, BodyBuild.Unknown),
                 [.. SnapshotStore.LoadAll(db, today).Select(a =>
                 {
-                    var book = TrainingResults.Book(a.Snapshot, Catalogue.Shipped, today);
+                    var book = TrainingResults.Book(a.Snapshot, atlas.Catalogue, today);
                     var set = coach[a.Profile.Id].FirstOrDefault(c => c.Ladder == found.Slug);
                     var started = found.Steps.SelectMany(s => s.Opens.Terms).Any(t => book.Has(t.Benchmark));
                     return new FlagDto(a.Profile.Id, a.Profile.Name, Placement.Of(found, a.Snapshot.Schools, book, set).Training, started, set is not null);
                 })]);
-        }));
+        });
+        return page is null ? (ProblemHttpResult)Problems.NotFound("ladder") : TypedResults.Ok(page);
     }
 }

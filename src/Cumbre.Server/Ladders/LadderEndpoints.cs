@@ -1,6 +1,8 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
+using Cumbre.Storage.Ladders;
+using Cumbre.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Ladders;
@@ -26,11 +28,28 @@ public sealed record LadderStepDto(
     IReadOnlyList<Core.Explanations.CautionId> Cautions);
 
 /// <summary>A ladder of the atlas.</summary>
+/// <param name="Slug">Of the ladder.</param>
+/// <param name="Name">As coaches say it.</param>
+/// <param name="Skill">What stands at the summit.</param>
+/// <param name="Pattern">Of its summit.</param>
+/// <param name="About">What to know of it.</param>
+/// <param name="DemandKind">What its heights mean.</param>
+/// <param name="Schools">Questions that touch it.</param>
+/// <param name="Steps">From the first to the summit.</param>
+/// <param name="Own">The club's own.</param>
+/// <param name="Edited">The club changed it.</param>
+/// <param name="Flags">Edits under which the shipped ladder changed.</param>
 public sealed record LadderDto(
-    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStepDto> Steps)
+    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStepDto> Steps, bool Own, bool Edited,
+    int Flags)
 {
-    public static LadderDto Of(Ladder ladder, Catalogue catalogue) => new(
-        ladder.Slug, ladder.Name, ladder.Skill, ladder.Pattern, ladder.About, ladder.DemandKind, ladder.Schools, [.. ladder.Steps.Select(s => Step(ladder, s, catalogue))]);
+    public static LadderDto Of(Ladder ladder, ClubAtlas club)
+    {
+        var state = club.States[ladder.Slug];
+        return new(
+            ladder.Slug, ladder.Name, ladder.Skill, ladder.Pattern, ladder.About, ladder.DemandKind, ladder.Schools, [.. ladder.Steps.Select(s => Step(ladder, s, club.Catalogue))], state.Own,
+            state.Edited, state.Flags.Count);
+    }
 
     private static LadderStepDto Step(Ladder ladder, LadderStep step, Catalogue catalogue)
     {
@@ -56,9 +75,12 @@ public static class LadderEndpoints
         api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack).RequireAuthorization(Policies.Coach);
     }
 
-    private static Ok<IReadOnlyList<MovementCardDto>> Movements() =>
-        TypedResults.Ok<IReadOnlyList<MovementCardDto>>([.. Catalogue.Shipped.Movements.Values.Select(MovementCardDto.Of)]);
+    private static Ok<IReadOnlyList<MovementCardDto>> Movements(Database database) =>
+        TypedResults.Ok<IReadOnlyList<MovementCardDto>>([.. database.Read(CatalogueStore.Club).Catalogue.Movements.Values.Select(MovementCardDto.Of)]);
 
-    private static Ok<IReadOnlyList<LadderDto>> All() =>
-        TypedResults.Ok<IReadOnlyList<LadderDto>>([.. Atlas.Shipped.Ladders.Select(l => LadderDto.Of(l, Catalogue.Shipped))]);
+    private static Ok<IReadOnlyList<LadderDto>> All(Database database)
+    {
+        var club = database.Read(CatalogueStore.Club);
+        return TypedResults.Ok<IReadOnlyList<LadderDto>>([.. club.Atlas.Ladders.Select(l => LadderDto.Of(l, club))]);
+    }
 }

@@ -18,7 +18,7 @@ internal static class SetPlacement
     public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Handle(
         Guid athleteId, string ladder, PlacementRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
     {
-        if (!Atlas.Shipped.BySlug.TryGetValue(ladder, out var found))
+        if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("ladder");
         if (found.Steps.All(s => s.Slug != request.Step))
             throw Problems.Field("step", "unknown", $"{found.Name} has no step \"{request.Step}\".");
@@ -33,7 +33,7 @@ internal static class SetPlacement
 
     public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> GiveBack(Guid athleteId, string ladder, ClaimsPrincipal user, Database database, ClubClock clock)
     {
-        if (!Atlas.Shipped.BySlug.TryGetValue(ladder, out var found))
+        if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("ladder");
         return Change(athleteId, found, database, clock, db =>
         {

@@ -10,6 +10,7 @@ using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Decisions;
 
 namespace Cumbre.Server.Sessions;
@@ -64,8 +65,8 @@ internal static class PlanReader
         var needs = new List<CautionNote>();
         if (DecisionStore.Of(db, profile.Id).Any(DecisionDto.Stops))
             needs.Add(CautionNote.Of(CautionId.PatternStopped));
-        if (plan.Loads.Any(l => l.Value.Made > Mass.Zero)
-            && !LoadGate.IsOpen(Atlas.Shipped, snapshot.Schools, TrainingResults.Book(snapshot, Catalogue.Shipped, today)))
+        var atlas = CatalogueStore.Club(db).Atlas;
+        if (plan.Loads.Any(l => l.Value.Made > Mass.Zero) && !LoadGate.IsOpen(atlas, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today)))
             needs.Add(CautionNote.Of(CautionId.GateClosed));
         if (plan.Loads.SelectMany(l => l.Why.Cautions).FirstOrDefault(c => c.Id == CautionId.JumpLarge) is { } jump)
             needs.Add(jump);

@@ -1766,14 +1766,31 @@ export interface components {
     };
     /** @description A ladder of the atlas. */
     LadderDto: {
+      /** @description Of the ladder. */
       slug: string;
+      /** @description As coaches say it. */
       name: string;
+      /** @description What stands at the summit. */
       skill: string;
+      /** @description Of its summit. */
       pattern: components["schemas"]["Pattern"];
+      /** @description What to know of it. */
       about: string;
+      /** @description What its heights mean. */
       demandKind: components["schemas"]["DemandKind"];
+      /** @description Questions that touch it. */
       schools: string[];
+      /** @description From the first to the summit. */
       steps: components["schemas"]["LadderStepDto"][];
+      /** @description The club's own. */
+      own: boolean;
+      /** @description The club changed it. */
+      edited: boolean;
+      /**
+       * Format: int32
+       * @description Edits under which the shipped ladder changed.
+       */
+      flags: number;
     };
     /** @description A rung of the atlas; cues, faults and cautions are those of the movement and the step's own. */
     LadderStepDto: {
