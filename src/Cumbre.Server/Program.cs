@@ -44,6 +44,7 @@ try
     services.AddSingleton(_ => new Database(data));
     services.AddSingleton<ClubClock>();
     services.AddSingleton<Reconciler>();
+    services.AddSingleton<Climbers>();
     services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
     services.AddProblemDetails(problems => problems.CustomizeProblemDetails = context =>
     {

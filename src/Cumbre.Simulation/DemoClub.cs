@@ -28,6 +28,9 @@ public static class DemoClub
 
     private static Kit VestOnly { get; } = new([], hasBelt: false, vest: MassEntry.Kg(5));
 
+    /// <summary>Enters the muscle-up by many pull-ups rather than by high ones.</summary>
+    private static IReadOnlyDictionary<string, string> VolumeFirst { get; } = new Dictionary<string, string> { ["muscle-up-entry"] = "volume-first" };
+
     private const string Tens = "3 x 8..10 @ +5 kg then +2.5 kg rest 2:00";
 
     /// <summary>The athletes and their histories up to <paramref name="today"/>.</summary>
@@ -68,7 +71,7 @@ public static class DemoClub
         // Stuck for three sessions.
         new("Kasimir Lund", 78.2m)
         {
-            Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18,
+            Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, SchoolOverrides = VolumeFirst, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18,
             PlannedToday = true, GainKgPerWeek = 0.3,
             Tests =
             [
@@ -76,14 +79,14 @@ public static class DemoClub
                 Hold("active-hang", 140, 46), new("scapular-row-hang", 140, new Score(10, 3)), Hold("front-lever-tuck", 98, 9, 3),
                 Hold("front-lever-tuck", 56, 12, 3), Hold("front-lever-advanced-tuck", 42, 5, 2), Hold("front-lever-advanced-tuck", 26, 7, 3),
                 Hold("front-lever-advanced-tuck", 5, 9, 3), Wrists(26), new("pseudo-planche-push-up", 26, 9), Hold("planche-tuck", 26, 7, 2),
-                Contacts(26, Contact.Chest, 3), .. Sides("human-flag-tuck", 26, 5, 7),
+                Contacts(26, Contact.Chest, 5), new("straight-bar-dip", 26, 9), .. Sides("human-flag-tuck", 26, 5, 7),
             ],
             Finale = [new([10, 10, 10]), new([9, 9, 9]), new([10, 9, 9]), new([9, 8, 8]), new([9, 8, 7]), new([8, 8, 8])],
         },
         // Four loading weeks behind.
         new("Wanda Osei", 62.7m)
         {
-            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall,
+            Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, SchoolOverrides = VolumeFirst,
             FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true,
             Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
             Tests =
@@ -91,7 +94,7 @@ public static class DemoClub
                 .. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14),
                 new("pause-pull-up", 60, new Score(5, 3)), .. Sides("one-arm-hang", 60, 14, 16), .. Sides("diagonal-hang", 60, 12, 13),
                 Hold("wall-handstand", 60, 62), new("handstand-kick-up", 40, 6), Hold("handstand", 12, 8), Wrists(60), new("pike-push-up", 60, 9),
-                new("feet-raised-pike-push-up", 20, 6),
+                new("feet-raised-pike-push-up", 20, 6), Contacts(20, Contact.Chest, 5), new("straight-bar-dip", 20, 10),
             ],
         },
         // Elbow pain twice.
@@ -149,7 +152,10 @@ public static class DemoClub
         new("Yara Benavent", 54.3m)
         {
             StatureCm = 161, BirthYear = 1990, Kit = VestOnly,
-            SchoolOverrides = new Dictionary<string, string> { [Schools.Loading] = "rep-first", [Schools.Increase] = Schools.OneCleanSession },
+            SchoolOverrides = new Dictionary<string, string>
+            {
+                [Schools.Loading] = "rep-first", [Schools.Increase] = Schools.OneCleanSession, ["muscle-up-entry"] = "volume-first",
+            },
             FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
             Tests =

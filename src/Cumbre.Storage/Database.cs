@@ -24,6 +24,7 @@ public sealed class Database
     private readonly string path;
     private readonly string connectionString;
     private readonly AtlasCache atlas = new();
+    private long writes;
 
     static Database() => Handlers.Register();
 
@@ -57,6 +58,9 @@ public sealed class Database
         evolve.Migrate();
     }
 
+    /// <summary>Grows with every committed write: what was read before it grew may be old. One process owns the file.</summary>
+    public long Writes => Interlocked.Read(ref writes);
+
     /// <summary>Reads, without a transaction of its own.</summary>
     public T Read<T>(Func<Db, T> work)
     {
@@ -71,6 +75,7 @@ public sealed class Database
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
         var result = work(new(connection, transaction, atlas));
         transaction.Commit();
+        Interlocked.Increment(ref writes);
         return result;
     }
 

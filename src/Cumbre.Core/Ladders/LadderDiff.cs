@@ -143,7 +143,18 @@ public static class LadderDiff
     private static IEnumerable<LadderDifference> Fields(string? step, string? name, JsonObject before, JsonObject after) =>
         Keys(before, after)
             .Where(f => !JsonNode.DeepEquals(before[f], after[f]))
-            .Select(f => new LadderDifference(DiffKind.Changed, step, name, f, Text(before[f]), Text(after[f])));
+            .Select(f => (Field: f, From: Without(before[f], after[f]), To: Without(after[f], before[f])))
+            .Select(d => new LadderDifference(DiffKind.Changed, step, name, d.Field, d.From, d.To));
+
+    /// <summary>Of a list only what the other does not have; two lists of the same in another order are told whole.</summary>
+    private static string? Without(JsonNode? value, JsonNode? other)
+    {
+        if (value is not JsonArray list || other is not JsonArray others)
+            return Text(value);
+        var own = list.Where(item => !others.Any(o => JsonNode.DeepEquals(o, item))).ToArray();
+        var same = own.Length == 0 && others.All(o => list.Any(item => JsonNode.DeepEquals(o, item)));
+        return same ? Text(list) : own.Length == 0 ? null : string.Join("; ", own.Select(Text));
+    }
 
     private static IEnumerable<string> Keys(JsonObject a, JsonObject b) => a.Select(p => p.Key).Concat(b.Select(p => p.Key)).Distinct();
 
@@ -156,10 +167,13 @@ public static class LadderDiff
     {
         null => null,
         JsonArray list => string.Join("; ", list.Select(Text)),
-        JsonObject fields when fields["gate"] is { } gate => fields["schools"] is JsonObject schools ? $"{gate} ({Text(schools)})" : gate.ToString(),
+        JsonObject fields when fields["gate"] is { } gate => fields["schools"] is JsonObject schools ? $"{gate} under {Choices(schools)}" : gate.ToString(),
         JsonObject fields => string.Join(", ", fields.Select(f => $"{f.Key} {Text(f.Value)}")),
         _ => value.ToString(),
     };
+
+    /// <summary>A choice's slug is its name with hyphens.</summary>
+    private static string Choices(JsonObject schools) => string.Join(" or ", schools.SelectMany(s => s.Value!.AsArray()).Select(c => c!.ToString().Replace('-', ' ')));
 
     /// <summary>A ladder's own fields, and its steps by slug.</summary>
     private sealed record Parts(JsonObject Own, IReadOnlyList<string> Order, IReadOnlyDictionary<string, JsonObject> Steps)

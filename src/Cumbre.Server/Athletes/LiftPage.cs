@@ -2,7 +2,6 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
-using Cumbre.Core.Movements;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
@@ -11,8 +10,8 @@ using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
-using Cumbre.Storage.Sessions;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;

@@ -6,8 +6,8 @@ using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
-using Cumbre.Storage.Sessions;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;

@@ -5,8 +5,8 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Strength;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage;
+using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Benchmarks;

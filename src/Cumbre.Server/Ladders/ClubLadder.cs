@@ -1,6 +1,5 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Levers;
-using Cumbre.Core.Movements;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;

@@ -1,8 +1,8 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage;
+using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Ladders;
@@ -69,6 +69,15 @@ public static class LadderEndpoints
         api.MapGet("/movements", Movements).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/ladders/{ladder}/draft", LadderDraft.Handle).RequireAuthorization(Policies.Coach);
+        api.MapPost("/ladders/{ladder}/what-if", LadderDraft.WhatIf).RequireAuthorization(Policies.Coach);
+        api.MapGet("/ladders/export", LadderFiles.Export).RequireAuthorization(Policies.Coach);
+        api.MapGet("/schemas/{name}", LadderFiles.PublishedSchema).RequireAuthorization(Policies.SignedIn);
+        api.MapPost("/ladders/import/preview", LadderFiles.Preview).RequireAuthorization(Policies.Coach);
+        api.MapPost("/ladders/import", LadderFiles.Import).RequireAuthorization(Policies.Coach);
+        api.MapGet("/gates/completion", Completion).RequireAuthorization(Policies.Coach);
+        api.MapPut("/ladders/{ladder}", LadderDraft.Put).RequireAuthorization(Policies.Coach);
+        api.MapPost("/ladders/{ladder}/restore", LadderDraft.Restore).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle).RequireAuthorization(Policies.Coach);
@@ -77,6 +86,10 @@ public static class LadderEndpoints
 
     private static Ok<IReadOnlyList<MovementCardDto>> Movements(Database database) =>
         TypedResults.Ok<IReadOnlyList<MovementCardDto>>([.. database.Read(CatalogueStore.Club).Catalogue.Movements.Values.Select(MovementCardDto.Of)]);
+
+    /// <summary>What could be written at the cursor of a gate.</summary>
+    private static Ok<IReadOnlyList<GateSuggestion>> Completion(string text, int cursor, Database database) =>
+        TypedResults.Ok(GateCompletion.At(text, cursor, database.Read(CatalogueStore.Club).Catalogue.Names));
 
     private static Ok<IReadOnlyList<LadderDto>> All(Database database)
     {

@@ -3,15 +3,14 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
-using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Ladders;
 
 namespace Cumbre.Server.Sessions;
 

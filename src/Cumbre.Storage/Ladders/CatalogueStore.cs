@@ -32,9 +32,11 @@ public static class CatalogueStore
     /// <summary>The ladders and movements in force, read once for each state of the store.</summary>
     public static ClubAtlas Club(Db db)
     {
-        var seq = db.One<long>("SELECT COALESCE(MAX(seq), 0) FROM catalogue_version");
-        return db.Atlas.Get(seq, keep: db.Transaction is null, () => ClubAtlas.Of(Atlas.ShippedFile, Catalogue.Shipped, Edits(db), Movements(db)));
+        return db.Atlas.Get(State(db), keep: db.Transaction is null, () => ClubAtlas.Of(Atlas.ShippedFile, Catalogue.Shipped, Edits(db), Movements(db)));
     }
+
+    /// <summary>Grows with every version that is written.</summary>
+    public static long State(Db db) => db.One<long>("SELECT COALESCE(MAX(seq), 0) FROM catalogue_version");
 
     /// <summary>All versions of a ladder, newest first.</summary>
     public static IReadOnlyList<CatalogueVersion<LadderEntry>> Ladder(Db db, string slug) => Versions<LadderEntry>(db, CatalogueKind.Ladder, slug);
@@ -69,11 +71,11 @@ public static class CatalogueStore
     [
         .. db.Query<VersionRow>(
             """
-            SELECT v.version, v.shipped_json, v.entry_json, v.reason, v.written_at, COALESCE(a.name, '') AS by
+            SELECT v.version, v.shipped_json, v.entry_json, v.reason, v.written_at, a.name AS author
             FROM catalogue_version v LEFT JOIN account a ON a.id = v.written_by
             WHERE v.kind = @kind AND v.slug = @slug ORDER BY v.version DESC
             """,
-            new { kind = Text(kind), slug }).Select(r => new CatalogueVersion<T>((int)r.Version, Parse<T>(r.ShippedJson), Parse<T>(r.EntryJson), r.Reason, r.WrittenAt, r.By)),
+            new { kind = Text(kind), slug }).Select(r => new CatalogueVersion<T>((int)r.Version, Parse<T>(r.ShippedJson), Parse<T>(r.EntryJson), r.Reason, r.WrittenAt, r.Author ?? "")),
     ];
 
     private static string Text(CatalogueKind kind) => kind == CatalogueKind.Ladder ? "ladder" : "movement";
@@ -86,7 +88,7 @@ public static class CatalogueStore
 
     private sealed record Row(string Slug, string? ShippedJson, string? EntryJson);
 
-    private sealed record VersionRow(long Version, string? ShippedJson, string? EntryJson, string Reason, DateTimeOffset WrittenAt, string By);
+    private sealed record VersionRow(long Version, string? ShippedJson, string? EntryJson, string Reason, DateTimeOffset WrittenAt, string? Author);
 }
 
 /// <summary>The club's atlas as it was read last; reading it anew takes some milliseconds.</summary>

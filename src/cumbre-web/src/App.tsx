@@ -14,6 +14,8 @@ const LiftPage = lazy(() => import("./athlete/LiftPage"));
 const AthleteLaddersPage = lazy(() => import("./ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("./ladders/AtlasPage"));
 const LadderPage = lazy(() => import("./ladders/LadderPage"));
+const EditLadderPage = lazy(() => import("./ladders/edit/EditLadderPage"));
+const ImportPage = lazy(() => import("./ladders/edit/ImportPage"));
 const MovementPage = lazy(() => import("./ladders/MovementPage"));
 const ProfilePage = lazy(() => import("./athlete/ProfilePage"));
 const SessionPage = lazy(() => import("./session/SessionPage"));
@@ -34,7 +36,10 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/ladders", element: <AtlasPage /> },
+          { path: "/ladders/new", element: <EditLadderPage key="new" /> },
+          { path: "/ladders/import", element: <ImportPage /> },
           { path: "/ladders/:slug", element: <LadderPage /> },
+          { path: "/ladders/:slug/edit", element: <EditLadderPage /> },
           { path: "/movements/:slug", element: <MovementPage /> },
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Ladders;
@@ -80,18 +79,16 @@ public class CatalogueTests
         ]),
         Atlas.Shipped.BySlug.Keys.ToHashSet());
 
-    /// <summary>Every catalogue file names its schema, has the properties that the schema requires, and no others.</summary>
     [Fact]
-    public void Every_file_fits_the_outline_of_its_schema()
+    public void Every_file_names_its_schema_and_fits_it()
     {
         var root = TestFiles.Root("catalogue");
         var files = Directory.GetFiles(root, "*.json");
         Assert.NotEmpty(files);
         foreach (var file in files)
         {
-            using var data = JsonDocument.Parse(File.ReadAllText(file));
-            using var schema = JsonDocument.Parse(File.ReadAllText(Path.Combine(root, data.RootElement.GetProperty("$schema").GetString()!)));
-            SchemaOutline.Check(Path.GetFileName(file), data.RootElement, schema.RootElement);
+            var data = JsonNode.Parse(File.ReadAllText(file))!;
+            Schemas.Check((string)data["$schema"]!, data);
         }
     }
 

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using Cumbre.Core.Athletes;
@@ -19,8 +18,8 @@ public partial class DocumentationTests
         movements["movements"]!.AsArray().Add(Block(page, "movement"));
         var ladders = Shipped("ladders.json");
         ladders["ladders"]!.AsArray().Add(Block(page, "ladder"));
-        CheckSchema("movements.json", movements);
-        CheckSchema("ladders.json", ladders);
+        Schemas.Check((string)movements["$schema"]!, movements);
+        Schemas.Check((string)ladders["$schema"]!, ladders);
 
         var catalogue = new Catalogue(
             CatalogueJson.Parse<MovementFile>("movements.json", movements.ToJsonString()), CatalogueJson.Parse<BenchmarkFile>("benchmarks.json", Shipped("benchmarks.json").ToJsonString()),
@@ -59,13 +58,6 @@ public partial class DocumentationTests
     }
 
     private static JsonNode Shipped(string file) => JsonNode.Parse(File.ReadAllText(Path.Combine(TestFiles.Root("catalogue"), file)))!;
-
-    private static void CheckSchema(string file, JsonNode data)
-    {
-        using var document = JsonDocument.Parse(data.ToJsonString());
-        using var schema = JsonDocument.Parse(File.ReadAllText(Path.Combine(TestFiles.Root("catalogue"), (string)data["$schema"]!)));
-        SchemaOutline.Check(file, document.RootElement, schema.RootElement);
-    }
 
     [GeneratedRegex(@"^\| `([^`]+)` \|", RegexOptions.Multiline)]
     private static partial Regex TableRow();

@@ -698,6 +698,352 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/ladders/{ladder}/draft": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LadderDraftDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/{ladder}/what-if": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LadderEntry"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["WhatIfDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/export": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          slug?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/schemas/{name}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          name: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/import/preview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PreviewRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportPreview"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/import": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ImportRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportPreview"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/gates/completion": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          text: string;
+          cursor: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GateSuggestion"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/{ladder}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LadderRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LadderDraftDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ladders/{ladder}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["RestoreRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LadderDraftDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/ladders": {
     parameters: {
       query?: never;
@@ -1525,6 +1871,27 @@ export interface components {
      * @enum {unknown}
      */
     DemandKind: "Moment" | "HandForce" | "SystemMass" | "BodyShare" | "ContactHeight" | "House";
+    /** @description The demand of a step as the catalogue states it. */
+    DemandSpec: {
+      /** @description What the figure means; DemandKind.House on a step of another ladder marks a value that is only stated. */
+      kind: components["schemas"]["DemandKind"];
+      posture?: null | components["schemas"]["PostureName"];
+      /**
+       * Format: double
+       * @description Of body mass moved (body share), or of the summit (contact height, house).
+       */
+      percent?: null | number;
+      /**
+       * Format: double
+       * @description Added load in percent of body mass (system mass).
+       */
+      addedPercent?: null | number;
+      /**
+       * Format: int32
+       * @description Repetitions with it (system mass).
+       */
+      reps?: null | number;
+    };
     DemoSignInRequest: {
       /** @description `coach` or `athlete`. */
       as: string;
@@ -1553,6 +1920,11 @@ export interface components {
       easy: boolean;
       decisionWaits: boolean;
     };
+    /**
+     * @description What happened to a field or a step.
+     * @enum {unknown}
+     */
+    DiffKind: "Changed" | "StepAdded" | "StepRemoved" | "Reordered";
     /** @description A set, or a part of a drop set. */
     EffortDto: {
       /**
@@ -1660,6 +2032,13 @@ export interface components {
       value: components["schemas"]["Quantity"];
       why: components["schemas"]["Explanation"];
     };
+    /** @description Something wrong in a file. */
+    FileProblem: {
+      /** @description As a path, for instance `ladders[0].steps[3].weeks`; line and column where it is no JSON. */
+      place: string;
+      /** @description For a person. */
+      message: string;
+    };
     /** @description A flag on the ridge. */
     FlagDto: {
       /**
@@ -1693,6 +2072,40 @@ export interface components {
       openedOn: null | string;
       terms: components["schemas"]["ThresholdEvidence"][];
     };
+    /** @description An error with its place. */
+    GateError: {
+      /** @description What is wrong. */
+      fault: components["schemas"]["GateFault"];
+      /**
+       * Format: int32
+       * @description First character, from 0.
+       */
+      start: number;
+      /**
+       * Format: int32
+       * @description Characters; 0 at the end of the text.
+       */
+      length: number;
+      /** @description The benchmark that it is about, where there is one. */
+      name?: null | string;
+    };
+    /**
+     * @description What is wrong in a written gate.
+     * @enum {unknown}
+     */
+    GateFault:
+      | "ExpectedName"
+      | "UnknownName"
+      | "ExpectedAtLeast"
+      | "ExpectedFigure"
+      | "WrongMeasure"
+      | "OutOfRange"
+      | "RangeReversed"
+      | "ExpectedJoin"
+      | "BracketOpen"
+      | "TooDeep"
+      | "Sides"
+      | "UnknownCharacter";
     /** @description A gate or an unlock standard as it stands. */
     GateStateDto: {
       /** @description In the gate language. */
@@ -1709,8 +2122,63 @@ export interface components {
       /** @description Those that keep it closed. */
       unmet: components["schemas"]["ThresholdEvidence"][];
     };
+    /** @description What could be written at a place of a gate. */
+    GateSuggestion: {
+      /** @description What is put there. */
+      text: string;
+      /**
+       * Format: int32
+       * @description First character that it replaces, from 0.
+       */
+      start: number;
+      /**
+       * Format: int32
+       * @description Characters that it replaces; 0: it is put in.
+       */
+      length: number;
+    };
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
+    /** @description What importing a file would do. */
+    ImportPreview: {
+      /** @description The first hundred; any at all, and nothing can be imported. */
+      problems: components["schemas"]["FileProblem"][];
+      /**
+       * Format: int32
+       * @description All of them.
+       */
+      problemCount: number;
+      /** @description New or changed ones. */
+      ladders: components["schemas"]["ImportedLadder"][];
+      /** @description Names of ladders that are as they stand. */
+      unchanged: string[];
+      /** @description Names of the movements that would be added. */
+      movements: string[];
+      /**
+       * Format: int64
+       * @description Of the club's ladders; the import asks that it is still the same.
+       */
+      state: number;
+    };
+    ImportRequest: {
+      /** @description The file. */
+      text: string;
+      /**
+       * Format: int64
+       * @description Of the preview.
+       */
+      state: number;
+      /** @description Why, 1 to 200 characters. */
+      reason: string;
+    };
+    /** @description A ladder of a file against what is in force. */
+    ImportedLadder: {
+      slug: string;
+      name: string;
+      isNew: boolean;
+      differences: components["schemas"]["LadderDifference"][];
+      movers: components["schemas"]["MoverDto"][];
+    };
     /**
      * @description A named input of a figure.
      * @enum {unknown}
@@ -1764,6 +2232,43 @@ export interface components {
       /** @description May no longer be trained. */
       closed: string[];
     };
+    /** @description One difference between two writings of a ladder. */
+    LadderDifference: {
+      /** @description What happened. */
+      kind: components["schemas"]["DiffKind"];
+      /** @description Slug of the step; null for the ladder itself. */
+      step: null | string;
+      /** @description As it is called in the newer writing. */
+      stepName: null | string;
+      /** @description As in the file, for instance `opens`; null where a step came or went. */
+      field: null | string;
+      /** @description As written before; null: nothing stood there. */
+      from: null | string;
+      /** @description As written now; null: nothing stands there. */
+      to: null | string;
+    };
+    /** @description A ladder to be edited. */
+    LadderDraftDto: {
+      /** @description As it is written now. */
+      entry: components["schemas"]["LadderEntry"];
+      /**
+       * Format: int32
+       * @description 0: the club never changed it.
+       */
+      version: number;
+      /** @description The club's own. */
+      own: boolean;
+      /** @description It differs from the shipped one. */
+      edited: boolean;
+      /** @description How it differs from the shipped one. */
+      fromShipped: components["schemas"]["LadderDifference"][];
+      /** @description Newest first. */
+      versions: components["schemas"]["LadderVersionDto"][];
+      /** @description What a newer shipped ladder changed underneath the edits. */
+      flags: components["schemas"]["UpgradeFlag"][];
+      /** @description Why the club's writing cannot be used; the shipped one stands in. */
+      problems: components["schemas"]["LadderProblem"][];
+    };
     /** @description A ladder of the atlas. */
     LadderDto: {
       /** @description Of the ladder. */
@@ -1792,6 +2297,37 @@ export interface components {
        */
       flags: number;
     };
+    /** @description A ladder as it is written, in the catalogue or by a club. */
+    LadderEntry: {
+      slug: string;
+      name: string;
+      skill: string;
+      pattern: components["schemas"]["Pattern"];
+      about: string;
+      demandKind: components["schemas"]["DemandKind"];
+      steps: components["schemas"]["StepEntry"][];
+    };
+    /** @description Something wrong in a written ladder. */
+    LadderProblem: {
+      /** @description The field, for instance `steps[3].opens`. */
+      path: string;
+      /** @description Slug of the step; null for the ladder itself. */
+      step: null | string;
+      /** @description For a person. */
+      message: string;
+      gate: null | components["schemas"]["GateError"];
+    };
+    LadderRequest: {
+      /**
+       * Format: int32
+       * @description The stored one that was edited; 0 where the club never changed it.
+       */
+      version: number;
+      /** @description Why, 1 to 200 characters; it is kept. */
+      reason: string;
+      /** @description The whole ladder. */
+      entry: components["schemas"]["LadderEntry"];
+    };
     /** @description A rung of the atlas; cues, faults and cautions are those of the movement and the step's own. */
     LadderStepDto: {
       slug: string;
@@ -1813,6 +2349,27 @@ export interface components {
       cues: string[];
       faults: string[];
       cautions: components["schemas"]["CautionId"][];
+    };
+    /** @description A version of a ladder. */
+    LadderVersionDto: {
+      /**
+       * Format: int32
+       * @description 1, 2, 3.
+       */
+      version: number;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Who. */
+      by: string;
+      /** @description Why. */
+      reason: string;
+      /** @description The version went back to the shipped ladder, or retired the club's own. */
+      shipped: boolean;
+      /** @description From the version before it; from the shipped ladder for the first. */
+      differences: components["schemas"]["LadderDifference"][];
     };
     /** @description Measured lengths in cm; null where the proportions of the table serve. */
     LengthsDto: {
@@ -1938,6 +2495,18 @@ export interface components {
       standard: string;
       faults: string[];
       failureHarmless: boolean;
+    };
+    /** @description Whom a change would move: a flag that leaves one step for another. */
+    MoverDto: {
+      /** Format: uuid */
+      athleteId: string;
+      name: string;
+      from: null | string;
+      to: null | string;
+      won: string[];
+      lost: string[];
+      opened: string[];
+      closed: string[];
     };
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
     NotationError: {
@@ -2083,6 +2652,12 @@ export interface components {
        */
       count: number;
     };
+    /** @enum {unknown} */
+    PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full" | null;
+    PreviewRequest: {
+      /** @description The file. */
+      text: string;
+    };
     /**
      * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
      * @enum {unknown}
@@ -2154,6 +2729,20 @@ export interface components {
       reserve: null | number;
       tempo: null | components["schemas"]["TempoDto"];
       cautions: components["schemas"]["CautionNote"][];
+    };
+    RestoreRequest: {
+      /**
+       * Format: int32
+       * @description The stored one.
+       */
+      version: number;
+      /**
+       * Format: int32
+       * @description The version to bring back; null: the shipped ladder, or for the club's own: retire it.
+       */
+      to: null | number;
+      /** @description Why. */
+      reason: string;
     };
     /** @description The stored result, and the ladders on which it changed something. */
     ResultAnswer: {
@@ -2608,10 +3197,44 @@ export interface components {
       | "DeLeva1996"
       | "Suprak2011"
       | "Ebben2011";
+    /** @description A rung as it is written. */
+    StepEntry: {
+      slug: string;
+      name: string;
+      movement: string;
+      demand: components["schemas"]["DemandSpec"];
+      opens: string;
+      dose: string;
+      /** Format: int32 */
+      weeks: number;
+      setUp?: null | string;
+      /** @default false */
+      preparation: boolean;
+      /** @default false */
+      exposure: boolean;
+      /** @description Slugs of the steps before; null: the step above it in the file. */
+      after?: null | string[];
+      gates?: null | components["schemas"]["StepGateEntry"][];
+      /** @description Null: the same as Opens. */
+      won?: null | string;
+      substitutes?: null | string[];
+      cues?: null | string[];
+      faults?: null | string[];
+      cautions?: null | components["schemas"]["CautionId"][];
+    };
     /** @description A gate of a step as it is written, and the schools under which it stands. */
     StepGateDto: {
       gate: string;
       schools: {
+        [key: string]: string[];
+      };
+    };
+    /** @description A gate of a step as it is written. */
+    StepGateEntry: {
+      /** @description In the gate language. */
+      gate: string;
+      /** @description Question to the choices under which it holds; null: under all. */
+      schools?: null | {
         [key: string]: string[];
       };
     };
@@ -2767,6 +3390,36 @@ export interface components {
       | "End";
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
+    };
+    /** @description An edit that met a change of the shipped ladder underneath it; the edit was kept. */
+    UpgradeFlag: {
+      /** @description Slug of the step; null for the ladder itself. */
+      step: null | string;
+      /** @description Name of the step. */
+      stepName: null | string;
+      /** @description The field; null: the step as a whole. */
+      field: null | string;
+      /** @description As it shipped when the edit was made. */
+      was: null | string;
+      /** @description As it ships now. */
+      ships: null | string;
+      /** @description The club's. */
+      kept: null | string;
+    };
+    /** @description What a draft would mean. */
+    WhatIfDto: {
+      /** @description What is wrong with it; nothing below while there is any. */
+      problems: components["schemas"]["LadderProblem"][];
+      /** @description From what is in force. */
+      differences: components["schemas"]["LadderDifference"][];
+      /** @description Whom it would move. */
+      movers: components["schemas"]["MoverDto"][];
+      /** @description Heights of its steps. */
+      shares: number[];
+      /** @description Flags as they stand, by step of the draft. */
+      before: components["schemas"]["FlagDto"][];
+      /** @description Flags as they would stand. */
+      after: components["schemas"]["FlagDto"][];
     };
     /** @description A line of working: the template's arguments on the left, the result on the right. */
     WorkingStep: {

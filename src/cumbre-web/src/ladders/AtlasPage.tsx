@@ -8,6 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
 import type { Ladder, Movement } from "../api/types";
 import { plural } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
@@ -19,6 +20,7 @@ import { demandWord } from "./wording";
 /** The atlas: ladders, movements, and the questions on which practitioners disagree. */
 export default function AtlasPage() {
   const [search, setSearch] = useSearchParams();
+  const { isCoach } = useSignedIn();
   const ladders = useQuery(laddersQuery);
   const movements = useQuery(movementsQuery);
   const show = search.get("show") ?? "ladders";
@@ -62,6 +64,13 @@ export default function AtlasPage() {
             sx={{ width: 260 }}
             type="search"
           />
+        )}
+        {show === "ladders" && isCoach && (
+          <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
+            <Link to="/ladders/new">New ladder</Link>
+            <Link to="/ladders/import">Import</Link>
+            <a href="/api/ladders/export">Export the club’s</a>
+          </Box>
         )}
         {show === "movements" && (
           <TextField
@@ -143,6 +152,7 @@ function LadderList({ ladders }: { ladders: Ladder[] }) {
               {l.name}
             </Typography>
             <Typography variant="body2" color="textSecondary">
+              {l.own ? "the club’s own; " : l.edited ? "changed by the club; " : ""}
               {plural(l.steps.length, "step")}, {l.pattern}; {demandWord[l.demandKind]}
             </Typography>
             <Typography variant="body2" sx={{ mt: 1 }}>

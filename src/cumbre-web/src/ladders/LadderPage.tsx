@@ -58,10 +58,22 @@ function Page({ ladder, schools, club }: { ladder: Ladder; schools: School[]; cl
           height: {demandWord[ladder.demandKind]}
           {club ? ", for a body of mean proportions" : ""}
         </Typography>
-        <Box sx={{ ml: "auto", fontSize: 13 }}>
+        <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
+          {club && (
+            <>
+              <Link to={`/ladders/${ladder.slug}/edit`}>Edit</Link>
+              <a href={`/api/ladders/export?slug=${ladder.slug}`}>Export</a>
+            </>
+          )}
           <Link to="/ladders">All ladders</Link>
         </Box>
       </Box>
+      {(ladder.edited || ladder.flags > 0) && (
+        <Typography variant="body2" color="textSecondary">
+          {ladder.own ? "A ladder of the club’s own." : "Changed by the club."}
+          {ladder.flags > 0 && " The shipped ladder changed underneath: look at it under Edit."}
+        </Typography>
+      )}
       <Typography sx={{ mt: 1, maxWidth: 820 }}>{ladder.about}</Typography>
       {club && (
         <>

@@ -20,6 +20,8 @@ export interface RidgeStep {
   note?: string;
   /** Flags of several athletes. */
   flags?: string[];
+  /** Athletes who would leave this step, as hollow flags. */
+  leaving?: string[];
 }
 
 const glacier = "var(--mui-palette-primary-main)";
@@ -140,13 +142,20 @@ export function Ridge({
                     <Pole key={step.key} at={points[i]!} height={26} count={step.flags.length} />
                   ),
               )}
+              {steps.map(
+                (step, i) =>
+                  step.leaving &&
+                  step.leaving.length > 0 && (
+                    <Pole key={`${step.key}-leaving`} at={points[i]!} height={44} count={step.leaving.length} hollow />
+                  ),
+              )}
             </svg>
             {steps.map((step, i) => (
               <Box
                 key={step.key}
                 component="button"
                 type="button"
-                aria-label={`${step.name}, ${step.statusWord}, ${Math.round(step.share * 100)} % of the summit${step.flags?.length ? `: ${step.flags.join(", ")}` : ""}`}
+                aria-label={`${step.name}, ${step.statusWord}, ${Math.round(step.share * 100)} % of the summit${step.flags?.length ? `: ${step.flags.join(", ")}` : ""}${step.leaving?.length ? `; leaving: ${step.leaving.join(", ")}` : ""}`}
                 aria-expanded={shown?.step === i}
                 onMouseEnter={(e) => setShown({ step: i, anchor: e.currentTarget })}
                 onMouseLeave={() => setShown(null)}
@@ -243,14 +252,36 @@ function Bars({ at, bars }: { at: { x: number; y: number }; bars: number[] }) {
   });
 }
 
-function Pole({ at, height, count }: { at: { x: number; y: number }; height: number; count?: number }) {
+function Pole({
+  at,
+  height,
+  count,
+  hollow,
+}: {
+  at: { x: number; y: number };
+  height: number;
+  count?: number;
+  hollow?: boolean;
+}) {
   const top = at.y - height;
   return (
     <g>
       <line x1={at.x} x2={at.x} y1={top} y2={at.y} stroke={ink} strokeWidth="2" />
-      <path d={`M${at.x + 1} ${top}h30l-6 8 6 8h-30z`} fill="var(--mui-palette-alpenMark)" />
+      <path
+        d={`M${at.x + 1} ${top}h30l-6 8 6 8h-30z`}
+        fill={hollow ? paper : "var(--mui-palette-alpenMark)"}
+        stroke={hollow ? rock : "none"}
+        strokeDasharray={hollow ? "3 2" : undefined}
+      />
       {count !== undefined && (
-        <text x={at.x + 12} y={top + 12} fontSize="12" fontWeight="650" textAnchor="middle" fill="#15212B">
+        <text
+          x={at.x + 12}
+          y={top + 12}
+          fontSize="12"
+          fontWeight="650"
+          textAnchor="middle"
+          fill={hollow ? ink : "#15212B"}
+        >
           {count}
         </text>
       )}

@@ -1,0 +1,461 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, useBlocker, useNavigate, useParams } from "react-router";
+import { Problem } from "../../api/client";
+import type { LadderDraft, LadderEntry, Movement, School, WhatIf } from "../../api/types";
+import { ConfirmDialog } from "../../ui/ConfirmDialog";
+import { Failed, Loading, messageOf } from "../../ui/states";
+import { StatusShape } from "../../ui/StatusShape";
+import { Ridge } from "../Ridge";
+import { movementsQuery, schoolsQuery } from "../useLadders";
+import { demandWord } from "../wording";
+import { addStep, changeStep, emptyLadder, moveStep, removeStep, slugOf } from "./draft";
+import { DraftHistory } from "./DraftHistory";
+import { draftQuery, useSaveLadder, whatIfQuery } from "./queries";
+import { StepForm } from "./StepForm";
+import { useDraft } from "./useDraft";
+import { differenceText, fieldName, moveText } from "./wording";
+
+const nothing: LadderDraft = {
+  entry: emptyLadder(),
+  version: 0,
+  own: true,
+  edited: false,
+  fromShipped: [],
+  versions: [],
+  flags: [],
+  problems: [],
+};
+
+/** A ladder bent to the club's own experience; who would move is seen before it is saved. */
+export default function EditLadderPage() {
+  const { slug } = useParams();
+  const stored = useQuery({ ...draftQuery(slug ?? ""), enabled: slug !== undefined });
+  const movements = useQuery(movementsQuery);
+  const schools = useQuery(schoolsQuery);
+  const failed = [stored, movements, schools].find((q) => q.isError);
+  if (failed)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={failed.error} retry={() => void failed.refetch()} />
+      </Box>
+    );
+  const draft = slug === undefined ? nothing : stored.data;
+  if (!draft || !movements.data || !schools.data)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  return (
+    <Editor
+      key={`${slug ?? "new"}-${draft.version}`}
+      isNew={slug === undefined}
+      stored={draft}
+      movements={movements.data}
+      schools={schools.data}
+      reload={() => void stored.refetch()}
+    />
+  );
+}
+
+function Editor({
+  isNew,
+  stored,
+  movements,
+  schools,
+  reload,
+}: {
+  isNew: boolean;
+  stored: LadderDraft;
+  movements: Movement[];
+  schools: School[];
+  reload: () => void;
+}) {
+  const navigate = useNavigate();
+  const edit = useDraft(isNew ? "new" : stored.entry.slug, stored.entry, stored.version);
+  const { draft, dirty } = edit;
+  const slug = isNew ? slugOf(draft.name) : stored.entry.slug;
+  const asked = useDeferredValue(draft);
+  const whatIf = useQuery({ ...whatIfQuery(slug || "new", asked), enabled: slug !== "" || isNew });
+  // While something is to be mended, the ridge stays as it was last whole.
+  const [whole, setWhole] = useState<WhatIf>();
+  if (whatIf.data && whatIf.data.problems.length === 0 && whatIf.data !== whole) setWhole(whatIf.data);
+  const save = useSaveLadder(slug);
+  const [reason, setReason] = useState("");
+  const [open, setOpen] = useState<string | null>(isNew ? (draft.steps[0]?.slug ?? null) : null);
+  const [leaving, setLeaving] = useState(false);
+  // Saving leaves by itself; everything else asks first.
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) => dirty && !leaving && currentLocation.pathname !== nextLocation.pathname,
+  );
+  useHotkeys("mod+z", () => edit.undo(), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", () => edit.redo(), { enableOnFormTags: true, preventDefault: true });
+  const problems = whatIf.data?.problems ?? stored.problems;
+  const set = (to: LadderEntry, field?: string) => edit.set(to, field);
+  const send = (version: number) =>
+    save.mutate(
+      { version, reason, entry: { ...draft, slug } },
+      {
+        onSuccess: () => {
+          setLeaving(true);
+          edit.forget();
+          void navigate(`/ladders/${slug}`);
+        },
+      },
+    );
+  const conflict = save.error instanceof Problem && save.error.isConflict ? (save.error.current as LadderDraft) : null;
+  const fieldErrors = save.error instanceof Problem ? save.error.fields : [];
+  return (
+    <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 4, flexWrap: "wrap" }}>
+        <Typography variant="h1">{isNew ? "New ladder" : `Edit ${stored.entry.name}`}</Typography>
+        <Typography variant="body2" color="textSecondary" role="status">
+          {dirty ? "not saved; kept in this tab" : stored.edited ? "changed by the club" : isNew ? "" : "as shipped"}
+        </Typography>
+        <Box sx={{ ml: "auto", display: "flex", gap: 2 }}>
+          <Button size="small" disabled={!edit.canUndo} onClick={edit.undo}>
+            Undo
+          </Button>
+          <Button size="small" disabled={!edit.canRedo} onClick={edit.redo}>
+            Redo
+          </Button>
+          <Button size="small" component={Link} to={isNew ? "/ladders" : `/ladders/${slug}`}>
+            Close
+          </Button>
+        </Box>
+      </Box>
+      <Flags stored={stored} />
+      <WhatIfRidge draft={draft} whatIf={whole} />
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 320px" },
+          columnGap: 8,
+          rowGap: 4,
+          alignItems: "start",
+        }}
+      >
+        <Box>
+          <About
+            draft={draft}
+            isNew={isNew}
+            set={set}
+            problem={(path) => problems.find((p) => p.path === path)?.message}
+          />
+          <Box component="ol" aria-label="Steps" sx={{ listStyle: "none", m: 0, p: 0, mt: 4 }}>
+            {draft.steps.map((step, i) => {
+              const wrong = problems.filter((p) => p.path.startsWith(`steps[${i}]`));
+              const whole = wrong.find((p) => p.path === `steps[${i}]`);
+              return (
+                <Box
+                  component="li"
+                  key={step.slug}
+                  sx={(t) => ({ borderTop: `1px solid ${t.vars.palette.divider}`, py: 2 })}
+                >
+                  <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+                    <Button
+                      variant="text"
+                      onClick={() => setOpen(open === step.slug ? null : step.slug)}
+                      aria-expanded={open === step.slug}
+                      sx={{ fontWeight: 650, px: 0, minWidth: 0 }}
+                    >
+                      {i + 1}. {step.name || "unnamed step"}
+                    </Button>
+                    {wrong.length > 0 && <StatusShape status="caution" title={`${wrong.length} to mend`} />}
+                    <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }} noWrap>
+                      {step.won ?? step.opens}
+                    </Typography>
+                    <Button
+                      size="small"
+                      variant="text"
+                      disabled={i === 0}
+                      onClick={() => set(moveStep(draft, i, -1))}
+                      aria-label={`Move ${step.name || `step ${i + 1}`} up`}
+                    >
+                      Up
+                    </Button>
+                    <Button
+                      size="small"
+                      variant="text"
+                      disabled={i === draft.steps.length - 1}
+                      onClick={() => set(moveStep(draft, i, 1))}
+                      aria-label={`Move ${step.name || `step ${i + 1}`} down`}
+                    >
+                      Down
+                    </Button>
+                    <Button
+                      size="small"
+                      variant="text"
+                      disabled={draft.steps.length === 1}
+                      onClick={() => set(removeStep(draft, i))}
+                      aria-label={`Take out ${step.name || `step ${i + 1}`}`}
+                    >
+                      Take out
+                    </Button>
+                    <Button
+                      size="small"
+                      variant="text"
+                      onClick={() => {
+                        const next = addStep(draft, i);
+                        set(next);
+                        setOpen(next.steps[i + 1]!.slug);
+                      }}
+                      aria-label={`Add a step after ${step.name || `step ${i + 1}`}`}
+                    >
+                      Add below
+                    </Button>
+                  </Box>
+                  {whole && (
+                    <Typography variant="body2" color="error" role="alert">
+                      {whole.message}
+                    </Typography>
+                  )}
+                  {open === step.slug && (
+                    <StepForm
+                      index={i}
+                      step={step}
+                      steps={draft.steps}
+                      movements={movements}
+                      schools={schools}
+                      problems={problems}
+                      onChange={(change, field) => set(changeStep(draft, i, change), field)}
+                    />
+                  )}
+                </Box>
+              );
+            })}
+          </Box>
+        </Box>
+        <Box
+          component="aside"
+          aria-label="What this changes"
+          sx={{ position: { md: "sticky" }, top: { md: 16 }, pt: 3, display: "grid", gap: 4 }}
+        >
+          {(dirty || isNew) && (
+            <WhatItMeans whatIf={whatIf.data} isNew={isNew} steps={draft.steps.map((s) => s.name)} />
+          )}
+          {(dirty || isNew) && (
+            <Box
+              component="form"
+              onSubmit={(e) => {
+                e.preventDefault();
+                send(stored.version);
+              }}
+              sx={{ display: "grid", gap: 3 }}
+            >
+              <TextField
+                label="Why"
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                error={fieldErrors.some((f) => f.path === "reason")}
+                helperText={fieldErrors.find((f) => f.path === "reason")?.message ?? "kept with the change"}
+              />
+              {save.error && !conflict && !fieldErrors.some((f) => f.path === "reason") && (
+                <Typography color="error" variant="body2" role="alert">
+                  {messageOf(save.error)}
+                </Typography>
+              )}
+              {conflict && (
+                <Alert severity="warning">
+                  {messageOf(save.error)}{" "}
+                  {conflict.versions[0] && `${conflict.versions[0].by}: ${conflict.versions[0].reason}. `}
+                  What you changed is still here.
+                  <Box sx={{ mt: 1, display: "flex", gap: 2, flexWrap: "wrap" }}>
+                    <Button size="small" onClick={() => send(conflict.version)}>
+                      Save mine over it
+                    </Button>
+                    <Button
+                      size="small"
+                      onClick={() => {
+                        edit.forget();
+                        edit.reset(conflict.entry);
+                        save.reset();
+                        reload();
+                      }}
+                    >
+                      Take the stored one
+                    </Button>
+                  </Box>
+                </Alert>
+              )}
+              <Button
+                type="submit"
+                variant="contained"
+                color="secondary"
+                disabled={save.isPending || problems.length > 0 || (isNew && slug === "")}
+              >
+                Save
+              </Button>
+            </Box>
+          )}
+          <DraftHistory stored={stored} disabled={dirty} onRestored={reload} />
+        </Box>
+      </Box>
+      {blocker.state === "blocked" && (
+        <ConfirmDialog
+          title="Leave without saving?"
+          verb="Leave"
+          busy={false}
+          onConfirm={() => {
+            edit.forget();
+            blocker.proceed();
+          }}
+          onClose={() => blocker.reset()}
+        >
+          What you changed in this ladder is lost.
+        </ConfirmDialog>
+      )}
+    </Box>
+  );
+}
+
+function About({
+  draft,
+  isNew,
+  set,
+  problem,
+}: {
+  draft: LadderEntry;
+  isNew: boolean;
+  set: (to: LadderEntry, field?: string) => void;
+  problem: (path: string) => string | undefined;
+}) {
+  const text = (field: "name" | "skill" | "about", label: string, help?: string) => (
+    <TextField
+      label={label}
+      value={draft[field]}
+      multiline={field === "about"}
+      onChange={(e) => set({ ...draft, [field]: e.target.value }, field)}
+      error={!isNew && problem(field) !== undefined}
+      helperText={(!isNew && problem(field)) || help}
+    />
+  );
+  return (
+    <Box component="details" open={isNew}>
+      <Box component="summary" sx={{ cursor: "pointer", fontSize: 13, py: 1 }}>
+        Name and what to know of it
+      </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
+        {text("name", "Ladder")}
+        {text("skill", "Skill", "what stands at the summit")}
+        <Box sx={{ gridColumn: "1 / -1", display: "grid" }}>{text("about", "About")}</Box>
+        <TextField
+          select
+          label="Heights are"
+          value={draft.demandKind}
+          onChange={(e) => set({ ...draft, demandKind: e.target.value as LadderEntry["demandKind"] })}
+        >
+          {(Object.keys(demandWord) as LadderEntry["demandKind"][]).map((k) => (
+            <MenuItem key={k} value={k}>
+              {demandWord[k]}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+    </Box>
+  );
+}
+
+/** Edits of the club under which the shipped ladder changed. */
+function Flags({ stored }: { stored: LadderDraft }) {
+  if (stored.flags.length === 0 && stored.problems.length === 0) return null;
+  return (
+    <Alert severity="warning" sx={{ mt: 3 }}>
+      {stored.problems.length > 0 && "What the club wrote cannot be used any more, so the shipped ladder stands in. "}
+      {stored.flags.length > 0 && "A newer shipped ladder changed what the club had changed; the club’s stands:"}
+      <ul>
+        {stored.flags.map((f) => (
+          <li key={`${f.step}-${f.field}`}>
+            {f.stepName ?? "the ladder"} {fieldName(f.field)}: {f.kept ?? "taken out"}; shipped now{" "}
+            {f.ships ?? "without it"}, was {f.was ?? "without it"}
+          </li>
+        ))}
+      </ul>
+      {stored.flags.length > 0 && "Saving the ladder once more takes note of it."}
+    </Alert>
+  );
+}
+
+/** The draft as a ridge: hollow flags as it stands, full ones as it would. */
+function WhatIfRidge({ draft, whatIf }: { draft: LadderEntry; whatIf: WhatIf | undefined }) {
+  if (!whatIf || whatIf.shares.length !== draft.steps.length) return null;
+  return (
+    <Ridge
+      label={`Ridge of ${draft.name} as edited`}
+      steps={draft.steps.map((s, i) => ({
+        key: s.slug,
+        name: s.name,
+        share: whatIf.shares[i] ?? 0,
+        status: (s.gates?.length ?? 0) > 0 ? "locked" : "ahead",
+        statusWord: (s.gates?.length ?? 0) > 0 ? "guarded by a gate" : "no gate of its own",
+        flags: whatIf.after.filter((f) => f.started && f.training === i).map((f) => f.name),
+        leaving: whatIf.before
+          .filter(
+            (f) =>
+              f.started && f.training === i && whatIf.after.find((a) => a.athleteId === f.athleteId)?.training !== i,
+          )
+          .map((f) => f.name),
+      }))}
+      training={null}
+    />
+  );
+}
+
+function WhatItMeans({ whatIf, isNew, steps }: { whatIf: WhatIf | undefined; isNew: boolean; steps: string[] }) {
+  if (!whatIf) return <Loading rows={1} label="Working out who would move" />;
+  if (whatIf.problems.length > 0)
+    return (
+      <Box>
+        <Typography variant="h2">To mend</Typography>
+        <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 13 }}>
+          {whatIf.problems.slice(0, 8).map((p) => (
+            <li key={p.path}>
+              {stepName(p.path, steps)} {p.message}
+            </li>
+          ))}
+        </Box>
+      </Box>
+    );
+  return (
+    <>
+      <Box>
+        <Typography variant="h2">Who would move</Typography>
+        {whatIf.movers.length === 0 && (
+          <Typography variant="body2" color="textSecondary">
+            {isNew ? "Nobody stands on it yet." : "Nobody."}
+          </Typography>
+        )}
+        <Box component="ul" aria-label="Who would move" sx={{ m: 0, pl: 4, fontSize: 13, lineHeight: "19px" }}>
+          {whatIf.movers.map((m) => (
+            <li key={m.athleteId}>
+              <b>{m.name}</b>: {moveText(m)}
+            </li>
+          ))}
+        </Box>
+      </Box>
+      {whatIf.differences.length > 0 && (
+        <Box>
+          <Typography variant="h2">What changes</Typography>
+          <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 13, lineHeight: "19px" }}>
+            {whatIf.differences.map((d) => (
+              <li key={`${d.step}-${d.field}-${d.kind}`}>{differenceText(d)}</li>
+            ))}
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
+
+function stepName(path: string, steps: string[]) {
+  const index = /^steps\[(\d+)\]/.exec(path)?.[1];
+  return index === undefined ? "" : `${steps[Number(index)] || `Step ${Number(index) + 1}`}:`;
+}
