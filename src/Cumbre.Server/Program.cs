@@ -104,6 +104,7 @@ try
     api.MapAccounts();
     api.MapAthletes();
     api.MapBenchmarks();
+    api.MapTestDays();
     api.MapSchools();
     api.MapLadders();
     api.MapSessions();

@@ -77,6 +77,9 @@ public enum RuleId
 
     /// <summary>A stated value. (summit)</summary>
     DemandHouse,
+
+    /// <summary>Work of each test and the rests between. ()</summary>
+    BatteryTime,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -193,6 +196,9 @@ public enum StepKey
 
     /// <summary>What to train for the limiting factor. () -> name</summary>
     TrainForIt,
+
+    /// <summary>Work of a test. (name, rest after it) -> seconds</summary>
+    TestTime,
 }
 
 /// <summary>What rounding to the kit did.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
@@ -73,18 +74,24 @@ public sealed record BodyMassDto(Guid Id, DateOnly Day, MassDto Mass);
 /// <param name="Kit">What can be hung.</param>
 /// <param name="Version">0 before it is created.</param>
 /// <param name="BodyMasses">Oldest first; left alone when the athlete is written.</param>
+/// <param name="Intake">What was said when they came in.</param>
+/// <param name="Archived">Put away.</param>
+/// <param name="OpenClearances">Questions that apply and are not cleared.</param>
+/// <param name="ConsentMissing">A minor without a guardian's consent.</param>
 public sealed record AthleteDto(
     Guid Id, string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
-    IReadOnlyList<BodyMassDto> BodyMasses)
+    IReadOnlyList<BodyMassDto> BodyMasses, IntakeDto Intake, bool Archived, IReadOnlyList<string> OpenClearances, bool ConsentMissing)
 {
-    public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses) => new(
+    public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses, DateOnly today) => new(
         p.Id, p.Name, p.BirthYear, p.Sex, p.StatureCm, LengthsDto.Of(p.Lengths), p.Unit, [.. p.SchoolOverrides.Select(c => new SchoolChoiceDto(c.Key, c.Value))], p.Cleared, KitDto.Of(p.Kit), p.Version,
-        [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))]);
+        [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))], IntakeDto.Of(p.Intake), p.ArchivedAt is not null,
+        [.. p.OpenClearances(today).Select(q => q.Question)], Clearance.ConsentMissing(p.AgeIn(today), p.Intake));
 }
 
-/// <summary>What the coach writes about an athlete.</summary>
+/// <summary>What the coach writes about an athlete; without an intake that is left as it stands.</summary>
 public sealed record AthleteRequest(
-    string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version);
+    string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
+    IntakeDto? Intake = null);
 
 /// <summary>A line of the roster.</summary>
 /// <param name="Id">Athlete.</param>

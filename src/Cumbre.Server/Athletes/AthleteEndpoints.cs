@@ -1,4 +1,8 @@
+using Cumbre.Core.Athletes;
 using Cumbre.Server.Accounts;
+using Cumbre.Storage;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
 
@@ -9,8 +13,19 @@ public static class AthleteEndpoints
         api.MapGet("/athletes", Roster.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}", GetAthlete.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapPut("/athletes/{athleteId:guid}", PutAthlete.Handle).RequireAuthorization(Policies.Coach);
+        api.MapPut("/athletes/{athleteId:guid}/archive", Archive.Put).RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}", Archive.Remove).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/clearance", Clearances).RequireAuthorization(Policies.SignedIn);
         api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/weighted-pull-up", LiftPage.Handle).RequireAuthorization(Policies.OwnAthlete);
+    }
+
+    private static Ok<IReadOnlyList<ClearanceQuestionDto>> Clearances(Database database)
+    {
+        var movements = database.Read(CatalogueStore.Club).Catalogue.Movements.Values;
+        return TypedResults.Ok<IReadOnlyList<ClearanceQuestionDto>>(
+            [.. Clearance.Questions.Select(q => new ClearanceQuestionDto(q.Slug, q.Question, q.Why, q.IsByAge, q.BlocksAll, movements.Count(q.Blocks)))]);
     }
 }

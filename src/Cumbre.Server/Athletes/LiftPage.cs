@@ -54,7 +54,7 @@ internal static class LiftPage
         var next = SessionStore.Next(db, profile.Id, Lift.Movement, today);
         var open = decisions.FirstOrDefault(d => DecisionDto.IsOpen(d, today));
         return new(
-            AthleteDto.Of(profile, AthleteStore.BodyMasses(db, profile.Id)),
+            AthleteDto.Of(profile, AthleteStore.BodyMasses(db, profile.Id), today),
             body is null ? null : new(Quantity.Of(body.Value), body.Why),
             series is [.., var last] ? Newest(last, today) : null,
             [.. series.Select(p => new StrengthPointDto(
@@ -65,7 +65,7 @@ internal static class LiftPage
             [.. snapshot.Exposures.Where(e => e.Movement == Lift.Movement).OrderByDescending(e => e.Day).Take(HistoryRows).Select(PastSessionDto.Of)],
             open is null ? null : DecisionDto.Of(open, profile.Name),
             decisions.FirstOrDefault(DecisionDto.Stops) is { } stop ? new(stop.Id, stop.Proposal.Why.Exposures[0].Day) : null,
-            Clearance.Needed(snapshot.AgeIn(today), profile.Cleared));
+            profile.OpenClearances(today).Count > 0);
     }
 
     private static IReadOnlyList<GateDto> Gates(Atlas atlas, AthleteSnapshot snapshot, DateOnly today) =>

@@ -1,23 +1,25 @@
 using System.Security.Claims;
+using Cumbre.Core.Athletes;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
 
 internal static class GetAthlete
 {
-    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Database database) =>
-        database.Read(db => Read(db, athleteId)) is { } athlete
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Database database, ClubClock clock) =>
+        database.Read(db => Read(db, athleteId, clock.Today)) is { } athlete
             ? TypedResults.Ok(athlete)
             : (ProblemHttpResult)Problems.NotFound("athlete");
 
-    public static AthleteDto? Read(Db db, Guid id) =>
-        AthleteStore.Find(db, id) is { } profile ? AthleteDto.Of(profile, AthleteStore.BodyMasses(db, id)) : null;
+    public static AthleteDto? Read(Db db, Guid id, DateOnly today) =>
+        AthleteStore.Find(db, id) is { } profile ? AthleteDto.Of(profile, AthleteStore.BodyMasses(db, id), today) : null;
 }
 
 internal static class PutAthlete
@@ -31,6 +33,7 @@ internal static class PutAthlete
         var year = clock.Today.Year;
         if (request.BirthYear is { } birth && (birth > year - 5 || birth < year - OldestBirthYears))
             throw Problems.Field("birthYear", "range", $"{birth} is outside {year - OldestBirthYears} to {year - 5}.");
+        var intake = request.Intake?.ToIntake(database.Read(CatalogueStore.Club).Atlas);
         var profile = new AthleteProfile(
             athleteId, name, request.BirthYear, request.Sex, Stature(request.StatureCm), request.Lengths.ToLengths(), request.Unit, Schools(request.Schools), request.Cleared, request.Kit.ToKit("kit"),
             request.Version);
@@ -38,7 +41,7 @@ internal static class PutAthlete
         var (written, now) = database.Write(db =>
         {
             var before = AthleteStore.Find(db, athleteId);
-            var written = AthleteStore.Put(db, profile, clock.Now);
+            var written = AthleteStore.Put(db, profile with { Intake = intake ?? before?.Intake ?? Intake.Empty }, clock.Now);
             if (written == Written.Done)
             {
                 if (before is not null && !Same(before.SchoolOverrides, profile.SchoolOverrides))
@@ -46,7 +49,7 @@ internal static class PutAthlete
                 reconciler.Run(db, athleteId);
             }
 
-            return (written, GetAthlete.Read(db, athleteId));
+            return (written, GetAthlete.Read(db, athleteId, clock.Today));
         });
         return written switch
         {
@@ -90,7 +93,7 @@ internal static class PutBodyMass
                 return null;
             AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
             reconciler.Run(db, athleteId);
-            return GetAthlete.Read(db, athleteId);
+            return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(athlete);
     }
@@ -98,14 +101,14 @@ internal static class PutBodyMass
 
 internal static class RemoveBodyMass
 {
-    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Guid id, Database database, Reconciler reconciler)
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Guid id, Database database, ClubClock clock, Reconciler reconciler)
     {
         var athlete = database.Write(db =>
         {
             if (!AthleteStore.RemoveBodyMass(db, athleteId, id))
                 return null;
             reconciler.Run(db, athleteId);
-            return GetAthlete.Read(db, athleteId);
+            return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("reading") : TypedResults.Ok(athlete);
     }

@@ -39,7 +39,7 @@ internal static class Roster
         return new(
             profile.Id, profile.Name, snapshot.BodyMass.On(today)?.Value.Kilograms, max?.Value.Value.Kilograms, max?.Value.MeasuredOn,
             max is not null && Staleness.IsStale(max.Value.MeasuredOn, today), open, snapshot.Exposures is [.., var last] ? last.Day : null, null,
-            false, false, Clearance.Needed(snapshot.AgeIn(today), profile.Cleared), snapshot.Results.Count);
+            false, false, profile.OpenClearances(today).Count > 0, snapshot.Results.Count);
     }
 }
 

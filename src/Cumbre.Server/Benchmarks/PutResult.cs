@@ -37,8 +37,6 @@ public sealed record ResultRequest(
 
 internal static class PutResult
 {
-    private const int NoSinglesUnder = 16;
-
     public static Results<Ok<ResultAnswer>, ProblemHttpResult> Handle(
         Guid athleteId, Guid id, ResultRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
@@ -54,24 +52,8 @@ internal static class PutResult
         if (request.Pain > 0 && place is null)
             throw Problems.Field("painPlace", "empty", "Say where it hurts.");
 
-        var answer = database.Write(db =>
-        {
-            if (SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
-                return null;
-            CheckAthlete(found.Snapshot, benchmark, request, day);
-            if (found.Snapshot.BodyMass.On(day) is not { } body)
-                throw Problems.Field("day", "bodyMass", $"There is no body mass on or before {day:yyyy-MM-dd}: weigh first.");
-            var result = Problems.At("", () => new BenchmarkResult(
-                id, benchmark.Slug, day, score, request.Added?.Entry ?? new MassEntry(0, found.Profile.Unit), request.Reserve ?? 0, body.Value, request.Form)
-            { Side = request.Side, SetUp = setUp }
-                .WithPain(request.Pain, place));
-            var coach = PlacementStore.Of(db, athleteId);
-            var before = PlacementChanges.Places(atlas, found.Snapshot, coach, clock.Today);
-            ResultStore.Add(db, athleteId, result, clock.Stamp(Policies.IdOf(user)));
-            reconciler.Run(db, athleteId);
-            var after = PlacementChanges.Places(atlas, SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot, coach, clock.Today);
-            return new ResultAnswer(ResultDto.Of(result, atlas.Catalogue), PlacementChanges.Between(before, after));
-        });
+        var draft = new ResultDraft(id, benchmark, day, score, request.Added?.Entry, request.Reserve ?? 0, request.Form, request.Side, setUp, request.Pain, place);
+        var answer = database.Write(db => ResultWriter.Write(db, athleteId, draft, atlas, clock, reconciler, Policies.IdOf(user)));
         return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
     }
 
@@ -107,14 +89,6 @@ internal static class PutResult
                 throw Problems.Field(field, "unexpected", $"{benchmark.Name} is counted in {counted}, not in {field}.");
         }
     }
-
-    private static void CheckAthlete(AthleteSnapshot athlete, Benchmark benchmark, ResultRequest request, DateOnly day)
-    {
-        if (athlete.BirthYear is { } birth && day.Year < birth)
-            throw Problems.Field("day", "birth", $"{day:yyyy-MM-dd} is before the athlete's birth in {birth}.");
-        if (benchmark.Measure == BenchmarkMeasure.LoadTimesReps && athlete.AgeIn(day) < NoSinglesUnder && request.Reps == 1)
-            throw Problems.Field("reps", "minor", "Under 16 no single is tested: use a set of 3 or more.");
-    }
 }
 
 internal static class RemoveResult
@@ -131,20 +105,4 @@ internal static class RemoveResult
         });
         return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("result");
     }
-}
-
-/// <summary>Compares where an athlete stands before and after something changed.</summary>
-internal static class PlacementChanges
-{
-    public static IReadOnlyList<Placement> Places(Atlas atlas, AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
-    {
-        var climber = new Climber(Guid.Empty, "", athlete.Schools, TrainingResults.Book(athlete, atlas.Catalogue, today), coach);
-        return [.. atlas.Ladders.Select(climber.On)];
-    }
-
-    public static IReadOnlyList<LadderChange> Between(IReadOnlyList<Placement> before, IReadOnlyList<Placement> after) =>
-    [
-        .. before.Zip(after, (b, a) => (a.Ladder, Change: PlacementChange.Between(b, a))).Where(c => !c.Change.IsNone)
-            .Select(c => new LadderChange(c.Ladder.Slug, c.Ladder.Name, c.Change.Won, c.Change.Lost, c.Change.Opened, c.Change.Closed)),
-    ];
 }

@@ -52,7 +52,7 @@ internal static class PlanReader
             return new(null, context, resolution.Problem == ResolutionProblem.NoOneRepMax ? LineProblem.NoOneRepMax : LineProblem.TooManyEffectiveReps, [], []);
 
         var needs = NeedsReason(db, resolved, profile, snapshot, today);
-        var cautions = StandingCautions.For(resolved, body.Value, Clearance.Needed(snapshot.AgeIn(today), profile.Cleared)).ToList();
+        var cautions = StandingCautions.For(resolved, body.Value, profile.OpenClearances(today).Count > 0).ToList();
         if (needs.Count > 0)
             cautions.InsertRange(0, string.IsNullOrEmpty(reason) ? needs : [CautionNote.Of(CautionId.KeptWithReason), .. needs]);
         return new(resolved, context, null, needs, cautions);

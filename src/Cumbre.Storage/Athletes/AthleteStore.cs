@@ -24,6 +24,17 @@ public sealed record AthleteProfile(
 {
     /// <summary>The schools in force: the club's, with the athlete's own over them.</summary>
     public Schools Schools { get; init; } = Schools.Default;
+
+    /// <summary>What was said when they came in.</summary>
+    public Intake Intake { get; init; } = Intake.Empty;
+
+    /// <summary>When they were put away; null: they train.</summary>
+    public DateTimeOffset? ArchivedAt { get; init; }
+
+    public int? AgeIn(DateOnly day) => BirthYear is { } year ? day.Year - year : null;
+
+    /// <summary>Clearances that are open on a day.</summary>
+    public IReadOnlyList<ClearanceQuestion> OpenClearances(DateOnly day) => Clearance.Open(AgeIn(day), Cleared, Intake);
 }
 
 /// <summary>A reading of the scale with its id.</summary>
@@ -31,19 +42,26 @@ public sealed record StoredBodyMass(Guid Id, BodyMassReading Reading);
 
 public static class AthleteStore
 {
-    private const string Columns = "id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, version";
+    private const string Columns = "id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, version, training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, archived_at";
 
     public static AthleteProfile? Find(Db db, Guid id) =>
         db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
-            ? row.ToProfile(db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }), SchoolStore.OfClub(db), SchoolStore.Of(db, id))
+            ? row.ToProfile(
+                db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }), SchoolStore.OfClub(db), SchoolStore.Of(db, id),
+                IntakeStore.Of(db, id))
             : null;
 
-    public static IReadOnlyList<AthleteProfile> All(Db db)
+    /// <summary>Those who train, by name.</summary>
+    public static IReadOnlyList<AthleteProfile> All(Db db) => [.. Everyone(db).Where(a => a.ArchivedAt is null)];
+
+    /// <summary>The archived ones too.</summary>
+    public static IReadOnlyList<AthleteProfile> Everyone(Db db)
     {
+        var intakes = IntakeStore.All(db);
         var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate").ToLookup(p => p.AthleteId);
         var club = SchoolStore.OfClub(db);
         var schools = SchoolStore.All(db);
-        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary()))];
+        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary(), intakes(row.Id)))];
     }
 
     /// <summary>Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same creation twice is done once.</summary>
@@ -67,19 +85,30 @@ public static class AthleteStore
             VestUnit = athlete.Kit.Vest?.Unit.ToString(),
             athlete.Version,
             at,
+            athlete.Intake.TrainingYears,
+            TrainingDays = string.Join(',', athlete.Intake.Days.Select(d => d == DayOfWeek.Sunday ? 7 : (int)d).Order()),
+            Minutes = (long?)athlete.Intake.Minutes,
+            Place = athlete.Intake.Place.ToString(),
+            Shoulders = athlete.Intake.Shoulders?.ToString(),
+            athlete.Intake.GuardianConsent,
+            IntakeFinished = athlete.Intake.Finished,
         };
         var changed = athlete.Version == 0
             ? db.Run(
                 """
-                INSERT INTO athlete (id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, created_at, version)
-                VALUES (@Id, @Name, @BirthYear, @Sex, @StatureCm, @Arm, @Trunk, @Thigh, @Shank, @Unit, @Cleared, @HasBelt, @VestValue, @VestUnit, @at, 1)
+                INSERT INTO athlete (id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit,
+                  training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, created_at, version)
+                VALUES (@Id, @Name, @BirthYear, @Sex, @StatureCm, @Arm, @Trunk, @Thigh, @Shank, @Unit, @Cleared, @HasBelt, @VestValue, @VestUnit,
+                  @TrainingYears, @TrainingDays, @Minutes, @Place, @Shoulders, @GuardianConsent, @IntakeFinished, @at, 1)
                 ON CONFLICT (id) DO NOTHING
                 """,
                 args)
             : db.Run(
                 """
                 UPDATE athlete SET name = @Name, birth_year = @BirthYear, sex = @Sex, stature_cm = @StatureCm, arm_cm = @Arm, trunk_cm = @Trunk,
-                  thigh_cm = @Thigh, shank_cm = @Shank, unit = @Unit, cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit, version = version + 1
+                  thigh_cm = @Thigh, shank_cm = @Shank, unit = @Unit, cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit,
+                  training_years = @TrainingYears, training_days = @TrainingDays, minutes = @Minutes, place = @Place, shoulders = @Shoulders,
+                  guardian_consent = @GuardianConsent, intake_finished = @IntakeFinished, version = version + 1
                 WHERE id = @Id AND version = @Version
                 """,
                 args);
@@ -87,11 +116,42 @@ public static class AthleteStore
             return Find(db, athlete.Id) is null ? Written.Missing : Written.Stale;
 
         SchoolStore.Put(db, athlete.Id, athlete.SchoolOverrides);
+        IntakeStore.Put(db, athlete.Id, athlete.Intake);
         db.Run("DELETE FROM kit_plate WHERE athlete_id = @Id", new { athlete.Id });
         db.Run(
             "INSERT INTO kit_plate (athlete_id, size_value, size_unit, count) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count)",
             athlete.Kit.Plates.Select(p => new { AthleteId = athlete.Id, SizeValue = p.Size.Value, SizeUnit = p.Size.Unit.ToString(), p.Count }));
         return Written.Done;
+    }
+
+    /// <summary>Puts an athlete away, or takes them back; false when there is none.</summary>
+    public static bool Archive(Db db, Guid id, DateTimeOffset? at) =>
+        db.Run("UPDATE athlete SET archived_at = @at, version = version + 1 WHERE id = @id", new { id, at }) > 0;
+
+    /// <summary>Removes an athlete with everything that is theirs, for good.</summary>
+    public static void Remove(Db db, Guid id)
+    {
+        foreach (var sql in new[]
+        {
+            "DELETE FROM decision_event WHERE decision_id IN (SELECT id FROM decision WHERE athlete_id = @id)",
+            "DELETE FROM decision WHERE athlete_id = @id",
+            "DELETE FROM logged_set WHERE item_id IN (SELECT i.id FROM session_item i JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @id)",
+            "DELETE FROM session WHERE athlete_id = @id",
+            "DELETE FROM benchmark_result WHERE athlete_id = @id",
+            "DELETE FROM body_mass WHERE athlete_id = @id",
+            "DELETE FROM coach_placement WHERE athlete_id = @id",
+            "DELETE FROM test_day_athlete WHERE athlete_id = @id",
+            "DELETE FROM athlete_goal WHERE athlete_id = @id",
+            "DELETE FROM athlete_complaint WHERE athlete_id = @id",
+            "DELETE FROM athlete_clearance WHERE athlete_id = @id",
+            "DELETE FROM athlete_school WHERE athlete_id = @id",
+            "DELETE FROM kit_plate WHERE athlete_id = @id",
+            "DELETE FROM account WHERE athlete_id = @id",
+            "DELETE FROM athlete WHERE id = @id",
+        })
+        {
+            db.Run(sql, new { id });
+        }
     }
 
     public static IReadOnlyList<StoredBodyMass> BodyMasses(Db db, Guid athleteId) =>
@@ -120,9 +180,10 @@ public static class AthleteStore
 
     private sealed record AthleteRow(
         Guid Id, string Name, long? BirthYear, string? Sex, decimal? StatureCm, decimal? ArmCm, decimal? TrunkCm, decimal? ThighCm, decimal? ShankCm, string Unit, long Cleared,
-        long HasBelt, decimal? VestValue, string? VestUnit, long Version)
+        long HasBelt, decimal? VestValue, string? VestUnit, long Version, decimal? TrainingYears, string TrainingDays, long? Minutes, string Place, string? Shoulders, long GuardianConsent,
+        long IntakeFinished, DateTimeOffset? ArchivedAt)
     {
-        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own) => new(
+        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists) => new(
             Id,
             Name,
             (int?)BirthYear,
@@ -139,6 +200,17 @@ public static class AthleteStore
             Version)
         {
             Schools = new(Catalogue.Shipped, club, own),
+            ArchivedAt = ArchivedAt,
+            Intake = lists with
+            {
+                TrainingYears = TrainingYears,
+                Days = [.. TrainingDays.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => (DayOfWeek)(int.Parse(d, System.Globalization.CultureInfo.InvariantCulture) % 7))],
+                Minutes = (int?)Minutes,
+                Place = Enum.Parse<TrainingPlace>(Place),
+                Shoulders = Shoulders is null ? null : Enum.Parse<ShoulderRange>(Shoulders),
+                GuardianConsent = GuardianConsent == 1,
+                Finished = IntakeFinished == 1,
+            },
         };
     }
 

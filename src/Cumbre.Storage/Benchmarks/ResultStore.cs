@@ -17,13 +17,24 @@ public static class ResultStore
     public static ILookup<Guid, BenchmarkResult> All(Db db) =>
         db.Query<Row>($"SELECT {Columns} FROM benchmark_result ORDER BY day, id").Select(r => r.ToStored()).ToLookup(r => r.AthleteId, r => r.Result);
 
+    public static IReadOnlyList<StoredResult> OfTestDay(Db db, Guid testDayId) =>
+        [.. db.Query<Row>($"SELECT {Columns} FROM benchmark_result WHERE test_day_id = @testDayId ORDER BY id", new { testDayId }).Select(r => r.ToStored())];
+
+    /// <summary>Of whom a result is; null when there is none.</summary>
+    public static Guid? OwnerOf(Db db, Guid id) => db.Query<Guid>("SELECT athlete_id FROM benchmark_result WHERE id = @id", new { id }) .Select(o => (Guid?)o).FirstOrDefault();
+
     /// <summary>Adds a result; sending the same one again changes nothing.</summary>
-    public static void Add(Db db, Guid athleteId, BenchmarkResult result, Stamp stamp) =>
+    /// <param name="db">The connection.</param>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="result">What was measured.</param>
+    /// <param name="stamp">Who wrote it.</param>
+    /// <param name="testDayId">The evening into whose grid it was typed.</param>
+    public static void Add(Db db, Guid athleteId, BenchmarkResult result, Stamp stamp, Guid? testDayId = null) =>
         db.Run(
             $"""
-            INSERT INTO benchmark_result ({Columns}, written_at, written_by)
+            INSERT INTO benchmark_result ({Columns}, written_at, written_by, test_day_id)
             VALUES (@Id, @athleteId, @Benchmark, @Day, @Reps, @Sets, @Seconds, @Contact, @Degrees, @RestSeconds, @AddedValue, @AddedUnit, @Reserve, @Side, @SetUp, @BodyMassKg, @Form,
-              @Pain, @PainPlace, @At, @By)
+              @Pain, @PainPlace, @At, @By, @testDayId)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -49,6 +60,7 @@ public static class ResultStore
                 result.PainPlace,
                 stamp.At,
                 stamp.By,
+                testDayId,
             });
 
     /// <summary>Takes a result back; false when there is none of this athlete.</summary>

@@ -116,6 +116,7 @@ const steps: Record<StepKey, SayStep> = {
   ByTheRule: () => "The rule alone",
   NextStep: () => "Next",
   TrainForIt: () => "Train for it",
+  TestTime: (_, t) => `${t[0]}, then rest ${t[1]}`,
 };
 
 const roundings: Record<RoundingKey, Say> = {

@@ -1,0 +1,69 @@
+using System.Security.Claims;
+using System.Text.Json;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Benchmarks;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Athletes;
+
+/// <param name="Away">Put away, or taken back.</param>
+public sealed record ArchiveRequest(bool Away);
+
+internal static class Archive
+{
+    public static Results<NoContent, ProblemHttpResult> Put(Guid athleteId, ArchiveRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var done = database.Write(db =>
+        {
+            if (!AthleteStore.Archive(db, athleteId, request.Away ? clock.Now : null))
+                return false;
+            AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, request.Away ? "archived" : "restored", null, clock.Stamp(Policies.IdOf(user)));
+            return true;
+        });
+        return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+
+    /// <summary>For good. Only an archived athlete can be removed, so that one press never loses a history.</summary>
+    public static Results<NoContent, ProblemHttpResult> Remove(Guid athleteId, ClaimsPrincipal user, Database database, ClubClock clock) =>
+        database.Write<Results<NoContent, ProblemHttpResult>>(db =>
+        {
+            if (AthleteStore.Find(db, athleteId) is not { } profile)
+                return (ProblemHttpResult)Problems.NotFound("athlete");
+            if (profile.ArchivedAt is null)
+                return (ProblemHttpResult)Problems.Conflict("Archive the athlete first.", null);
+            AthleteStore.Remove(db, athleteId);
+            AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, "removed for good", null, clock.Stamp(Policies.IdOf(user)));
+            return TypedResults.NoContent();
+        });
+
+    /// <summary>Everything that is stored of an athlete, as JSON.</summary>
+    public static Results<FileContentHttpResult, ProblemHttpResult> Export(Guid athleteId, Database database, ClubClock clock)
+    {
+        var file = database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today) is { } found
+            ? new
+            {
+                format = "cumbre.athlete",
+                version = 1,
+                exportedOn = clock.Today,
+                athlete = GetAthlete.Read(db, athleteId, clock.Today),
+                results = ResultStore.Of(db, athleteId).Select(r => ResultDto.Of(r.Result, CatalogueStore.Club(db).Catalogue)).ToArray(),
+                sessions = found.Snapshot.Exposures.Select(e => new
+                {
+                    e.Day,
+                    e.Movement,
+                    e.Easy,
+                    sets = e.Sets.Select(s => new { s.Set, s.Part, s.Reps, added = MassDto.Of(s.Added), s.Reserve, form = s.Form.ToString(), clean = s.Form == FormVerdict.Clean }).ToArray(),
+                }).ToArray(),
+            }
+            : null);
+        return file is null
+            ? (ProblemHttpResult)Problems.NotFound("athlete")
+            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, new JsonSerializerOptions(WireJson.Options) { WriteIndented = true }), "application/json", $"{file.athlete!.Name}.cumbre.json");
+    }
+}

@@ -1,0 +1,183 @@
+using System.Security.Claims;
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Benchmarks;
+
+/// <summary>An evening on which a group is tested: the sheet, its cells, what came of it.</summary>
+public static class TestDayEndpoints
+{
+    private const int AthletesMaximum = 60, TestsMaximum = 12;
+
+    public static void MapTestDays(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/test-days", All).RequireAuthorization(Policies.Coach);
+        api.MapPost("/test-days/proposal", Propose).RequireAuthorization(Policies.Coach);
+        api.MapGet("/test-days/{id:guid}", Get).RequireAuthorization(Policies.Coach);
+        api.MapPut("/test-days/{id:guid}", Put).RequireAuthorization(Policies.Coach);
+        api.MapDelete("/test-days/{id:guid}", Remove).RequireAuthorization(Policies.Coach);
+        api.MapPut("/test-days/{id:guid}/cells/{resultId:guid}", PutCell.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/test-days/{id:guid}/outcome", TestDayOutcome.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/test-days/{id:guid}/sheet.csv", TestDaySheet.Csv).RequireAuthorization(Policies.Coach);
+    }
+
+    private static Ok<IReadOnlyList<TestDayRow>> All(Database database) => TypedResults.Ok(database.Read(TestDayStore.All));
+
+    private static Results<Ok<SheetDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
+        database.Read(db => Read(db, id, clock.Today)) is { } sheet ? TypedResults.Ok(sheet) : (ProblemHttpResult)Problems.NotFound("test day");
+
+    private static Results<Ok<SheetDto>, ProblemHttpResult> Put(Guid id, SheetRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var name = Problems.Text("name", request.Name, "a name", 80);
+        var day = Problems.NotInFuture("day", request.Day, clock.Today);
+        var (written, sheet) = database.Write(db =>
+        {
+            Check(db, request);
+            var written = TestDayStore.Put(db, new(id, day, name, [.. request.Athletes.Distinct()], [.. request.Tests.Distinct()], request.Version), clock.Stamp(Policies.IdOf(user)));
+            return (written, Read(db, id, clock.Today));
+        });
+        return written switch
+        {
+            Written.Done => TypedResults.Ok(sheet!),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("test day"),
+            // The same creation sent twice: the first one stands.
+            _ when request.Version == 0 && sheet!.Version == 1 && sheet.Name == name => TypedResults.Ok(sheet),
+            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this test day meanwhile.", sheet),
+        };
+    }
+
+    private static void Check(Db db, SheetRequest request)
+    {
+        if (request.Athletes.Count is 0 or > AthletesMaximum)
+            throw Problems.Field("athletes", "range", $"1 to {AthletesMaximum} athletes; there are {request.Athletes.Count}.");
+        if (request.Tests.Count is 0 or > TestsMaximum)
+            throw Problems.Field("tests", "range", $"1 to {TestsMaximum} tests; there are {request.Tests.Count}.");
+        var benchmarks = CatalogueStore.Club(db).Catalogue.Benchmarks;
+        for (var i = 0; i < request.Tests.Count; i++)
+        {
+            if (!benchmarks.ContainsKey(request.Tests[i]))
+                throw Problems.Field($"tests[{i}]", "unknown", $"There is no test \"{request.Tests[i]}\".");
+        }
+
+        for (var i = 0; i < request.Athletes.Count; i++)
+        {
+            if (AthleteStore.Find(db, request.Athletes[i]) is null)
+                throw Problems.Field($"athletes[{i}]", "unknown", "There is no such athlete any more: take them off the sheet.");
+        }
+    }
+
+    private static Results<NoContent, ProblemHttpResult> Remove(Guid id, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var removed = database.Write(db =>
+        {
+            if (!TestDayStore.Remove(db, id))
+                return false;
+            AuditStore.Add(db, Guid.CreateVersion7(), "test_day", id, "removed; its results stay", null, clock.Stamp(Policies.IdOf(user)));
+            return true;
+        });
+        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("test day");
+    }
+
+    private static Ok<ProposalDto> Propose(ProposalRequest request, Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        return TypedResults.Ok(database.Read(db =>
+        {
+            var atlas = CatalogueStore.Club(db).Atlas;
+            var batteries = request.Athletes.Distinct().Take(AthletesMaximum)
+                .Select(id => SnapshotStore.Load(db, id, today) is { } found ? (found.Profile, Battery: Of(db, found.Profile, found.Snapshot, atlas, today)) : default)
+                .Where(b => b.Battery is not null)
+                .ToArray();
+            var union = Battery.InOrder(batteries.SelectMany(b => b.Battery.Tests).DistinctBy(t => t.Benchmark.Slug), atlas.Catalogue);
+            return new ProposalDto([.. batteries.Select(b => Dto(b.Profile, b.Battery, atlas))], [.. union.Take(TestsMaximum).Select(t => SheetTest.Of(t.Benchmark, atlas.Catalogue))]);
+        }));
+    }
+
+    private static Battery Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, Atlas atlas, DateOnly today) => Battery.Propose(
+        new(profile.Id, profile.Name, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today), PlacementStore.Of(db, profile.Id)), profile.Intake.Goals,
+        profile.OpenClearances(today), atlas);
+
+    private static BatteryDto Dto(AthleteProfile profile, Battery battery, Atlas atlas)
+    {
+        ProposedTest Test(BatteryTest t) => new(t.Benchmark.Slug, t.Benchmark.Name, t.Reason, [.. t.Ladders.Select(l => atlas.BySlug[l].Name)]);
+        return new(
+            profile.Id, profile.Name, [.. battery.Tests.Select(Test)], [.. battery.Later.Select(Test)], [.. battery.Blocked.Select(b => new KeptOut(b.Benchmark.Slug, b.Benchmark.Name, b.By.Question))],
+            new(Quantity.Seconds(battery.Time.Value), battery.Time.Why), profile.Intake.Goals.Count > 0);
+    }
+
+    /// <summary>The sheet with what is in it; athletes who are gone for good are left out.</summary>
+    public static SheetDto? Read(Db db, Guid id, DateOnly today)
+    {
+        if (TestDayStore.Find(db, id) is not { } day)
+            return null;
+        var catalogue = CatalogueStore.Club(db).Catalogue;
+        var tests = day.Tests.Select(catalogue.Benchmarks.GetValueOrDefault).OfType<Benchmark>().ToArray();
+        var athletes = day.Athletes.Select(a => AthleteStore.Find(db, a)).OfType<AthleteProfile>().Select(p =>
+        {
+            var open = p.OpenClearances(today);
+            var blocked = tests.Select(t => (t.Slug, By: open.FirstOrDefault(q => q.Blocks(catalogue.Movements[t.Movement])))).Where(t => t.By is not null);
+            return new SheetAthlete(p.Id, p.Name, p.Unit, AthleteStore.BodyMasses(db, p.Id).Any(m => m.Reading.Day <= day.Day), blocked.ToDictionary(t => t.Slug, t => t.By!.Question));
+        });
+        var time = Battery.TimeOf(tests);
+        return new(
+            day.Id, day.Day, day.Name, [.. athletes], [.. tests.Select(t => SheetTest.Of(t, catalogue))], [.. TestDayStore.Results(db, id).Select(r => SheetCell.Of(r.AthleteId, r.Result))],
+            day.Version, new(Quantity.Seconds(time.Value), time.Why));
+    }
+}
+
+internal static class PutCell
+{
+    public static Results<Ok<CellAnswer>, ProblemHttpResult> Handle(
+        Guid id, Guid resultId, CellRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler) =>
+        database.Write<Results<Ok<CellAnswer>, ProblemHttpResult>>(db =>
+        {
+            if (TestDayStore.Find(db, id) is not { } day)
+                return (ProblemHttpResult)Problems.NotFound("test day");
+            if (AthleteStore.Find(db, request.AthleteId) is not { } athlete)
+                return (ProblemHttpResult)Problems.NotFound("athlete any more: take them off the sheet");
+            if (ResultStore.OwnerOf(db, resultId) is { } owner && owner != athlete.Id)
+                throw Problems.Field("resultId", "taken", "This id belongs to another athlete's result.");
+            var atlas = CatalogueStore.Club(db).Atlas;
+            if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
+                throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
+            if (benchmark.EachSide != request.Side is not null)
+                throw Problems.Field("side", "side", benchmark.EachSide ? $"{benchmark.Name} is tested on each side." : $"{benchmark.Name} has no sides.");
+            if (string.IsNullOrWhiteSpace(request.Text))
+            {
+                if (ResultStore.Remove(db, athlete.Id, resultId))
+                {
+                    AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", resultId, "taken back", null, clock.Stamp(Policies.IdOf(user)));
+                    reconciler.Run(db, athlete.Id);
+                }
+
+                return TypedResults.Ok(new CellAnswer(null, []));
+            }
+
+            var written = Problems.At("text", () => ResultNotation.Parse(request.Text, benchmark.Measure, athlete.Unit))
+                ?? throw Problems.Field("text", "unreadable", $"\"{Short(request.Text)}\" is no result of this test; write it as {ResultNotation.Example(benchmark.Measure)}.");
+            var draft = new ResultDraft(
+                resultId, benchmark, day.Day, written.Score, benchmark.Measure == BenchmarkMeasure.LoadTimesReps ? written.Added : null, written.Reserve, request.Form, request.Side,
+                string.IsNullOrWhiteSpace(request.SetUp) ? null : Problems.Text("setUp", request.SetUp, "the set-up", 120), request.Pain,
+                string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60), id);
+            if (draft.Pain > 0 && draft.PainPlace is null)
+                throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+            var answer = ResultWriter.Write(db, athlete.Id, draft, atlas, clock, reconciler, Policies.IdOf(user))!;
+            var stored = TestDayStore.Results(db, id).First(r => r.Result.Id == resultId);
+            return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));
+        });
+
+    private static string Short(string text) => text.Length <= ResultNotation.LengthMaximum ? text : text[..ResultNotation.LengthMaximum] + "…";
+}

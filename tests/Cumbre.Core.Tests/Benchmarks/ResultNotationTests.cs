@@ -1,0 +1,87 @@
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using CsCheck;
+
+namespace Cumbre.Core.Tests.Benchmarks;
+
+public class ResultNotationTests
+{
+    [Theory]
+    [InlineData("12", BenchmarkMeasure.Reps, "12")]
+    [InlineData(" 12 reps ", BenchmarkMeasure.Reps, "12")]
+    [InlineData("3x10", BenchmarkMeasure.Reps, "3 x 10")]
+    [InlineData("3 × 10", BenchmarkMeasure.Reps, "3 x 10")]
+    [InlineData("9,5", BenchmarkMeasure.Seconds, "9.5 s")]
+    [InlineData("3 x 10 s", BenchmarkMeasure.Seconds, "3 x 10 s")]
+    [InlineData("3 x 3 x 3", BenchmarkMeasure.SecondsPerDescent, "3 x 3 x 3 s")]
+    [InlineData("8", BenchmarkMeasure.SecondsPerDescent, "8 s")]
+    [InlineData("Chest x 5", BenchmarkMeasure.ContactHeight, "chest x 5")]
+    [InlineData("hip", BenchmarkMeasure.ContactHeight, "hip x 1")]
+    [InlineData("5 x 20 within 4:30", BenchmarkMeasure.Capacity, "5 x 20 within 4:30")]
+    [InlineData("5x20/5", BenchmarkMeasure.Capacity, "5 x 20 within 5:00")]
+    [InlineData("95°", BenchmarkMeasure.Degrees, "95 degrees")]
+    [InlineData("+20 x 5", BenchmarkMeasure.LoadTimesReps, "+20 kg x 5")]
+    [InlineData("12,5kg x 5", BenchmarkMeasure.LoadTimesReps, "+12.5 kg x 5")]
+    [InlineData("−15 x 8", BenchmarkMeasure.LoadTimesReps, "-15 kg x 8")]
+    [InlineData("+45 lb x 3 x 5", BenchmarkMeasure.LoadTimesReps, "+45 lb x 3 x 5")]
+    public void A_cell_is_read_by_the_measure_of_its_test(string text, BenchmarkMeasure measure, string printed)
+    {
+        var written = ResultNotation.Parse(text, measure, MassUnit.Kg);
+        Assert.NotNull(written);
+        Assert.Equal(printed, ResultPrinter.Print(Result(written)));
+    }
+
+    [Fact]
+    public void Reps_left_and_the_unit_of_the_athlete_are_kept()
+    {
+        var written = ResultNotation.Parse("+45 x 5 r2", BenchmarkMeasure.LoadTimesReps, MassUnit.Lb)!;
+        Assert.Equal((MassEntry.Lb(45), 2), (written.Added, written.Reserve));
+        Assert.Equal(1, ResultNotation.Parse("20 x 5 with 1 left", BenchmarkMeasure.LoadTimesReps, MassUnit.Kg)!.Reserve);
+    }
+
+    [Theory]
+    [InlineData("twelve", BenchmarkMeasure.Reps)]
+    [InlineData("12 s", BenchmarkMeasure.Reps)]
+    [InlineData("12.5", BenchmarkMeasure.Reps)]
+    [InlineData("10 reps", BenchmarkMeasure.Seconds)]
+    [InlineData("nose x 3", BenchmarkMeasure.ContactHeight)]
+    [InlineData("5 x 20", BenchmarkMeasure.Capacity)]
+    [InlineData("20", BenchmarkMeasure.LoadTimesReps)]
+    [InlineData("1,000.5", BenchmarkMeasure.Seconds)]
+    [InlineData("", BenchmarkMeasure.Reps)]
+    public void What_is_no_result_is_not_guessed(string text, BenchmarkMeasure measure) => Assert.Null(ResultNotation.Parse(text, measure, MassUnit.Kg));
+
+    [Theory]
+    [InlineData("0", BenchmarkMeasure.Reps, "reps")]
+    [InlineData("99999999999", BenchmarkMeasure.Reps, "reps")]
+    [InlineData("4000", BenchmarkMeasure.Seconds, "seconds")]
+    [InlineData("90 x 10", BenchmarkMeasure.Reps, "sets")]
+    [InlineData("400", BenchmarkMeasure.Degrees, "degrees")]
+    public void A_figure_out_of_range_names_its_field(string text, BenchmarkMeasure measure, string field) =>
+        Assert.Equal(field, Assert.Throws<RuleViolationException>(() => ResultNotation.Parse(text, measure, MassUnit.Kg)).Field);
+
+    [Fact]
+    public void Every_example_can_be_read() => Assert.All(
+        Enum.GetValues<BenchmarkMeasure>(),
+        m => Assert.All(ResultNotation.Example(m).Split([" or ", ", with 2 left: "], StringSplitOptions.None), example => Assert.NotNull(ResultNotation.Parse(example, m, MassUnit.Kg))));
+
+    [Fact]
+    public void What_is_printed_can_be_read_again() => Gen.Select(Gen.Int[1, 200], Gen.Int[1, 20], Gen.Int[1, 7200], Gen.Int[0, 4]).Sample((reps, sets, half, contact) =>
+    {
+        Check(BenchmarkMeasure.Reps, new(Score.OfReps(reps, sets), MassEntry.Kg(0), 0));
+        Check(BenchmarkMeasure.Seconds, new(Score.OfSeconds(half / 2m, sets), MassEntry.Kg(0), 0));
+        Check(BenchmarkMeasure.ContactHeight, new(new Score(reps, contact: (Contact)contact), MassEntry.Kg(0), 0));
+        Check(BenchmarkMeasure.Capacity, new(new Score(reps, Math.Max(2, sets), restSeconds: half / 4), MassEntry.Kg(0), 0));
+        Check(BenchmarkMeasure.LoadTimesReps, new(Score.OfReps(reps, sets), MassEntry.Lb(1 + half % 400), 0));
+    });
+
+    private static void Check(BenchmarkMeasure measure, WrittenResult written)
+    {
+        var text = ResultPrinter.Print(Result(written));
+        Assert.Equal(written, ResultNotation.Parse(text, measure, MassUnit.Kg));
+    }
+
+    private static BenchmarkResult Result(WrittenResult w) => new(Guid.Empty, "any", new(2026, 3, 16), w.Score, w.Added, w.Reserve, Mass.FromKilograms(70), FormVerdict.Clean);
+}
