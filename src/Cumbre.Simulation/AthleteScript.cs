@@ -38,6 +38,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
     /// <summary>Question to choice, where this athlete's differs from the club's.</summary>
     public IReadOnlyDictionary<string, string> SchoolOverrides { get; init; } = new Dictionary<string, string>();
 
+    /// <summary>What was said when they came in.</summary>
+    public Intake Intake { get; init; } = Intake.Empty;
+
     public Schools Schools => new(Catalogue.Shipped, SchoolOverrides);
 
     public bool Cleared { get; init; }

@@ -37,6 +37,17 @@ public static class DemoClub
     public static IReadOnlyList<SimulatedAthlete> Athletes(DateOnly today) =>
         [.. Scripts.Select((script, i) => Simulator.Run(script, 1000 + i, today))];
 
+    /// <summary>A finished intake: years of training, minutes, the skills to advance, the skills to keep.</summary>
+    private static Intake Said(decimal years, int minutes, string[] advance, string[]? maintain = null, ShoulderRange shoulders = ShoulderRange.Usual) => new()
+    {
+        TrainingYears = years,
+        Days = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Thursday],
+        Minutes = minutes,
+        Shoulders = shoulders,
+        Goals = [.. advance.Select(l => new Goal(l, GoalKind.Advance)), .. (maintain ?? []).Select(l => new Goal(l, GoalKind.Maintain))],
+        Finished = true,
+    };
+
     private static TestScript[] Base(int daysAgo, int pullUps, int chinUps, int dips, int pushUps, int rows) =>
     [
         new("pull-up-max", daysAgo, pullUps), new("chin-up-max", daysAgo, chinUps), new("parallel-bar-dip-max", daysAgo, dips),
@@ -57,6 +68,7 @@ public static class DemoClub
         // Earns more load: two clean sessions.
         new("Ilse Marquina", 71.4m)
         {
+            Intake = Said(4, 75, ["front-lever", "bar-muscle-up"], ["weighted-pull-up"]),
             Sex = Sex.Female, StatureCm = 168, BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FreshReps = 12.5, FirstLine = Tens, Weeks = 23,
             PlannedToday = true, GainKgPerWeek = 0.45, HeavyTestEveryDays = 32,
             Tests =
@@ -71,6 +83,7 @@ public static class DemoClub
         // Stuck for three sessions.
         new("Kasimir Lund", 78.2m)
         {
+            Intake = Said(6, 90, ["front-lever", "bar-muscle-up"], ["planche"], ShoulderRange.Tight),
             Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, SchoolOverrides = VolumeFirst, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18,
             PlannedToday = true, GainKgPerWeek = 0.3,
             Tests =
@@ -86,6 +99,7 @@ public static class DemoClub
         // Four loading weeks behind.
         new("Wanda Osei", 62.7m)
         {
+            Intake = Said(5, 75, ["human-flag", "bar-muscle-up"], ["handstand"], ShoulderRange.Loose),
             Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, SchoolOverrides = VolumeFirst,
             FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true,
             Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
@@ -100,6 +114,7 @@ public static class DemoClub
         // Elbow pain twice.
         new("Bruno Achterberg", 84.6m)
         {
+            Intake = Said(8, 60, ["back-lever"], ["weighted-pull-up"], ShoulderRange.Tight) with { Complaints = [new("right elbow", 3, "inside, when gripping")] },
             Sex = Sex.Male, StatureCm = 183, BirthYear = 1981, Kit = Hall, FreshReps = 12.5, FirstLine = Tens, Weeks = 16, Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
             Tests =
             [
@@ -111,6 +126,7 @@ public static class DemoClub
         // A stale benchmark.
         new("Iker Varga", 76.0m)
         {
+            Intake = Said(3, 75, ["bar-muscle-up"], ["weighted-pull-up"]),
             Sex = Sex.Male, StatureCm = 178, BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17,
             FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
             HeavyTestEveryDays = 45, LastHeavyTestDaysAgo = 56,
@@ -126,6 +142,7 @@ public static class DemoClub
         // Has just opened the gate.
         new("Noor Bakkali", 57.8m)
         {
+            Intake = Said(1.5m, 60, ["weighted-pull-up", "dip"]),
             Sex = Sex.Female, StatureCm = 163, BirthYear = 2001, Kit = Hall, Weeks = 8, PlannedToday = false,
             Tests =
             [
@@ -138,6 +155,7 @@ public static class DemoClub
         // Thinks in pounds.
         new("Marlow Quist", 88.4m)
         {
+            Intake = Said(9, 60, ["ring-muscle-up", "weighted-dip"], ["weighted-pull-up"]),
             Sex = Sex.Male, StatureCm = 186, BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30",
             Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
             Tests =
@@ -151,6 +169,7 @@ public static class DemoClub
         // Trains remotely with a door bar and a vest: the next step of the kit is a large one.
         new("Yara Benavent", 54.3m)
         {
+            Intake = Said(4, 45, ["one-arm-chin-up"], ["trunk"]) with { Place = TrainingPlace.Home },
             StatureCm = 161, BirthYear = 1990, Kit = VestOnly,
             SchoolOverrides = new Dictionary<string, string>
             {
@@ -169,6 +188,7 @@ public static class DemoClub
         // A minor who needs clearance and a guardian's consent.
         new("Levi Sorel", 61.2m)
         {
+            Intake = Said(1, 60, ["handstand", "bar-muscle-up"]),
             Sex = Sex.Male, StatureCm = 174, BirthYear = 2009, Kit = Hall, Weeks = 6,
             Tests =
             [
@@ -179,6 +199,7 @@ public static class DemoClub
         // Drop sets.
         new("Petra Holm", 66.9m)
         {
+            Intake = Said(12, 60, ["human-flag"], ["weighted-pull-up"]) with { Clearance = new Dictionary<string, ClearanceAnswer> { ["blood-pressure"] = new(true, true) } },
             Sex = Sex.Female, StatureCm = 170, BirthYear = 1968, Kit = Hall,
             FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true,
             GainKgPerWeek = 0.35,

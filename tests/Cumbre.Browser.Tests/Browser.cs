@@ -131,7 +131,8 @@ public sealed class Browser : IDisposable
         const fold = text => (text ?? "").replace(/\s+/g, " ").trim();
         const shown = e => e.getClientRects().length > 0 && getComputedStyle(e).visibility !== "hidden";
         const last = css => [...document.querySelectorAll(css)].filter(shown).at(-1);
-        const root = last("[role=listbox], [role=menu]") ?? last("[role=dialog]") ?? document;
+        // A list of suggestions stands beside its field, it does not stand before the page.
+        const root = (kind === "field" ? null : last("[role=listbox], [role=menu]")) ?? last("[role=dialog]") ?? document;
         const all = css => [...root.querySelectorAll(css)].filter(shown);
         if (kind === "field") {
           const label = all("label").findLast(l => fold(l.innerText) === name);

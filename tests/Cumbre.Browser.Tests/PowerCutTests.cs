@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -11,23 +10,15 @@ public sealed class PowerCutTests : IDisposable
 {
     private const int SavesBeforeTheCut = 30;
 
-    private readonly string data = Directory.CreateTempSubdirectory("cumbre-power-").FullName;
-    private Process? server;
+    private readonly ServerProcess server = new();
 
-    public void Dispose()
-    {
-        if (server is { HasExited: false })
-            server.Kill();
-        server?.Dispose();
-        SqliteConnection.ClearAllPools();
-        Directory.Delete(data, recursive: true);
-    }
+    public void Dispose() => server.Dispose();
 
     [Fact]
     public async Task Every_acknowledged_set_survives_a_sigkill_and_none_is_partial()
     {
         var stop = TestContext.Current.CancellationToken;
-        var address = await Start(stop);
+        var address = await server.Start(stop);
         using var client = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() }) { BaseAddress = address };
         await Write(client, HttpMethod.Post, "/api/demo-sign-in", new { @as = "coach" }, stop);
         var acknowledged = new List<Guid>();
@@ -40,7 +31,7 @@ public sealed class PowerCutTests : IDisposable
             {
                 await enough.Task;
                 await Task.Delay(Random.Shared.Next(30), stop);
-                server!.Kill();
+                await server.Kill(stop);
             },
             stop);
         try
@@ -69,12 +60,11 @@ public sealed class PowerCutTests : IDisposable
         }
 
         await kill;
-        await server!.WaitForExitAsync(stop);
         Assert.True(acknowledged.Count >= SavesBeforeTheCut);
 
         // It starts again on the same file, and the file is whole.
-        await Start(stop);
-        await using var connection = new SqliteConnection($"Data Source={Path.Combine(data, "cumbre.db")}");
+        await server.Start(stop);
+        await using var connection = new SqliteConnection($"Data Source={Path.Combine(server.Data, "cumbre.db")}");
         await connection.OpenAsync(stop);
         Assert.Equal("ok", await Scalar(connection, "PRAGMA integrity_check", stop));
         Assert.Null(await Scalar(connection, "PRAGMA foreign_key_check", stop));
@@ -120,20 +110,5 @@ public sealed class PowerCutTests : IDisposable
     {
         client.DefaultRequestHeaders.Remove("X-Csrf-Token");
         client.DefaultRequestHeaders.Add("X-Csrf-Token", (string?)(await client.GetFromJsonAsync<JsonNode>("/api/me", stop))!["csrfToken"]);
-    }
-
-    private async Task<Uri> Start(CancellationToken stop)
-    {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in new[] { typeof(Program).Assembly.Location, "--data", data, "--demo", "true", "--urls", "http://127.0.0.1:0" })
-            start.ArgumentList.Add(argument);
-        server = Process.Start(start)!;
-        while (await server.StandardOutput.ReadLineAsync(stop) is { } line)
-        {
-            if (line.Split("ready at ") is [_, var address])
-                return new Uri(address.Trim());
-        }
-
-        throw new InvalidOperationException(await server.StandardError.ReadToEndAsync(stop));
     }
 }

@@ -36,7 +36,7 @@ public static class DemoSeeder
     private static void Store(Db db, SimulatedAthlete athlete, Stamp stamp)
     {
         var script = athlete.Script;
-        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Sex, script.StatureCm, MeasuredLengths.None, script.Unit, script.SchoolOverrides, script.Cleared, script.Kit, 0), stamp.At);
+        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Sex, script.StatureCm, MeasuredLengths.None, script.Unit, script.SchoolOverrides, script.Cleared, script.Kit, 0) { Intake = script.Intake }, stamp.At);
         foreach (var (id, reading) in athlete.BodyMasses)
             AthleteStore.AddBodyMass(db, athlete.Id, new(id, reading), stamp);
         foreach (var result in athlete.Results)

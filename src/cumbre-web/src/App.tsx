@@ -15,6 +15,11 @@ const AthleteLaddersPage = lazy(() => import("./ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("./ladders/AtlasPage"));
 const LadderPage = lazy(() => import("./ladders/LadderPage"));
 const EditLadderPage = lazy(() => import("./ladders/edit/EditLadderPage"));
+const TestDaysPage = lazy(() => import("./testday/TestDaysPage"));
+const EditTestDayPage = lazy(() => import("./testday/EditTestDayPage"));
+const SheetPage = lazy(() => import("./testday/SheetPage"));
+const OutcomePage = lazy(() => import("./testday/OutcomePage"));
+const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ImportPage = lazy(() => import("./ladders/edit/ImportPage"));
 const MovementPage = lazy(() => import("./ladders/MovementPage"));
 const ProfilePage = lazy(() => import("./athlete/ProfilePage"));
@@ -27,6 +32,7 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
+      { path: "/test-days/:id/print", element: <TestDayPrint /> },
       {
         element: <Frame />,
         children: [
@@ -35,6 +41,11 @@ const router = createBrowserRouter([
           { path: "/athletes/new", element: <ProfilePage key="new" /> },
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
+          { path: "/test-days", element: <TestDaysPage /> },
+          { path: "/test-days/new", element: <EditTestDayPage key="new" /> },
+          { path: "/test-days/:id", element: <SheetPage /> },
+          { path: "/test-days/:id/edit", element: <EditTestDayPage /> },
+          { path: "/test-days/:id/outcome", element: <OutcomePage /> },
           { path: "/ladders", element: <AtlasPage /> },
           { path: "/ladders/new", element: <EditLadderPage key="new" /> },
           { path: "/ladders/import", element: <ImportPage /> },

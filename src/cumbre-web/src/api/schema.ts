@@ -311,6 +311,136 @@ export interface paths {
       };
     };
     post?: never;
+    /** For good. Only an archived athlete can be removed, so that one press never loses a history. */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/archive": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ArchiveRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/export": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Everything that is stored of an athlete, as JSON. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/clearance": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ClearanceQuestionDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
     delete?: never;
     options?: never;
     head?: never;
@@ -510,6 +640,275 @@ export interface paths {
         };
       };
     };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["TestDayRow"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days/proposal": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ProposalRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ProposalDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SheetDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SheetRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SheetDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days/{id}/cells/{resultId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+          resultId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["CellRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["CellAnswer"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days/{id}/outcome": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OutcomeDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/test-days/{id}/sheet.csv": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
     options?: never;
     head?: never;
     patch?: never;
@@ -1611,6 +2010,10 @@ export interface components {
       athleteId: null | string;
       unit: components["schemas"]["MassUnit"];
     };
+    ArchiveRequest: {
+      /** @description Put away, or taken back. */
+      away: boolean;
+    };
     /**
      * @description How the elbows are held.
      * @enum {unknown}
@@ -1652,6 +2055,14 @@ export interface components {
       version: number;
       /** @description Oldest first; left alone when the athlete is written. */
       bodyMasses: components["schemas"]["BodyMassDto"][];
+      /** @description What was said when they came in. */
+      intake: components["schemas"]["IntakeDto"];
+      /** @description Put away. */
+      archived: boolean;
+      /** @description Questions that apply and are not cleared. */
+      openClearances: string[];
+      /** @description A minor without a guardian's consent. */
+      consentMissing: boolean;
     };
     /** @description An athlete on one ladder. */
     AthleteLadderDto: {
@@ -1687,7 +2098,7 @@ export interface components {
       /** @description In the order of the atlas. */
       ladders: components["schemas"]["SmallRidge"][];
     };
-    /** @description What the coach writes about an athlete. */
+    /** @description What the coach writes about an athlete; without an intake that is left as it stands. */
     AthleteRequest: {
       name: string;
       /** Format: int32 */
@@ -1702,7 +2113,24 @@ export interface components {
       kit: components["schemas"]["KitDto"];
       /** Format: int64 */
       version: number;
+      intake?: null | components["schemas"]["IntakeDto"];
     };
+    /** @description The battery of one athlete. */
+    BatteryDto: {
+      /** Format: uuid */
+      athleteId: string;
+      name: string;
+      tests: components["schemas"]["ProposedTest"][];
+      later: components["schemas"]["ProposedTest"][];
+      blocked: components["schemas"]["KeptOut"][];
+      time: components["schemas"]["Figure"];
+      hasGoals: boolean;
+    };
+    /**
+     * @description Why a test is in a battery.
+     * @enum {unknown}
+     */
+    BatteryReason: "Base" | "NeverTested" | "Stale" | "Short";
     /** @description A test with its protocol and the form standard of its movement. */
     BenchmarkDto: {
       slug: string;
@@ -1781,9 +2209,54 @@ export interface components {
       id: components["schemas"]["CautionId"];
       args: components["schemas"]["Quantity"][];
     };
+    /** @description The stored cell, and what it opened or closed; null: it is empty. */
+    CellAnswer: {
+      cell: null | components["schemas"]["SheetCell"];
+      changes: components["schemas"]["LadderChange"][];
+    };
+    /** @description What was typed into a cell; an empty text takes the result back. */
+    CellRequest: {
+      /** Format: uuid */
+      athleteId: string;
+      benchmark: string;
+      side: null | components["schemas"]["Side"];
+      text: string;
+      form: components["schemas"]["FormVerdict"];
+      setUp: null | string;
+      /** Format: int32 */
+      pain: null | number;
+      painPlace: null | string;
+    };
     ClearRequest: {
       /** @description What was found, and by whom. */
       reason: string;
+    };
+    /** @description An answer to a question of clearance. */
+    ClearanceAnswerDto: {
+      /** @description Slug. */
+      question: string;
+      /** @description It applies. */
+      yes: boolean;
+      /** @description A licensed professional has cleared it. */
+      cleared: boolean;
+    };
+    /** @description A question of clearance, and what it blocks until cleared. */
+    ClearanceQuestionDto: {
+      /** @description Stable name. */
+      slug: string;
+      /** @description As it is asked. */
+      question: string;
+      /** @description Why it is asked. */
+      why: string;
+      /** @description The age answers it. */
+      byAge: boolean;
+      /** @description Everything that is trained hard. */
+      blocksAll: boolean;
+      /**
+       * Format: int32
+       * @description How many movements of the catalogue it blocks.
+       */
+      blocks: number;
     };
     /** @description A ladder with all athletes of the club; heights are those of a body of mean proportions. */
     ClubLadderDto: {
@@ -1802,6 +2275,18 @@ export interface components {
       /** Format: date */
       day: string;
       byRule: null | string;
+    };
+    /** @description An injury or pain that is there now. */
+    Complaint: {
+      /** @description Body place, for instance `left elbow`. */
+      place: string;
+      /**
+       * Format: int32
+       * @description 0 to 10; 0: an old injury without pain.
+       */
+      level: number;
+      /** @description In the coach's words. */
+      note: null | string;
     };
     /** @enum {unknown} */
     Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
@@ -2137,6 +2622,18 @@ export interface components {
        */
       length: number;
     };
+    /** @description A skill that the athlete wants. */
+    Goal: {
+      /** @description Slug. */
+      ladder: string;
+      /** @description What becomes of it. */
+      kind: components["schemas"]["GoalKind"];
+    };
+    /**
+     * @description What becomes of a skill in the coming weeks.
+     * @enum {unknown}
+     */
+    GoalKind: "Advance" | "Maintain";
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
     /** @description What importing a file would do. */
@@ -2210,6 +2707,40 @@ export interface components {
       | "ShareOfBodyWeight"
       | "CoachsReason"
       | "SetOn";
+    /** @description What an athlete says when they come in. */
+    IntakeDto: {
+      /**
+       * Format: double
+       * @description 0 to 80; null: not asked yet.
+       */
+      trainingYears: null | number;
+      /** @description 1 Monday to 7 Sunday. */
+      days: number[];
+      /**
+       * Format: int32
+       * @description Of a session, 10 to 240; null: not asked yet.
+       */
+      minutes: null | number;
+      /** @description Which kit is used. */
+      place: components["schemas"]["TrainingPlace"];
+      shoulders: null | components["schemas"]["ShoulderRange"];
+      /** @description At most two to advance. */
+      goals: components["schemas"]["Goal"][];
+      /** @description Injuries and pain that are there now. */
+      complaints: components["schemas"]["Complaint"][];
+      /** @description A question without an answer was not asked yet. */
+      clearance: components["schemas"]["ClearanceAnswerDto"][];
+      /** @description For a minor. */
+      guardianConsent: boolean;
+      /** @description Gone through to the end. */
+      finished: boolean;
+    };
+    /** @description A test that is kept out. */
+    KeptOut: {
+      slug: string;
+      name: string;
+      question: string;
+    };
     KitDto: {
       /** @description At most 12 sizes, each once. */
       plates: components["schemas"]["PlateDto"][];
@@ -2535,6 +3066,51 @@ export interface components {
       | "RangeReversed"
       | "FastOnlyWhenLifting"
       | "TooLong";
+    /** @description What an evening did for one athlete. */
+    OutcomeDto: {
+      /** Format: uuid */
+      athleteId: string;
+      name: string;
+      changes: components["schemas"]["LadderChange"][];
+      rows: components["schemas"]["OutcomeRow"][];
+      sides: components["schemas"]["OutcomeSides"][];
+    };
+    /** @description A result against the one before. */
+    OutcomeRow: {
+      /** @description Of the test. */
+      name: string;
+      side: null | components["schemas"]["Side"];
+      /** @description As written. */
+      now: string;
+      /** @description The result before; null: the first. */
+      before: null | string;
+      /**
+       * Format: date
+       * @description Its day.
+       */
+      beforeDay: null | string;
+      /**
+       * Format: double
+       * @description Reps, seconds, degrees or percent of the system; null where they cannot be compared.
+       */
+      difference: null | number;
+      /** @description Of the difference: reps, s, degrees or %. */
+      unit: string;
+      /** @description No more than the test gives from day to day. */
+      isNoise: boolean;
+      /** @description Against the standard. */
+      form: components["schemas"]["FormVerdict"];
+    };
+    /** @description The two sides of a test. */
+    OutcomeSides: {
+      name: string;
+      left: string;
+      right: string;
+      /** Format: double */
+      fraction: number;
+      weaker: null | components["schemas"]["Side"];
+      advice: components["schemas"]["SideGapAdvice"];
+    };
     OwnerRequest: {
       /** @description 1 to 80 characters. */
       clubName: string;
@@ -2664,11 +3240,33 @@ export interface components {
      */
     ProposalCause:
       "Pain" | "LoadingWeeks" | "EasyWeek" | "NoProgress" | "CleanSessions" | "NotYetClean" | "KitGap" | "Unfinished";
+    /** @description The batteries of a group. */
+    ProposalDto: {
+      /** @description Each by themselves. */
+      athletes: components["schemas"]["BatteryDto"][];
+      /** @description All of them once, in their order. */
+      tests: components["schemas"]["SheetTest"][];
+    };
     /**
      * @description What the app may propose, the most cautious first: where two collide, the earlier wins.
      * @enum {unknown}
      */
     ProposalKind: "Refer" | "Deload" | "Ease" | "BackOff" | "Hold" | "AddReps" | "AddLoad";
+    ProposalRequest: {
+      /** @description Who is tested. */
+      athletes: string[];
+    };
+    /** @description A proposed test and why. */
+    ProposedTest: {
+      /** @description Of the test. */
+      slug: string;
+      /** @description Of the test. */
+      name: string;
+      /** @description Why. */
+      reason: components["schemas"]["BatteryReason"];
+      /** @description Names of the goals that it decides. */
+      ladders: string[];
+    };
     /** @description A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge. */
     Quantity: {
       kind: components["schemas"]["QuantityKind"];
@@ -2985,7 +3583,8 @@ export interface components {
       | "DemandSystem"
       | "DemandBodyShare"
       | "DemandContact"
-      | "DemandHouse";
+      | "DemandHouse"
+      | "BatteryTime";
     /** @description One answer to a question on which practitioners disagree. */
     SchoolChoice: {
       /** @description Stable name. */
@@ -3147,8 +3746,115 @@ export interface components {
     SetRole: "Work" | "Top" | "BackOff" | "DropPart";
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
+    /** @description An athlete down the sheet. */
+    SheetAthlete: {
+      /**
+       * Format: uuid
+       * @description Athlete.
+       */
+      id: string;
+      /** @description Athlete. */
+      name: string;
+      /** @description In which a load without a unit is meant. */
+      unit: components["schemas"]["MassUnit"];
+      /** @description Without one nothing can be recorded. */
+      hasBodyMass: boolean;
+      /** @description Slug of a test to the clearance that keeps it out. */
+      blocked: {
+        [key: string]: string;
+      };
+    };
+    /** @description A filled cell. */
+    SheetCell: {
+      /**
+       * Format: uuid
+       * @description Of the result.
+       */
+      resultId: string;
+      /**
+       * Format: uuid
+       * @description Row.
+       */
+      athleteId: string;
+      /** @description Column. */
+      benchmark: string;
+      side: null | components["schemas"]["Side"];
+      /** @description As it can be typed again. */
+      text: string;
+      /** @description Against the standard. */
+      form: components["schemas"]["FormVerdict"];
+      /** @description As written. */
+      setUp: null | string;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      pain: null | number;
+      /** @description Where. */
+      painPlace: null | string;
+    };
+    /** @description The sheet of an evening. */
+    SheetDto: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date */
+      day: string;
+      name: string;
+      athletes: components["schemas"]["SheetAthlete"][];
+      tests: components["schemas"]["SheetTest"][];
+      cells: components["schemas"]["SheetCell"][];
+      /** Format: int64 */
+      version: number;
+      time: components["schemas"]["Figure"];
+    };
+    SheetRequest: {
+      /**
+       * Format: date
+       * @description Not after today.
+       */
+      day: string;
+      /** @description 1 to 80 characters. */
+      name: string;
+      /** @description Down, at most 60. */
+      athletes: string[];
+      /** @description Slugs across, at most 12. */
+      tests: string[];
+      /**
+       * Format: int64
+       * @description 0 to create it.
+       */
+      version: number;
+    };
+    /** @description A test across the sheet. */
+    SheetTest: {
+      /** @description Of the test. */
+      slug: string;
+      /** @description As a list shows it. */
+      name: string;
+      /** @description What it counts. */
+      measure: components["schemas"]["BenchmarkMeasure"];
+      /** @description Two columns. */
+      eachSide: boolean;
+      /** @description How it is done. */
+      protocol: string;
+      /** @description What counts. */
+      standard: string;
+      /** @description What breaks the standard. */
+      faults: string[];
+      /** @description What must be written down. */
+      setUp: string[];
+      /** @description Of a cell. */
+      example: string;
+    };
+    /** @enum {unknown} */
+    ShoulderRange: "Loose" | "Usual" | "Tight" | null;
     /** @enum {unknown} */
     Side: "Left" | "Right" | null;
+    /**
+     * @description What a gap between the sides asks for.
+     * @enum {unknown}
+     */
+    SideGapAdvice: "None" | "Note" | "WeakerFirst";
     SignInRequest: {
       signInName: string;
       password: string;
@@ -3269,7 +3975,8 @@ export interface components {
       | "StepsWon"
       | "ByTheRule"
       | "NextStep"
-      | "TrainForIt";
+      | "TrainForIt"
+      | "TestTime";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
@@ -3331,6 +4038,20 @@ export interface components {
       /** Format: int32 */
       top: number;
     };
+    /** @description A test day in a list. */
+    TestDayRow: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date */
+      day: string;
+      name: string;
+      /** Format: int64 */
+      athletes: number;
+      /** Format: int64 */
+      tests: number;
+      /** Format: int64 */
+      results: number;
+    };
     /** @description A threshold as evidence: have and need in the notation of the gates. */
     ThresholdEvidence: {
       /** @description Of the test. */
@@ -3388,6 +4109,11 @@ export interface components {
       | "Range"
       | "Unknown"
       | "End";
+    /**
+     * @description Where the athlete mostly trains, and with which kit.
+     * @enum {unknown}
+     */
+    TrainingPlace: "Hall" | "Home";
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
     };

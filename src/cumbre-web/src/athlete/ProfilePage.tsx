@@ -10,6 +10,7 @@ import { Failed, Loading } from "../ui/states";
 import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { ProfileForm } from "./ProfileForm";
+import { emptyIntake } from "./intake";
 import { athleteQuery } from "./useLift";
 
 /** Who the athlete is, what they weigh, what they can hang. */
@@ -34,6 +35,10 @@ function New() {
     kit: { plates: [], hasBelt: true, vest: null },
     version: 0,
     bodyMasses: [],
+    intake: emptyIntake,
+    archived: false,
+    openClearances: [],
+    consentMissing: false,
   }));
   return (
     <Frame title="New athlete">

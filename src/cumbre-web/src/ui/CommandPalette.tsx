@@ -16,6 +16,8 @@ interface Target {
 const places: Target[] = [
   { label: "Desk", group: "place", to: "/" },
   { label: "Roster", group: "place", to: "/roster" },
+  { label: "Test days", group: "place", to: "/test-days" },
+  { label: "New test day", group: "place", to: "/test-days/new" },
   { label: "Ladders", group: "place", to: "/ladders" },
   { label: "Movements", group: "place", to: "/ladders?show=movements" },
   { label: "Schools", group: "place", to: "/ladders?show=schools" },

@@ -26,6 +26,12 @@ const icons = {
     </>
   ),
   roster: <path d="M2.5 3.5h5v5h-5zM2.5 13.5h5v5h-5zM11 6h9M11 16h9" />,
+  tests: (
+    <>
+      <circle cx="11" cy="12.5" r="7" />
+      <path d="M11 12.5V8.5M8.5 2.5h5M11 2.5v3" />
+    </>
+  ),
   ladders: (
     <>
       <path d="M2 18h18V5l-6 5-4-2-8 7z" />
@@ -147,6 +153,7 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
         <>
           <Place to="/" label="Desk" icon={icons.desk} badge={waiting} narrow={narrow} />
           <Place to="/roster" label="Roster" icon={icons.roster} narrow={narrow} />
+          <Place to="/test-days" label="Test day" icon={icons.tests} narrow={narrow} />
           <Place to="/ladders" label="Ladders" icon={icons.ladders} narrow={narrow} />
         </>
       ) : (

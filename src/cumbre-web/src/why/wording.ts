@@ -54,6 +54,7 @@ const rules: Record<RuleId, Say> = {
   DemandContact: ([summit]) =>
     `Height of the pull on the way to ${summit}: a stated value, as contact is a place and no figure.`,
   DemandHouse: ([summit]) => `A stated value on the way to ${summit}, where coaches give no figure.`,
+  BatteryTime: () => "The work of each test by its protocol, both sides where they are tested, and the rests between.",
 };
 
 const inputs: Record<InputKey, string> = {

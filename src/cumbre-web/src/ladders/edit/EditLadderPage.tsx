@@ -5,7 +5,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useBlocker, useNavigate, useParams } from "react-router";
 import { Problem } from "../../api/client";
@@ -91,10 +91,11 @@ function Editor({
   const save = useSaveLadder(slug);
   const [reason, setReason] = useState("");
   const [open, setOpen] = useState<string | null>(isNew ? (draft.steps[0]?.slug ?? null) : null);
-  const [leaving, setLeaving] = useState(false);
+  const saved = useRef(false);
   // Saving leaves by itself; everything else asks first.
   const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) => dirty && !leaving && currentLocation.pathname !== nextLocation.pathname,
+    ({ currentLocation, nextLocation }) =>
+      dirty && !saved.current && currentLocation.pathname !== nextLocation.pathname,
   );
   useHotkeys("mod+z", () => edit.undo(), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", () => edit.redo(), { enableOnFormTags: true, preventDefault: true });
@@ -105,7 +106,7 @@ function Editor({
       { version, reason, entry: { ...draft, slug } },
       {
         onSuccess: () => {
-          setLeaving(true);
+          saved.current = true;
           edit.forget();
           void navigate(`/ladders/${slug}`);
         },

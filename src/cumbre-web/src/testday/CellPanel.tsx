@@ -1,0 +1,105 @@
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import type { FormVerdict, Sheet } from "../api/types";
+import type { CellBody, Column } from "./cells";
+import type { CellView } from "./Grid";
+import { StopWatch } from "./StopWatch";
+
+/** Protocol and form standard of the focused cell, and what else is written down about it. */
+export function CellPanel({
+  athlete,
+  column,
+  view,
+  onChange,
+}: {
+  athlete: Sheet["athletes"][number];
+  column: Column;
+  view: CellView;
+  onChange: (change: Partial<CellBody>) => void;
+}) {
+  const { test, side } = column;
+  const body = view.body;
+  const blocked = athlete.blocked[test.slug];
+  return (
+    <Box component="aside" aria-label="The focused cell" sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+      <div>
+        <Typography variant="h2">
+          {test.name}
+          {side && `, ${side.toLowerCase()}`}
+        </Typography>
+        <Typography variant="body2" color="textSecondary">
+          {athlete.name}
+        </Typography>
+      </div>
+      {view.message && (
+        <Typography color="error" variant="body2" role="alert">
+          {view.message}
+        </Typography>
+      )}
+      {blocked && (
+        <Typography variant="body2" role="note">
+          Not before a licensed professional has cleared it: {blocked}.
+        </Typography>
+      )}
+      <Box sx={{ fontSize: 13, lineHeight: "18px" }}>
+        <b>Write</b> {test.example}
+        <br />
+        <b>How</b> {test.protocol}
+        <br />
+        <b>Counts</b> {test.standard}
+        <br />
+        <b>Not</b> {test.faults.join("; ")}
+      </Box>
+      {test.measure === "Seconds" && !blocked && (
+        <StopWatch key={`${athlete.id}-${test.slug}-${side}`} onStop={(text) => onChange({ text })} />
+      )}
+      {!blocked && (
+        <>
+          <ToggleButtonGroup
+            exclusive
+            value={body.form}
+            onChange={(_, form: FormVerdict | null) => form && onChange({ form })}
+            aria-label="Form"
+          >
+            <ToggleButton value="Clean">clean</ToggleButton>
+            <ToggleButton value="Broken">form broke</ToggleButton>
+          </ToggleButtonGroup>
+          <TextField
+            label="Set-up"
+            value={body.setUp ?? ""}
+            onChange={(e) => onChange({ setUp: e.target.value || null })}
+            helperText={test.setUp.join(", ") || undefined}
+            slotProps={{ htmlInput: { maxLength: 120 } }}
+          />
+          <Box sx={{ display: "grid", gridTemplateColumns: "100px 1fr", gap: 2 }}>
+            <TextField
+              select
+              label="Pain"
+              value={body.pain ?? ""}
+              onChange={(e) => onChange({ pain: e.target.value === "" ? null : Number(e.target.value) })}
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+            >
+              <MenuItem value="">none</MenuItem>
+              {Array.from({ length: 10 }, (_, i) => (
+                <MenuItem key={i + 1} value={i + 1}>
+                  {i + 1} of 10
+                </MenuItem>
+              ))}
+            </TextField>
+            {body.pain !== null && (
+              <TextField
+                label="Where"
+                value={body.painPlace ?? ""}
+                onChange={(e) => onChange({ painPlace: e.target.value || null })}
+              />
+            )}
+          </Box>
+        </>
+      )}
+    </Box>
+  );
+}

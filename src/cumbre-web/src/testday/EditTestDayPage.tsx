@@ -1,0 +1,263 @@
+import Alert from "@mui/material/Alert";
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
+import { Problem } from "../api/client";
+import type { Battery, Benchmark, RosterRow, Sheet } from "../api/types";
+import { benchmarksQuery } from "../athlete/useLift";
+import { rosterQuery } from "../roster/useRoster";
+import { newId } from "../ui/newId";
+import { Failed, Loading, messageOf } from "../ui/states";
+import { WhyFigure } from "../why/WhyFigure";
+import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
+import { minutes, reasonWord } from "./wording";
+
+/** Who is tested in what: the proposal, and what the coach makes of it. */
+export default function EditTestDayPage() {
+  const { id } = useParams();
+  const roster = useQuery(rosterQuery);
+  const benchmarks = useQuery(benchmarksQuery);
+  const sheet = useQuery({ ...sheetQuery(id ?? ""), enabled: id !== undefined });
+  const failed = [roster, benchmarks, sheet].find((q) => q.isError);
+  if (failed)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={failed.error} retry={() => void failed.refetch()} />
+      </Box>
+    );
+  if (!roster.data || !benchmarks.data || (id !== undefined && !sheet.data))
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  return <Form roster={roster.data} benchmarks={benchmarks.data} sheet={sheet.data ?? null} />;
+}
+
+function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: Benchmark[]; sheet: Sheet | null }) {
+  const navigate = useNavigate();
+  const { today } = useSignedIn();
+  const [id] = useState(() => sheet?.id ?? newId());
+  const [name, setName] = useState(sheet?.name ?? "Test day");
+  const [day, setDay] = useState(sheet?.day ?? today);
+  const [athletes, setAthletes] = useState(sheet?.athletes.map((a) => a.id) ?? []);
+  // Until the coach changes them, the tests are those of the proposal.
+  const [own, setOwn] = useState<string[] | null>(sheet?.tests.map((t) => t.slug) ?? null);
+  const proposal = useQuery(proposalQuery(athletes));
+  const save = useSaveSheet(id);
+  const tests = own ?? proposal.data?.tests.map((t) => t.slug) ?? [];
+  const errorAt = (path: string) =>
+    save.error instanceof Problem ? save.error.fields.find((f) => f.path.startsWith(path))?.message : undefined;
+  const nameOf = (slug: string) => benchmarks.find((b) => b.slug === slug)?.name ?? slug;
+  const moveTest = (index: number, by: number) => {
+    const next = [...tests];
+    const [moved] = next.splice(index, 1);
+    next.splice(index + by, 0, moved!);
+    setOwn(next);
+  };
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        save.mutate(
+          { day, name, athletes, tests, version: sheet?.version ?? 0 },
+          { onSuccess: () => void navigate(`/test-days/${id}`) },
+        );
+      }}
+      sx={{ px: { xs: 4, sm: 6 }, py: 4 }}
+    >
+      <Typography variant="h1" sx={{ mb: 3 }}>
+        {sheet ? `${sheet.name}: athletes and tests` : "New test day"}
+      </Typography>
+      <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", mb: 4 }}>
+        <TextField
+          label="Name"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          error={errorAt("name") !== undefined}
+          helperText={errorAt("name")}
+          sx={{ width: 260 }}
+        />
+        <TextField
+          label="Day"
+          type="date"
+          value={day}
+          onChange={(e) => setDay(e.target.value)}
+          error={errorAt("day") !== undefined}
+          helperText={errorAt("day")}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ width: 180 }}
+        />
+      </Box>
+      <Autocomplete
+        multiple
+        disableCloseOnSelect
+        options={roster.map((r) => r.id)}
+        value={athletes}
+        getOptionLabel={(a) => roster.find((r) => r.id === a)?.name ?? "gone"}
+        onChange={(_, chosen) => setAthletes(chosen)}
+        sx={{ maxWidth: 900 }}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            label="Athletes"
+            error={errorAt("athletes") !== undefined}
+            helperText={errorAt("athletes") ?? "who comes"}
+          />
+        )}
+      />
+      {athletes.length < roster.length && (
+        <Button size="small" variant="text" onClick={() => setAthletes(roster.map((r) => r.id))}>
+          Everybody
+        </Button>
+      )}
+      <Box
+        sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "minmax(0,1fr) minmax(0,1fr)" }, gap: 8, mt: 4 }}
+      >
+        <section aria-label="Tests">
+          <Typography variant="h2">Tests</Typography>
+          <Typography variant="body2" color="textSecondary">
+            in this order, so that one does not spoil the next; at most six an evening for one athlete
+          </Typography>
+          <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+            {tests.map((slug, i) => (
+              <Box
+                component="li"
+                key={slug}
+                sx={(t) => ({
+                  display: "flex",
+                  alignItems: "center",
+                  borderBottom: `1px solid ${t.vars.palette.divider}`,
+                  fontSize: 14,
+                })}
+              >
+                <Box sx={{ mr: "auto" }}>
+                  {i + 1}. {nameOf(slug)}
+                </Box>
+                <Button
+                  size="small"
+                  variant="text"
+                  disabled={i === 0}
+                  onClick={() => moveTest(i, -1)}
+                  aria-label={`${nameOf(slug)} earlier`}
+                >
+                  Up
+                </Button>
+                <Button
+                  size="small"
+                  variant="text"
+                  disabled={i === tests.length - 1}
+                  onClick={() => moveTest(i, 1)}
+                  aria-label={`${nameOf(slug)} later`}
+                >
+                  Down
+                </Button>
+                <Button
+                  size="small"
+                  variant="text"
+                  onClick={() => setOwn(tests.filter((t) => t !== slug))}
+                  aria-label={`Leave out ${nameOf(slug)}`}
+                >
+                  Leave out
+                </Button>
+              </Box>
+            ))}
+          </Box>
+          {tests.length === 0 && !(athletes.length > 0 && proposal.isPending) && (
+            <Typography variant="body2">
+              {athletes.length === 0 ? "Choose who comes." : "Nothing is open for them: add a test."}
+            </Typography>
+          )}
+          {errorAt("tests") && (
+            <Typography color="error" variant="body2" role="alert">
+              {errorAt("tests")}
+            </Typography>
+          )}
+          <Autocomplete
+            options={benchmarks.map((b) => b.slug).filter((b) => !tests.includes(b))}
+            value={null}
+            blurOnSelect
+            clearOnBlur
+            getOptionLabel={nameOf}
+            onChange={(_, slug) => slug && setOwn([...tests, slug])}
+            renderInput={(params) => <TextField {...params} label="Add a test" sx={{ mt: 3 }} />}
+          />
+          {own !== null && proposal.data && (
+            <Button size="small" variant="text" onClick={() => setOwn(null)}>
+              Back to the proposal
+            </Button>
+          )}
+        </section>
+        <section aria-label="Proposal">
+          <Typography variant="h2">What the goals ask</Typography>
+          {proposal.isError && <Failed error={proposal.error} retry={() => void proposal.refetch()} />}
+          {athletes.length > 0 && proposal.isPending && <Loading rows={2} />}
+          {proposal.data?.athletes.map((b) => (
+            <BatteryOf key={b.athleteId} battery={b} />
+          ))}
+        </section>
+      </Box>
+      {save.error && !(save.error instanceof Problem && save.error.fields.length > 0) && (
+        <Alert severity="warning" sx={{ mt: 3 }}>
+          {messageOf(save.error)}
+        </Alert>
+      )}
+      <Box sx={{ mt: 4, display: "flex", gap: 3 }}>
+        <Button
+          type="submit"
+          variant="contained"
+          color="secondary"
+          disabled={save.isPending || (own === null && athletes.length > 0 && proposal.isPending)}
+        >
+          {sheet ? "Save" : "Open the sheet"}
+        </Button>
+        <Button component={Link} to={sheet ? `/test-days/${sheet.id}` : "/test-days"}>
+          Cancel
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function BatteryOf({ battery: b }: { battery: Battery }) {
+  return (
+    <Box sx={(t) => ({ borderBottom: `1px solid ${t.vars.palette.divider}`, py: 2, fontSize: 13, lineHeight: "19px" })}>
+      <b>{b.name}</b>,{" "}
+      <WhyFigure
+        figure={{
+          key: `battery-${b.athleteId}`,
+          shown: minutes(b.time.value.number),
+          subject: `${b.name}: time of the tests`,
+          why: b.time.why,
+        }}
+      />
+      {!b.hasGoals && (
+        <>
+          {" "}
+          · <Link to={`/athletes/${b.athleteId}/intake`}>no goals yet</Link>
+        </>
+      )}
+      <Box component="ul" sx={{ m: 0, pl: 4 }}>
+        {b.tests.map((t) => (
+          <li key={t.slug}>
+            {t.name}: {reasonWord[t.reason]}
+            {t.ladders.length > 0 && `, for ${t.ladders.join(" and ")}`}
+          </li>
+        ))}
+        {b.later.length > 0 && <li>another evening: {b.later.map((t) => t.name).join(", ")}</li>}
+        {b.blocked.length > 0 && (
+          <li>not before clearance: {b.blocked.map((t) => `${t.name} (${t.question.toLowerCase()})`).join(", ")}</li>
+        )}
+        {b.tests.length === 0 && b.hasGoals && <li>no gate of a goal is open: nothing to test</li>}
+      </Box>
+    </Box>
+  );
+}
