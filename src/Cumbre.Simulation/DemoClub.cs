@@ -45,6 +45,7 @@ public static class DemoClub
         Minutes = minutes,
         Shoulders = shoulders,
         Goals = [.. advance.Select(l => new Goal(l, GoalKind.Advance)), .. (maintain ?? []).Select(l => new Goal(l, GoalKind.Maintain))],
+        Clearance = Clearance.Questions.Where(q => !q.IsByAge).ToDictionary(q => q.Slug, _ => new ClearanceAnswer(false, false)),
         Finished = true,
     };
 
@@ -199,7 +200,7 @@ public static class DemoClub
         // Drop sets.
         new("Petra Holm", 66.9m)
         {
-            Intake = Said(12, 60, ["human-flag"], ["weighted-pull-up"]) with { Clearance = new Dictionary<string, ClearanceAnswer> { ["blood-pressure"] = new(true, true) } },
+            Intake = Said(12, 60, ["human-flag"], ["weighted-pull-up"]),
             Sex = Sex.Female, StatureCm = 170, BirthYear = 1968, Kit = Hall,
             FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true,
             GainKgPerWeek = 0.35,

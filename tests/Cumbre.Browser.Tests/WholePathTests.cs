@@ -69,10 +69,15 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Roster");
         browser.Sees("No athletes yet.");
         browser.Press("New athlete");
-        browser.Press("Save");
+        browser.Press("Begin the intake");
         browser.Sees("Write a name.");
         browser.Fill("Name", "Ada Lind");
+        browser.Press("Begin the intake");
+        browser.Sees("Still open");
         browser.Fill("Birth year", "1990");
+        browser.Until(() => !browser.Text("[aria-label='Still open']").Contains("birth year", StringComparison.Ordinal), "the birth year to be stored");
+        browser.Press("Profile and kit");
+        browser.Sees("Archive");
         foreach (var (size, count, i) in new[] { ("1,25", "2", 1), ("2.5", "2", 2), ("5", "2", 3), ("10", "3", 4), ("20", "1", 5) })
         {
             browser.Press("Add a plate size");

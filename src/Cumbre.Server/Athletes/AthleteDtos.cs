@@ -92,21 +92,3 @@ public sealed record AthleteDto(
 public sealed record AthleteRequest(
     string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
     IntakeDto? Intake = null);
-
-/// <summary>A line of the roster.</summary>
-/// <param name="Id">Athlete.</param>
-/// <param name="Name">Athlete.</param>
-/// <param name="BodyMassKg">Of today; null without a reading.</param>
-/// <param name="OneRepMaxKg">Newest e1RM of the system; null without a usable test.</param>
-/// <param name="OneRepMaxDay">Its day.</param>
-/// <param name="OneRepMaxStale">Older than six weeks.</param>
-/// <param name="GateOpen">Under the athlete's school.</param>
-/// <param name="LastSession">Day of the last logged session.</param>
-/// <param name="NextSession">Day of the next planned one.</param>
-/// <param name="Waiting">A decision waits for the coach.</param>
-/// <param name="Stopped">The pattern is stopped.</param>
-/// <param name="NeedsClearance">Under 18 or over 60, and not cleared.</param>
-/// <param name="TestCount">Results recorded.</param>
-public sealed record RosterRow(
-    Guid Id, string Name, decimal? BodyMassKg, decimal? OneRepMaxKg, DateOnly? OneRepMaxDay, bool OneRepMaxStale, bool GateOpen, DateOnly? LastSession, DateOnly? NextSession,
-    bool Waiting, bool Stopped, bool NeedsClearance, int TestCount);

@@ -55,7 +55,7 @@ internal static class AthleteLadders
         return [.. atlas.Ladders.Select(l => Small(PlacementReport.Of(l, atlas, athlete.Schools, book, build, coach.FirstOrDefault(c => c.Ladder == l.Slug)), atlas.Catalogue))];
     }
 
-    private static SmallRidge Small(PlacementReport report, Catalogue catalogue)
+    public static SmallRidge Small(PlacementReport report, Catalogue catalogue)
     {
         var placement = report.Placement;
         return new(

@@ -15,13 +15,13 @@ public static class SnapshotStore
             ? (profile, Of(profile, AthleteStore.BodyMasses(db, id), ResultStore.Of(db, id).Select(r => r.Result), SessionStore.Exposures(db, id, today)))
             : null;
 
-    /// <summary>The same for every athlete, with the same number of queries.</summary>
-    public static IReadOnlyList<(AthleteProfile Profile, AthleteSnapshot Snapshot)> LoadAll(Db db, DateOnly today)
+    /// <summary>The same for every athlete who trains, or for every archived one, with the same number of queries.</summary>
+    public static IReadOnlyList<(AthleteProfile Profile, AthleteSnapshot Snapshot)> LoadAll(Db db, DateOnly today, bool archived = false)
     {
         var masses = AthleteStore.AllBodyMasses(db);
         var results = ResultStore.All(db);
         var exposures = SessionStore.AllExposures(db, today);
-        return [.. AthleteStore.All(db).Select(p => (p, Of(p, masses[p.Id], results[p.Id], exposures[p.Id])))];
+        return [.. AthleteStore.Everyone(db).Where(p => p.ArchivedAt is not null == archived).Select(p => (p, Of(p, masses[p.Id], results[p.Id], exposures[p.Id])))];
     }
 
     private static AthleteSnapshot Of(

@@ -22,6 +22,8 @@ const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ImportPage = lazy(() => import("./ladders/edit/ImportPage"));
 const MovementPage = lazy(() => import("./ladders/MovementPage"));
+const IntakePage = lazy(() => import("./athlete/IntakePage"));
+const NewAthletePage = lazy(() => import("./athlete/NewAthletePage"));
 const ProfilePage = lazy(() => import("./athlete/ProfilePage"));
 const SessionPage = lazy(() => import("./session/SessionPage"));
 const PrintPage = lazy(() => import("./session/PrintPage"));
@@ -38,7 +40,7 @@ const router = createBrowserRouter([
         children: [
           { path: "/", element: <Home /> },
           { path: "/roster", element: <RosterPage /> },
-          { path: "/athletes/new", element: <ProfilePage key="new" /> },
+          { path: "/athletes/new", element: <NewAthletePage /> },
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/test-days", element: <TestDaysPage /> },
@@ -52,6 +54,7 @@ const router = createBrowserRouter([
           { path: "/ladders/:slug", element: <LadderPage /> },
           { path: "/ladders/:slug/edit", element: <EditLadderPage /> },
           { path: "/movements/:slug", element: <MovementPage /> },
+          { path: "/athletes/:athleteId/intake", element: <IntakePage /> },
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "*", element: <Lost /> },

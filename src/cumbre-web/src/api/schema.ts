@@ -229,7 +229,9 @@ export interface paths {
     };
     get: {
       parameters: {
-        query?: never;
+        query?: {
+          archived?: boolean;
+        };
         header?: never;
         path?: never;
         cookie?: never;
@@ -3480,6 +3482,18 @@ export interface components {
       /** @description Where it stands. */
       status: components["schemas"]["StepStatus"];
     };
+    /** @description A goal of an athlete as a small ridge. */
+    RosterGoal: {
+      /** @description Advanced or maintained. */
+      kind: components["schemas"]["GoalKind"];
+      /** @description Where they stand. */
+      ridge: components["schemas"]["SmallRidge"];
+      /**
+       * Format: int32
+       * @description Results of this ladder that are too old to open anything new.
+       */
+      staleTests: number;
+    };
     /** @description A line of the roster. */
     RosterRow: {
       /**
@@ -3489,6 +3503,8 @@ export interface components {
       id: string;
       /** @description Athlete. */
       name: string;
+      /** @description Put away. */
+      archived: boolean;
       /**
        * Format: double
        * @description Of today; null without a reading.
@@ -3499,11 +3515,6 @@ export interface components {
        * @description Newest e1RM of the system; null without a usable test.
        */
       oneRepMaxKg: null | number;
-      /**
-       * Format: date
-       * @description Its day.
-       */
-      oneRepMaxDay: null | string;
       /** @description Older than six weeks. */
       oneRepMaxStale: boolean;
       /** @description Under the athlete's school. */
@@ -3518,17 +3529,29 @@ export interface components {
        * @description Day of the next planned one.
        */
       nextSession: null | string;
+      /**
+       * Format: date
+       * @description Day of the last recorded test.
+       */
+      lastTest: null | string;
       /** @description A decision waits for the coach. */
       waiting: boolean;
       /** @description The pattern is stopped. */
       stopped: boolean;
-      /** @description Under 18 or over 60, and not cleared. */
-      needsClearance: boolean;
+      /** @description Questions that apply and are not cleared. */
+      openClearances: string[];
+      /** @description A minor without a guardian's consent. */
+      consentMissing: boolean;
+      pain: null | components["schemas"]["Complaint"];
+      /** @description Gone through to the end. */
+      intakeFinished: boolean;
       /**
        * Format: int32
        * @description Results recorded.
        */
       testCount: number;
+      /** @description In order of weight. */
+      goals: components["schemas"]["RosterGoal"][];
     };
     /**
      * @description What rounding to the kit did.

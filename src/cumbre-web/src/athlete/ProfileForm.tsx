@@ -113,7 +113,6 @@ function requestOf(f: z.output<typeof shape>, version: number): AthleteRequest {
 
 interface Props {
   athlete: Athlete;
-  onSaved?: (saved: Athlete) => void;
 }
 
 export function ProfileForm(props: Props) {
@@ -123,7 +122,7 @@ export function ProfileForm(props: Props) {
   return <Profile {...props} schools={schools.data} />;
 }
 
-function Profile({ athlete, onSaved, schools }: Props & { schools: School[] }) {
+function Profile({ athlete, schools }: Props & { schools: School[] }) {
   const [version, setVersion] = useState(athlete.version);
   const save = useSaveAthlete(athlete.id);
   const form = useForm<Fields, unknown, z.output<typeof shape>>({
@@ -142,7 +141,6 @@ function Profile({ athlete, onSaved, schools }: Props & { schools: School[] }) {
         onSuccess: (saved) => {
           setVersion(saved.version);
           form.reset(fieldsOf(saved, schools));
-          onSaved?.(saved);
         },
       }),
     );
@@ -153,7 +151,6 @@ function Profile({ athlete, onSaved, schools }: Props & { schools: School[] }) {
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "2fr 1fr 1fr" }, gap: 4 }}>
         <TextField
           label="Name"
-          autoFocus={athlete.version === 0}
           {...register("name")}
           error={Boolean(errors.name)}
           helperText={errors.name?.message}

@@ -1,53 +1,17 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
-import { newId } from "../ui/newId";
-import { useUnit } from "../accounts/useMe";
-import type { Athlete } from "../api/types";
+import { useParams } from "react-router";
 import { Failed, Loading } from "../ui/states";
+import { ArchivePanel } from "./ArchivePanel";
 import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { ProfileForm } from "./ProfileForm";
-import { emptyIntake } from "./intake";
 import { athleteQuery } from "./useLift";
 
 /** Who the athlete is, what they weigh, what they can hang. */
 export default function ProfilePage() {
-  const { athleteId } = useParams();
-  return athleteId ? <Existing id={athleteId} /> : <New />;
-}
-
-function New() {
-  const unit = useUnit();
-  const navigate = useNavigate();
-  const [athlete] = useState<Athlete>(() => ({
-    id: newId(),
-    name: "",
-    birthYear: null,
-    unit,
-    sex: null,
-    statureCm: null,
-    lengths: { armCm: null, trunkCm: null, thighCm: null, shankCm: null },
-    schools: [],
-    cleared: false,
-    kit: { plates: [], hasBelt: true, vest: null },
-    version: 0,
-    bodyMasses: [],
-    intake: emptyIntake,
-    archived: false,
-    openClearances: [],
-    consentMissing: false,
-  }));
-  return (
-    <Frame title="New athlete">
-      <ProfileForm athlete={athlete} onSaved={(a) => void navigate(`/athletes/${a.id}/profile`, { replace: true })} />
-    </Frame>
-  );
-}
-
-function Existing({ id }: { id: string }) {
+  const { athleteId: id = "" } = useParams();
   const athlete = useQuery(athleteQuery(id));
   if (athlete.isPending)
     return (
@@ -72,7 +36,10 @@ function Existing({ id }: { id: string }) {
         }}
       >
         <ProfileForm athlete={athlete.data} />
-        <BodyMassPanel athlete={athlete.data} />
+        <Box sx={{ display: "grid", gap: 6, alignContent: "start" }}>
+          <BodyMassPanel athlete={athlete.data} />
+          <ArchivePanel athlete={athlete.data} />
+        </Box>
       </Box>
     </Frame>
   );

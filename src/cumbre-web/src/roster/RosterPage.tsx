@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
@@ -8,31 +9,73 @@ import TableRow from "@mui/material/TableRow";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { RosterRow } from "../api/types";
+import { SmallRidge } from "../ladders/SmallRidge";
 import { dayShort, dayWeek, mass } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 import { rosterQuery } from "./useRoster";
+import { filterRoster, type RosterFilter, rosterFilters } from "./filter";
 
-/** All athletes of the club. */
+const rowsAtOnce = 50;
+
+/** All athletes of the club: goals, tests, what needs an eye. */
 export default function RosterPage() {
-  const roster = useQuery(rosterQuery);
   const [params, setParams] = useSearchParams();
-  const wanted = params.get("name") ?? "";
+  const show = (params.get("show") ?? "") as RosterFilter;
+  const roster = useQuery(rosterQuery(show === "archived"));
+  // Typed here and copied to the address: the address follows too slowly to type into.
+  const [wanted, setWanted] = useState(params.get("name") ?? "");
+  const page = Math.max(1, Number(params.get("page")) || 1);
+  const set = (name: string, value: string) =>
+    setParams(
+      (before) => {
+        if (value) before.set(name, value);
+        else before.delete(name);
+        if (name !== "page") before.delete("page");
+        return before;
+      },
+      { replace: true },
+    );
+  const rows = filterRoster(roster.data ?? [], wanted, show);
+  const pages = Math.max(1, Math.ceil(rows.length / rowsAtOnce));
+  const at = Math.min(page, pages);
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
       <Box sx={{ display: "flex", gap: 4, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
         <Typography variant="h1">Roster</Typography>
-        <Typography color="textSecondary" sx={{ mr: "auto" }}>
-          {roster.data && `${roster.data.length} athletes`}
+        <Typography color="textSecondary" sx={{ mr: "auto" }} role="status">
+          {roster.data &&
+            (rows.length === roster.data.length
+              ? `${roster.data.length} athletes`
+              : `${rows.length} of ${roster.data.length} athletes`)}
         </Typography>
         <TextField
+          select
+          label="Show"
+          value={show}
+          onChange={(e) => set("show", e.target.value)}
+          sx={{ width: 190 }}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          {Object.entries(rosterFilters).map(([value, label]) => (
+            <MenuItem key={value} value={value}>
+              {label}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
           label="Name"
+          type="search"
           value={wanted}
-          onChange={(e) => setParams(e.target.value ? { name: e.target.value } : {}, { replace: true })}
-          sx={{ width: 200 }}
+          onChange={(e) => {
+            setWanted(e.target.value);
+            set("name", e.target.value);
+          }}
+          sx={{ width: 180 }}
         />
         <Button component={Link} to="/athletes/new" variant="contained" color="secondary">
           New athlete
@@ -40,7 +83,7 @@ export default function RosterPage() {
       </Box>
       {roster.isPending && <Loading rows={8} />}
       {roster.isError && <Failed error={roster.error} retry={() => void roster.refetch()} />}
-      {roster.data?.length === 0 && (
+      {roster.data?.length === 0 && show !== "archived" && (
         <Empty
           title="No athletes yet."
           action={
@@ -49,11 +92,27 @@ export default function RosterPage() {
             </Button>
           }
         >
-          A name is enough to begin; body mass, kit and tests follow.
+          A name is enough to begin; body mass, goals and tests follow.
         </Empty>
       )}
-      {roster.data && roster.data.length > 0 && (
-        <Rows rows={roster.data.filter((r) => r.name.toLowerCase().includes(wanted.toLowerCase()))} />
+      {roster.data && (roster.data.length > 0 || show === "archived") && rows.length === 0 && (
+        <Typography color="textSecondary">
+          {show === "archived" && wanted === "" ? "Nobody is put away." : "Nobody like that."}
+        </Typography>
+      )}
+      {rows.length > 0 && <Rows rows={rows.slice((at - 1) * rowsAtOnce, at * rowsAtOnce)} />}
+      {pages > 1 && (
+        <Box component="nav" aria-label="Pages" sx={{ display: "flex", gap: 3, alignItems: "center", mt: 3 }}>
+          <Button size="small" disabled={at === 1} onClick={() => set("page", String(at - 1))}>
+            Earlier
+          </Button>
+          <Typography variant="body2">
+            {(at - 1) * rowsAtOnce + 1} to {Math.min(at * rowsAtOnce, rows.length)} of {rows.length}
+          </Typography>
+          <Button size="small" disabled={at === pages} onClick={() => set("page", String(at + 1))}>
+            Later
+          </Button>
+        </Box>
       )}
     </Box>
   );
@@ -62,19 +121,28 @@ export default function RosterPage() {
 function Rows({ rows }: { rows: RosterRow[] }) {
   const { today } = useSignedIn();
   const unit = useUnit();
-  if (rows.length === 0) return <Typography color="textSecondary">Nobody by that name.</Typography>;
+  /** Up and down go from name to name; Enter opens, as on any link. */
+  const onKeyDown = (e: React.KeyboardEvent<HTMLTableElement>) => {
+    if (e.key !== "ArrowDown" && e.key !== "ArrowUp") return;
+    const links = [...e.currentTarget.querySelectorAll<HTMLAnchorElement>("a[data-name]")];
+    const index = links.indexOf(document.activeElement as HTMLAnchorElement);
+    if (index < 0) return;
+    e.preventDefault();
+    links[index + (e.key === "ArrowDown" ? 1 : -1)]?.focus();
+  };
   return (
     <Box sx={{ overflowX: "auto" }}>
-      <Table aria-label="Athletes" sx={{ minWidth: 620 }}>
+      <Table aria-label="Athletes" sx={{ minWidth: 760 }} onKeyDown={onKeyDown}>
         <TableHead>
           <TableRow>
             <TableCell>Name</TableCell>
+            <TableCell>Goals</TableCell>
             <TableCell align="right">Body mass</TableCell>
             <TableCell align="right">One-rep maximum</TableCell>
-            <TableCell sx={{ pl: 6 }}>Added load</TableCell>
+            <TableCell align="right">Tested</TableCell>
             <TableCell align="right">Last</TableCell>
             <TableCell align="right">Next</TableCell>
-            <TableCell sx={{ pl: 6 }}>Notes</TableCell>
+            <TableCell sx={{ pl: 4 }}>Notes</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -83,7 +151,8 @@ function Rows({ rows }: { rows: RosterRow[] }) {
               <TableCell sx={{ fontWeight: 600, fontSize: 14, fontStretch: "100%", whiteSpace: "nowrap" }}>
                 <Box
                   component={Link}
-                  to={`/athletes/${r.id}`}
+                  data-name
+                  to={r.archived ? `/athletes/${r.id}/profile` : `/athletes/${r.id}`}
                   sx={{
                     color: "inherit",
                     textDecoration: "none",
@@ -93,13 +162,15 @@ function Rows({ rows }: { rows: RosterRow[] }) {
                   {r.name}
                 </Box>
               </TableCell>
+              <TableCell>
+                <Goals row={r} />
+              </TableCell>
               <TableCell align="right">{r.bodyMassKg === null ? "–" : mass(r.bodyMassKg, unit, 1)}</TableCell>
               <TableCell align="right" sx={{ fontWeight: 600 }}>
                 {r.oneRepMaxKg === null ? "–" : mass(r.oneRepMaxKg, unit, 1)}
               </TableCell>
-              <TableCell sx={{ pl: 6, whiteSpace: "nowrap" }}>
-                <StatusShape status={r.stopped ? "stop" : r.gateOpen ? "won" : "locked"} title="" />{" "}
-                {r.stopped ? "stopped" : r.gateOpen ? "open" : "closed"}
+              <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
+                {r.lastTest ? dayShort(r.lastTest, today) : "–"}
               </TableCell>
               <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
                 {r.lastSession ? dayShort(r.lastSession, today) : "–"}
@@ -107,7 +178,7 @@ function Rows({ rows }: { rows: RosterRow[] }) {
               <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
                 {r.nextSession ? (r.nextSession === today ? "today" : dayWeek(r.nextSession)) : "–"}
               </TableCell>
-              <TableCell sx={{ pl: 6 }}>
+              <TableCell sx={{ pl: 4 }}>
                 <Notes row={r} />
               </TableCell>
             </TableRow>
@@ -118,15 +189,47 @@ function Rows({ rows }: { rows: RosterRow[] }) {
   );
 }
 
+function Goals({ row: r }: { row: RosterRow }) {
+  const advancing = r.goals.filter((g) => g.kind === "Advance");
+  if (advancing.length === 0)
+    return <Link to={`/athletes/${r.id}/intake`}>{r.goals.length === 0 ? "no goals yet" : "maintains only"}</Link>;
+  return (
+    <Box sx={{ display: "flex", gap: 3 }}>
+      {advancing.map((g) => (
+        <Box
+          key={g.ridge.ladder}
+          component={Link}
+          to={`/athletes/${r.id}/ladders?ladder=${g.ridge.ladder}`}
+          sx={{ width: 110, color: "inherit", textDecoration: "none", fontSize: 12, lineHeight: "14px" }}
+        >
+          <SmallRidge ridge={g.ridge} width={110} height={32} />
+          {g.ridge.name}
+          <Box sx={{ color: "text.secondary" }}>{g.ridge.trainingName ?? "before its gate"}</Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
 function Notes({ row: r }: { row: RosterRow }) {
+  const stale = r.goals.reduce((n, g) => n + g.staleTests, 0);
   const notes: [React.ReactNode, string][] = [];
+  if (r.stopped) notes.push([<StatusShape key="x" status="stop" title="" />, "stopped for pain"]);
   if (r.waiting) notes.push([<StatusShape key="w" status="pending" title="" />, "decision waits"]);
-  if (r.needsClearance) notes.push([<StatusShape key="c" status="caution" title="" />, "clearance missing"]);
+  if (r.pain) notes.push([<StatusShape key="p" status="caution" title="" />, `${r.pain.place}: ${r.pain.level} of 10`]);
+  if (r.openClearances.length > 0)
+    notes.push([
+      <StatusShape key="c" status="caution" title="" />,
+      `clearance: ${r.openClearances.join(", ").toLowerCase()}`,
+    ]);
+  if (r.consentMissing) notes.push([<StatusShape key="g" status="caution" title="" />, "guardian’s consent missing"]);
+  if (!r.intakeFinished) notes.push([null, "intake unfinished"]);
   if (r.testCount === 0) notes.push([null, "no tests yet"]);
-  else if (r.oneRepMaxStale) notes.push([<StatusShape key="s" status="caution" title="" />, "heavy test is old"]);
+  else if (r.oneRepMaxStale || stale > 0)
+    notes.push([null, stale > 0 ? `${stale} old ${stale === 1 ? "test" : "tests"}` : "heavy test is old"]);
   if (r.bodyMassKg === null) notes.push([null, "not weighed yet"]);
   return (
-    <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
+    <Box sx={{ display: "flex", columnGap: 3, flexWrap: "wrap" }}>
       {notes.map(([shape, text]) => (
         <Box
           component="span"
@@ -134,7 +237,7 @@ function Notes({ row: r }: { row: RosterRow }) {
           sx={{ display: "inline-flex", gap: 1, alignItems: "center", whiteSpace: "nowrap" }}
         >
           {shape}
-          {text}
+          {text === "intake unfinished" ? <Link to={`/athletes/${r.id}/intake`}>{text}</Link> : text}
         </Box>
       ))}
     </Box>

@@ -21,7 +21,7 @@ import { minutes, reasonWord } from "./wording";
 /** Who is tested in what: the proposal, and what the coach makes of it. */
 export default function EditTestDayPage() {
   const { id } = useParams();
-  const roster = useQuery(rosterQuery);
+  const roster = useQuery(rosterQuery());
   const benchmarks = useQuery(benchmarksQuery);
   const sheet = useQuery({ ...sheetQuery(id ?? ""), enabled: id !== undefined });
   const failed = [roster, benchmarks, sheet].find((q) => q.isError);

@@ -27,7 +27,7 @@ const places: Target[] = [
 /** Ctrl K: jump to an athlete, a ladder or a place by typing a few letters. */
 export default function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
-  const roster = useQuery({ ...rosterQuery, enabled: open });
+  const roster = useQuery({ ...rosterQuery(), enabled: open });
   const ladders = useQuery({ ...laddersQuery, enabled: open });
   const targets = [
     ...(roster.data ?? []).map((a) => ({ label: a.name, group: "athlete", to: `/athletes/${a.id}` })),

@@ -1,0 +1,73 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { useUnit } from "../accounts/useMe";
+import { Problem } from "../api/client";
+import { newId } from "../ui/newId";
+import { messageOf } from "../ui/states";
+import { emptyIntake } from "./intake";
+import { useSaveAthlete } from "./useLift";
+
+/** A name is enough to begin; the intake follows and can be left at any point. */
+export default function NewAthletePage() {
+  const unit = useUnit();
+  const navigate = useNavigate();
+  const [id] = useState(newId);
+  const [name, setName] = useState("");
+  const save = useSaveAthlete(id);
+  const atName = save.error instanceof Problem ? save.error.fieldMessage("name") : undefined;
+  return (
+    <Box
+      component="form"
+      noValidate
+      aria-label="New athlete"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save.mutate(
+          {
+            name,
+            birthYear: null,
+            sex: null,
+            statureCm: null,
+            lengths: { armCm: null, trunkCm: null, thighCm: null, shankCm: null },
+            unit,
+            schools: [],
+            cleared: false,
+            kit: { plates: [], hasBelt: true, vest: null },
+            version: 0,
+            intake: emptyIntake,
+          },
+          { onSuccess: () => void navigate(`/athletes/${id}/intake`, { replace: true }) },
+        );
+      }}
+      sx={{ px: { xs: 4, sm: 6 }, py: 4, display: "grid", gap: 4, maxWidth: 420 }}
+    >
+      <Typography variant="h1">New athlete</Typography>
+      <TextField
+        label="Name"
+        autoFocus
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={atName !== undefined}
+        helperText={atName ?? "enough to begin; everything else can follow later"}
+        slotProps={{ htmlInput: { maxLength: 100 } }}
+      />
+      {save.error && atName === undefined && (
+        <Typography color="error" role="alert">
+          {messageOf(save.error)}
+        </Typography>
+      )}
+      <Box sx={{ display: "flex", gap: 3 }}>
+        <Button type="submit" variant="contained" color="secondary" disabled={save.isPending}>
+          Begin the intake
+        </Button>
+        <Button component={Link} to="/roster">
+          Cancel
+        </Button>
+      </Box>
+    </Box>
+  );
+}

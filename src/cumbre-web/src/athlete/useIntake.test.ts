@@ -1,0 +1,78 @@
+import { describe, expect, it } from "vitest";
+import type { Athlete, ClearanceQuestion } from "../api/types";
+import { emptyIntake } from "./intake";
+import { missing, requestOf, textOf } from "./useIntake";
+
+const athlete: Athlete = {
+  id: "a",
+  name: "Tess Trial",
+  birthYear: 1990,
+  unit: "Kg",
+  sex: null,
+  statureCm: 170,
+  lengths: { armCm: null, trunkCm: null, thighCm: null, shankCm: null },
+  schools: [],
+  cleared: false,
+  kit: { plates: [], hasBelt: true, vest: null },
+  version: 3,
+  bodyMasses: [],
+  intake: { ...emptyIntake, minutes: 60 },
+  archived: false,
+  openClearances: [],
+  consentMissing: false,
+};
+
+describe("an intake as it is typed", () => {
+  it("stores what can be read and keeps the rest as it is stored", () => {
+    const { body, errors } = requestOf(
+      athlete,
+      { ...textOf(athlete), birthYear: "199o", statureCm: "171,5", name: " " },
+      { ...athlete.intake, days: [1] },
+    );
+    expect(body).toMatchObject({ name: "Tess Trial", birthYear: 1990, statureCm: 171.5, version: 3 });
+    expect(body.intake).toMatchObject({ days: [1], minutes: 60 });
+    expect(errors).toEqual({ name: "Write a name.", birthYear: "A whole number belongs here." });
+  });
+
+  it("does not let a refused field hold up the others, until something else is typed there", () => {
+    const text = { ...textOf(athlete), minutes: "5", trainingYears: "3" };
+    const refused = { minutes: { value: "5", message: "5 is outside 10 to 240." } };
+    const stuck = requestOf(athlete, text, athlete.intake, refused);
+    expect(stuck.body.intake).toMatchObject({ minutes: 60, trainingYears: 3 });
+    expect(stuck.errors).toEqual({ minutes: "5 is outside 10 to 240." });
+    const mended = requestOf(athlete, { ...text, minutes: "50" }, athlete.intake, refused);
+    expect(mended.body.intake!.minutes).toBe(50);
+    expect(mended.errors).toEqual({});
+  });
+
+  it("leaves a line of pain without a place out until it has one", () => {
+    const complaints = [
+      { place: " ", level: 3, note: null },
+      { place: "elbow", level: 2, note: null },
+    ];
+    expect(requestOf(athlete, textOf(athlete), { ...athlete.intake, complaints }).body.intake!.complaints).toEqual([
+      complaints[1],
+    ]);
+  });
+
+  it("empties a field that is emptied", () => {
+    expect(requestOf(athlete, { ...textOf(athlete), minutes: "" }, athlete.intake).body.intake!.minutes).toBeNull();
+  });
+});
+
+describe("what is still open", () => {
+  const questions = [
+    { slug: "heart", byAge: false },
+    { slug: "under-18", byAge: true },
+  ] as ClearanceQuestion[];
+
+  it("names what a coach would ask, and nothing that the age answers", () => {
+    expect(missing({ ...athlete, consentMissing: true }, athlete.intake, questions)).toEqual([
+      "body mass",
+      "a goal",
+      "days",
+      "1 question of clearance",
+      "a guardian’s consent",
+    ]);
+  });
+});

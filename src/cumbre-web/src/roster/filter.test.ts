@@ -1,0 +1,41 @@
+import { describe, expect, it } from "vitest";
+import type { RosterRow } from "../api/types";
+import { filterRoster } from "./filter";
+
+const row = (name: string, change: Partial<RosterRow> = {}) =>
+  ({
+    name,
+    waiting: false,
+    stopped: false,
+    pain: null,
+    openClearances: [],
+    consentMissing: false,
+    testCount: 3,
+    oneRepMaxStale: false,
+    intakeFinished: true,
+    goals: [],
+    ...change,
+  }) as unknown as RosterRow;
+
+const rows = [
+  row("Ada", { waiting: true }),
+  row("Ben", { pain: { place: "elbow", level: 4, note: null } }),
+  row("Cy", { openClearances: ["Heart disease"] }),
+  row("Dee", { testCount: 0, intakeFinished: false }),
+  row("Ed", { goals: [{ staleTests: 2 }] as RosterRow["goals"] }),
+];
+
+const names = (filter: Parameters<typeof filterRoster>[2], name = "") =>
+  filterRoster(rows, name, filter).map((r) => r.name);
+
+describe("the roster", () => {
+  it.each([
+    ["", ["Ada", "Ben", "Cy", "Dee", "Ed"]],
+    ["waiting", ["Ada"]],
+    ["caution", ["Ben", "Cy"]],
+    ["tests", ["Dee", "Ed"]],
+    ["intake", ["Dee"]],
+  ] as const)("narrows to %s", (filter, expected) => expect(names(filter)).toEqual(expected));
+
+  it("finds by a part of the name", () => expect(names("", " d")).toEqual(["Ada", "Dee", "Ed"]));
+});
