@@ -9,6 +9,7 @@ using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
+using Cumbre.Server.Loading;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -45,6 +46,7 @@ try
     services.AddSingleton<ClubClock>();
     services.AddSingleton<Reconciler>();
     services.AddSingleton<Climbers>();
+    services.AddSingleton<IForceGauge, SimulatedForceGauge>();
     services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
     services.AddProblemDetails(problems => problems.CustomizeProblemDetails = context =>
     {
@@ -105,6 +107,7 @@ try
     api.MapAthletes();
     api.MapBenchmarks();
     api.MapTestDays();
+    api.MapKit();
     api.MapSchools();
     api.MapLadders();
     api.MapSessions();

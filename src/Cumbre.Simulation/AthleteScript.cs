@@ -47,6 +47,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 
     public Kit Kit { get; init; } = Kit.Empty;
 
+    /// <summary>What they have at home besides plates.</summary>
+    public KitBook? Book { get; init; }
+
     /// <summary>Change of body mass in kg a week.</summary>
     public decimal DriftKgPerWeek { get; init; }
 

@@ -23,6 +23,28 @@ public static class DemoClub
     ],
     vest: MassEntry.Kg(5));
 
+    /// <summary>Everything in the hall.</summary>
+    public static KitBook HallBook(DateOnly today) => new(
+        Hall,
+        [
+            new(Id(1), "wide", 41, 33, 24, today.AddDays(-20)), new(Id(2), "middle", 26, 20.5m, 14, today.AddDays(-20)),
+            new(Id(3), "narrow", 12, 9, 6.5m, today.AddDays(-70)),
+        ],
+        [],
+        [
+            new(Id(4), GearKind.Bar, "high bar", 245, 180, null), new(Id(5), GearKind.Bar, "middle bar", 205, 150, null), new(Id(6), GearKind.Bar, "straight bar at the waist", 105, 140, null),
+            new(Id(7), GearKind.ParallelBars, "parallel bars", 120, 52, null), new(Id(8), GearKind.Pole, "pole", 300, null, "vertical, 45 mm"),
+            new(Id(9), GearKind.Rings, "rings", null, 50, "wood; strap marks 1 to 20"), new(Id(10), GearKind.Box, "box", 20, null, null), new(Id(11), GearKind.Box, "box", 30, null, null),
+            new(Id(12), GearKind.Box, "box", 45, null, null), new(Id(13), GearKind.Box, "box", 60, null, null), new(Id(14), GearKind.Chain, "long chain", null, null, null),
+            new(Id(15), GearKind.Mat, "mats", null, null, "four"),
+        ]);
+
+    /// <summary>A remote athlete's: a door bar and a backpack of books, one of them weighed.</summary>
+    private static KitBook DoorBar { get; } = new(
+        null, [], [new(Id(20), "book", 14, MassEntry.Kg(0.62m))], [new(Id(21), GearKind.Bar, "door bar", 201, 70, "rated for 130 kg")]);
+
+    private static Guid Id(int number) => new($"01900000-0000-7000-8000-0000000b{number:x4}");
+
     private static Kit PoundPlates { get; } = new(
         [new(MassEntry.Lb(2.5m), 2), new(MassEntry.Lb(5), 2), new(MassEntry.Lb(10), 2), new(MassEntry.Lb(25), 2)]);
 
@@ -156,7 +178,7 @@ public static class DemoClub
         // Thinks in pounds.
         new("Marlow Quist", 88.4m)
         {
-            Intake = Said(9, 60, ["ring-muscle-up", "weighted-dip"], ["weighted-pull-up"]),
+            Intake = Said(9, 60, ["ring-muscle-up", "weighted-dip"], ["weighted-pull-up"]) with { Place = TrainingPlace.Home },
             Sex = Sex.Male, StatureCm = 186, BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30",
             Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
             Tests =
@@ -171,6 +193,7 @@ public static class DemoClub
         new("Yara Benavent", 54.3m)
         {
             Intake = Said(4, 45, ["one-arm-chin-up"], ["trunk"]) with { Place = TrainingPlace.Home },
+            Book = DoorBar,
             StatureCm = 161, BirthYear = 1990, Kit = VestOnly,
             SchoolOverrides = new Dictionary<string, string>
             {

@@ -215,6 +215,59 @@ public sealed class LadderEditTests : IAsyncLifetime
         Assert.Equal("That is too large: at most 1 MB.", (string)(await Preview(new string('x', 50 * 1024 * 1024)))["problems"]![0]!["message"]!);
     }
 
+    private static JsonObject TowelHang(string name = "Towel hang", string measure = "Seconds", string standard = "Both hands on one towel, elbows straight, still.", string fault = "grip slides") => new()
+    {
+        ["slug"] = "towel-hang",
+        ["name"] = name,
+        ["aliases"] = new JsonArray(),
+        ["pattern"] = "shoulder-blade preparation",
+        ["arms"] = "Straight",
+        ["eachSide"] = false,
+        ["measure"] = measure,
+        ["setUp"] = new JsonArray(),
+        ["bottom"] = "the hang",
+        ["standard"] = standard,
+        ["cues"] = new JsonArray(),
+        ["faults"] = new JsonArray(fault),
+        ["primeMovers"] = new JsonArray("forearms"),
+        ["carriesTo"] = new JsonArray("one-arm-hang"),
+        ["easier"] = new JsonArray(),
+        ["harder"] = new JsonArray(),
+        ["kit"] = new JsonArray("bar"),
+        ["cautions"] = new JsonArray("Anchor"),
+        ["failureHarmless"] = true,
+        ["load"] = null,
+    };
+
+    private Task<Answer> PutMovement(JsonObject entry, int version = 0, string slug = "towel-hang") => coach.Put($"/api/movements/{slug}", new { version, reason = "made here", entry });
+
+    [Fact]
+    public async Task A_movement_of_the_clubs_own_has_its_test_and_keeps_the_measure_of_its_results()
+    {
+        (await PutMovement(TowelHang())).Ok.ToString();
+        var athlete = await coach.NewAthlete();
+        (await athlete.Record(new { benchmark = "towel-hang", day = Club.Today, seconds = 20, form = "Clean" })).Ok.ToString();
+        Assert.Equal("entry.measure:inUse", (await PutMovement(TowelHang(measure: "Reps"), 1)).Field);
+        (await PutMovement(TowelHang(standard: "Both hands on one thick towel, elbows straight, still."), 1)).Ok.ToString();
+        Assert.Equal(409, (await PutMovement(TowelHang(), 1)).Status);
+        Assert.Equal(2, (int)(await coach.Get("/api/movements/towel-hang/draft")).Ok["version"]!);
+    }
+
+    [Theory]
+    [InlineData("name", "entry.name:empty")]
+    [InlineData("taken", "entry.name:taken")]
+    [InlineData("same", "entry.name:catalogue")]
+    [InlineData("standard", "entry.standard:short")]
+    [InlineData("fault", "entry.faults:empty")]
+    public async Task A_slip_in_an_own_movement_is_told_at_its_field(string slip, string field) => Assert.Equal(field, (await (slip switch
+    {
+        "name" => PutMovement(TowelHang(" ")),
+        "taken" => PutMovement(TowelHang(), slug: "pull-up"),
+        "same" => PutMovement(TowelHang("Active hang")),
+        "standard" => PutMovement(TowelHang(standard: "good")),
+        _ => PutMovement(TowelHang(fault: " ")),
+    })).Field);
+
     [Fact]
     public async Task The_schema_of_the_file_is_published()
     {

@@ -80,6 +80,9 @@ public enum RuleId
 
     /// <summary>Work of each test and the rests between. ()</summary>
     BatteryTime,
+
+    /// <summary>Help of a band: mean of three places. ()</summary>
+    BandHelp,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -111,6 +114,10 @@ public enum InputKey
     ShareOfBodyWeight,
     CoachsReason,
     SetOn,
+    BandBottom,
+    BandMiddle,
+    BandTop,
+    MeasuredOn,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -199,6 +206,15 @@ public enum StepKey
 
     /// <summary>Work of a test. (name, rest after it) -> seconds</summary>
     TestTime,
+
+    /// <summary>Mean of bottom, middle and top. () -> mass</summary>
+    MeanOfThree,
+
+    /// <summary>Less its uncertainty. (share) -> mass</summary>
+    UncertainFrom,
+
+    /// <summary>And more. (share) -> mass</summary>
+    UncertainTo,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -357,6 +373,12 @@ public enum CautionId
 
     /// <summary>Rings high enough that the head clears the floor. ()</summary>
     RingHeight,
+
+    /// <summary>The band was measured long ago. (days)</summary>
+    BandOld,
+
+    /// <summary>The band is stronger than the body. (body mass)</summary>
+    BandTooStrong,
 
     /// <summary>A table or low bar must not tip. ()</summary>
     MustNotTip,

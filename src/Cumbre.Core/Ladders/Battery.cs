@@ -1,5 +1,4 @@
 using Cumbre.Core.Athletes;
-using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Movements;
 
@@ -18,7 +17,7 @@ public enum BatteryReason
     Stale,
 
     /// <summary>It was done and fell short.</summary>
-    Short,
+    FellShort,
 }
 
 /// <summary>A test of a battery.</summary>
@@ -114,7 +113,7 @@ public sealed record Battery(IReadOnlyList<BatteryTest> Tests, IReadOnlyList<Bat
             .OrderBy(t => t.Have is null ? 0 : t.Met ? 1 : 2)
             .ThenBy(t => t.Fraction)
             .Select(t => new BatteryTest(
-                atlas.Catalogue.Benchmarks[t.Term.Benchmark], t.Have is null ? BatteryReason.NeverTested : t.Met ? BatteryReason.Stale : BatteryReason.Short, [ladder.Slug]));
+                atlas.Catalogue.Benchmarks[t.Term.Benchmark], t.Have is null ? BatteryReason.NeverTested : t.Met ? BatteryReason.Stale : BatteryReason.FellShort, [ladder.Slug]));
     }
 
     private static int Rank(Benchmark test, Catalogue catalogue) => test.Measure switch

@@ -17,6 +17,8 @@ public sealed record ArchiveRequest(bool Away);
 
 internal static class Archive
 {
+    private static readonly JsonSerializerOptions Indented = new(WireJson.Options) { WriteIndented = true };
+
     public static Results<NoContent, ProblemHttpResult> Put(Guid athleteId, ArchiveRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
     {
         var done = database.Write(db =>
@@ -64,6 +66,6 @@ internal static class Archive
             : null);
         return file is null
             ? (ProblemHttpResult)Problems.NotFound("athlete")
-            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, new JsonSerializerOptions(WireJson.Options) { WriteIndented = true }), "application/json", $"{file.athlete!.Name}.cumbre.json");
+            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Indented), "application/json", $"{file.athlete!.Name}.cumbre.json");
     }
 }

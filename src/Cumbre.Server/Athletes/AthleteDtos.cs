@@ -78,14 +78,15 @@ public sealed record BodyMassDto(Guid Id, DateOnly Day, MassDto Mass);
 /// <param name="Archived">Put away.</param>
 /// <param name="OpenClearances">Questions that apply and are not cleared.</param>
 /// <param name="ConsentMissing">A minor without a guardian's consent.</param>
+/// <param name="KitInUse">What can be hung where they train.</param>
 public sealed record AthleteDto(
     Guid Id, string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
-    IReadOnlyList<BodyMassDto> BodyMasses, IntakeDto Intake, bool Archived, IReadOnlyList<string> OpenClearances, bool ConsentMissing)
+    IReadOnlyList<BodyMassDto> BodyMasses, IntakeDto Intake, bool Archived, IReadOnlyList<string> OpenClearances, bool ConsentMissing, KitDto KitInUse)
 {
     public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses, DateOnly today) => new(
         p.Id, p.Name, p.BirthYear, p.Sex, p.StatureCm, LengthsDto.Of(p.Lengths), p.Unit, [.. p.SchoolOverrides.Select(c => new SchoolChoiceDto(c.Key, c.Value))], p.Cleared, KitDto.Of(p.Kit), p.Version,
         [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))], IntakeDto.Of(p.Intake), p.ArchivedAt is not null,
-        [.. p.OpenClearances(today).Select(q => q.Question)], Clearance.ConsentMissing(p.AgeIn(today), p.Intake));
+        [.. p.OpenClearances(today).Select(q => q.Question)], Clearance.ConsentMissing(p.AgeIn(today), p.Intake), KitDto.Of(p.KitInUse));
 }
 
 /// <summary>What the coach writes about an athlete; without an intake that is left as it stands.</summary>

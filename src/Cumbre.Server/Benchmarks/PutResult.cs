@@ -1,7 +1,5 @@
 using System.Security.Claims;
-using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
-using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
@@ -9,7 +7,6 @@ using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
-using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using CsvHelper;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
@@ -8,7 +9,6 @@ using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
-using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Benchmarks;

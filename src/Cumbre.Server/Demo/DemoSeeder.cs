@@ -1,4 +1,6 @@
+using Cumbre.Core.Athletes;
 using Cumbre.Core.Levers;
+using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
@@ -7,6 +9,7 @@ using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Loading;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Demo;
@@ -24,6 +27,7 @@ public static class DemoSeeder
         AccountStore.AddClub(db, new(DemoClub.Name, "Europe/Madrid", DemoClub.TrainingDays), clock.Now);
         // Without a password nobody signs in by name; the demo's one-press sign-in is the only way.
         AccountStore.Add(db, new(CoachId, "coach", "Coach of the hall", null, "owner", null, nameof(MassUnit.Kg)), clock.Now);
+        KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
         var athletes = DemoClub.Athletes(clock.Today);
         foreach (var athlete in athletes)
             Store(db, athlete, new(clock.Now, CoachId));
@@ -36,11 +40,13 @@ public static class DemoSeeder
     private static void Store(Db db, SimulatedAthlete athlete, Stamp stamp)
     {
         var script = athlete.Script;
-        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Sex, script.StatureCm, MeasuredLengths.None, script.Unit, script.SchoolOverrides, script.Cleared, script.Kit, 0) { Intake = script.Intake }, stamp.At);
+        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Sex, script.StatureCm, MeasuredLengths.None, script.Unit, script.SchoolOverrides, script.Cleared, script.Intake.Place == TrainingPlace.Hall ? Kit.Empty : script.Kit, 0) { Intake = script.Intake }, stamp.At);
         foreach (var (id, reading) in athlete.BodyMasses)
             AthleteStore.AddBodyMass(db, athlete.Id, new(id, reading), stamp);
         foreach (var result in athlete.Results)
             ResultStore.Add(db, athlete.Id, result, stamp);
+        if (script.Book is { } book)
+            KitStore.Put(db, athlete.Id, book, 0, stamp);
         foreach (var session in athlete.Sessions)
         {
             var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, new(session.ItemId, Simulator.Movement, session.Plan, null));

@@ -11,11 +11,11 @@ namespace Cumbre.Server.Ladders;
 public sealed record MovementCardDto(
     string Slug, string Name, IReadOnlyList<string> Aliases, Pattern Pattern, ArmMode Arms, bool EachSide, BenchmarkMeasure Measure, IReadOnlyList<string> SetUp, string Bottom, string Standard,
     IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<string> PrimeMovers, IReadOnlyList<string> CarriesTo, IReadOnlyList<string> Easier, IReadOnlyList<string> Harder,
-    IReadOnlyList<string> Kit, IReadOnlyList<Core.Explanations.CautionId> Cautions, bool FailureHarmless, LoadCarrier? Load)
+    IReadOnlyList<string> Kit, IReadOnlyList<Core.Explanations.CautionId> Cautions, bool FailureHarmless, LoadCarrier? Load, bool Own = false)
 {
     public static MovementCardDto Of(Movement m) => new(
         m.Slug, m.Name, m.Aliases, m.Pattern, m.Arms, m.EachSide, m.Measure, m.SetUp, m.Bottom, m.Standard, m.Cues, m.Faults, m.PrimeMovers, m.CarriesTo, m.Easier, m.Harder, m.Kit, m.Cautions,
-        m.FailureHarmless, m.Load);
+        m.FailureHarmless, m.Load, !Catalogue.Shipped.Movements.ContainsKey(m.Slug));
 }
 
 /// <summary>A gate of a step as it is written, and the schools under which it stands.</summary>
@@ -67,6 +67,8 @@ public static class LadderEndpoints
     public static void MapLadders(this IEndpointRouteBuilder api)
     {
         api.MapGet("/movements", Movements).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/movements/{movement}/draft", OwnMovement.Get).RequireAuthorization(Policies.Coach);
+        api.MapPut("/movements/{movement}", OwnMovement.Put).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/draft", LadderDraft.Handle).RequireAuthorization(Policies.Coach);

@@ -46,7 +46,7 @@ internal static class PlanReader
             return new(null, null, LineProblem.NoBodyMass, [], []);
         var max = CurrentStrength.Latest(snapshot, Lift.HeavyTest, known);
         var lastLoad = snapshot.Exposures.LastOrDefault(e => e.Movement == Lift.Movement && !e.Easy && e.Day <= known)?.TopLoad.Mass;
-        var context = new ResolutionContext(body, max, max is null ? 0 : Staleness.Age(max.Value.MeasuredOn, known), profile.Kit, lastLoad, snapshot.AgeIn(day));
+        var context = new ResolutionContext(body, max, max is null ? 0 : Staleness.Age(max.Value.MeasuredOn, known), profile.KitInUse, lastLoad, snapshot.AgeIn(day));
         var resolution = PrescriptionResolver.Resolve(plan, context);
         if (resolution.Plan is not { } resolved)
             return new(null, context, resolution.Problem == ResolutionProblem.NoOneRepMax ? LineProblem.NoOneRepMax : LineProblem.TooManyEffectiveReps, [], []);

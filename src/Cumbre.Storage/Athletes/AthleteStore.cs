@@ -3,6 +3,7 @@ using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Storage.Loading;
 
 namespace Cumbre.Storage.Athletes;
 
@@ -28,6 +29,9 @@ public sealed record AthleteProfile(
     /// <summary>What was said when they came in.</summary>
     public Intake Intake { get; init; } = Intake.Empty;
 
+    /// <summary>What can be hung where they train: in the hall the club's, where that is written down, else their own.</summary>
+    public Kit KitInUse { get; init; } = Kit;
+
     /// <summary>When they were put away; null: they train.</summary>
     public DateTimeOffset? ArchivedAt { get; init; }
 
@@ -48,7 +52,7 @@ public static class AthleteStore
         db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
             ? row.ToProfile(
                 db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }), SchoolStore.OfClub(db), SchoolStore.Of(db, id),
-                IntakeStore.Of(db, id))
+                IntakeStore.Of(db, id), KitStore.OfHall(db))
             : null;
 
     /// <summary>Those who train, by name.</summary>
@@ -58,10 +62,11 @@ public static class AthleteStore
     public static IReadOnlyList<AthleteProfile> Everyone(Db db)
     {
         var intakes = IntakeStore.All(db);
+        var hall = KitStore.OfHall(db);
         var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate").ToLookup(p => p.AthleteId);
         var club = SchoolStore.OfClub(db);
         var schools = SchoolStore.All(db);
-        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary(), intakes(row.Id)))];
+        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary(), intakes(row.Id), hall))];
     }
 
     /// <summary>Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same creation twice is done once.</summary>
@@ -146,6 +151,7 @@ public static class AthleteStore
             "DELETE FROM athlete_clearance WHERE athlete_id = @id",
             "DELETE FROM athlete_school WHERE athlete_id = @id",
             "DELETE FROM kit_plate WHERE athlete_id = @id",
+            "DELETE FROM kit_book WHERE owner_id = @id",
             "DELETE FROM account WHERE athlete_id = @id",
             "DELETE FROM athlete WHERE id = @id",
         })
@@ -183,7 +189,13 @@ public static class AthleteStore
         long HasBelt, decimal? VestValue, string? VestUnit, long Version, decimal? TrainingYears, string TrainingDays, long? Minutes, string Place, string? Shoulders, long GuardianConsent,
         long IntakeFinished, DateTimeOffset? ArchivedAt)
     {
-        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists) => new(
+        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists, Kit? hall)
+        {
+            var profile = Written(plates, club, own, lists);
+            return hall is not null && profile.Intake.Place == TrainingPlace.Hall ? profile with { KitInUse = hall } : profile;
+        }
+
+        private AthleteProfile Written(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists) => new(
             Id,
             Name,
             (int?)BirthYear,

@@ -26,7 +26,7 @@ public static class SnapshotStore
 
     private static AthleteSnapshot Of(
         AthleteProfile profile, IEnumerable<StoredBodyMass> masses, IEnumerable<Core.Benchmarks.BenchmarkResult> results, IEnumerable<Core.Sessions.Exposure> exposures) =>
-        new(profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.Kit, new(masses.Select(m => m.Reading)), [.. results], [.. exposures])
+        new(profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.KitInUse, new(masses.Select(m => m.Reading)), [.. results], [.. exposures])
         {
             Sex = profile.Sex,
             StatureCm = profile.StatureCm,

@@ -21,7 +21,7 @@ public static class ResultStore
         [.. db.Query<Row>($"SELECT {Columns} FROM benchmark_result WHERE test_day_id = @testDayId ORDER BY id", new { testDayId }).Select(r => r.ToStored())];
 
     /// <summary>Of whom a result is; null when there is none.</summary>
-    public static Guid? OwnerOf(Db db, Guid id) => db.Query<Guid>("SELECT athlete_id FROM benchmark_result WHERE id = @id", new { id }) .Select(o => (Guid?)o).FirstOrDefault();
+    public static Guid? OwnerOf(Db db, Guid id) => db.Query<Guid>("SELECT athlete_id FROM benchmark_result WHERE id = @id", new { id }).Select(o => (Guid?)o).FirstOrDefault();
 
     /// <summary>Adds a result; sending the same one again changes nothing.</summary>
     /// <param name="db">The connection.</param>

@@ -1,5 +1,3 @@
-using Cumbre.Core.Benchmarks;
-
 namespace Cumbre.Storage.Benchmarks;
 
 /// <summary>An evening on which a group is tested.</summary>

@@ -20,6 +20,8 @@ const EditTestDayPage = lazy(() => import("./testday/EditTestDayPage"));
 const SheetPage = lazy(() => import("./testday/SheetPage"));
 const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
+const KitPage = lazy(() => import("./kit/KitPage"));
+const EditMovementPage = lazy(() => import("./ladders/edit/EditMovementPage"));
 const ImportPage = lazy(() => import("./ladders/edit/ImportPage"));
 const MovementPage = lazy(() => import("./ladders/MovementPage"));
 const IntakePage = lazy(() => import("./athlete/IntakePage"));
@@ -43,6 +45,8 @@ const router = createBrowserRouter([
           { path: "/athletes/new", element: <NewAthletePage /> },
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
+          { path: "/kit", element: <KitPage /> },
+          { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },
           { path: "/test-days/new", element: <EditTestDayPage key="new" /> },
           { path: "/test-days/:id", element: <SheetPage /> },
@@ -53,7 +57,9 @@ const router = createBrowserRouter([
           { path: "/ladders/import", element: <ImportPage /> },
           { path: "/ladders/:slug", element: <LadderPage /> },
           { path: "/ladders/:slug/edit", element: <EditLadderPage /> },
+          { path: "/movements/new", element: <EditMovementPage key="new" /> },
           { path: "/movements/:slug", element: <MovementPage /> },
+          { path: "/movements/:slug/edit", element: <EditMovementPage /> },
           { path: "/athletes/:athleteId/intake", element: <IntakePage /> },
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },

@@ -1,8 +1,8 @@
+using CsCheck;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using CsCheck;
 
 namespace Cumbre.Core.Tests.Benchmarks;
 

@@ -3,7 +3,6 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Tests.Ladders;
 using static Cumbre.Core.Tests.Ladders.Results;
 
 namespace Cumbre.Core.Tests.Benchmarks;
@@ -91,7 +90,7 @@ public class TestDayRuleTests
     [Fact]
     public void Contact_height_comes_before_holds_before_heavy_sets_before_most_reps_and_pulls_and_pushes_take_turns()
     {
-        BatteryTest Test(string slug) => new(Catalogue.Shipped.Benchmarks[slug], BatteryReason.Short, []);
+        BatteryTest Test(string slug) => new(Catalogue.Shipped.Benchmarks[slug], BatteryReason.FellShort, []);
         var order = Battery.InOrder(
             [
                 Test("pull-up-capacity"), Test("pull-up-max"), Test("row-max"), Test("push-up-max"), Test("weighted-dip"), Test("weighted-pull-up-heavy"), Test("front-lever-tuck"), Test("planche-tuck"),

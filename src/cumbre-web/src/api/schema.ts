@@ -916,6 +916,163 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/kit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["KitBookDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["KitBookRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["KitBookDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/kit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["KitBookDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["KitBookRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["KitBookDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/gauge": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          place: components["schemas"]["GaugePlace"];
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "text/event-stream": components["schemas"]["SseItemOfGaugeReading"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/schools": {
     parameters: {
       query?: never;
@@ -1020,6 +1177,84 @@ export interface paths {
       };
     };
     put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/movements/{movement}/draft": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          movement: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OwnMovementDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/movements/{movement}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          movement: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["MovementRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OwnMovementDto"];
+          };
+        };
+      };
+    };
     post?: never;
     delete?: never;
     options?: never;
@@ -2065,6 +2300,8 @@ export interface components {
       openClearances: string[];
       /** @description A minor without a guardian's consent. */
       consentMissing: boolean;
+      /** @description What can be hung where they train. */
+      kitInUse: components["schemas"]["KitDto"];
     };
     /** @description An athlete on one ladder. */
     AthleteLadderDto: {
@@ -2117,6 +2354,43 @@ export interface components {
       version: number;
       intake?: null | components["schemas"]["IntakeDto"];
     };
+    /** @description A measured band. */
+    BandDto: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /** @description 1 to 60 characters. */
+      name: string;
+      /**
+       * Format: double
+       * @description Help at the bottom, 0.1 to 150.
+       */
+      bottomKg: number;
+      /**
+       * Format: double
+       * @description At most that of the bottom.
+       */
+      middleKg: number;
+      /**
+       * Format: double
+       * @description At most that of the middle.
+       */
+      topKg: number;
+      /**
+       * Format: date
+       * @description Not after today.
+       */
+      measuredOn: string;
+    };
+    /** @description What a band gives. */
+    BandHelpDto: {
+      /** Format: uuid */
+      id: string;
+      help: components["schemas"]["Figure"];
+      stale: boolean;
+    };
     /** @description The battery of one athlete. */
     BatteryDto: {
       /** Format: uuid */
@@ -2132,7 +2406,7 @@ export interface components {
      * @description Why a test is in a battery.
      * @enum {unknown}
      */
-    BatteryReason: "Base" | "NeverTested" | "Stale" | "Short";
+    BatteryReason: "Base" | "NeverTested" | "Stale" | "FellShort";
     /** @description A test with its protocol and the form standard of its movement. */
     BenchmarkDto: {
       slug: string;
@@ -2205,6 +2479,8 @@ export interface components {
       | "NotToFailure"
       | "Bands"
       | "RingHeight"
+      | "BandOld"
+      | "BandTooStrong"
       | "MustNotTip";
     /** @description A caution with its arguments. */
     CautionNote: {
@@ -2292,6 +2568,22 @@ export interface components {
     };
     /** @enum {unknown} */
     Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
+    /** @description Load that is counted. */
+    CountedDto: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /** @description Of one. */
+      name: string;
+      /**
+       * Format: int32
+       * @description 1 to 100.
+       */
+      count: number;
+      unit: null | components["schemas"]["MassDto"];
+    };
     /** @description A decision as the Desk shows it. */
     DecisionDto: {
       /**
@@ -2624,6 +2916,56 @@ export interface components {
        */
       length: number;
     };
+    /**
+     * @description Where a band is held.
+     * @enum {unknown}
+     */
+    GaugePlace: "Bottom" | "Middle" | "Top" | "Swinging";
+    /** @description What a force gauge shows over its last seconds. */
+    GaugeReading: {
+      /**
+       * Format: double
+       * @description The newest sample.
+       */
+      newtons: number;
+      mean: null | components["schemas"]["Mass"];
+      /**
+       * Format: double
+       * @description Standard deviation of the window in N; null while it fills.
+       */
+      spread: null | number;
+      /** @description It may be taken. */
+      steady: boolean;
+    };
+    /** @description A piece of gear whose set-up must be written down to compare two sessions. */
+    Gear: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /** @description What it is. */
+      kind: components["schemas"]["GearKind"];
+      /** @description As the club says it. */
+      name: string;
+      /**
+       * Format: double
+       * @description 0 to 500; null: not measured.
+       */
+      heightCm: null | number;
+      /**
+       * Format: double
+       * @description 0 to 500; null: not measured.
+       */
+      widthCm: null | number;
+      /** @description Strap marks, material, mass. */
+      note: null | string;
+    };
+    /**
+     * @description What stands or hangs in a hall.
+     * @enum {unknown}
+     */
+    GearKind: "Bar" | "ParallelBars" | "Rings" | "Box" | "Pole" | "Pad" | "Dumbbell" | "Chain" | "Mat";
     /** @description A skill that the athlete wants. */
     Goal: {
       /** @description Slug. */
@@ -2708,7 +3050,11 @@ export interface components {
       | "Stature"
       | "ShareOfBodyWeight"
       | "CoachsReason"
-      | "SetOn";
+      | "SetOn"
+      | "BandBottom"
+      | "BandMiddle"
+      | "BandTop"
+      | "MeasuredOn";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -2742,6 +3088,44 @@ export interface components {
       slug: string;
       name: string;
       question: string;
+    };
+    /** @description A kit book with what can be reckoned from it. */
+    KitBookDto: {
+      /** @description The club's or the athlete's. */
+      name: string;
+      kit: null | components["schemas"]["KitDto"];
+      /** @description As written. */
+      bands: components["schemas"]["BandDto"][];
+      /** @description What each band gives. */
+      helps: components["schemas"]["BandHelpDto"][];
+      /** @description As written. */
+      counted: components["schemas"]["CountedDto"][];
+      /** @description As written. */
+      gear: components["schemas"]["Gear"][];
+      /**
+       * Format: int64
+       * @description Of the book.
+       */
+      version: number;
+      /** @description What can be hung, from nothing up. */
+      loads: components["schemas"]["RungDto"][];
+      /** @description There are more than are listed. */
+      moreLoads: boolean;
+    };
+    /** @description A kit book as it is written. */
+    KitBookRequest: {
+      kit: null | components["schemas"]["KitDto"];
+      /** @description Measured bands. */
+      bands: components["schemas"]["BandDto"][];
+      /** @description Counted loads. */
+      counted: components["schemas"]["CountedDto"][];
+      /** @description Everything else. */
+      gear: components["schemas"]["Gear"][];
+      /**
+       * Format: int64
+       * @description 0 before it is written.
+       */
+      version: number;
     };
     KitDto: {
       /** @description At most 12 sizes, each once. */
@@ -2976,6 +3360,12 @@ export interface components {
       /** @description Largest first. */
       pieces: components["schemas"]["PieceDto"][];
     };
+    Mass: {
+      /** Format: double */
+      kilograms?: number;
+      /** Format: double */
+      pounds?: number;
+    };
     /** @description A mass as written. */
     MassDto: {
       /** Format: double */
@@ -3019,6 +3409,8 @@ export interface components {
       cautions: components["schemas"]["CautionId"][];
       failureHarmless: boolean;
       load: null | components["schemas"]["LoadCarrier"];
+      /** @default false */
+      own: boolean;
     };
     /** @description What the movement asks for, beside the session. */
     MovementDto: {
@@ -3028,6 +3420,17 @@ export interface components {
       standard: string;
       faults: string[];
       failureHarmless: boolean;
+    };
+    MovementRequest: {
+      /**
+       * Format: int32
+       * @description The stored one; 0 to add it.
+       */
+      version: number;
+      /** @description Why, 1 to 200 characters. */
+      reason: string;
+      /** @description The whole movement. */
+      entry: components["schemas"]["MovementCardDto"];
     };
     /** @description Whom a change would move: a flag that leaves one step for another. */
     MoverDto: {
@@ -3112,6 +3515,12 @@ export interface components {
       fraction: number;
       weaker: null | components["schemas"]["Side"];
       advice: components["schemas"]["SideGapAdvice"];
+    };
+    /** @description A movement of the club's own, to be edited. */
+    OwnMovementDto: {
+      entry: components["schemas"]["MovementCardDto"];
+      /** Format: int32 */
+      version: number;
     };
     OwnerRequest: {
       /** @description 1 to 80 characters. */
@@ -3607,7 +4016,25 @@ export interface components {
       | "DemandBodyShare"
       | "DemandContact"
       | "DemandHouse"
-      | "BatteryTime";
+      | "BatteryTime"
+      | "BandHelp";
+    /** @description A load that the kit makes. */
+    RungDto: {
+      /**
+       * Format: double
+       * @description The load.
+       */
+      kg: number;
+      /** @description That make it. */
+      pieces: components["schemas"]["MassDto"][];
+      /**
+       * Format: double
+       * @description To the next; null at the top.
+       */
+      stepUpKg: null | number;
+      /** @description Wider than a usual increase. */
+      gap: boolean;
+    };
     /** @description One answer to a question on which practitioners disagree. */
     SchoolChoice: {
       /** @description Stable name. */
@@ -3926,6 +4353,12 @@ export interface components {
       | "DeLeva1996"
       | "Suprak2011"
       | "Ebben2011";
+    SseItemOfGaugeReading: {
+      data?: components["schemas"]["GaugeReading"];
+      eventType?: null | string;
+      eventId?: null | string;
+      reconnectionInterval?: null | string;
+    };
     /** @description A rung as it is written. */
     StepEntry: {
       slug: string;
@@ -3999,7 +4432,10 @@ export interface components {
       | "ByTheRule"
       | "NextStep"
       | "TrainForIt"
-      | "TestTime";
+      | "TestTime"
+      | "MeanOfThree"
+      | "UncertainFrom"
+      | "UncertainTo";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}

@@ -79,7 +79,7 @@ export function AthleteHeader({ page }: { page: LiftPage }) {
           {own?.open ? "open" : "closed"}
         </Box>
       </Fact>
-      <Fact label="Kit">{kitText(athlete.kit)}</Fact>
+      <Fact label="Kit">{kitText(athlete.kitInUse)}</Fact>
     </Box>
   );
 }

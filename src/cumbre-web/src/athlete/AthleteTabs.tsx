@@ -16,6 +16,7 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
       <Tab to={`/athletes/${athleteId}/ladders`} label="Ladders" />
       {isCoach && <Tab to={`/athletes/${athleteId}/intake`} label="Intake" />}
       {isCoach && <Tab to={`/athletes/${athleteId}/profile`} label="Profile and kit" />}
+      {isCoach && <Tab to={`/athletes/${athleteId}/kit`} label="At home" />}
     </Box>
   );
 }

@@ -208,8 +208,13 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
           )}
         />
       </Box>
-      <Typography variant="h2" sx={{ mt: 5, mb: 3 }}>
+      <Typography variant="h2" sx={{ mt: 5 }}>
         Kit
+      </Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 3 }}>
+        {athlete.intake.place === "Hall"
+          ? "Trains in the hall: the club’s kit is used where it is written down; this is what is at home."
+          : "Trains at home: this is what can be hung."}
       </Typography>
       <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start" }}>
         <Controller

@@ -20,6 +20,7 @@ const athlete: Athlete = {
   archived: false,
   openClearances: [],
   consentMissing: false,
+  kitInUse: { plates: [], hasBelt: true, vest: null },
 };
 
 describe("an intake as it is typed", () => {

@@ -72,6 +72,11 @@ export default function AtlasPage() {
             <a href="/api/ladders/export">Export the club’s</a>
           </Box>
         )}
+        {show === "movements" && isCoach && (
+          <Box sx={{ ml: "auto", order: 1, fontSize: 13 }}>
+            <Link to="/movements/new">New movement</Link>
+          </Box>
+        )}
         {show === "movements" && (
           <TextField
             select

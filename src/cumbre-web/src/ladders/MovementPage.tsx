@@ -2,22 +2,12 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
-import { useUnit } from "../accounts/useMe";
+import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Ladder, Movement } from "../api/types";
 import { Empty, Failed, Loading } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
-import { cautionText } from "../why/wording";
+import { measures, standingCaution } from "./movementWording";
 import { laddersQuery, movementsQuery } from "./useLadders";
-
-const measures: Record<Movement["measure"], string> = {
-  Reps: "repetitions",
-  Seconds: "seconds",
-  SecondsPerDescent: "seconds of each descent",
-  ContactHeight: "height of contact",
-  LoadTimesReps: "load times repetitions",
-  Capacity: "sets with limited rest",
-  Degrees: "degrees",
-};
 
 const carriers: Record<NonNullable<Movement["load"]>, string> = {
   Belt: "by belt",
@@ -59,6 +49,7 @@ export default function MovementPage() {
 
 function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement[]; ladders: Ladder[] }) {
   const unit = useUnit();
+  const { isCoach } = useSignedIn();
   const steps = ladders.flatMap((l) =>
     l.steps.filter((s) => s.movement === m.slug).map((s) => ({ ladder: l, step: s })),
   );
@@ -71,7 +62,8 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
           {m.pattern}, {m.arms === "None" ? "no arms" : `${m.arms.toLowerCase()} arms`}
           {m.eachSide && ", each side"}
         </Typography>
-        <Box sx={{ ml: "auto", fontSize: 13 }}>
+        <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
+          {m.own && isCoach && <Link to={`/movements/${m.slug}/edit`}>Edit</Link>}
           <Link to="/ladders?show=movements">All movements</Link>
         </Box>
       </Box>
@@ -130,11 +122,7 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
         {m.cautions.map((id) => (
           <Box key={id} sx={{ display: "grid", gridTemplateColumns: "16px 1fr", gap: 2 }}>
             <StatusShape status="caution" title="" />
-            <span>
-              {id === "Anchor"
-                ? "Anchors must bear the system mass with swing, at least three times; follow the maker’s rating and local rules."
-                : cautionText({ id, args: [] }, unit)}
-            </span>
+            <span>{standingCaution(id, unit)}</span>
           </Box>
         ))}
         <span>Training arithmetic, not medical advice.</span>

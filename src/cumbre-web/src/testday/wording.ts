@@ -5,7 +5,7 @@ export const reasonWord: Record<BatteryReason, string> = {
   Base: "a first test",
   NeverTested: "never tested",
   Stale: "older than six weeks",
-  Short: "fell short last time",
+  FellShort: "fell short last time",
 };
 
 const unitWord: Record<string, [string, string]> = {

@@ -21,6 +21,7 @@ const places: Target[] = [
   { label: "Ladders", group: "place", to: "/ladders" },
   { label: "Movements", group: "place", to: "/ladders?show=movements" },
   { label: "Schools", group: "place", to: "/ladders?show=schools" },
+  { label: "Kit of the hall", group: "place", to: "/kit" },
   { label: "New athlete", group: "place", to: "/athletes/new" },
 ];
 

@@ -32,6 +32,12 @@ const icons = {
       <path d="M11 12.5V8.5M8.5 2.5h5M11 2.5v3" />
     </>
   ),
+  kit: (
+    <>
+      <path d="M2 11h18" />
+      <path d="M5 5v12M8 7v8M14 7v8M17 5v12" />
+    </>
+  ),
   ladders: (
     <>
       <path d="M2 18h18V5l-6 5-4-2-8 7z" />
@@ -155,6 +161,7 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
           <Place to="/roster" label="Roster" icon={icons.roster} narrow={narrow} />
           <Place to="/test-days" label="Test day" icon={icons.tests} narrow={narrow} />
           <Place to="/ladders" label="Ladders" icon={icons.ladders} narrow={narrow} />
+          <Place to="/kit" label="Kit" icon={icons.kit} narrow={narrow} />
         </>
       ) : (
         <>

@@ -54,6 +54,7 @@ const rules: Record<RuleId, Say> = {
   DemandContact: ([summit]) =>
     `Height of the pull on the way to ${summit}: a stated value, as contact is a place and no figure.`,
   DemandHouse: ([summit]) => `A stated value on the way to ${summit}, where coaches give no figure.`,
+  BandHelp: () => "The mean of the help at the bottom, the middle and the top, good to about 15 %.",
   BatteryTime: () => "The work of each test by its protocol, both sides where they are tested, and the rests between.",
 };
 
@@ -84,6 +85,10 @@ const inputs: Record<InputKey, string> = {
   ShareOfBodyWeight: "Of body weight",
   CoachsReason: "Reason",
   SetOn: "Set on",
+  BandBottom: "At the bottom",
+  BandMiddle: "In the middle",
+  BandTop: "At the top",
+  MeasuredOn: "Measured",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -117,6 +122,9 @@ const steps: Record<StepKey, SayStep> = {
   ByTheRule: () => "The rule alone",
   NextStep: () => "Next",
   TrainForIt: () => "Train for it",
+  MeanOfThree: () => "Mean of the three",
+  UncertainFrom: (_, t) => `Less ${t[0]}`,
+  UncertainTo: (_, t) => `And ${t[0]} more`,
   TestTime: (_, t) => `${t[0]}, then rest ${t[1]}`,
 };
 
@@ -190,6 +198,8 @@ const cautions: Record<CautionId, Say> = {
   PainFreeRange: () => "Only as deep as it is free of pain; never force the range.",
   NotToFailure: () => "Failing here is not harmless: never to failure.",
   Bands: () => "Measure the band’s help, again every eight weeks, and look for nicks.",
+  BandOld: ([days]) => `Measured ${days} ago: measure it again.`,
+  BandTooStrong: ([mass]) => `At the bottom it lifts more than the body of ${mass}: it would throw them up.`,
   RingHeight: () => "Rings high enough that the head clears the floor.",
   MustNotTip: () => "A low bar or table must not tip.",
 };

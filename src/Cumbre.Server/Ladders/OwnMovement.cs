@@ -1,0 +1,118 @@
+using System.Security.Claims;
+using System.Text.RegularExpressions;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Movements;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Ladders;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Ladders;
+
+/// <param name="Version">The stored one; 0 to add it.</param>
+/// <param name="Reason">Why, 1 to 200 characters.</param>
+/// <param name="Entry">The whole movement.</param>
+public sealed record MovementRequest(int Version, string Reason, MovementCardDto Entry);
+
+/// <summary>A movement of the club's own, to be edited.</summary>
+public sealed record OwnMovementDto(MovementCardDto Entry, int Version);
+
+/// <summary>Movements that a club adds to the catalogue; a shipped one is not changed.</summary>
+internal static partial class OwnMovement
+{
+    private const int ListMaximum = 20;
+
+    public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Get(string movement, Database database) =>
+        database.Read(db => Read(db, movement)) is { } own ? TypedResults.Ok(own) : (ProblemHttpResult)Problems.NotFound("movement of the club's own");
+
+    public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Put(string movement, MovementRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var reason = Problems.Text("reason", request.Reason, "why", 200);
+        if (!Slug().IsMatch(movement))
+            throw Problems.Field("entry.slug", "slug", "A slug has small letters, digits and hyphens.");
+        if (Catalogue.Shipped.Movements.ContainsKey(movement))
+            throw Problems.Field("entry.name", "taken", "A shipped movement has this name; choose another.");
+        var entry = ToMovement(movement, request.Entry);
+        var (written, now) = database.Write(db =>
+        {
+            Check(db, entry);
+            var stamp = clock.Stamp(Policies.IdOf(user));
+            var written = CatalogueStore.Add(db, CatalogueKind.Movement, movement, request.Version, null, entry, reason, stamp);
+            if (written == Written.Done)
+                AuditStore.Add(db, Guid.CreateVersion7(), "movement", Guid.Empty, $"{movement}: version {request.Version + 1}", reason, stamp);
+            return (written, Read(db, movement));
+        });
+        return written == Written.Done ? TypedResults.Ok(now!) : (ProblemHttpResult)Problems.Conflict("Somebody else changed this movement meanwhile.", now);
+    }
+
+    private static OwnMovementDto? Read(Db db, string slug) =>
+        CatalogueStore.Movement(db, slug) is [{ Entry: { } entry, Version: var version }, ..] ? new(MovementCardDto.Of(entry), version) : null;
+
+    private static Movement ToMovement(string slug, MovementCardDto m)
+    {
+        var standard = Problems.Text("entry.standard", m.Standard, "what counts as a good repetition or hold", 400);
+        if (standard.Length < 20)
+            throw Problems.Field("entry.standard", "short", "Say it so that somebody else judges the same: at least 20 characters.");
+        if (m.Faults.All(string.IsNullOrWhiteSpace))
+            throw Problems.Field("entry.faults", "empty", "Name at least one fault that breaks the standard.");
+        if (m.Cautions.Count == 0)
+            throw Problems.Field("entry.cautions", "empty", "Choose at least one caution.");
+        return new()
+        {
+            Slug = slug,
+            Name = Problems.Text("entry.name", m.Name, "a name", 60),
+            Aliases = Texts("entry.aliases", m.Aliases),
+            Pattern = m.Pattern,
+            Arms = m.Arms,
+            EachSide = m.EachSide,
+            Measure = m.Measure,
+            SetUp = Texts("entry.setUp", m.SetUp),
+            Bottom = Problems.Text("entry.bottom", m.Bottom, "what its bottom is", 60),
+            Standard = standard,
+            Cues = Texts("entry.cues", m.Cues),
+            Faults = Texts("entry.faults", m.Faults),
+            PrimeMovers = Texts("entry.primeMovers", m.PrimeMovers),
+            CarriesTo = m.CarriesTo,
+            Easier = m.Easier,
+            Harder = m.Harder,
+            Kit = Texts("entry.kit", m.Kit),
+            Cautions = m.Cautions,
+            FailureHarmless = m.FailureHarmless,
+            Load = m.Load,
+        };
+    }
+
+    private static IReadOnlyList<string> Texts(string path, IReadOnlyList<string> texts)
+    {
+        var kept = texts.Select(t => t.Trim()).Where(t => t.Length > 0).ToArray();
+        return kept.Length <= ListMaximum && kept.All(t => t.Length <= 120) ? kept : throw Problems.Field(path, "tooLong", $"At most {ListMaximum} entries of 120 characters.");
+    }
+
+    /// <summary>It fits the catalogue, the club's ladders still hold together, and results that were recorded keep their meaning.</summary>
+    private static void Check(Db db, Movement entry)
+    {
+        var club = CatalogueStore.Club(db);
+        if (club.Catalogue.Movements.TryGetValue(entry.Slug, out var before) && (before.Measure != entry.Measure || before.EachSide != entry.EachSide)
+            && ResultStore.All(db).SelectMany(r => r).Any(r => r.Benchmark == entry.Slug))
+            throw Problems.Field("entry.measure", "inUse", "Results were recorded in the old measure: add another movement instead.");
+        var own = club.Catalogue.Movements.Values.Where(m => !Catalogue.Shipped.Movements.ContainsKey(m.Slug) && m.Slug != entry.Slug).Append(entry).ToArray();
+        Catalogue catalogue;
+        try
+        {
+            catalogue = Catalogue.Shipped.With(own);
+        }
+        catch (CatalogueException e)
+        {
+            throw Problems.Field("entry.name", "catalogue", $"It does not fit the catalogue: {e.Cause}.");
+        }
+
+        var broken = club.States.Values.Where(s => s.Slips.Count == 0).FirstOrDefault(s => LadderReader.Read(s.Entry, catalogue).Ladder is null);
+        if (broken is not null)
+            throw Problems.Field("entry.name", "inUse", $"The ladder {broken.Entry.Name} would not hold together any more.");
+    }
+
+    [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]
+    private static partial Regex Slug();
+}
