@@ -11,13 +11,28 @@ public sealed class App : WebApplicationFactory<Program>
     private readonly string data = Directory.CreateTempSubdirectory("cumbre-browser-").FullName;
 
     public App(bool demo)
+        : this(demo, seeded: demo)
+    {
+    }
+
+    private App(bool demo, bool seeded)
     {
         this.demo = demo;
+        if (seeded)
+            Cumbre.Tests.SeededFile.CopyTo(Database, Fresh);
         UseKestrel(0);
         StartServer();
     }
 
+    private string Database => Path.Combine(data, "cumbre.db");
+
     public Uri Address => ClientOptions.BaseAddress;
+
+    private static (IAsyncDisposable App, string Database) Fresh()
+    {
+        var app = new App(demo: true, seeded: false);
+        return (app, app.Database);
+    }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
         .UseSetting("Cumbre:Data", data)

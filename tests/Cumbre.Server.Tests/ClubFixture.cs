@@ -12,11 +12,23 @@ public sealed class Club : WebApplicationFactory<Program>
     private readonly bool demo;
     private readonly int signInsPerMinute;
 
-    public Club(bool demo = true, int signInsPerMinute = 1000)
+    /// <param name="demo">With the demo club.</param>
+    /// <param name="signInsPerMinute">Tries per address.</param>
+    /// <param name="seeded">Begin with a copy of the demo's file rather than make it anew.</param>
+    public Club(bool demo = true, int signInsPerMinute = 1000, bool seeded = true)
     {
         this.demo = demo;
         this.signInsPerMinute = signInsPerMinute;
         Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
+        if (demo && seeded)
+            Cumbre.Tests.SeededFile.CopyTo(DatabasePath, Fresh);
+    }
+
+    private static (IAsyncDisposable App, string Database) Fresh()
+    {
+        var club = new Club(seeded: false);
+        club.CreateClient().Dispose();
+        return (club, club.DatabasePath);
     }
 
     public const string Today = "2026-03-16";

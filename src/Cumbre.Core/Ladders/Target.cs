@@ -70,7 +70,8 @@ public sealed record ContactTarget(Contact Contact, int Reps) : Target
 
     public override bool IsMetBy(BenchmarkResult result) => result.Score.Contact >= Contact && result.Score.Reps >= Reps;
 
-    public override bool IsTriedBy(BenchmarkResult result) => result.Score.Reps <= Reps || IsMetBy(result);
+    /// <summary>Fewer reps at a greater height were no try at this one.</summary>
+    public override bool IsTriedBy(BenchmarkResult result) => IsMetBy(result) || (result.Score.Contact <= Contact && result.Score.Reps <= Reps);
 
     protected override decimal Share(BenchmarkResult result) =>
         result.Score.Contact is { } reached

@@ -92,6 +92,15 @@ public class GateTests
         Assert.False(Held("weighted pull-up >= +75 % bm x 1", single, Load("weighted-pull-up-heavy", 50, 1, 2)).Open);
     }
 
+    [Fact]
+    public void Three_to_the_belly_are_no_try_at_five_to_the_chest()
+    {
+        var chest = Of("high-pull-up", new Score(5, contact: Contact.Chest), 30);
+        Assert.True(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Belly), 2)).Open);
+        Assert.False(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Chest), 2)).Open);
+        Assert.False(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(5, contact: Contact.Collarbone), 2)).Open);
+    }
+
     [Theory]
     [InlineData(17.5, 5, true)]
     [InlineData(17.4, 5, false)]

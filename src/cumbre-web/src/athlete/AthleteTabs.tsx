@@ -10,7 +10,7 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
     <Box
       component="nav"
       aria-label="Athlete"
-      sx={{ display: "flex", gap: 1, px: { xs: 3, sm: 5 }, borderBottom: 1, borderColor: "divider" }}
+      sx={{ display: "flex", gap: 1, px: { xs: 3, sm: 5 }, borderBottom: 1, borderColor: "divider", overflowX: "auto" }}
     >
       <Tab to={`/athletes/${athleteId}`} label="Weighted pull-up" end />
       <Tab to={`/athletes/${athleteId}/ladders`} label="Ladders" />
@@ -29,6 +29,7 @@ function Tab({ to, label, end = false }: { to: string; label: string; end?: bool
       end={end}
       sx={{
         px: 2,
+        flex: "none",
         minHeight: 36,
         fontSize: 13,
         color: "text.secondary",

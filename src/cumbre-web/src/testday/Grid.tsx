@@ -64,7 +64,11 @@ export function Grid({
           <tr>
             <th>Athlete</th>
             {columns.map((c) => (
-              <th key={`${c.test.slug}-${c.side}`} scope="col" style={{ minWidth: 96, maxWidth: 140 }}>
+              <th
+                key={`${c.test.slug}-${c.side}`}
+                scope="col"
+                style={{ minWidth: c.test.measure === "ContactHeight" ? 132 : 96, maxWidth: 140 }}
+              >
                 {c.test.name}
                 {c.side && `, ${c.side.toLowerCase()}`}
               </th>

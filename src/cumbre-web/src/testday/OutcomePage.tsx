@@ -3,9 +3,9 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
-import { useSignedIn } from "../accounts/useMe";
+import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Outcome } from "../api/types";
-import { changeText } from "../ladders/wording";
+import { changeText, figure } from "../ladders/wording";
 import { dayFull, dayShort } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
@@ -61,6 +61,7 @@ export default function OutcomePage() {
 
 function Athlete({ outcome: o }: { outcome: Outcome }) {
   const { today } = useSignedIn();
+  const unit = useUnit();
   return (
     <Box
       component="section"
@@ -84,7 +85,7 @@ function Athlete({ outcome: o }: { outcome: Outcome }) {
         {o.rows.map((r) => (
           <li key={`${r.name}-${r.side}`}>
             {r.name}
-            {r.side && `, ${r.side.toLowerCase()}`}: <b>{r.now}</b>
+            {r.side && `, ${r.side.toLowerCase()}`}: <b>{figure(r.now, unit)}</b>
             {r.form === "Broken" && ", form broke"}
             <Box component="span" sx={{ color: "text.secondary" }}>
               ; {changeSince(r, (iso) => dayShort(iso, today))}
@@ -95,7 +96,7 @@ function Athlete({ outcome: o }: { outcome: Outcome }) {
       {o.sides.map((s) => (
         <Box key={s.name} sx={{ mt: 1, display: "flex", gap: 1.5, alignItems: "center" }}>
           {s.advice !== "None" && <StatusShape status="caution" title="" />}
-          {s.name}: left {s.left}, right {s.right}
+          {s.name}: left {figure(s.left, unit)}, right {figure(s.right, unit)}
           {s.weaker
             ? `; the ${s.weaker.toLowerCase()} is ${Math.round(s.fraction * 1000) / 10} % weaker`
             : "; both sides alike"}
