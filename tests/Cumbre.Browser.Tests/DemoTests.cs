@@ -80,6 +80,27 @@ public sealed class DemoTests : IAsyncLifetime
             Check($"{scheme} new athlete");
             browser.Go(ilse + "/profile");
             Check($"{scheme} profile");
+            browser.Go($"{PathOf("Levi Sorel")}/intake");
+            Check($"{scheme} intake");
+            browser.Go("/kit");
+            Check($"{scheme} kit");
+            browser.Go("/test-days/new");
+            browser.Press("Everybody");
+            browser.Sees("fell short last time");
+            Check($"{scheme} new test day");
+            browser.Press("Open the sheet");
+            browser.Sees("everything stored");
+            Check($"{scheme} sheet");
+            browser.Go("/ladders/front-lever/edit");
+            browser.Press("4. Tuck");
+            browser.Fill("Opens the next", "tuck front lever");
+            browser.Sees("belongs after");
+            Check($"{scheme} edit a ladder");
+            browser.Script("sessionStorage.clear()");
+            browser.Go("/movements/new");
+            Check($"{scheme} new movement");
+            browser.Go("/ladders/import");
+            Check($"{scheme} import");
             browser.Go(ilse);
             browser.Sees("of system");
             Check($"{scheme} weighted pull-up");
@@ -271,6 +292,10 @@ public sealed class DemoTests : IAsyncLifetime
     [InlineData("drop")]
     [InlineData("profile")]
     [InlineData("session")]
+    [InlineData("intake")]
+    [InlineData("/kit")]
+    [InlineData("/test-days/new")]
+    [InlineData("/ladders/front-lever/edit")]
     public void Nothing_is_wider_than_a_phone(string screen)
     {
         EnterAsCoach();
@@ -280,6 +305,7 @@ public sealed class DemoTests : IAsyncLifetime
             "lift" or "session" => PathOf("Ilse Marquina"),
             "drop" => PathOf("Petra Holm"),
             "profile" => PathOf("Marlow Quist") + "/profile",
+            "intake" => PathOf("Levi Sorel") + "/intake",
             _ => screen,
         });
         if (screen == "session")

@@ -8,104 +8,85 @@ using OpenQA.Selenium;
 namespace Cumbre.Browser.Tests;
 
 /// <summary>Ladders walked by entering results, as a coach would after a test.</summary>
-public sealed class LadderTests : IAsyncLifetime
+public sealed class LadderTests : CoachAtWork
 {
-    private App app = null!;
-    private Browser browser = null!;
-
-    public ValueTask InitializeAsync()
-    {
-        app = new App(demo: true);
-        browser = new Browser(app.Address);
-        browser.Go("/");
-        browser.Press("Enter as coach");
-        browser.Sees("8 decisions");
-        return ValueTask.CompletedTask;
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        browser.Dispose();
-        await app.DisposeAsync();
-    }
-
-    private string PathOf(string athlete) => "/athletes/" + (string)browser.Driver.ExecuteAsyncScript(
+    private string PathOf(string athlete) => "/athletes/" + (string)Coach.Driver.ExecuteAsyncScript(
         "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));", athlete)!;
 
     /// <summary>Records a test from the first step of the ladder on screen.</summary>
     private void Record(string test, params (string Label, string Value)[] fields)
     {
-        browser.Press("Record a test of");
-        browser.Pick("Test", test);
+        Coach.Press("Record a test of");
+        Coach.Pick("Test", test);
         foreach (var (label, value) in fields)
         {
             if (label is "Side" or "Highest contact of every rep")
-                browser.Choose(label, value);
+                Coach.Choose(label, value);
             else
-                browser.Fill(label, value);
+                Coach.Fill(label, value);
         }
 
-        browser.Press("Record");
-        browser.Sees($"{test}: kept.");
+        Coach.Press("Record");
+        Coach.Sees($"{test}: kept.");
     }
 
-    private void InTraining(string step) => browser.Until(
-        () => browser.Driver.FindElements(By.CssSelector("button[aria-label*=', in training,']")) is [var only] && only.GetAttribute("aria-label")!.StartsWith(step + ",", StringComparison.Ordinal),
+    private void InTraining(string step) => Coach.Until(
+        () => Coach.Driver.FindElements(By.CssSelector("button[aria-label*=', in training,']")) is [var only] && only.GetAttribute("aria-label")!.StartsWith(step + ",", StringComparison.Ordinal),
         $"the flag on {step}");
 
     [Fact]
     public void The_front_lever_is_walked_by_entering_results()
     {
-        browser.Go($"{PathOf("Oto Sandvik")}/ladders?ladder=front-lever");
-        browser.Sees("Pull-ups in one set: none / 8 reps");
+        Coach.Go($"{PathOf("Oto Sandvik")}/ladders?ladder=front-lever");
+        Coach.Sees("Pull-ups in one set: none / 8 reps");
         Record("Pull-ups in one set", ("Clean reps", "9"));
         InTraining("Tuck");
-        browser.Sees("Front lever: Tuck may be trained.");
+        Coach.Sees("Front lever: Tuck may be trained.");
         Record("Tuck front lever", ("Seconds", "8"), ("Sets", "3"));
-        browser.Sees("3 × 8 s / 3 × 10 s");
+        Coach.Sees("3 × 8 s / 3 × 10 s");
         Record("Tuck front lever", ("Seconds", "10.5"), ("Sets", "3"));
-        browser.Sees("Front lever: Tuck is won; Advanced tuck may be trained.");
+        Coach.Sees("Front lever: Tuck is won; Advanced tuck may be trained.");
         InTraining("Advanced tuck");
         Record("Advanced tuck front lever", ("Seconds", "4"));
         InTraining("One-leg");
-        browser.Sees("Only short singles of one-leg yet");
+        Coach.Sees("Only short singles of one-leg yet");
         Record("Advanced tuck front lever", ("Seconds", "10"), ("Sets", "3"));
-        browser.SeesNot("Only short singles");
+        Coach.SeesNot("Only short singles");
         Record("One-leg front lever", ("Side", "left"), ("Seconds", "8"), ("Sets", "3"));
         InTraining("One-leg");
-        browser.Sees("right none / 3 × 8 s a side");
+        Coach.Sees("right none / 3 × 8 s a side");
         Record("One-leg front lever", ("Side", "right"), ("Seconds", "9"), ("Sets", "3"));
         InTraining("Half-lay");
         Record("Half-lay front lever", ("Seconds", "8"), ("Sets", "3"));
         Record("Straddle front lever", ("Seconds", "6"), ("Sets", "3"));
         InTraining("Full");
         Record("Full front lever", ("Seconds", "10"));
-        browser.Sees("Won to the summit");
-        Assert.Empty(browser.ConsoleErrors());
+        Coach.Sees("Won to the summit");
+        Assert.Empty(Coach.ConsoleErrors());
     }
 
     [Fact]
     public void The_bar_muscle_up_is_walked_under_two_schools()
     {
         var oto = PathOf("Oto Sandvik");
-        browser.Go($"{oto}/ladders?ladder=bar-muscle-up");
+        Coach.Go($"{oto}/ladders?ladder=bar-muscle-up");
         Record("Pull-ups in one set", ("Clean reps", "12"));
         InTraining("Explosive pull-up");
         Record("Explosive pull-up", ("Clean reps", "5"), ("Sets", "5"));
         Record("High pull-up", ("Clean reps", "5"), ("Highest contact of every rep", "chest"));
         Record("High pull-up", ("Clean reps", "3"), ("Highest contact of every rep", "belly"));
-        browser.Sees("Straight-bar dip: none / 8 reps");
+        Coach.Sees("Straight-bar dip: none / 8 reps");
         Record("Straight-bar dip", ("Clean reps", "9"));
         InTraining("Jumping muscle-up");
 
         // The other school asks for volume, which is not there yet.
-        browser.Press("Profile and kit");
-        browser.Press("Other schools of this athlete");
-        browser.Choose("What opens muscle-up work?", "volume first");
-        browser.Press("Save");
-        browser.Sees("saved");
-        browser.Go($"{oto}/ladders?ladder=bar-muscle-up");
-        browser.Sees("Pull-ups in one set: 12 / 15–20 reps");
+        Coach.Press("Profile and kit");
+        Coach.Press("Other schools of this athlete");
+        Coach.Choose("What opens muscle-up work?", "volume first");
+        Coach.Press("Save");
+        Coach.Sees("saved");
+        Coach.Go($"{oto}/ladders?ladder=bar-muscle-up");
+        Coach.Sees("Pull-ups in one set: 12 / 15–20 reps");
         Record("Pull-ups in one set", ("Clean reps", "16"));
         InTraining("Jumping muscle-up");
         Record("Jumping muscle-up", ("Clean reps", "5"), ("Sets", "3"));
@@ -114,7 +95,7 @@ public sealed class LadderTests : IAsyncLifetime
         Record("Bar muscle-up", ("Clean reps", "1"));
         InTraining("Consecutive");
         Record("Bar muscle-up", ("Clean reps", "10"));
-        browser.Sees("Won to the summit");
+        Coach.Sees("Won to the summit");
     }
 
     [Fact]
@@ -123,9 +104,9 @@ public sealed class LadderTests : IAsyncLifetime
         var kasimir = DemoClub.Athletes(DemoClub.Today).Single(a => a.Script.Name == "Kasimir Lund");
         var body = new Cumbre.Core.Athletes.BodyMassHistory(kasimir.BodyMasses.Select(m => m.Reading)).On(DemoClub.Today)!.Value;
         var demand = Demand.Of(Atlas.Shipped.BySlug["front-lever"], new BodyBuild(Sex.Male, 181, body, MeasuredLengths.None));
-        browser.Go($"{PathOf("Kasimir Lund")}/ladders?ladder=front-lever");
-        browser.Sees("Held back by");
-        var rows = browser.Driver.FindElements(By.CssSelector("table[aria-label=Steps] tbody tr"));
+        Coach.Go($"{PathOf("Kasimir Lund")}/ladders?ladder=front-lever");
+        Coach.Sees("Held back by");
+        var rows = Coach.Driver.FindElements(By.CssSelector("table[aria-label=Steps] tbody tr"));
         Assert.Equal(demand.Count, rows.Count);
         for (var i = 0; i < rows.Count; i++)
         {
@@ -138,40 +119,40 @@ public sealed class LadderTests : IAsyncLifetime
     [Fact]
     public void The_step_card_opens_on_focus_and_the_coach_may_set_a_step_with_a_reason()
     {
-        browser.Go($"{PathOf("Kasimir Lund")}/ladders?ladder=front-lever");
-        browser.Sees("Held back by");
-        browser.Script("document.querySelector('button[aria-label^=\"Straddle,\"]').focus()");
-        browser.Sees("Straddle front lever", "[role=tooltip]");
-        browser.Press("Set the step");
-        browser.Choose("Step in training", "Straddle");
-        browser.Press("Set the step");
-        browser.Sees("Write the reason; it is kept.");
-        browser.Fill("Reason", "held it before the move to the hall");
-        browser.Press("Set the step");
-        browser.Sees("Set by the coach: held it before the move to the hall. By the rule: One-leg.");
+        Coach.Go($"{PathOf("Kasimir Lund")}/ladders?ladder=front-lever");
+        Coach.Sees("Held back by");
+        Coach.Script("document.querySelector('button[aria-label^=\"Straddle,\"]').focus()");
+        Coach.Sees("Straddle front lever", "[role=tooltip]");
+        Coach.Press("Set the step");
+        Coach.Choose("Step in training", "Straddle");
+        Coach.Press("Set the step");
+        Coach.Sees("Write the reason; it is kept.");
+        Coach.Fill("Reason", "held it before the move to the hall");
+        Coach.Press("Set the step");
+        Coach.Sees("Set by the coach: held it before the move to the hall. By the rule: One-leg.");
         InTraining("Straddle");
-        browser.Press("Back to the rule");
+        Coach.Press("Back to the rule");
         InTraining("One-leg");
     }
 
     [Fact]
     public void The_atlas_is_searched_and_a_slip_in_a_result_is_told_at_its_field()
     {
-        browser.Press("Ladders");
-        browser.Press("movements");
-        browser.Fill("Search", "false grip rings");
-        browser.Sees("False-grip hang");
-        browser.SeesNot("Wall push-up");
-        browser.Press("False-grip hang");
-        browser.Sees("Wrists over the rings");
-        browser.Press("Ring muscle-up and ring work: False-grip hang");
-        browser.Sees("Marlow Quist");
-        browser.Press("Marlow Quist");
-        browser.Sees("Held back by");
-        browser.Press("Record a test of");
-        browser.Fill("Seconds", "4000");
-        browser.Press("Record");
-        browser.Sees("4000 is outside 0.5 to 3600.");
-        Assert.Equal("4000", browser.Field("Seconds").GetAttribute("value"));
+        Coach.Press("Ladders");
+        Coach.Press("movements");
+        Coach.Fill("Search", "false grip rings");
+        Coach.Sees("False-grip hang");
+        Coach.SeesNot("Wall push-up");
+        Coach.Press("False-grip hang");
+        Coach.Sees("Wrists over the rings");
+        Coach.Press("Ring muscle-up and ring work: False-grip hang");
+        Coach.Sees("Marlow Quist");
+        Coach.Press("Marlow Quist");
+        Coach.Sees("Held back by");
+        Coach.Press("Record a test of");
+        Coach.Fill("Seconds", "4000");
+        Coach.Press("Record");
+        Coach.Sees("4000 is outside 0.5 to 3600.");
+        Assert.Equal("4000", Coach.Field("Seconds").GetAttribute("value"));
     }
 }

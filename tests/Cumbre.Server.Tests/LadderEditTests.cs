@@ -247,6 +247,7 @@ public sealed class LadderEditTests : IAsyncLifetime
         (await PutMovement(TowelHang())).Ok.ToString();
         var athlete = await coach.NewAthlete();
         (await athlete.Record(new { benchmark = "towel-hang", day = Club.Today, seconds = 20, form = "Clean" })).Ok.ToString();
+        Assert.Equal(200, (await coach.Get("/api/desk")).Status);
         Assert.Equal("entry.measure:inUse", (await PutMovement(TowelHang(measure: "Reps"), 1)).Field);
         (await PutMovement(TowelHang(standard: "Both hands on one thick towel, elbows straight, still."), 1)).Ok.ToString();
         Assert.Equal(409, (await PutMovement(TowelHang(), 1)).Status);

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -19,13 +20,16 @@ internal static class Archive
 {
     private static readonly JsonSerializerOptions Indented = new(WireJson.Options) { WriteIndented = true };
 
-    public static Results<NoContent, ProblemHttpResult> Put(Guid athleteId, ArchiveRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<NoContent, ProblemHttpResult> Put(Guid athleteId, ArchiveRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         var done = database.Write(db =>
         {
             if (!AthleteStore.Archive(db, athleteId, request.Away ? clock.Now : null))
                 return false;
             AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, request.Away ? "archived" : "restored", null, clock.Stamp(Policies.IdOf(user)));
+            // What rules depend on may have changed while they were away.
+            if (!request.Away)
+                reconciler.Run(db, athleteId);
             return true;
         });
         return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("athlete");

@@ -7,6 +7,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -36,35 +37,38 @@ internal static class Desk
         {
             var athletes = SnapshotStore.LoadAll(db, today);
             var names = athletes.ToDictionary(a => a.Profile.Id, a => a.Profile.Name);
-            var open = DecisionStore.Open(db, today);
+            var catalogue = CatalogueStore.Club(db).Catalogue;
+            // Who is put away is not on the Desk, whatever still waits for them.
+            var open = DecisionStore.Open(db, today).Where(d => names.ContainsKey(d.AthleteId)).ToArray();
             return new DeskDto(
                 today,
                 [.. open.OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).ThenBy(d => names[d.AthleteId]).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
-                [.. DecisionStore.TakenSince(db, clock.StartOfToday).Where(d => !DecisionDto.IsOpen(d, today)).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
-                [.. SessionStore.On(db, today).OrderBy(s => names[s.AthleteId]).Select(s => new DeskSession(
+                [.. DecisionStore.TakenSince(db, clock.StartOfToday).Where(d => names.ContainsKey(d.AthleteId) && !DecisionDto.IsOpen(d, today)).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
+                [.. SessionStore.On(db, today).Where(s => names.ContainsKey(s.AthleteId)).OrderBy(s => names[s.AthleteId]).Select(s => new DeskSession(
                     s.Id, s.AthleteId, names[s.AthleteId], NotationPrinter.Print(s.Item.Plan), Timing.Duration(s.Item.Plan), s.Status, s.Easy, open.Any(d => d.AthleteId == s.AthleteId)))],
-                [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
+                [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot, catalogue, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
                 [.. athletes.SelectMany(a => Pain(a.Profile, a.Snapshot, today)).OrderByDescending(p => p.Pain)]);
         }));
     }
 
-    private static IEnumerable<Retest> Retests(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
+    private static IEnumerable<Retest> Retests(AthleteProfile profile, AthleteSnapshot snapshot, Catalogue catalogue, DateOnly today)
     {
         // A training set done to the heavy test's protocol counts as a result, so the strength series tells its age.
         var heavy = CurrentStrength.Latest(snapshot, Athletes.Lift.HeavyTest, today) is { } max
-            ? [Due(profile, Athletes.Lift.HeavyTest.Slug, max.Value.MeasuredOn, today)]
+            ? [Due(profile, Athletes.Lift.HeavyTest, max.Value.MeasuredOn, today)]
             : Array.Empty<Retest>();
         var others = snapshot.Results
             .Where(r => r.Benchmark != Athletes.Lift.HeavyTest.Slug)
             .GroupBy(r => r.Benchmark)
-            .Select(g => Due(profile, g.Key, g.Max(r => r.Day), today))
+            .Where(g => catalogue.Benchmarks.ContainsKey(g.Key))
+            .Select(g => Due(profile, catalogue.Benchmarks[g.Key], g.Max(r => r.Day), today))
             // An old base test matters only before its gate has opened; while it is about to grow old it is worth a reminder.
             .Where(r => !r.Overdue);
         return heavy.Concat(others).Where(r => r.DueDay <= today.AddDays(RetestHorizonDays));
     }
 
-    private static Retest Due(AthleteProfile profile, string benchmark, DateOnly day, DateOnly today) => new(
-        profile.Id, profile.Name, benchmark, Catalogue.Shipped.Benchmarks[benchmark].Name, day, day.AddDays(Staleness.Days), Staleness.IsStale(day, today));
+    private static Retest Due(AthleteProfile profile, Benchmark benchmark, DateOnly day, DateOnly today) => new(
+        profile.Id, profile.Name, benchmark.Slug, benchmark.Name, day, day.AddDays(Staleness.Days), Staleness.IsStale(day, today));
 
     private static IEnumerable<PainReport> Pain(AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today) =>
         snapshot.Exposures.TakeLast(1)

@@ -248,7 +248,7 @@ function Editor({
               component="form"
               onSubmit={(e) => {
                 e.preventDefault();
-                send(stored.version);
+                send(edit.version);
               }}
               sx={{ display: "grid", gap: 3 }}
             >

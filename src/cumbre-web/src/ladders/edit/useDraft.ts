@@ -1,4 +1,4 @@
-import { useEffect, useReducer, useRef } from "react";
+import { useEffect, useReducer, useRef, useState } from "react";
 import type { LadderEntry } from "../../api/types";
 import { history, type History, type HistoryAction } from "./draft";
 
@@ -10,19 +10,23 @@ interface Kept {
 /** The draft of a ladder: undo, redo, and kept in this tab so that a reload loses nothing. */
 export function useDraft(key: string, stored: LadderEntry, version: number) {
   const place = `cumbre-draft-${key}`;
-  const [state, dispatch] = useReducer(history<LadderEntry>, null, () => start(place, stored, version));
+  const [begun] = useState(() => start(place, stored, version));
+  const [state, dispatch] = useReducer(history<LadderEntry>, begun.history);
   const typing = useRef<string | null>(null);
   const dirty = JSON.stringify(state.now) !== JSON.stringify(stored);
   useEffect(() => {
-    if (dirty) sessionStorage.setItem(place, JSON.stringify({ version, entry: state.now } satisfies Kept));
+    if (dirty)
+      sessionStorage.setItem(place, JSON.stringify({ version: begun.version, entry: state.now } satisfies Kept));
     else sessionStorage.removeItem(place);
-  }, [dirty, place, state.now, version]);
+  }, [dirty, place, state.now, begun.version]);
   const act = (action: HistoryAction<LadderEntry>) => {
     if (action.type !== "set") typing.current = null;
     dispatch(action);
   };
   return {
     draft: state.now,
+    /** On which the draft was begun: somebody may have written since, which a save finds out. */
+    version: begun.version,
     dirty,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
@@ -39,12 +43,16 @@ export function useDraft(key: string, stored: LadderEntry, version: number) {
   };
 }
 
-function start(place: string, stored: LadderEntry, version: number): History<LadderEntry> {
+function start(
+  place: string,
+  stored: LadderEntry,
+  version: number,
+): { version: number; history: History<LadderEntry> } {
   try {
     const kept = JSON.parse(sessionStorage.getItem(place) ?? "null") as Kept | null;
-    if (kept?.version === version) return { past: [stored], now: kept.entry, future: [] };
+    if (kept) return { version: kept.version, history: { past: [stored], now: kept.entry, future: [] } };
   } catch {
     sessionStorage.removeItem(place);
   }
-  return { past: [], now: stored, future: [] };
+  return { version, history: { past: [], now: stored, future: [] } };
 }

@@ -1,0 +1,26 @@
+namespace Cumbre.Browser.Tests;
+
+/// <summary>The coach of the demo club, signed in, with a browser of their own.</summary>
+public abstract class CoachAtWork : IAsyncLifetime
+{
+    internal App App { get; private set; } = null!;
+
+    internal Browser Coach { get; private set; } = null!;
+
+    public ValueTask InitializeAsync()
+    {
+        App = new App(demo: true);
+        Coach = new Browser(App.Address);
+        Coach.Go("/");
+        Coach.Press("Enter as coach");
+        Coach.Sees("8 decisions");
+        return ValueTask.CompletedTask;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Coach.Dispose();
+        await App.DisposeAsync();
+        GC.SuppressFinalize(this);
+    }
+}
