@@ -77,7 +77,7 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Usual dose", "hold 3 x 30 s rest 1:00");
         Coach.Fill("Opens the next", "active hang >= 60 s");
         Coach.Field("Opens the next").SendKeys(Keys.Escape);
-        Coach.Press("Add a step after A minute");
+        Coach.Press("Add below A minute");
         Coach.Sees("Is empty.");
         Coach.Fill("Name", "Two minutes");
         Coach.Pick("Movement", "Active hang");

@@ -33,9 +33,9 @@ public static class Clearance
     /// <summary>Under this age a guardian's consent is needed.</summary>
     public const int Adult = 18;
 
-    private static readonly Lazy<ClearanceFile> File = new(() => CatalogueJson.ReadEmbedded<ClearanceFile>("clearance.json"));
+    private static readonly Lazy<ClearanceFile> Embedded = new(() => CatalogueJson.ReadEmbedded<ClearanceFile>("clearance.json"));
 
-    public static IReadOnlyList<ClearanceQuestion> Questions => File.Value.Questions;
+    public static IReadOnlyList<ClearanceQuestion> Questions => Embedded.Value.Questions;
 
     /// <summary>The questions that apply and are not cleared yet; an unknown age asks nothing.</summary>
     /// <param name="age">Reached this year.</param>

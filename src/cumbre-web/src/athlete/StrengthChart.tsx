@@ -68,29 +68,32 @@ export function StrengthChart({ series, today }: { series: StrengthPoint[]; toda
           <ChartsYAxis />
         </ChartsContainer>
       </Box>
-      <Table sx={visuallyHidden} aria-label={`One-rep maximum of the system in ${unitName[unit]}`}>
-        <TableHead>
-          <TableRow>
-            {["Day", "Set", "One-rep maximum", "From", "To", "Source"].map((h) => (
-              <TableCell key={h}>{h}</TableCell>
-            ))}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {series.map((p) => (
-            <TableRow key={p.day}>
-              <TableCell>{p.day}</TableCell>
-              <TableCell>
-                {added(p.addedKg, unit)} x {p.reps}, {p.reserve} in reserve
-              </TableCell>
-              <TableCell>{mass(p.valueKg, unit)}</TableCell>
-              <TableCell>{mass(p.lowKg, unit)}</TableCell>
-              <TableCell>{mass(p.highKg, unit)}</TableCell>
-              <TableCell>{p.source === "Test" ? "test" : "training set"}</TableCell>
+      {/* A table is as wide as its cells whatever it is told; the box around it hides. */}
+      <Box sx={visuallyHidden}>
+        <Table aria-label={`One-rep maximum of the system in ${unitName[unit]}`}>
+          <TableHead>
+            <TableRow>
+              {["Day", "Set", "One-rep maximum", "From", "To", "Source"].map((h) => (
+                <TableCell key={h}>{h}</TableCell>
+              ))}
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+          </TableHead>
+          <TableBody>
+            {series.map((p) => (
+              <TableRow key={p.day}>
+                <TableCell>{p.day}</TableCell>
+                <TableCell>
+                  {added(p.addedKg, unit)} x {p.reps}, {p.reserve} in reserve
+                </TableCell>
+                <TableCell>{mass(p.valueKg, unit)}</TableCell>
+                <TableCell>{mass(p.lowKg, unit)}</TableCell>
+                <TableCell>{mass(p.highKg, unit)}</TableCell>
+                <TableCell>{p.source === "Test" ? "test" : "training set"}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
     </Box>
   );
 }

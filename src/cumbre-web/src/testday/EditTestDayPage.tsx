@@ -147,7 +147,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
                   variant="text"
                   disabled={i === 0}
                   onClick={() => moveTest(i, -1)}
-                  aria-label={`${nameOf(slug)} earlier`}
+                  aria-label={`Up: ${nameOf(slug)}`}
                 >
                   Up
                 </Button>
@@ -156,7 +156,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
                   variant="text"
                   disabled={i === tests.length - 1}
                   onClick={() => moveTest(i, 1)}
-                  aria-label={`${nameOf(slug)} later`}
+                  aria-label={`Down: ${nameOf(slug)}`}
                 >
                   Down
                 </Button>

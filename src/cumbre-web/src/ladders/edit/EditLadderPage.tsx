@@ -209,7 +209,7 @@ function Editor({
                         set(next);
                         setOpen(next.steps[i + 1]!.slug);
                       }}
-                      aria-label={`Add a step after ${step.name || `step ${i + 1}`}`}
+                      aria-label={`Add below ${step.name || `step ${i + 1}`}`}
                     >
                       Add below
                     </Button>

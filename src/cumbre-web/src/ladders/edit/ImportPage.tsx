@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Problem } from "../../api/client";
 import type { ImportPreview } from "../../api/types";
@@ -18,6 +18,7 @@ export default function ImportPage() {
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [tooLarge, setTooLarge] = useState<string | null>(null);
   const preview = usePreviewImport();
+  const input = useRef<HTMLInputElement>(null);
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
     preview.reset();
@@ -44,20 +45,20 @@ export default function ImportPage() {
         A file that was exported here or written by hand, as JSON by the{" "}
         <a href="/api/schemas/ladders-file.schema.json">published schema</a>. Nothing changes before you say so.
       </Typography>
-      <Button component="label" variant="outlined">
+      <Button variant="outlined" onClick={() => input.current?.click()}>
         Choose a file
-        <Box
-          component="input"
-          type="file"
-          accept=".json,application/json"
-          aria-label="File of ladders"
-          onChange={(e: React.ChangeEvent<HTMLInputElement>) => {
-            void choose(e.target.files?.[0]);
-            e.target.value = "";
-          }}
-          sx={{ position: "absolute", width: 1, height: 1, opacity: 0 }}
-        />
       </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept=".json,application/json"
+        aria-label="File of ladders"
+        onChange={(e) => {
+          void choose(e.target.files?.[0]);
+          e.target.value = "";
+        }}
+      />
       {file && (
         <Box component="span" sx={{ ml: 3, fontSize: 13 }}>
           {file.name}
