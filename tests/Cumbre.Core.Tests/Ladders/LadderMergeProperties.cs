@@ -1,6 +1,6 @@
+using CsCheck;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
-using CsCheck;
 
 namespace Cumbre.Core.Tests.Ladders;
 
