@@ -10,9 +10,6 @@ namespace Cumbre.Browser.Tests;
 /// <summary>Ladders walked by entering results, as a coach would after a test.</summary>
 public sealed class LadderTests : CoachAtWork
 {
-    private string PathOf(string athlete) => "/athletes/" + (string)Coach.Driver.ExecuteAsyncScript(
-        "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));", athlete)!;
-
     /// <summary>Records a test from the first step of the ladder on screen.</summary>
     private void Record(string test, params (string Label, string Value)[] fields)
     {
