@@ -10,6 +10,7 @@ using Cumbre.Server.Demo;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
+using Cumbre.Server.Programmes;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -112,6 +113,7 @@ try
     api.MapLadders();
     api.MapSessions();
     api.MapDecisions();
+    api.MapProgrammes();
     api.Map("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();
     app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
     app.MapStaticAssets().AllowAnonymous();

@@ -81,6 +81,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
     /// <summary>The last sessions, in order.</summary>
     public IReadOnlyList<SessionScript> Finale { get; init; } = [];
 
+    /// <summary>What is planned from this week on; null: no block.</summary>
+    public BlockScript? Block { get; init; }
+
     /// <summary>A session is planned for the day on which the history ends.</summary>
     public bool PlannedToday { get; init; }
 }

@@ -2,6 +2,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
 
 namespace Cumbre.Simulation;
@@ -15,4 +16,8 @@ public sealed record SimulatedSession(
 
 /// <summary>A simulated athlete with all that would be in the store.</summary>
 public sealed record SimulatedAthlete(
-    Guid Id, AthleteScript Script, IReadOnlyList<(Guid Id, BodyMassReading Reading)> BodyMasses, IReadOnlyList<BenchmarkResult> Results, IReadOnlyList<SimulatedSession> Sessions);
+    Guid Id, AthleteScript Script, IReadOnlyList<(Guid Id, BodyMassReading Reading)> BodyMasses, IReadOnlyList<BenchmarkResult> Results, IReadOnlyList<SimulatedSession> Sessions)
+{
+    /// <summary>What is planned from this week on, with its id; null: no block.</summary>
+    public (Guid Id, Block Block)? Block { get; init; }
+}

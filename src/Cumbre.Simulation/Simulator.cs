@@ -46,7 +46,8 @@ public static class Simulator
             Weigh();
             results.AddRange(script.Tests.Select(Test));
             Train();
-            return new(id, script, masses, results, sessions);
+            var block = script.Block?.Build(ids, today, sessions.LastOrDefault(s => s.Sets.Count == 0));
+            return new(id, script, masses, results, sessions) { Block = block is null ? null : (ids.Next(today), block) };
         }
 
         private void Weigh()

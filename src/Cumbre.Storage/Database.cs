@@ -69,11 +69,16 @@ public sealed class Database
     }
 
     /// <summary>Writes in one transaction: all of it or nothing. It takes the write lock at once, so a read inside it stays true.</summary>
-    public T Write<T>(Func<Db, T> work)
+    public T Write<T>(Func<Db, T> work) => Write(work, _ => true);
+
+    /// <summary>The same, where an answer can ask that nothing is kept.</summary>
+    public T Write<T>(Func<Db, T> work, Func<T, bool> commit)
     {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
         var result = work(new(connection, transaction, atlas));
+        if (!commit(result))
+            return result;
         transaction.Commit();
         Interlocked.Increment(ref writes);
         return result;

@@ -122,7 +122,7 @@ public sealed class BadInputTests : IAsyncLifetime
     public async Task A_load_finer_than_the_kit_is_rounded_and_told()
     {
         await athlete.OpenGate();
-        var plan = (await athlete.Plan("3 x 5 @ +1.9 kg")).Ok["plan"]!;
+        var plan = (await athlete.Plan("3 x 5 @ +1.9 kg")).Ok["items"]![0]!["plan"]!;
         Assert.Equal(2.5m, (decimal)plan["loads"]![0]!["made"]!["value"]!["number"]!);
         Assert.Equal("Nearest", (string)plan["loads"]![0]!["made"]!["why"]!["rounding"]![0]!["key"]!);
     }

@@ -178,7 +178,7 @@ public sealed class Trainee(Caller coach, Guid id)
     public async Task<JsonNode> Train(string line, string day, int reps, int? pain = null, string? reason = null)
     {
         var session = (await Plan(line, day, reason)).Ok;
-        foreach (var effort in session["plan"]!["efforts"]!.AsArray())
+        foreach (var effort in session["items"]![0]!["plan"]!["efforts"]!.AsArray())
             (await Log(session, (int)effort!["set"]!, reps, part: (int)effort["part"]!, pain: (int)effort["set"]! == 1 ? pain : null, place: pain is null ? null : "right elbow")).Ok.ToString();
         return (await Finish(session)).Ok;
     }
@@ -187,7 +187,7 @@ public sealed class Trainee(Caller coach, Guid id)
 
     private static decimal LoadOf(JsonNode session, int set, int part)
     {
-        var effort = session["plan"]!["efforts"]!.AsArray().First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
-        return (decimal)session["plan"]!["loads"]![(int)effort!["load"]!]!["made"]!["value"]!["number"]!;
+        var effort = session["items"]![0]!["plan"]!["efforts"]!.AsArray().First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
+        return (decimal)session["items"]![0]!["plan"]!["loads"]![(int)effort!["load"]!]!["made"]!["value"]!["number"]!;
     }
 }

@@ -36,12 +36,12 @@ public sealed class KitTests : IAsyncLifetime
         await athlete.OpenGate();
         var hall = (await coach.Get("/api/kit")).Ok;
         (await coach.Put("/api/kit", Book((long)hall["version"]!, Trainee.Kit((7, 1))))).Ok.ToString();
-        var made = (await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!;
+        var made = (await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!;
         Assert.Equal(7m, (decimal)made);
         var profile = (JsonObject)(await coach.Get(athlete.Path)).Ok;
         profile["intake"]!["place"] = "Home";
         (await coach.Put(athlete.Path, profile)).Ok.ToString();
-        Assert.Equal(5m, (decimal)(await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!);
+        Assert.Equal(5m, (decimal)(await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!);
     }
 
     [Fact]

@@ -29,7 +29,7 @@ public sealed class TrainingTests : IAsyncLifetime
         var max = (await athlete.Page())["oneRepMax"]!;
         Assert.Equal((102.61m, 97.76m, 103.19m), (Math.Round((decimal)max["value"]!["value"]!["number"]!, 2), Math.Round((decimal)max["lowKg"]!, 2), Math.Round((decimal)max["highKg"]!, 2)));
 
-        var load = (await athlete.Plan("4 x 4 @ 80 % e1RM")).Ok["plan"]!["loads"]![0]!;
+        var load = (await athlete.Plan("4 x 4 @ 80 % e1RM")).Ok["items"]![0]!["plan"]!["loads"]![0]!;
         Assert.Equal((13.89m, 13.75m), (Math.Round((decimal)load["wantedKg"]!, 2), (decimal)load["made"]!["value"]!["number"]!));
         Assert.Equal([10m, 2.5m, 1.25m], load["pieces"]!.AsArray().Select(p => (decimal)p!["size"]!["value"]!));
     }
@@ -47,7 +47,7 @@ public sealed class TrainingTests : IAsyncLifetime
         Assert.Equal(200, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
         var page = await athlete.Page();
         Assert.Null(page["decision"]);
-        Assert.Equal(("3 x 8..10 @ +12.5 kg then +2.5 kg", Club.Today), ((string)page["next"]!["line"]!, (string)page["next"]!["day"]!));
+        Assert.Equal(("3 x 8..10 @ +12.5 kg then +2.5 kg", Club.Today), ((string)page["next"]!["items"]![0]!["line"]!, (string)page["next"]!["day"]!));
     }
 
     [Fact]
@@ -77,9 +77,9 @@ public sealed class TrainingTests : IAsyncLifetime
         var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!;
         await athlete.Plan("3 x 6 @ +10 kg");
         await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null });
-        Assert.Equal("3 x 5 @ +11.25 kg", (string)(await athlete.Page())["next"]!["line"]!);
+        Assert.Equal("3 x 5 @ +11.25 kg", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
         await coach.Post($"/api/decisions/{decision["id"]}/undo");
-        Assert.Equal("3 x 6 @ +10 kg", (string)(await athlete.Page())["next"]!["line"]!);
+        Assert.Equal("3 x 6 @ +10 kg", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
     }
 
     [Fact]
@@ -89,7 +89,7 @@ public sealed class TrainingTests : IAsyncLifetime
         var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5))["decision"]!;
         var answer = await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x 5 @ +12.5 kg", reason = (string?)null });
         Assert.Equal("Edited", (string)answer.Ok["decision"]!["state"]!);
-        Assert.Equal("4 x 5 @ +12.5 kg", (string)(await athlete.Page())["next"]!["line"]!);
+        Assert.Equal("4 x 5 @ +12.5 kg", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
         Assert.Equal("line:notation", (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x", reason = (string?)null })).Field);
         Assert.Equal(409, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
     }
@@ -113,9 +113,9 @@ public sealed class TrainingTests : IAsyncLifetime
         var athlete = await Ready("one-clean-session");
         var session = await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5);
         var first = (string)session["decision"]!["id"]!;
-        var set = session["sets"]![2]!;
+        var set = session["items"]![0]!["sets"]![2]!;
         var corrected = (await athlete.Log(session, 3, 4, supersedes: Guid.Parse((string)set["id"]!))).Ok;
-        Assert.Equal([5, 5, 4], corrected["sets"]!.AsArray().Select(s => (int)s!["reps"]!));
+        Assert.Equal([5, 5, 4], corrected["items"]![0]!["sets"]!.AsArray().Select(s => (int)s!["reps"]!));
         Assert.Equal("Hold", (string)corrected["decision"]!["kind"]!);
         Assert.NotEqual(first, (string)corrected["decision"]!["id"]!);
         Assert.Equal(409, (await coach.Post($"/api/decisions/{first}/accept", new { line = (string?)null, reason = (string?)null })).Status);
@@ -128,7 +128,7 @@ public sealed class TrainingTests : IAsyncLifetime
         var session = (await athlete.Plan("3 x 5 @ +10 kg")).Ok;
         var id = Guid.CreateVersion7();
         for (var i = 0; i < 3; i++)
-            Assert.Single((await athlete.Log(session, 1, 5, id: id)).Ok["sets"]!.AsArray());
+            Assert.Single((await athlete.Log(session, 1, 5, id: id)).Ok["items"]![0]!["sets"]!.AsArray());
         Assert.Equal(409, (await athlete.Log(session, 1, 4)).Status);
 
         await using var connection = new SqliteConnection($"Data Source={club.DatabasePath}");
@@ -146,10 +146,10 @@ public sealed class TrainingTests : IAsyncLifetime
         var session = (await athlete.Plan("3 x 5 @ +10 kg")).Ok;
         await athlete.Log(session, 1, 5);
         var refused = await athlete.Plan("3 x 5 @ +20 kg", version: 2, session: Guid.Parse((string)session["id"]!));
-        Assert.Equal((409, "3 x 5 @ +10 kg"), (refused.Status, (string)refused.Body!["current"]!["line"]!));
+        Assert.Equal((409, "3 x 5 @ +10 kg"), (refused.Status, (string)refused.Body!["current"]!["items"]![0]!["line"]!));
         await athlete.Weigh(80);
         var shown = (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok;
-        Assert.Equal(78.2m, (decimal)shown["plan"]!["loads"]![0]!["systemKg"]!);
+        Assert.Equal(78.2m, (decimal)shown["items"]![0]!["plan"]!["loads"]![0]!["systemKg"]!);
     }
 
     [Fact]
@@ -160,7 +160,7 @@ public sealed class TrainingTests : IAsyncLifetime
         Assert.Equal(200, (await athlete.Plan("3 x 5 @ 0 kg")).Status);
         var session = (await athlete.Plan("3 x 5 @ +5 kg", reason: "years of loaded rope climbing")).Ok;
         Assert.Equal("years of loaded rope climbing", (string)session["overrideReason"]!);
-        Assert.Contains(session["plan"]!["cautions"]!.AsArray(), c => (string)c!["id"]! == "GateClosed");
+        Assert.Contains(session["items"]![0]!["plan"]!["cautions"]!.AsArray(), c => (string)c!["id"]! == "GateClosed");
         Assert.Equal(1L, await Scalar("SELECT count(*) FROM audit WHERE reason = 'years of loaded rope climbing'"));
     }
 

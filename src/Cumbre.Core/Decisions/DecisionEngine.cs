@@ -104,7 +104,7 @@ public static class DecisionEngine
         var why = Explanation.For(RuleId.Deload, Quantity.Weeks(context.Rules.LoadingWeeks))
             .Input(InputKey.LoadingWeeks, Quantity.Weeks(weeks))
             .Input(InputKey.LastLoad, Quantity.Added(context.Last.TopLoad.Mass))
-            .Step(StepKey.HalfTheSets, Quantity.Sets(easy.SetTotal), Quantity.Sets(setsNow))
+            .Step(StepKey.HalfTheSets, Quantity.Sets(easy.SetCount), Quantity.Sets(setsNow))
             .Step(StepKey.ProposedSystem, Quantity.Of(context.BodyMass.Value), Quantity.Of(context.BodyMass.Value), Quantity.Added(Mass.Zero))
             .Rounded(RoundingKey.BodyMassOnly)
             .Source(SourceId.CommonPractice);

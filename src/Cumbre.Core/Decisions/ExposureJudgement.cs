@@ -31,7 +31,7 @@ public sealed record ExposureJudgement(Exposure Exposure, bool Complete, bool Cl
             exposure,
             Complete: rows.All(r => r.Set is not null),
             Clean: deciding.All(r => r.Met),
-            Score: deciding.Sum(r => r.Set is { Form: FormVerdict.Clean } set ? set.Reps : 0),
+            Score: deciding.Sum(r => r.Set is { Form: FormVerdict.Clean } set ? set.Seconds ?? set.Reps : 0),
             new(exposure.Day, exposure.TopLoad.Mass.Kilograms, [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Set!.Reps, r.Met))], deciding.All(r => r.Met)));
     }
 
@@ -40,15 +40,12 @@ public sealed record ExposureJudgement(Exposure Exposure, bool Complete, bool Cl
 
     private static bool Meets(LoggedSet set, PlannedSet planned, Mass plannedLoad, Effort? effort) =>
         set.Form == FormVerdict.Clean
-        && set.Reps >= planned.RepsHigh
+        && (planned.Seconds is { } seconds ? set.Seconds >= seconds : set.Reps >= Asked(planned))
         && set.Added.Mass >= plannedLoad
         && (effort is null || set.Reserve is not { } reserve || reserve >= effort.ReserveTarget);
 
-    private static Effort? EffortOf(Prescription plan, PlannedSet set) => plan switch
-    {
-        StraightSets s => s.Effort,
-        DoubleProgression d => d.Effort,
-        TopSetBackOff t when set.Role == SetRole.Top => t.Effort,
-        _ => null,
-    };
+    /// <summary>A set that ends by itself is met by its fewest reps.</summary>
+    private static int Asked(PlannedSet planned) => planned.Role is SetRole.Burst or SetRole.Max or SetRole.Practice ? planned.RepsLow : planned.RepsHigh;
+
+    private static Effort? EffortOf(Prescription plan, PlannedSet set) => plan is TopSetBackOff && set.Role != SetRole.Top ? null : plan.Effort;
 }

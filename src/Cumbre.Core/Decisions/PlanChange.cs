@@ -12,30 +12,30 @@ internal static class PlanChange
     /// </summary>
     public static Prescription AtLoad(Prescription plan, MassEntry load, Mass from) => plan switch
     {
-        StraightSets s => s with { Load = new AddedLoad(load) },
-        DoubleProgression d => d with { Load = new AddedLoad(load) },
-        TopSetBackOff t => t with { Load = new AddedLoad(load) },
-        DropSet d when Shifted(d.Loads, load, from) is var loads && Falls(loads) => new DropSet(d.SetTotal, d.Parts, loads, d.Grips, d.Tempo, d.RestSeconds),
-        DropSet d => new StraightSets(d.SetTotal, d.Parts[0], new AddedLoad(load), null, d.Tempo, d.RestSeconds),
-        _ => throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method"),
+        DropSet d when Shifted(d.Loads, load, from) is var loads && Falls(loads) => new DropSet(d.SetTotal, d.Parts, [.. loads]).Like(d),
+        DropSet d => new StraightSets(d.SetTotal, d.Parts[0]) { Load = new AddedLoad(load), Tempo = d.Tempo, RestSeconds = d.RestSeconds },
+        _ => plan with { Load = new AddedLoad(load) },
     };
 
-    /// <summary>One rep more in each deciding set; the top of the range in a double progression.</summary>
+    /// <summary>One rep more in each deciding set; the top of the range in a double progression. What is not counted in reps grows in its own way.</summary>
     public static Prescription OneRepMore(Prescription plan) => plan switch
     {
-        StraightSets s => new StraightSets(s.SetTotal, s.Reps + 1, s.Load, s.Effort, s.Tempo, s.RestSeconds),
-        DoubleProgression d => new DoubleProgression(d.SetTotal, d.Low, d.High + 1, d.Load, d.Effort, d.Increment, d.Tempo, d.RestSeconds),
-        TopSetBackOff t => new TopSetBackOff(t.TopSets, t.TopReps + 1, t.BackOffSets, t.BackOffReps, t.BackOffPercent, t.Load, t.Effort, t.Tempo, t.RestSeconds),
-        DropSet d => new DropSet(d.SetTotal, [.. d.Parts.Select(p => p + 1)], d.Loads, d.Grips, d.Tempo, d.RestSeconds),
-        _ => throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method"),
+        StraightSets s => s with { Reps = s.Reps + 1 },
+        DoubleProgression d => d with { High = d.High + 1 },
+        TopSetBackOff t => t with { TopReps = t.TopReps + 1 },
+        DropSet d => new DropSet(d.SetTotal, [.. d.Parts.Select(p => p + 1)], d.Loads).Like(d),
+        _ => plan.Progress().Next ?? plan,
     };
 
     /// <summary>The easy version: half the sets, rounded up, with no added load.</summary>
-    public static StraightSets Easy(Prescription plan, MassUnit unit)
+    public static Prescription Easy(Prescription plan, MassUnit unit)
     {
+        var none = new AddedLoad(new(0, unit));
+        if (plan is not (StraightSets or DoubleProgression or TopSetBackOff or DropSet))
+            return plan.WithSets((plan.SetCount + 1) / 2) with { Load = none };
         var sets = plan.Sets();
         var total = sets.Count(s => s.Part == 1);
-        return new StraightSets((total + 1) / 2, sets[^1].Part == 1 ? sets[^1].RepsLow : sets[0].RepsLow, new AddedLoad(new(0, unit)), null, plan.Tempo, plan.RestSeconds);
+        return new StraightSets((total + 1) / 2, sets[^1].Part == 1 ? sets[^1].RepsLow : sets[0].RepsLow) { Load = none, Tempo = plan.Tempo, RestSeconds = plan.RestSeconds };
     }
 
     /// <summary>The most reps that a deciding set asks for.</summary>

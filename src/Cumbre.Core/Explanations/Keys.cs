@@ -83,6 +83,18 @@ public enum RuleId
 
     /// <summary>Help of a band: mean of three places. ()</summary>
     BandHelp,
+
+    /// <summary>A band whose measured help is near to what is written.</summary>
+    LoadByBand,
+
+    /// <summary>The feet help; the set is judged by its reps.</summary>
+    LoadByFeet,
+
+    /// <summary>Counted pieces, weighed or not.</summary>
+    LoadByCount,
+
+    /// <summary>Straight-arm work grows slowly.</summary>
+    StraightArmRamp,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -118,6 +130,9 @@ public enum InputKey
     BandMiddle,
     BandTop,
     MeasuredOn,
+
+    /// <summary>How many pieces.</summary>
+    CountedPieces,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -215,6 +230,21 @@ public enum StepKey
 
     /// <summary>And more. (share) -> mass</summary>
     UncertainTo,
+
+    /// <summary>args: count, mass of one.</summary>
+    CountTimesUnit,
+
+    /// <summary>args: movement, moment, seconds.</summary>
+    MomentTimesSeconds,
+
+    /// <summary>args: movement.</summary>
+    SecondsOf,
+
+    /// <summary>The loading week before.</summary>
+    WeekBefore,
+
+    /// <summary>args: most growth.</summary>
+    MostByRamp,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -246,6 +276,12 @@ public enum RoundingKey
 
     /// <summary>The kit makes nothing heavier from here. (heaviest)</summary>
     KitEnds,
+
+    /// <summary>args: wanted help, mean help of the band, name of the band.</summary>
+    NearestBand,
+
+    /// <summary>The count is progressed; no mass is claimed.</summary>
+    NeverWeighed,
 }
 
 /// <summary>Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.</summary>
@@ -382,4 +418,67 @@ public enum CautionId
 
     /// <summary>A table or low bar must not tip. ()</summary>
     MustNotTip,
+
+    /// <summary>To failure where failing is not harmless.</summary>
+    FailureNotHarmless,
+
+    /// <summary>Work does not fit its slot; args: seconds of work, seconds of the slot.</summary>
+    WorkOverSlot,
+
+    /// <summary>A lowering so long is a test; args: seconds, the most as volume.</summary>
+    NegativeLong,
+
+    /// <summary>The opening burst is expected short; args: reps, the fewest.</summary>
+    OpeningTooFew,
+
+    /// <summary>The movement is not usually loaded.</summary>
+    NotLoaded,
+
+    /// <summary>The best hold is too short to train the step; args: best, least.</summary>
+    HoldTooShort,
+
+    /// <summary>The hold is longer than the best; args: seconds, best.</summary>
+    HoldOverBest,
+
+    /// <summary>args: pattern, sets, usual most.</summary>
+    HardSetsOver,
+
+    /// <summary>args: pull sets, push sets.</summary>
+    PullToPushOff,
+
+    /// <summary>args: this week, last week, most.</summary>
+    StraightArmRampOver,
+
+    /// <summary>args: left, right.</summary>
+    SidesUneven,
+
+    /// <summary>args: minutes, minutes of the athlete.</summary>
+    MinutesOver,
+
+    /// <summary>args: reps in all, most, share of the e1RM.</summary>
+    PrilepinOver,
+
+    /// <summary>The same direction on two days in a row; args: the other day.</summary>
+    StraightArmDays,
+
+    /// <summary>Straight-arm pushing and hard pressing from the floor on two days in a row; args: the other day.</summary>
+    FloorPressDays,
+
+    /// <summary>args: step, gate in words.</summary>
+    StepLocked,
+
+    /// <summary>args: what is missing.</summary>
+    KitMissing,
+
+    /// <summary>args: hard sessions in the week, most.</summary>
+    TwiceAWeekOver,
+
+    /// <summary>args: place, pain.</summary>
+    PainThere,
+
+    /// <summary>The movement is not in the catalogue any more.</summary>
+    MovementUnknown,
+
+    /// <summary>The movement waits for clearance.</summary>
+    ClearanceOpen,
 }

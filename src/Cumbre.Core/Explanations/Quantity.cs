@@ -39,6 +39,9 @@ public enum QuantityKind
 
     /// <summary>A force in N.</summary>
     Force,
+
+    /// <summary>Shoulder moment x seconds, N m s.</summary>
+    MomentSeconds,
     Degrees,
     Centimetres,
 
@@ -92,6 +95,9 @@ public sealed record Quantity(
 
     /// <param name="newtonMetres">Rounded to a tenth: the model is no finer.</param>
     public static Quantity Moment(double newtonMetres) => new(QuantityKind.Moment, Math.Round((decimal)newtonMetres, 1));
+
+    /// <summary>Rounded to whole N m s.</summary>
+    public static Quantity MomentSeconds(decimal value) => new(QuantityKind.MomentSeconds, Math.Round(value));
 
     /// <param name="newtons">Rounded to a whole newton.</param>
     public static Quantity Force(double newtons) => new(QuantityKind.Force, Math.Round((decimal)newtons));

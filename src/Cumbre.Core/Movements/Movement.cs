@@ -40,6 +40,15 @@ public enum Pattern
     Mobility,
 }
 
+/// <summary>The words of the catalogue for patterns.</summary>
+public static class PatternNames
+{
+    private static readonly Dictionary<Pattern, string> Names = Enum.GetValues<Pattern>().ToDictionary(
+        p => p, p => typeof(Pattern).GetField(p.ToString())!.GetCustomAttributes(typeof(JsonStringEnumMemberNameAttribute), false).Cast<JsonStringEnumMemberNameAttribute>().Single().Name);
+
+    public static string Of(Pattern pattern) => Names[pattern];
+}
+
 /// <summary>How the elbows are held.</summary>
 public enum ArmMode
 {

@@ -29,6 +29,15 @@ public enum NotationFault
 
     /// <summary>Over 300 characters.</summary>
     TooLong,
+
+    /// <summary>The method has no such part: a hold has no tempo.</summary>
+    NotInThisMethod,
+
+    /// <summary>The pause and the tempo say different things of the same place.</summary>
+    PauseAgainstTempo,
+
+    /// <summary>The seconds of a broken hold do not make equal pieces; the range holds the nearest that do.</summary>
+    NotInEqualPieces,
 }
 
 /// <summary>What a line may go on with.</summary>
@@ -64,16 +73,63 @@ public enum Expectation
     Plus,
     Modifier,
     EndOfLine,
+    Hold,
+    Negative,
+    Every,
+    Pyramid,
+    RestPause,
+    Cluster,
+    Max,
+    Practice,
+    HoldSets,
+    HoldSeconds,
+    PercentBest,
+    SecondsUnit,
+    InPieces,
+    Lower,
+    LowerSeconds,
+    Do,
+    Rung,
+    Gap,
+    SecondsOrBreaths,
+    Stretch,
+    StretchSeconds,
+    BandLoad,
+    PauseSeconds,
+    PausePlace,
+    EachSide,
+    SideOrder,
+    Range,
+    Effort,
+    Then,
+    Tempo,
+    Rest,
+    Sides,
+    Pause,
+    Grips,
+    Fast,
 }
 
 /// <summary>A fault of a line with its place, and what was expected there. Positions count characters from 0.</summary>
+/// <param name="Fault">What is wrong.</param>
+/// <param name="Start">First character.</param>
+/// <param name="Length">Characters.</param>
+/// <param name="Expected">What could stand there.</param>
+/// <param name="Minimum">Of a range.</param>
+/// <param name="Maximum">Of a range.</param>
+/// <param name="Mended">The whole line as it may have been meant; null where nothing can be guessed.</param>
 public sealed record NotationError(
     NotationFault Fault,
     int Start,
     int Length,
     IReadOnlyList<Expectation> Expected,
     decimal? Minimum = null,
-    decimal? Maximum = null);
+    decimal? Maximum = null,
+    string? Mended = null);
 
 /// <summary>Either a plan or the first error of its line; the tokens for colouring either way.</summary>
-public sealed record NotationResult(Prescriptions.Prescription? Plan, NotationError? Error, IReadOnlyList<Token> Tokens);
+/// <param name="Plan">Null: the line has an error.</param>
+/// <param name="Error">Null: it is right.</param>
+/// <param name="Tokens">Of the line.</param>
+/// <param name="OpenAtEnd">What a right line may still go on with.</param>
+public sealed record NotationResult(Prescriptions.Prescription? Plan, NotationError? Error, IReadOnlyList<Token> Tokens, IReadOnlyList<Expectation> OpenAtEnd);

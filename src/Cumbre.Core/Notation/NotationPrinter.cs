@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Notation.Forms;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Notation;
@@ -11,32 +12,21 @@ public static class NotationPrinter
     public static string Print(Prescription plan)
     {
         var line = new StringBuilder();
-        switch (plan)
-        {
-            case StraightSets s:
-                line.Append(I, $"{s.SetTotal} x {s.Reps}");
-                LoadAndEffort(line, s.Load, s.Effort);
-                break;
-            case DoubleProgression d:
-                line.Append(I, $"{d.SetTotal} x {d.Low}..{d.High}");
-                LoadAndEffort(line, d.Load, d.Effort);
-                if (d.Increment is { } step)
-                    line.Append(I, $" then {Signed(step)}");
-                break;
-            case TopSetBackOff t:
-                line.Append(I, $"top {t.TopSets} x {t.TopReps}");
-                LoadAndEffort(line, t.Load, t.Effort);
-                line.Append(I, $", back-off {t.BackOffSets} x {t.BackOffReps} @ -{Number(t.BackOffPercent)} % top");
-                break;
-            case DropSet d:
-                line.Append(I, $"{d.SetTotal} x drop {string.Join('+', d.Parts)} @ {Loads(d.Loads)}");
-                if (d.Grips is { } grips)
-                    line.Append(" grip ").AppendJoin(" / ", grips.Select(g => g.ToString().ToLowerInvariant()));
-                break;
-            default:
-                throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method");
-        }
-
+        if (!FormTable.All.Any(f => f.Head(line, plan)))
+            throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method");
+        LoadAndEffort(line, plan);
+        if (plan is TopSetBackOff t)
+            line.Append(I, $", back-off {t.BackOffSets} x {t.BackOffReps} @ -{Number(t.BackOffPercent)} % top");
+        if (plan is ExplosiveSets or OnTheClock { Fast: true })
+            line.Append(" fast");
+        if (plan is DoubleProgression { Increment: { } step })
+            line.Append(I, $" then {Signed(step)}");
+        if (plan.Sides is { } sides)
+            line.Append(' ').Append(Sides(sides));
+        if (plan.Grips is { } grips)
+            line.Append(" grip ").AppendJoin(" / ", grips.Select(g => g.ToString().ToLowerInvariant()));
+        if (plan.Pause is { } pause)
+            line.Append(I, $" pause {pause.Seconds} s {(pause.Place == PausePlace.Bottom ? "bottom" : "top")}");
         if (plan.Tempo is { } tempo)
             line.Append(" tempo ").Append(tempo);
         if (plan.RestSeconds is { } rest)
@@ -47,36 +37,52 @@ public static class NotationPrinter
     /// <summary>Minutes and seconds as on a board: 2:30.</summary>
     public static string Clock(int seconds) => string.Create(I, $"{seconds / 60}:{seconds % 60:00}");
 
-    private static CultureInfo I => CultureInfo.InvariantCulture;
+    internal static string Gap(Gap gap) => string.Create(I, $"{gap.Count} {(gap.Unit == GapUnit.Breaths ? gap.Count == 1 ? "breath" : "breaths" : "s")}");
 
-    private static void LoadAndEffort(StringBuilder line, LoadSpec? load, Effort? effort)
-    {
-        var text = load switch
-        {
-            AddedLoad added => Signed(added.Entry),
-            ShareOfOneRepMax share => $"{Number(share.Percent)} % e1RM",
-            ShareOfBodyMass share => $"{Sign(share.Percent)}{Number(Math.Abs(share.Percent))} % bm",
-            _ => null,
-        };
-        if (text is not null)
-            line.Append(" @ ").Append(text);
-        if (effort is InReserve reserve)
-            line.Append(I, $" {reserve.Reps} in reserve");
-        else if (effort is ToFailure)
-            line.Append(" to failure");
-    }
-
-    private static string Loads(IReadOnlyList<MassEntry> loads)
+    internal static string Loads(IReadOnlyList<MassEntry> loads)
     {
         var oneUnit = loads.All(l => l.Unit == loads[0].Unit);
         return string.Join(" / ", loads.Select((l, i) => oneUnit && i < loads.Count - 1 ? Value(l) : Signed(l)));
     }
 
-    private static string Signed(MassEntry entry) => $"{Value(entry)} {(entry.Unit == MassUnit.Lb ? "lb" : "kg")}";
+    internal static string Number(decimal value) => value.ToString("0.####", I);
+
+    private static CultureInfo I => CultureInfo.InvariantCulture;
+
+    private static void LoadAndEffort(StringBuilder line, Prescription plan)
+    {
+        var text = plan.Load switch
+        {
+            AddedLoad added => Signed(added.Entry),
+            ShareOfOneRepMax share => $"{Number(share.Percent)} % e1RM",
+            ShareOfBodyMass share => $"{Sign(share.Percent)}{Number(Math.Abs(share.Percent))} % bm",
+            BandHelp band => $"band {Number(band.Entry.Value)} {Unit(band.Entry)}",
+            FootHelp => "feet",
+            Counted counted => string.Create(I, $"{counted.Count} {counted.Name}"),
+            _ => null,
+        };
+        if (text is not null)
+            line.Append(" @ ").Append(text);
+        if (plan.Effort is InReserve reserve)
+            line.Append(I, $" {reserve.Reps} in reserve");
+        else if (plan.Effort is ToFailure)
+            line.Append(" to failure");
+    }
+
+    private static string Sides(SidePlan sides) => sides switch
+    {
+        SidePlan.LeftFirst => "left first",
+        SidePlan.RightFirst => "right first",
+        SidePlan.LeftOnly => "left only",
+        SidePlan.RightOnly => "right only",
+        _ => "each side",
+    };
+
+    private static string Signed(MassEntry entry) => $"{Value(entry)} {Unit(entry)}";
+
+    private static string Unit(MassEntry entry) => entry.Unit == MassUnit.Lb ? "lb" : "kg";
 
     private static string Value(MassEntry entry) => Sign(entry.Value) + Number(Math.Abs(entry.Value));
 
     private static string Sign(decimal value) => value > 0 ? "+" : value < 0 ? "-" : "";
-
-    private static string Number(decimal value) => value.ToString("0.####", I);
 }

@@ -42,7 +42,17 @@ internal static class LoadResolver
                     return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
                 }
 
-            case null when effort is not null:
+            case BandHelp help:
+                return Band(help, context);
+
+            case FootHelp:
+                return (Explanation.For(RuleId.LoadByFeet).Source(SourceId.CommonPractice).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+                    .Build(new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing) { ByFeet = true, IsWeighed = false }), null);
+
+            case Counted counted:
+                return Count(counted, context);
+
+            case null when effort is not null && context.LoadFollowsEffort:
                 {
                     var n = reps + effort.ReserveTarget;
                     if (!OneRepMax.Allows(n))
@@ -113,6 +123,8 @@ internal static class LoadResolver
         why.Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).CautionsOf(context.BodyMass.Why);
         if (wanted < Mass.Zero)
         {
+            if (NearestBand(-wanted, context) is { } band)
+                return ByBand(why, wanted, band, context);
             return why.Rounded(RoundingKey.Assistance, Quantity.Of(-wanted))
                 .Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + wanted), Quantity.Of(context.BodyMass.Value), Quantity.Added(wanted))
                 .Build(new LoadAnswer(wanted, wanted, Loading.Loadout.Nothing));
@@ -126,6 +138,58 @@ internal static class LoadResolver
             CautionOnStep(why, made, context);
         return why.Build(new LoadAnswer(wanted, made, pieces));
     }
+
+    /// <summary>The band whose mean help is nearest, if the wanted help lies within its uncertainty.</summary>
+    private static Loading.Band? NearestBand(Mass help, ResolutionContext context) =>
+        context.Bands
+            .Select(b => (Band: b, Off: (b.Help(context.Day).Value - help).Abs()))
+            .Where(b => b.Off <= b.Band.Help(context.Day).Value * Loading.Band.Uncertainty)
+            .OrderBy(b => b.Off.Kilograms)
+            .Select(b => b.Band)
+            .FirstOrDefault();
+
+    private static (Explained<LoadAnswer>?, ResolutionProblem?) Band(BandHelp help, ResolutionContext context)
+    {
+        if (NearestBand(help.Entry.Mass, context) is not { } band)
+            return (null, ResolutionProblem.NoSuchBand);
+        var why = Explanation.For(RuleId.LoadByBand).Input(InputKey.WrittenLoad, Quantity.Of(help.Entry.Mass)).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).CautionsOf(context.BodyMass.Why);
+        return (ByBand(why, -help.Entry.Mass, band, context), null);
+    }
+
+    private static Explained<LoadAnswer> ByBand(ExplanationBuilder why, Mass wanted, Loading.Band band, ResolutionContext context)
+    {
+        var mean = band.Help(context.Day, context.BodyMass.Value);
+        foreach (var fact in mean.Why.Inputs)
+            why.Input(fact.Key, fact.Value);
+        foreach (var step in mean.Why.Working)
+            why.Step(step.Key, step.Result, [.. step.Args]);
+        return why.Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value - mean.Value), Quantity.Of(context.BodyMass.Value), Quantity.Added(-mean.Value))
+            .Rounded(RoundingKey.NearestBand, Quantity.Of(-wanted), Quantity.Of(mean.Value), Quantity.Name(band.Name))
+            .Source(SourceId.House)
+            .CautionsOf(mean.Why)
+            .Build(new LoadAnswer(wanted, -mean.Value, Loading.Loadout.Nothing) { Band = band });
+    }
+
+    private static (Explained<LoadAnswer>?, ResolutionProblem?) Count(Counted counted, ResolutionContext context)
+    {
+        if (context.Counted.FirstOrDefault(c => SameThing(c.Name, counted.Name)) is not { } pieces)
+            return (null, ResolutionProblem.NoSuchCounted);
+        if (counted.Count > pieces.Count)
+            return (null, ResolutionProblem.TooFewCounted);
+        var why = Explanation.For(RuleId.LoadByCount).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).Input(InputKey.CountedPieces, Quantity.Count(counted.Count)).Source(SourceId.CommonPractice);
+        if (pieces.Of(counted.Count) is not { } mass)
+            return (why.Rounded(RoundingKey.NeverWeighed).Build(new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing) { Counted = counted, IsWeighed = false }), null);
+        why.Step(StepKey.CountTimesUnit, Quantity.Added(mass), Quantity.Count(counted.Count), Quantity.Of(pieces.Unit!.Value.Mass))
+            .Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + mass), Quantity.Of(context.BodyMass.Value), Quantity.Added(mass));
+        CautionOnStep(why, mass, context);
+        return (why.Build(new LoadAnswer(mass, mass, Loading.Loadout.Nothing) { Counted = counted }), null);
+    }
+
+    /// <summary>One or many: book, books.</summary>
+    private static bool SameThing(string name, string written) =>
+        string.Equals(name, written, StringComparison.OrdinalIgnoreCase)
+        || string.Equals(name + "s", written, StringComparison.OrdinalIgnoreCase)
+        || string.Equals(name, written + "s", StringComparison.OrdinalIgnoreCase);
 
     private static void Round(ExplanationBuilder why, Mass wanted, Loading.Loadout pieces)
     {

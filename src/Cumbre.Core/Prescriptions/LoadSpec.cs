@@ -8,6 +8,9 @@ namespace Cumbre.Core.Prescriptions;
 [JsonDerivedType(typeof(AddedLoad), "added")]
 [JsonDerivedType(typeof(ShareOfOneRepMax), "e1rm")]
 [JsonDerivedType(typeof(ShareOfBodyMass), "bm")]
+[JsonDerivedType(typeof(BandHelp), "band")]
+[JsonDerivedType(typeof(FootHelp), "feet")]
+[JsonDerivedType(typeof(Counted), "counted")]
 public abstract record LoadSpec;
 
 /// <summary>A load in kg or lb, -150 to +200 kg; negative is assistance.</summary>
@@ -30,6 +33,23 @@ public sealed record ShareOfBodyMass(decimal Percent) : LoadSpec
     public const decimal Minimum = -90, Maximum = 200;
 
     public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
+}
+
+/// <summary>Help by a band whose measured help is near this, 0.5 to 100 kg.</summary>
+public sealed record BandHelp(MassEntry Entry) : LoadSpec
+{
+    public const decimal Minimum = 0.5m, Maximum = 100;
+
+    public MassEntry Entry { get; } = Guard.InRange("band", Entry, Minimum, Maximum);
+}
+
+/// <summary>Help by the feet on a box or the floor: nobody can weigh it, so the set is judged by its reps.</summary>
+public sealed record FootHelp : LoadSpec;
+
+/// <summary>Counted pieces, such as books; 1 to 100. The name is matched with the kit's, one or many.</summary>
+public sealed record Counted(int Count, string Name) : LoadSpec
+{
+    public int Count { get; } = Guard.InRange("count", Count, 1, Loading.CountedLoad.CountMaximum);
 }
 
 /// <summary>How hard a set is taken.</summary>

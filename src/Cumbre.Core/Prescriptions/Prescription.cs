@@ -5,25 +5,118 @@ namespace Cumbre.Core.Prescriptions;
 
 /// <summary>
 /// The dose of one item, as structure: the truth of which a whiteboard line is the print. It holds the rule ("80 % e1RM"),
-/// never the load that the rule gave on some day.
+/// never the load that the rule gave on some day. What any method may carry is here; what only one has is in its own type.
 /// </summary>
-/// <param name="Tempo">Null: no tempo is asked for.</param>
-/// <param name="RestSeconds">Rest between sets, 0 to 1800; null: the usual rest.</param>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "method")]
 [JsonDerivedType(typeof(StraightSets), "straight")]
 [JsonDerivedType(typeof(DoubleProgression), "double")]
 [JsonDerivedType(typeof(TopSetBackOff), "top-back-off")]
 [JsonDerivedType(typeof(DropSet), "drop")]
-public abstract record Prescription(Tempo? Tempo, int? RestSeconds)
+[JsonDerivedType(typeof(RestPause), "rest-pause")]
+[JsonDerivedType(typeof(ClusterSets), "cluster")]
+[JsonDerivedType(typeof(OnTheClock), "clock")]
+[JsonDerivedType(typeof(Pyramid), "pyramid")]
+[JsonDerivedType(typeof(RepsWithStretch), "stretch")]
+[JsonDerivedType(typeof(Negatives), "negative")]
+[JsonDerivedType(typeof(HoldSets), "hold")]
+[JsonDerivedType(typeof(BrokenHold), "broken-hold")]
+[JsonDerivedType(typeof(MaxSets), "max")]
+[JsonDerivedType(typeof(PracticeSets), "practice")]
+[JsonDerivedType(typeof(ExplosiveSets), "explosive")]
+public abstract record Prescription
 {
-    public int? RestSeconds { get; } = RestSeconds is { } rest ? Guard.InRange("rest", rest, 0, Limits.RestMaximum) : null;
+    /// <summary>Null: at body mass, or by the effort where the movement is measured by load.</summary>
+    public LoadSpec? Load { get; init; }
 
-    /// <summary>The sets to be done, in order.</summary>
-    public abstract IReadOnlyList<PlannedSet> Sets();
+    /// <summary>Null: not asked.</summary>
+    public Effort? Effort { get; init; }
 
-    private protected static int SetCount(int sets) => Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);
+    /// <summary>Null: no tempo is asked for.</summary>
+    public Tempo? Tempo { get; init; }
 
-    private protected static int RepCount(int reps) => Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+    /// <summary>Rest between sets, 0 to 1800; null: the usual rest.</summary>
+    public int? RestSeconds
+    {
+        get;
+        init => field = value is { } rest ? Guard.InRange("rest", rest, 0, Limits.RestMaximum) : null;
+    }
+
+    /// <summary>Null: both sides work at once.</summary>
+    public SidePlan? Sides { get; init; }
+
+    /// <summary>A pause in each rep; null: none beyond the tempo's.</summary>
+    public Pause? Pause { get; init; }
+
+    /// <summary>One for the whole line, or one for each part or round; null: any.</summary>
+    public ValueList<Grip>? Grips { get; init; }
+
+    /// <summary>The fewest sets of an easy week keep this many reps or seconds of one set; it is also what a load is worked out for.</summary>
+    [JsonIgnore]
+    public abstract int TargetReps { get; }
+
+    /// <summary>Seconds of rest when none is written.</summary>
+    [JsonIgnore]
+    public virtual int UsualRest => Timing.UsualRest(Sets()[0].RepsLow);
+
+    /// <summary>The whole time where a clock sets it; null: it follows from work and rest.</summary>
+    [JsonIgnore]
+    public virtual int? ClockSeconds => null;
+
+    /// <summary>Are reps lifted as fast as possible?</summary>
+    [JsonIgnore]
+    public virtual bool IsFast => false;
+
+    /// <summary>Is some set taken until nothing is left?</summary>
+    [JsonIgnore]
+    public virtual bool ToTheEnd => Effort is ToFailure;
+
+    /// <summary>Seconds of one rep: the tempo's, else the usual ones and the pause.</summary>
+    [JsonIgnore]
+    public virtual int SecondsPerRep => Tempo is { } tempo ? tempo.SecondsPerRep : Prescriptions.Tempo.SecondsWithoutTempo + (Pause?.Seconds ?? 0);
+
+    /// <summary>The sets to be done, in order. One side at a time, a set has its parts on one side and then on the other.</summary>
+    /// <param name="bests">What the athlete can do; it fills in what a line leaves open. Null: unknown.</param>
+    public IReadOnlyList<PlannedSet> Sets(Bests? bests = null)
+    {
+        var sets = Expand(bests ?? Bests.Unknown).ToArray();
+        return Sides is { } sides ? [.. sets.GroupBy(s => s.Set).SelectMany(set => OnSides([.. set], sides))] : sets;
+    }
+
+    /// <summary>What comes next after a success.</summary>
+    public abstract Progression Progress();
+
+    /// <summary>The same with other sets in number; methods that have none stay as they are.</summary>
+    public abstract Prescription WithSets(int sets);
+
+    /// <summary>This plan with the modifiers of another: load, effort, tempo, rest, sides, pause and grips.</summary>
+    internal Prescription Like(Prescription other) =>
+        this with { Load = other.Load, Effort = other.Effort, Tempo = other.Tempo, RestSeconds = other.RestSeconds, Sides = other.Sides, Pause = other.Pause, Grips = other.Grips };
+
+    /// <summary>Sets that can be counted off: 1 where the method has none.</summary>
+    [JsonIgnore]
+    public abstract int SetCount { get; }
+
+    private protected abstract IEnumerable<PlannedSet> Expand(Bests bests);
+
+    /// <summary>Reps at one load. A range counts its upper end.</summary>
+    private protected PlannedSet Planned(int set, int part, int low, int high, SetRole role, Grip? grip = null, int gapAfter = 0) =>
+        new(set, part, low, high, role, grip ?? (Grips is [var one] ? one : null), TensionSeconds: high * SecondsPerRep, GapAfterSeconds: gapAfter);
+
+    private protected static int SetsIn(int sets) => Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);
+
+    private protected static int RepsIn(int reps) => Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+
+    private static IEnumerable<PlannedSet> OnSides(PlannedSet[] parts, SidePlan sides)
+    {
+        Side[] order = sides switch
+        {
+            SidePlan.LeftOnly => [Side.Left],
+            SidePlan.RightOnly => [Side.Right],
+            SidePlan.RightFirst => [Side.Right, Side.Left],
+            _ => [Side.Left, Side.Right],
+        };
+        return order.SelectMany((side, i) => parts.Select(p => p with { Part = i * parts.Length + p.Part, Side = side }));
+    }
 }
 
 /// <summary>The part that a planned set plays.</summary>
@@ -33,128 +126,39 @@ public enum SetRole
     Top,
     BackOff,
     DropPart,
+    Burst,
+    Piece,
+    Slot,
+    Rung,
+    Stretch,
+    Negative,
+    Hold,
+    Max,
+    Practice,
+    Fast,
 }
 
-/// <summary>One set of a plan, or one part of a drop set, before loads are resolved.</summary>
+/// <summary>One set of a plan, or one part of a set, before loads are resolved.</summary>
 /// <param name="Set">1 and up.</param>
-/// <param name="Part">1 and up; over 1 only in a drop set.</param>
+/// <param name="Part">1 and up.</param>
 /// <param name="RepsLow">The fewest reps that fulfil the plan.</param>
-/// <param name="RepsHigh">The most that are asked for; equal to <paramref name="RepsLow"/> without a range.</param>
+/// <param name="RepsHigh">The most that are asked for, or the reps expected where the set ends by itself.</param>
 /// <param name="Role">Which part of the method it is.</param>
 /// <param name="Grip">Null: any.</param>
-public sealed record PlannedSet(int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip = null);
+/// <param name="Seconds">Of a hold; null: it is counted in reps.</param>
+/// <param name="Side">Null: both at once.</param>
+/// <param name="TensionSeconds">Estimated seconds under tension.</param>
+/// <param name="GapAfterSeconds">Rest inside the set, before its next part.</param>
+public sealed record PlannedSet(
+    int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip = null, int? Seconds = null, Side? Side = null, int TensionSeconds = 0, int GapAfterSeconds = 0);
 
-/// <summary>The same reps and load in each set.</summary>
-public sealed record StraightSets(int SetTotal, int Reps, LoadSpec? Load = null, Effort? Effort = null, Tempo? Tempo = null, int? RestSeconds = null)
-    : Prescription(Tempo, RestSeconds)
+/// <summary>What an athlete can do on a movement, for what a line leaves open.</summary>
+/// <param name="Reps">Best clean reps at body mass; null: unknown.</param>
+/// <param name="HoldSeconds">Best clean hold; null: unknown.</param>
+/// <param name="BurstRatio">Reps of a second burst over those of the first, 0 to 1: one half until the athlete's own is known (handbook of the trade, common practice).</param>
+public sealed record Bests(int? Reps = null, decimal? HoldSeconds = null, decimal BurstRatio = Bests.UsualBurstRatio)
 {
-    public int SetTotal { get; } = SetCount(SetTotal);
+    public const decimal UsualBurstRatio = 0.5m;
 
-    public int Reps { get; } = RepCount(Reps);
-
-    public override IReadOnlyList<PlannedSet> Sets() =>
-        [.. Enumerable.Range(1, SetTotal).Select(set => new PlannedSet(set, 1, Reps, Reps, SetRole.Work))];
-}
-
-/// <summary>Reps grow from low to high at one load; then the load grows and the reps start again.</summary>
-/// <param name="Increment">What is added after success; null: the smallest step the kit makes.</param>
-public sealed record DoubleProgression(
-    int SetTotal, int Low, int High, LoadSpec? Load = null, Effort? Effort = null, MassEntry? Increment = null, Tempo? Tempo = null, int? RestSeconds = null)
-    : Prescription(Tempo, RestSeconds)
-{
-    /// <summary>The increments that can be written, in kg.</summary>
-    public const decimal IncrementMinimum = 0.1m, IncrementMaximum = 20;
-
-    public int SetTotal { get; } = SetCount(SetTotal);
-
-    public int Low { get; } = RepCount(Low);
-
-    public int High { get; } = RepCount(High) > Low ? High : throw new RuleViolationException(Violation.RangeReversed, "reps", High, Low + 1, Limits.RepsMaximum);
-
-    public MassEntry? Increment { get; } = Increment is { } step ? Guard.InRange("increment", step, IncrementMinimum, IncrementMaximum) : null;
-
-    public override IReadOnlyList<PlannedSet> Sets() =>
-        [.. Enumerable.Range(1, SetTotal).Select(set => new PlannedSet(set, 1, Low, High, SetRole.Work))];
-}
-
-/// <summary>A heavy top set, then lighter sets at a percent off the top set's system.</summary>
-/// <param name="BackOffPercent">How much the system falls, 1 to 60 %.</param>
-public sealed record TopSetBackOff(
-    int TopSets, int TopReps, int BackOffSets, int BackOffReps, decimal BackOffPercent,
-    LoadSpec? Load = null, Effort? Effort = null, Tempo? Tempo = null, int? RestSeconds = null)
-    : Prescription(Tempo, RestSeconds)
-{
-    public const decimal BackOffMinimum = 1, BackOffMaximum = 60;
-
-    public int TopSets { get; } = SetCount(TopSets);
-
-    public int TopReps { get; } = RepCount(TopReps);
-
-    public int BackOffSets { get; } = SetCount(BackOffSets);
-
-    public int BackOffReps { get; } = RepCount(BackOffReps);
-
-    public decimal BackOffPercent { get; } = Guard.InRange("backOff", BackOffPercent, BackOffMinimum, BackOffMaximum);
-
-    public override IReadOnlyList<PlannedSet> Sets() =>
-    [
-        .. Enumerable.Range(1, TopSets).Select(set => new PlannedSet(set, 1, TopReps, TopReps, SetRole.Top)),
-        .. Enumerable.Range(TopSets + 1, BackOffSets).Select(set => new PlannedSet(set, 1, BackOffReps, BackOffReps, SetRole.BackOff)),
-    ];
-}
-
-/// <summary>Sets of two to four parts, each lighter than the one before, with as little rest as possible between the parts.</summary>
-public sealed record DropSet : Prescription
-{
-    public const int PartsMinimum = 2, PartsMaximum = 4;
-
-    /// <exception cref="RuleViolationException">Parts, loads and grips differ in number, or the loads do not fall, or fall below zero.</exception>
-    [JsonConstructor]
-    public DropSet(int setTotal, IReadOnlyList<int> parts, IReadOnlyList<MassEntry> loads, IReadOnlyList<Grip>? grips = null, Tempo? tempo = null, int? restSeconds = null)
-        : base(tempo, restSeconds)
-    {
-        SetTotal = SetCount(setTotal);
-        Guard.InRange("parts", parts.Count, PartsMinimum, PartsMaximum);
-        if (loads.Count != parts.Count)
-            throw new RuleViolationException(Violation.PartsDiffer, "loads", loads.Count, parts.Count, parts.Count);
-        if (grips is not null && grips.Count != parts.Count)
-            throw new RuleViolationException(Violation.PartsDiffer, "grips", grips.Count, parts.Count, parts.Count);
-        foreach (var reps in parts)
-            RepCount(reps);
-        foreach (var load in loads)
-            Guard.InRange("load", load, 0, Limits.AddedLoadMaximum);
-        for (var i = 1; i < loads.Count; i++)
-        {
-            if (loads[i].Mass >= loads[i - 1].Mass)
-                throw new RuleViolationException(Violation.LoadsDoNotFall, "loads", loads[i].Value);
-        }
-
-        Parts = parts;
-        Loads = loads;
-        Grips = grips;
-    }
-
-    public int SetTotal { get; }
-
-    /// <summary>Reps of each part.</summary>
-    public IReadOnlyList<int> Parts { get; }
-
-    /// <summary>Added load of each part, falling, zero or more.</summary>
-    public IReadOnlyList<MassEntry> Loads { get; }
-
-    /// <summary>Grip of each part; null: any.</summary>
-    public IReadOnlyList<Grip>? Grips { get; }
-
-    public override IReadOnlyList<PlannedSet> Sets() =>
-    [
-        .. Enumerable.Range(1, SetTotal).SelectMany(set =>
-            Parts.Select((reps, i) => new PlannedSet(set, i + 1, reps, reps, SetRole.DropPart, Grips?[i]))),
-    ];
-
-    public bool Equals(DropSet? other) =>
-        other is not null && base.Equals(other) && SetTotal == other.SetTotal
-        && Parts.SequenceEqual(other.Parts) && Loads.SequenceEqual(other.Loads)
-        && (Grips ?? []).SequenceEqual(other.Grips ?? []);
-
-    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), SetTotal, Parts.Count, Loads[0]);
+    public static Bests Unknown { get; } = new();
 }

@@ -1,6 +1,7 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Prescriptions;
@@ -11,28 +12,24 @@ public static class PrescriptionResolver
     /// <summary>A set with this many reps in reserve or fewer is hard.</summary>
     public const int HardReserve = 4;
 
-    public static Resolution Resolve(Prescription plan, ResolutionContext context) => plan switch
-    {
-        StraightSets straight => Uniform(straight, straight.Load, straight.Effort, straight.Reps, context),
-        DoubleProgression twofold => Uniform(twofold, twofold.Load, twofold.Effort, twofold.High, context),
-        TopSetBackOff top => TopAndBackOff(top, context),
-        DropSet drop => Drop(drop, context),
-        _ => throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method"),
-    };
+    /// <summary>A lever raise counts so long a rep in straight-arm time, a lever row with bent arms less (this project's choice, low confidence).</summary>
+    private const int StraightArmSecondsPerRaise = 3, StraightArmSecondsPerRow = 2;
 
-    private static Resolution Uniform(Prescription plan, LoadSpec? spec, Effort? effort, int reps, ResolutionContext context)
-    {
-        var (load, problem) = LoadResolver.Resolve(spec, effort, reps, context);
-        return load is null ? new(null, problem) : Expand(plan, [load], _ => 0, effort, context);
-    }
+    /// <summary>A hold from this share of the best on counts as hard (this project's choice).</summary>
+    private const decimal HardHoldShare = HoldDose.PercentLow / 100;
 
-    private static Resolution TopAndBackOff(TopSetBackOff plan, ResolutionContext context)
+    public static Resolution Resolve(Prescription plan, ResolutionContext context)
     {
-        var (top, problem) = LoadResolver.Resolve(plan.Load, plan.Effort, plan.TopReps, context);
-        if (top is null)
+        if (plan is HoldSets hold && hold.SecondsFor(context.Bests) is null)
+            return new(null, ResolutionProblem.NoBestHold);
+        if (plan is DropSet drop)
+            return Drop(drop, context);
+        var (load, problem) = LoadResolver.Resolve(plan.Load, plan.Effort, plan.TargetReps, context);
+        if (load is null)
             return new(null, problem);
-        var backOff = LoadResolver.BackOff(top, plan.BackOffPercent, context);
-        return Expand(plan, [top, backOff], set => set.Role == SetRole.Top ? 0 : 1, plan.Effort, context);
+        return plan is TopSetBackOff top
+            ? Expand(plan, [load, LoadResolver.BackOff(load, top.BackOffPercent, context)], set => set.Role == SetRole.Top ? 0 : 1, context)
+            : Expand(plan, [load], _ => 0, context);
     }
 
     private static Resolution Drop(DropSet plan, ResolutionContext context)
@@ -62,56 +59,105 @@ public static class PrescriptionResolver
                 LoadResolver.CautionOnStep(why, pieces.Total, context);
             return why.Build(new LoadAnswer(wanted[i], pieces.Total, pieces));
         }).ToArray();
-        return Expand(plan, loads, set => set.Part - 1, null, context, drop);
+        return Expand(plan, loads, set => (set.Part - 1) % plan.Parts.Count, context, drop);
     }
 
     private static Resolution Expand(
-        Prescription plan, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, Effort? effort, ResolutionContext context, DropPlan? drop = null)
+        Prescription plan, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, ResolutionContext context, DropPlan? drop = null)
     {
-        var sets = plan.Sets();
+        var sets = plan.Sets(context.Bests);
         var rest = Timing.RestBetweenSets(plan);
         var efforts = sets.Select((set, i) =>
         {
             var last = i == sets.Count - 1;
-            var withinDrop = !last && sets[i + 1].Set == set.Set;
-            var takeOff = drop is not null && set.Part > 1 ? drop.TakeOffBefore(set.Part - 1) : null;
-            return new AtomicEffort(set, loads[loadOf(set)], takeOff, Timing.UnderTension(set, plan.Tempo), last || withinDrop ? 0 : rest);
+            var within = !last && sets[i + 1].Set == set.Set;
+            var part = loadOf(set);
+            return new AtomicEffort(set, loads[part], drop is not null && part > 0 ? drop.TakeOffBefore(part) : null, set.TensionSeconds, last ? 0 : within ? set.GapAfterSeconds : rest);
         }).ToArray();
-
+        var straight = StraightArmSeconds(plan, sets, context.Movement);
         return new(
             new(
                 plan, efforts, loads, drop,
-                RepTotal: sets.Sum(s => s.RepsHigh),
-                TensionSeconds: efforts.Sum(e => e.TensionSeconds),
-                DurationSeconds: Timing.Duration(plan),
+                RepTotal: sets.Where(s => s.Seconds is null).Sum(s => s.RepsHigh),
+                TensionSeconds: sets.Sum(s => s.TensionSeconds),
+                DurationSeconds: Timing.Duration(plan, context.Bests),
                 RestSeconds: rest,
-                RestAssumed: plan.RestSeconds is null,
-                HardSets: HardSets(sets, loads, loadOf, effort, context),
-                Cautions: Cautions(plan, sets, effort, context)),
+                RestAssumed: plan.RestSeconds is null && plan.ClockSeconds is null,
+                HardSets: HardSets(plan, sets, loads, loadOf, context),
+                Cautions: Cautions(plan, sets, loads, context))
+            {
+                StraightArmSeconds = straight,
+                MomentSeconds = straight > 0 && context.MomentNm is { } moment ? moment * straight : null,
+                VolumeLoad = context.MovesWholeBody && loads.All(l => l.Value.IsWeighed)
+                    ? sets.Where(s => s.Seconds is null).Sum(s => s.RepsHigh * (context.BodyMass.Value + loads[loadOf(s)].Value.Made).Kilograms)
+                    : null,
+                ShareOfMax = context.OneRepMax is { } max ? loads.Max(l => (context.BodyMass.Value + l.Value.Made) / max.Value.Value) : null,
+                Left = OnSide(sets, Side.Left),
+                Right = OnSide(sets, Side.Right),
+                RestInSlot = (plan as OnTheClock)?.RestInSlot,
+                Progression = plan.Progress(),
+            },
             null);
     }
 
-    /// <summary>The expected reserve of a set is the written one, else what the e1RM leaves over; unknown counts as hard.</summary>
-    private static int HardSets(IReadOnlyList<PlannedSet> sets, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, Effort? effort, ResolutionContext context) =>
-        sets.Where(s => s.Part == 1).Count(set =>
-        {
-            if (effort is not null && set.Role != SetRole.BackOff)
-                return effort.ReserveTarget <= HardReserve;
-            if (context.OneRepMax is not { } max)
-                return true;
-            var system = context.BodyMass.Value + loads[loadOf(set)].Value.Made;
-            return OneRepMax.ExpectedReps(max.Value.Value, system) - set.RepsHigh <= HardReserve;
-        });
+    private static int OnSide(IReadOnlyList<PlannedSet> sets, Side side) => sets.Where(s => s.Side == side).Sum(s => s.Seconds ?? s.RepsHigh);
 
-    private static List<CautionNote> Cautions(Prescription plan, IReadOnlyList<PlannedSet> sets, Effort? effort, ResolutionContext context)
+    private static int StraightArmSeconds(Prescription plan, IReadOnlyList<PlannedSet> sets, Movement? movement) =>
+        movement is null || movement.Pattern is not (Pattern.StraightArmPull or Pattern.StraightArmPush)
+            ? 0
+            : sets.Sum(s => s.Seconds ?? (plan is Negatives ? s.TensionSeconds : s.RepsHigh * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)));
+
+    /// <summary>The expected reserve of a set is the written one, else what the e1RM or the best leaves over; unknown counts as hard.</summary>
+    private static int HardSets(Prescription plan, IReadOnlyList<PlannedSet> sets, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, ResolutionContext context)
+    {
+        // Speed work stops before it is hard, and what prepares or loosens is no load.
+        if (plan.IsFast || context.Movement?.Pattern is Pattern.Mobility or Pattern.ShoulderBlade)
+            return 0;
+        return sets.Where(s => s.Part == 1).Count(set =>
+        {
+            if (plan.ToTheEnd)
+                return true;
+            if (set.Seconds is { } seconds)
+                return context.Bests.HoldSeconds is not { } best || seconds >= best * HardHoldShare;
+            if (plan.Effort is { } effort && set.Role != SetRole.BackOff)
+                return effort.ReserveTarget <= HardReserve;
+            if (plan is Negatives or PracticeSets)
+                return true;
+            if (context.OneRepMax is { } max)
+                return OneRepMax.ExpectedReps(max.Value.Value, context.BodyMass.Value + loads[loadOf(set)].Value.Made) - set.RepsHigh <= HardReserve;
+            return context.Bests.Reps is not { } reps || loads[loadOf(set)].Value.Made > Mass.Zero || reps - set.RepsHigh <= HardReserve;
+        });
+    }
+
+    private static List<CautionNote> Cautions(Prescription plan, IReadOnlyList<PlannedSet> sets, IReadOnlyList<Explained<LoadAnswer>> loads, ResolutionContext context)
     {
         var cautions = new List<CautionNote>();
-        if (effort is ToFailure)
-            cautions.Add(CautionNote.Of(CautionId.ToFailure));
+        void Add(CautionId id, params Quantity[] args) => cautions.Add(CautionNote.Of(id, args));
+        if (plan.ToTheEnd)
+            Add(context.Movement is { FailureHarmless: false } ? CautionId.FailureNotHarmless : CautionId.ToFailure);
         if (plan is DropSet)
-            cautions.Add(CautionNote.Of(CautionId.DropForm));
-        if (context.Age < 16 && sets.Any(s => s.RepsLow == 1))
-            cautions.Add(CautionNote.Of(CautionId.MinorNoSingle));
+            Add(CautionId.DropForm);
+        if (context.Age < 16 && sets.Any(s => s.RepsHigh == 1 && s.Seconds is null && s.Role is SetRole.Work or SetRole.Top))
+            Add(CautionId.MinorNoSingle);
+        if (plan is OnTheClock { RestInSlot: < 0 } clock)
+            Add(CautionId.WorkOverSlot, Quantity.Seconds(clock.EverySeconds - clock.RestInSlot), Quantity.Seconds(clock.EverySeconds));
+        if (plan is Negatives { LowerSeconds: > Negatives.VolumeSeconds } negatives)
+            Add(CautionId.NegativeLong, Quantity.Seconds(negatives.LowerSeconds), Quantity.Seconds(Negatives.VolumeSeconds));
+        if (plan is RestPause && context.Bests.Reps < RestPause.TooFew)
+            Add(CautionId.OpeningTooFew, Quantity.Reps(context.Bests.Reps!.Value), Quantity.Reps(RestPause.TooFew));
+        if (context.Movement is { Load: null } && loads.Any(l => l.Value.Made > Mass.Zero))
+            Add(CautionId.NotLoaded);
+        HoldCautions(plan, sets, context, Add);
         return cautions;
+    }
+
+    private static void HoldCautions(Prescription plan, IReadOnlyList<PlannedSet> sets, ResolutionContext context, Action<CautionId, Quantity[]> add)
+    {
+        if (plan is not (HoldSets or BrokenHold) || context.Bests.HoldSeconds is not { } best || sets.Max(s => s.Seconds) is not { } longest)
+            return;
+        if (best < HoldDose.SecondsMinimum)
+            add(CautionId.HoldTooShort, [Quantity.Seconds((int)best), Quantity.Seconds(HoldDose.SecondsMinimum)]);
+        else if (longest > best)
+            add(CautionId.HoldOverBest, [Quantity.Seconds(longest), Quantity.Seconds((int)best)]);
     }
 }

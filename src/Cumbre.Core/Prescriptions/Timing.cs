@@ -17,17 +17,21 @@ public static class Timing
     /// <summary>Seconds of rest when none is written, after ACSM 2009 (from memory): 2 to 3 min for heavy sets, 1 to 2 min for the rest.</summary>
     public static int UsualRest(int reps) => reps <= HeavyReps ? 150 : 90;
 
-    /// <summary>Seconds under tension of one set: reps x seconds per rep; a range counts its upper end.</summary>
-    public static int UnderTension(PlannedSet set, Tempo? tempo) => set.RepsHigh * (tempo?.SecondsPerRep ?? Tempo.SecondsWithoutTempo);
+    /// <summary>Seconds of rest between the sets of a plan: as written, else the usual rest of its method.</summary>
+    public static int RestBetweenSets(Prescription plan) => plan.RestSeconds ?? plan.UsualRest;
 
-    /// <summary>Seconds of rest between the sets of a plan: as written, else the usual rest for its first set.</summary>
-    public static int RestBetweenSets(Prescription plan) => plan.RestSeconds ?? UsualRest(plan.Sets()[0].RepsLow);
-
-    /// <summary>Seconds of a whole item. The parts of a drop set follow each other without rest.</summary>
-    public static int Duration(Prescription plan)
+    /// <summary>Seconds of a whole item. What a clock sets takes its clock; the parts of a set follow each other with their own short rests.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="bests">For what a line leaves open.</param>
+    public static int Duration(Prescription plan, Bests? bests = null)
     {
-        var sets = plan.Sets();
+        if (plan.ClockSeconds is { } clock)
+            return clock;
+        var sets = plan.Sets(bests);
         var setTotal = sets.Count(s => s.Part == 1);
-        return sets.Sum(s => UnderTension(s, plan.Tempo)) + RestBetweenSets(plan) * (setTotal - 1) + SetUpSeconds * setTotal + ChangeSeconds;
+        return Work(sets) + RestBetweenSets(plan) * (setTotal - 1) + SetUpSeconds * setTotal + ChangeSeconds;
     }
+
+    /// <summary>Seconds of work, with the short rests inside sets.</summary>
+    public static int Work(IReadOnlyList<PlannedSet> sets) => sets.Sum(s => s.TensionSeconds + s.GapAfterSeconds);
 }

@@ -10,23 +10,30 @@ namespace Cumbre.Core.Sessions;
 public sealed record LoggedSet
 {
     /// <exception cref="RuleViolationException">Reps outside 1 to 200, reserve outside 0 to 10, pain outside 0 to 10, or an implausible load.</exception>
-    public LoggedSet(int set, int part, int reps, MassEntry added, int? reserve, FormVerdict form, int? pain = null, string? painPlace = null)
+    public LoggedSet(int set, int part, int reps, MassEntry added, int? reserve, FormVerdict form, int? pain = null, string? painPlace = null, int? seconds = null)
     {
         Set = Guard.InRange("set", set, 1, Limits.SetsMaximum * 2);
-        Part = Guard.InRange("part", part, 1, DropSet.PartsMaximum);
+        Part = Guard.InRange("part", part, 1, PartMaximum);
         Reps = Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
         Added = Guard.InRange("added", added, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
         Reserve = reserve is { } r ? Guard.InRange("reserve", r, Limits.ReserveMinimum, Limits.ReserveMaximum) : null;
         Form = form;
         Pain = pain is { } p ? Guard.InRange("pain", p, Limits.PainMinimum, Limits.PainMaximum) : null;
         PainPlace = painPlace;
+        Seconds = seconds is { } s ? Guard.InRange("seconds", s, 1, HoldSets.SecondsMaximum) : null;
     }
+
+    /// <summary>A pyramid has the most parts; on each side by itself, twice as many.</summary>
+    private const int PartMaximum = Pyramid.RungsMaximum * 2;
 
     public int Set { get; }
 
     public int Part { get; }
 
     public int Reps { get; }
+
+    /// <summary>Of a hold; null: it was counted in reps.</summary>
+    public int? Seconds { get; }
 
     public MassEntry Added { get; }
 

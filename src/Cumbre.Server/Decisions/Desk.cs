@@ -1,8 +1,7 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Notation;
-using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -14,7 +13,17 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Decisions;
 
 /// <summary>A session of today.</summary>
-public sealed record DeskSession(Guid Id, Guid AthleteId, string AthleteName, string Line, int DurationSeconds, SessionStatus Status, bool Easy, bool DecisionWaits);
+/// <param name="Id">Of the session.</param>
+/// <param name="AthleteId">Whose.</param>
+/// <param name="AthleteName">Whose.</param>
+/// <param name="Line">Of its only item; null: it has several, or none.</param>
+/// <param name="Title">For instance Pull; may be empty.</param>
+/// <param name="Items">How many.</param>
+/// <param name="DurationSeconds">Of all of it.</param>
+/// <param name="Status">How far it is.</param>
+/// <param name="Easy">Part of an easy week.</param>
+/// <param name="DecisionWaits">One waits for this athlete.</param>
+public sealed record DeskSession(Guid Id, Guid AthleteId, string AthleteName, string? Line, string Title, int Items, int DurationSeconds, SessionStatus Status, bool Easy, bool DecisionWaits);
 
 /// <summary>A test that is six weeks old, or will be within two.</summary>
 public sealed record Retest(Guid AthleteId, string AthleteName, string Benchmark, string Name, DateOnly LastDay, DateOnly DueDay, bool Overdue);
@@ -45,11 +54,16 @@ internal static class Desk
                 [.. open.OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).ThenBy(d => names[d.AthleteId]).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
                 [.. DecisionStore.TakenSince(db, clock.StartOfToday).Where(d => names.ContainsKey(d.AthleteId) && !DecisionDto.IsOpen(d, today)).Select(d => DecisionDto.Of(d, names[d.AthleteId]))],
                 [.. SessionStore.On(db, today).Where(s => names.ContainsKey(s.AthleteId)).OrderBy(s => names[s.AthleteId]).Select(s => new DeskSession(
-                    s.Id, s.AthleteId, names[s.AthleteId], NotationPrinter.Print(s.Item.Plan), Timing.Duration(s.Item.Plan), s.Status, s.Easy, open.Any(d => d.AthleteId == s.AthleteId)))],
+                    s.Id, s.AthleteId, names[s.AthleteId], s.Items is [var only] ? only.Line : null, s.Title, s.Items.Count, SecondsOf(s), s.Status, s.Easy, open.Any(d => d.AthleteId == s.AthleteId)))],
                 [.. athletes.SelectMany(a => Retests(a.Profile, a.Snapshot, catalogue, today)).OrderBy(r => r.DueDay).ThenBy(r => r.AthleteName)],
                 [.. athletes.SelectMany(a => Pain(a.Profile, a.Snapshot, today)).OrderByDescending(p => p.Pain)]);
         }));
     }
+
+    /// <summary>By the lines alone: what a line leaves open is reckoned at its usual figure here.</summary>
+    private static int SecondsOf(StoredSession session) =>
+        session.WarmUp.Seconds + session.CoolDown.Seconds
+        + SessionTime.Groups([.. session.Items.Select(i => new ItemReading(new(i.Id, i.Movement, i.Line, i.Joined), null, i.Plan, null, null, null))]).Sum(g => g.Seconds);
 
     private static IEnumerable<Retest> Retests(AthleteProfile profile, AthleteSnapshot snapshot, Catalogue catalogue, DateOnly today)
     {

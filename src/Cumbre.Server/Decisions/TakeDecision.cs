@@ -74,7 +74,7 @@ internal static class AcceptDecision
         var written = PlanSession.Save(db, found.Profile, found.Snapshot, plan, id, day, decision.Proposal.NextIsEasy, kept, existing?.Version ?? 0, user, clock);
         if (written != Written.Done)
             return (null, Problems.Conflict("The next session changed meanwhile.", null));
-        return (new(id, existing is null, SessionStore.Find(db, id)!.Version, existing is null ? null : NotationPrinter.Print(existing.Item.Plan), existing?.Easy ?? false, existing?.OverrideReason), null);
+        return (new(id, existing is null, SessionStore.Find(db, id)!.Version, existing?.Of(decision.Movement)?.Line, existing?.Easy ?? false, existing?.OverrideReason), null);
     }
 }
 
@@ -105,7 +105,7 @@ internal static class UndoDecision
         {
             if (decision.State is not (DecisionState.Accepted or DecisionState.Edited or DecisionState.Deferred))
                 return "There is nothing to undo.";
-            if (decision.State != DecisionState.Deferred && decision.Proposal.Next is not null && Restore(db, id, user, clock) is { } refusal)
+            if (decision.State != DecisionState.Deferred && decision.Proposal.Next is not null && Restore(db, id, decision.Movement, user, clock) is { } refusal)
                 return refusal;
             foreach (var other in DecisionStore.Of(db, decision.AthleteId).Where(d => d.Id != id && d.Movement == decision.Movement && d.State is (DecisionState.Proposed or DecisionState.Deferred)))
                 DecisionStore.Move(db, other.Id, DecisionState.Superseded, null, new(Guid.CreateVersion7(), other.Id, DecisionEventKind.Superseded, null, clock.Now, null));
@@ -114,7 +114,7 @@ internal static class UndoDecision
             return null;
         });
 
-    private static string? Restore(Db db, Guid id, ClaimsPrincipal user, ClubClock clock)
+    private static string? Restore(Db db, Guid id, string movement, ClaimsPrincipal user, ClubClock clock)
     {
         var change = DecisionStore.Events(db, id).LastOrDefault(e => e.Kind is DecisionEventKind.Accepted or DecisionEventKind.Edited) is { } taken ? AcceptedChange.FromJson(taken.PayloadJson) : null;
         if (change is null || SessionStore.Find(db, change.SessionId) is not { } session)
@@ -126,8 +126,8 @@ internal static class UndoDecision
         if (change.Created)
             return SessionStore.Remove(db, session.Id, session.Version) == Written.Done ? null : "The session changed meanwhile.";
         var before = NotationParser.Parse(change.LineBefore!).Plan!;
-        SessionStore.Put(
-            db, session with { Easy = change.EasyBefore, OverrideReason = change.ReasonBefore, Item = session.Item with { Plan = before } }, clock.Stamp(Policies.IdOf(user)));
+        var items = session.Items.Select(i => i.Movement == movement ? i with { Plan = before, Unread = null } : i);
+        SessionStore.Put(db, session with { Easy = change.EasyBefore, OverrideReason = change.ReasonBefore, Items = [.. items] }, clock.Stamp(Policies.IdOf(user)));
         return null;
     }
 }

@@ -4,6 +4,7 @@ using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
 using Cumbre.Simulation;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -47,13 +48,15 @@ public static class DemoSeeder
             ResultStore.Add(db, athlete.Id, result, stamp);
         if (script.Book is { } book)
             KitStore.Put(db, athlete.Id, book, 0, stamp);
-        foreach (var session in athlete.Sessions)
+        if (athlete.Block is { } block)
+            Blocks.Write(db, athlete.Id, block.Id, block.Block, 0, stamp);
+        foreach (var session in athlete.Sessions.Where(s => athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true))
         {
-            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, new(session.ItemId, Simulator.Movement, session.Plan, null));
+            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, [new(session.ItemId, Simulator.Movement, session.Plan, null)]);
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
                 continue;
-            SessionStore.Start(db, stored, new([.. session.PlannedLoads.Select(m => m.Kilograms)], session.BodyMass.Kilograms));
+            SessionStore.Start(db, stored, new Dictionary<Guid, FrozenPlan> { [session.ItemId] = new([.. session.PlannedLoads.Select(m => m.Kilograms)], session.BodyMass.Kilograms) });
             foreach (var (id, set) in session.Sets)
                 SessionStore.AddSet(db, new(id, session.ItemId, set), null, stamp);
             SessionStore.Finish(db, session.Id);

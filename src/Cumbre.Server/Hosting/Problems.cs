@@ -47,6 +47,9 @@ public static class Problems
         }
     }
 
+    /// <summary>The refusal of a constructor, at the guarded field.</summary>
+    public static FieldException OfRule(RuleViolationException refusal) => new(OfViolation("", refusal));
+
     /// <summary>A date that has not come yet cannot have been measured.</summary>
     /// <exception cref="FieldException">The day is after today, or over 100 years ago.</exception>
     public static DateOnly NotInFuture(string path, DateOnly day, DateOnly today)

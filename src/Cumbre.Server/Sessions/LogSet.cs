@@ -14,15 +14,18 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Sessions;
 
 /// <param name="Set">From 1; must be in the plan.</param>
-/// <param name="Part">From 1; over 1 only in a drop set.</param>
-/// <param name="Reps">1 to 200.</param>
+/// <param name="Part">From 1; over 1 where a set has parts or sides.</param>
+/// <param name="Reps">1 to 200; 1 for a hold.</param>
 /// <param name="Added">Load that was moved.</param>
 /// <param name="Reserve">Reps left; null: not asked.</param>
 /// <param name="Form">Against the movement's standard.</param>
 /// <param name="Pain">0 to 10; null: none.</param>
 /// <param name="PainPlace">For instance right elbow.</param>
 /// <param name="Supersedes">The set that this one corrects.</param>
-public sealed record SetRequest(int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes);
+/// <param name="Item">Of which item; null: the session has only one.</param>
+/// <param name="Seconds">Of a hold.</param>
+public sealed record SetRequest(
+    int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes, Guid? Item = null, int? Seconds = null);
 
 internal static class LogSet
 {
@@ -30,7 +33,7 @@ internal static class LogSet
         Guid athleteId, Guid sessionId, Guid setId, SetRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
-        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place));
+        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place, request.Seconds));
         if (set.Pain > 0 && place is null)
             throw Problems.Field("painPlace", "empty", "Say where it hurts.");
 
@@ -38,38 +41,54 @@ internal static class LogSet
         {
             if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
                 return (Problems.NotFound("session"), null);
-            return (Append(db, stored, found, set, setId, request.Supersedes, clock, Policies.IdOf(user), reconciler), SessionReader.Find(db, athleteId, sessionId, clock.Today));
+            return (Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, Policies.IdOf(user), reconciler), SessionReader.Find(db, athleteId, sessionId, clock.Today));
         });
         return problem is null ? TypedResults.Ok(session!) : (ProblemHttpResult)problem;
     }
 
     private static IResult? Append(
-        Db db, StoredSession stored, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, LoggedSet set, Guid setId, Guid? supersedes, ClubClock clock, Guid by, Reconciler reconciler)
+        Db db, StoredSession stored, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, LoggedSet set, Guid setId, Guid? itemId, Guid? supersedes, ClubClock clock, Guid by, Reconciler reconciler)
     {
         if (SessionStore.HasSet(db, setId))
             return null;
         if (stored.Day > clock.Today)
             throw Problems.Field("day", "future", $"This session is planned for {stored.Day:yyyy-MM-dd}: move it to today first.");
-        if (!stored.Item.Plan.Sets().Any(p => p.Set == set.Set && p.Part == set.Part))
+        if (stored.Items.FirstOrDefault(i => itemId is null ? stored.Items.Count == 1 : i.Id == itemId) is not { Plan: { } written } item)
+            throw Problems.Field("item", "unknown", "The session has no such item, or its line is to be mended first.");
+        if (written.Sets().FirstOrDefault(p => p.Set == set.Set && p.Part == set.Part) is not { } planned)
             throw Problems.Field("set", "unknown", "The plan has no such set.");
-        var logged = SessionStore.Sets(db, stored.Item.Id);
+        if (planned.Seconds is not null != set.Seconds is not null)
+            throw Problems.Field("seconds", planned.Seconds is null ? "unasked" : "empty", planned.Seconds is null ? "This set is counted in reps." : "Say how many seconds it was held.");
+        var logged = SessionStore.Sets(db, stored.Id)[item.Id];
         var same = logged.FirstOrDefault(l => l.Set.Set == set.Set && l.Set.Part == set.Part);
         if (same?.Id != supersedes)
             return Problems.Conflict("This set was logged or corrected elsewhere meanwhile.", SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today));
 
         if (stored.Status == SessionStatus.Planned)
-        {
-            var reading = PlanReader.Read(db, stored.Item.Plan, found.Profile, found.Snapshot, stored.Day, clock.Today, stored.OverrideReason);
-            if (reading.Plan is not { } plan)
-                throw Problems.Field("line", "problem", "The plan cannot be resolved any more: open it and mend the line.");
-            SessionStore.Start(db, stored, new(
-                [.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)], reading.Context!.BodyMass.Value.Kilograms, JsonSerializer.Serialize(reading.Dto, WireJson.Options)));
-        }
+            SessionStore.Start(db, stored, Freeze(db, stored, item, found, clock.Today));
 
-        SessionStore.AddSet(db, new(setId, stored.Item.Id, set), supersedes, clock.Stamp(by));
+        SessionStore.AddSet(db, new(setId, item.Id, set), supersedes, clock.Stamp(by));
         // A correction to a finished session can change what follows from it.
         reconciler.Run(db, stored.AthleteId);
         return null;
+    }
+
+    /// <summary>What each item resolves to now. One that cannot be resolved is left out, unless it is the one that is logged.</summary>
+    private static Dictionary<Guid, FrozenPlan> Freeze(
+        Db db, StoredSession stored, StoredItem logged, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, DateOnly today)
+    {
+        var frozen = new Dictionary<Guid, FrozenPlan>();
+        var athlete = Programmes.Work.Of(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
+        foreach (var item in stored.Items.Where(i => i.Plan is not null))
+        {
+            var reading = PlanReader.Read(db, athlete, item.Movement, item.Plan!, found.Profile, today, stored.OverrideReason);
+            if (reading.Plan is { } plan)
+                frozen[item.Id] = new([.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)], reading.Context!.BodyMass.Value.Kilograms, JsonSerializer.Serialize(reading.Dto, WireJson.Options));
+            else if (item.Id == logged.Id)
+                throw Problems.Field("line", "problem", "The plan cannot be resolved any more: open it and mend the line.");
+        }
+
+        return frozen;
     }
 }
 

@@ -24,7 +24,7 @@ internal static class ReadLine
                 return null;
             if (parsed.Plan is not { } plan)
                 return new LineMeaning(null, tokens, parsed.Error, null, null, []);
-            var reading = PlanReader.Read(db, plan, found.Profile, found.Snapshot, day ?? today, today, null);
+            var reading = PlanReader.Read(db, Lift.Movement, plan, found.Profile, found.Snapshot, day ?? today, today, null);
             return new LineMeaning(NotationPrinter.Print(plan), tokens, null, reading.Problem, reading.Dto, reading.NeedsReason);
         });
         return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
@@ -69,7 +69,7 @@ internal static class PlanSession
         {
             Written.Done => TypedResults.Ok(session!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or session"),
-            _ when request.Version == 0 && session is { Version: 1 } && session.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
+            _ when request.Version == 0 && session is { Version: 1, Items: [var only] } && only.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
             _ => (ProblemHttpResult)Problems.Conflict(session?.Status == SessionStatus.Planned ? "Somebody else changed this session meanwhile." : "This session has begun: its plan stays as it was.", session),
         };
     }
@@ -79,22 +79,34 @@ internal static class PlanSession
     public static Written Save(
         Db db, AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, Prescription plan, Guid sessionId, DateOnly day, bool easy, string? reason, long version, ClaimsPrincipal user, ClubClock clock)
     {
-        var reading = PlanReader.Read(db, plan, profile, snapshot, day, clock.Today, reason);
+        var reading = PlanReader.Read(db, Lift.Movement, plan, profile, snapshot, day, clock.Today, reason);
         if (reading.Problem is { } problem)
             throw Problems.Field("line", problem.ToString(), Wording(problem));
         if (reading.NeedsReason.Count > 0 && reason is null)
             throw Problems.Field("overrideReason", "needed", "This goes against a caution: say why, or change the line.");
-        var written = SessionStore.Put(
-            db, new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, new(Guid.CreateVersion7(), Lift.Movement, plan, null)), clock.Stamp(Policies.IdOf(user)));
+        var before = version == 0 ? null : SessionStore.Find(db, sessionId);
+        var session = before ?? new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, []);
+        var written = SessionStore.Put(db, session with { AthleteId = profile.Id, Day = day, Easy = easy, OverrideReason = reason, Version = version, Items = WithLift(session.Items, plan) }, clock.Stamp(Policies.IdOf(user)));
         if (written == Written.Done && reading.NeedsReason.Count > 0)
             AuditStore.Add(db, Guid.CreateVersion7(), "session", sessionId, "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)), reason, clock.Stamp(Policies.IdOf(user)));
         return written;
     }
 
-    private static string Wording(LineProblem problem) => problem switch
+    /// <summary>The items with the lift's plan in place of the one it had, or added.</summary>
+    private static IReadOnlyList<StoredItem> WithLift(IReadOnlyList<StoredItem> items, Prescription plan) =>
+        items.Any(i => i.Movement == Lift.Movement)
+            ? [.. items.Select(i => i.Movement == Lift.Movement ? i with { Plan = plan, Unread = null } : i)]
+            : [.. items, new StoredItem(Guid.CreateVersion7(), Lift.Movement, plan, null)];
+
+    private static string Wording(ResolutionProblem problem) => problem switch
     {
-        LineProblem.NoBodyMass => "No body mass is known: weigh first.",
-        LineProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
+        ResolutionProblem.NoBodyMass => "No body mass is known: weigh first.",
+        ResolutionProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
+        ResolutionProblem.NoBestHold => "This hold goes by the best one, and none is known: record one, or write the seconds.",
+        ResolutionProblem.NoSuchBand => "No measured band gives help near to that: measure one, or write another.",
+        ResolutionProblem.NoSuchCounted => "The kit has no such pieces.",
+        ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
+        ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
         _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
     };
 }

@@ -17,7 +17,20 @@ public sealed record PieceDto(MassDto Size, bool IsVest)
 /// <param name="SystemKg">Body mass and load.</param>
 /// <param name="ShareOfMax">Of the e1RM, 1 is all of it; null without a test.</param>
 /// <param name="Pieces">Largest first.</param>
-public sealed record LoadDto(Figure Made, decimal WantedKg, decimal SystemKg, decimal? ShareOfMax, IReadOnlyList<PieceDto> Pieces);
+/// <param name="Band">Name of the band that helps; null: none does.</param>
+/// <param name="ByFeet">The feet help; judged by reps.</param>
+/// <param name="Counted">For instance 9 books; null: nothing is counted.</param>
+/// <param name="IsWeighed">False: the mass that is moved is not known.</param>
+public sealed record LoadDto(
+    Figure Made, decimal WantedKg, decimal SystemKg, decimal? ShareOfMax, IReadOnlyList<PieceDto> Pieces, string? Band, bool ByFeet, CountedPieces? Counted, bool IsWeighed);
+
+/// <summary>Counted pieces.</summary>
+public sealed record CountedPieces(int Count, string Name);
+
+/// <summary>What comes next after a success.</summary>
+/// <param name="Kind">In what it grows.</param>
+/// <param name="Line">Null where only the kit or the ladder can tell.</param>
+public sealed record ProgressionDto(ProgressionKind Kind, string? Line);
 
 /// <summary>A set, or a part of a drop set.</summary>
 /// <param name="Set">From 1.</param>
@@ -28,8 +41,11 @@ public sealed record LoadDto(Figure Made, decimal WantedKg, decimal SystemKg, de
 /// <param name="Grip">Null: any.</param>
 /// <param name="Load">Index into the loads.</param>
 /// <param name="TakeOff">Pieces to take off before it.</param>
-/// <param name="RestAfterSeconds">0 before the next part and at the end.</param>
-public sealed record EffortDto(int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip, int Load, IReadOnlyList<PieceDto> TakeOff, int RestAfterSeconds);
+/// <param name="RestAfterSeconds">0 at the end.</param>
+/// <param name="Seconds">Of a hold; null: it is counted in reps.</param>
+/// <param name="Side">Null: both at once.</param>
+public sealed record EffortDto(
+    int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip, int Load, IReadOnlyList<PieceDto> TakeOff, int RestAfterSeconds, int? Seconds, Core.Measures.Side? Side);
 
 /// <summary>Four figures in seconds; lifting null is X.</summary>
 public sealed record TempoDto(int Lowering, int Bottom, int? Lifting, int Top);
@@ -37,7 +53,8 @@ public sealed record TempoDto(int Lowering, int Bottom, int? Lifting, int Top);
 /// <summary>What a line means for an athlete on a day.</summary>
 public sealed record ResolvedDto(
     string Line, IReadOnlyList<LoadDto> Loads, IReadOnlyList<EffortDto> Efforts, bool IsDrop, decimal DropDistanceKg, int SetTotal, int RepTotal, int TensionSeconds, int DurationSeconds,
-    int RestSeconds, bool RestAssumed, int HardSets, int? Reserve, TempoDto? Tempo, IReadOnlyList<CautionNote> Cautions)
+    int RestSeconds, bool RestAssumed, int HardSets, int? Reserve, TempoDto? Tempo, IReadOnlyList<CautionNote> Cautions,
+    int StraightArmSeconds, decimal? VolumeLoadKg, int Left, int Right, int? RestInSlot, ProgressionDto? Progression)
 {
     public static ResolvedDto Of(ResolvedPrescription plan, ResolutionContext context, IReadOnlyList<CautionNote> cautions)
     {
@@ -49,25 +66,20 @@ public sealed record ResolvedDto(
                 var system = context.BodyMass.Value + l.Value.Made;
                 return new LoadDto(
                     new(Quantity.Added(l.Value.Made), l.Why), l.Value.Wanted.Kilograms, system.Kilograms,
-                    context.OneRepMax is { } max ? system / max.Value.Value : null, PieceDto.Of(l.Value.Pieces));
+                    context.OneRepMax is { } max && l.Value.IsWeighed ? system / max.Value.Value : null, PieceDto.Of(l.Value.Pieces),
+                    l.Value.Band?.Name, l.Value.ByFeet, l.Value.Counted is { } c ? new(c.Count, c.Name) : null, l.Value.IsWeighed);
             })],
             [.. plan.Efforts.Select(e => new EffortDto(
                 e.Plan.Set, e.Plan.Part, e.Plan.RepsLow, e.Plan.RepsHigh, e.Plan.Role, e.Plan.Grip, loads.IndexOf(e.Load),
-                e.TakeOff is { } off ? PieceDto.Of(off) : [], e.RestAfterSeconds))],
+                e.TakeOff is { } off ? PieceDto.Of(off) : [], e.RestAfterSeconds, e.Plan.Seconds, e.Plan.Side))],
             plan.Drop is not null,
             plan.Drop?.Distance.Kilograms ?? 0,
             plan.Efforts.Count(e => e.Plan.Part == 1),
             plan.RepTotal, plan.TensionSeconds, plan.DurationSeconds, plan.RestSeconds, plan.RestAssumed, plan.HardSets,
-            ReserveOf(plan.Source),
+            plan.Source.Effort?.ReserveTarget,
             plan.Source.Tempo is { } t ? new(t.Lowering, t.Bottom, t.Lifting, t.Top) : null,
-            cautions);
+            cautions,
+            plan.StraightArmSeconds, plan.VolumeLoad is { } volume ? Math.Round(volume, 1) : null, plan.Left, plan.Right, plan.RestInSlot,
+            new(plan.Progression.Kind, plan.Progression.Next is { } next ? Core.Notation.NotationPrinter.Print(next) : null));
     }
-
-    private static int? ReserveOf(Prescription plan) => plan switch
-    {
-        StraightSets s => s.Effort?.ReserveTarget,
-        DoubleProgression d => d.Effort?.ReserveTarget,
-        TopSetBackOff t => t.Effort?.ReserveTarget,
-        _ => null,
-    };
 }

@@ -3,11 +3,13 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
-using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
+using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
@@ -16,32 +18,44 @@ using Cumbre.Storage.Sessions;
 namespace Cumbre.Server.Sessions;
 
 /// <summary>A set as it stands after corrections.</summary>
-public sealed record SetDto(Guid Id, int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace)
+public sealed record SetDto(Guid Id, int Set, int Part, int Reps, int? Seconds, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace)
 {
-    public static SetDto Of(StoredSet s) => new(s.Id, s.Set.Set, s.Set.Part, s.Set.Reps, MassDto.Of(s.Set.Added), s.Set.Reserve, s.Set.Form, s.Set.Pain, s.Set.PainPlace);
+    public static SetDto Of(StoredSet s) => new(s.Id, s.Set.Set, s.Set.Part, s.Set.Reps, s.Set.Seconds, MassDto.Of(s.Set.Added), s.Set.Reserve, s.Set.Form, s.Set.Pain, s.Set.PainPlace);
 }
 
 /// <summary>What the movement asks for, beside the session.</summary>
 public sealed record MovementDto(string Slug, string Name, string Bottom, string Standard, IReadOnlyList<string> Faults, bool FailureHarmless);
 
-/// <summary>A session with its plan and what was logged.</summary>
+/// <summary>An item of a session with its plan and what was logged.</summary>
+/// <param name="Id">Of the item.</param>
+/// <param name="Line">The whiteboard line.</param>
+/// <param name="Joined">Done in turn with the item before it.</param>
+/// <param name="Plan">Resolved; frozen once the first set of the session is logged.</param>
+/// <param name="Problem">Why there is none.</param>
+/// <param name="Readable">False: the line has an error, and nothing can be logged.</param>
+/// <param name="Movement">Form standard and faults.</param>
+/// <param name="Sets">Logged.</param>
+public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedDto? Plan, ResolutionProblem? Problem, bool Readable, MovementDto Movement, IReadOnlyList<SetDto> Sets);
+
+/// <summary>A session with its items.</summary>
 /// <param name="Id">Session.</param>
 /// <param name="AthleteId">Whose.</param>
 /// <param name="AthleteName">Whose.</param>
 /// <param name="Day">Training day.</param>
+/// <param name="Title">For instance Pull; may be empty.</param>
+/// <param name="BlockId">Null: it stands alone.</param>
 /// <param name="Status">Planned, started or done.</param>
 /// <param name="Easy">Part of an easy week.</param>
 /// <param name="OverrideReason">Why it was planned against a caution.</param>
 /// <param name="Version">For the next write.</param>
-/// <param name="Line">The whiteboard line.</param>
-/// <param name="Plan">Resolved; frozen once the first set is logged.</param>
-/// <param name="Problem">Why there is none.</param>
-/// <param name="Movement">Form standard and faults.</param>
-/// <param name="Sets">Logged.</param>
+/// <param name="WarmUp">As planned.</param>
+/// <param name="CoolDown">As planned.</param>
+/// <param name="DurationSeconds">All of it.</param>
+/// <param name="Items">In order.</param>
 /// <param name="Decision">What it led to, while that waits.</param>
 public sealed record SessionDto(
-    Guid Id, Guid AthleteId, string AthleteName, DateOnly Day, SessionStatus Status, bool Easy, string? OverrideReason, long Version, string Line, ResolvedDto? Plan, LineProblem? Problem,
-    MovementDto Movement, IReadOnlyList<SetDto> Sets, DecisionDto? Decision);
+    Guid Id, Guid AthleteId, string AthleteName, DateOnly Day, string Title, Guid? BlockId, SessionStatus Status, bool Easy, string? OverrideReason, long Version, Frame WarmUp, Frame CoolDown,
+    int DurationSeconds, IReadOnlyList<SessionItemDto> Items, DecisionDto? Decision);
 
 /// <summary>A logged session in the history.</summary>
 public sealed record PastSessionDto(Guid Id, DateOnly Day, string Line, bool Easy, decimal TopKg, IReadOnlyList<SetEvidence> Sets, bool Clean, int? WorstPain)
@@ -62,16 +76,24 @@ internal static class SessionReader
 
     public static SessionDto Read(Db db, StoredSession session, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
     {
-        // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
-        var shown = session.Item.Frozen?.ShownJson is { } json ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options) : null;
-        var reading = shown is null ? PlanReader.Read(db, session.Item.Plan, profile, snapshot, session.Day, today, session.OverrideReason) : null;
-        var movement = Catalogue.Shipped.Movements[session.Item.Movement];
+        var athlete = Work.Of(db, profile, snapshot, session.Day < today ? session.Day : today);
+        var sets = SessionStore.Sets(db, session.Id);
+        var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
         var decision = DecisionStore.Of(db, profile.Id).FirstOrDefault(d => DecisionDto.IsOpen(d, today));
         return new(
-            session.Id, session.AthleteId, profile.Name, session.Day, session.Status, session.Easy, session.OverrideReason, session.Version,
-            NotationPrinter.Print(session.Item.Plan), shown ?? reading?.Dto, reading?.Problem,
-            new(movement.Slug, movement.Name, movement.Bottom, movement.Standard, movement.Faults, movement.FailureHarmless),
-            [.. SessionStore.Sets(db, session.Item.Id).Select(SetDto.Of)],
-            decision is null ? null : DecisionDto.Of(decision, profile.Name));
+            session.Id, session.AthleteId, profile.Name, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
+            dose.Seconds, [.. session.Items.Select(i => Item(db, i, athlete, profile, today, session.OverrideReason, sets[i.Id]))], decision is null ? null : DecisionDto.Of(decision, profile.Name));
+    }
+
+    private static SessionItemDto Item(Db db, StoredItem item, AthleteAtWork athlete, AthleteProfile profile, DateOnly today, string? reason, IEnumerable<StoredSet> sets)
+    {
+        // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
+        var shown = item.Frozen?.ShownJson is { } json ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options) : null;
+        var reading = shown is null && item.Plan is { } plan ? PlanReader.Read(db, athlete, item.Movement, plan, profile, today, reason) : null;
+        var movement = athlete.Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
+        return new(
+            item.Id, item.Line, item.Joined, shown ?? reading?.Dto, reading?.Problem, item.Plan is not null,
+            new(item.Movement, movement?.Name ?? item.Movement, movement?.Bottom ?? "", movement?.Standard ?? "", movement?.Faults ?? [], movement?.FailureHarmless ?? false),
+            [.. sets.Select(SetDto.Of)]);
     }
 }

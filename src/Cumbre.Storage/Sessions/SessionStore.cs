@@ -22,12 +22,44 @@ public enum SessionStatus
 /// <param name="ShownJson">The plan as it was shown, with its reasons; null for a history that was made elsewhere.</param>
 public sealed record FrozenPlan(IReadOnlyList<decimal> LoadsKg, decimal BodyMassKg, string? ShownJson = null);
 
-/// <summary>An item of a session.</summary>
-public sealed record StoredItem(Guid Id, string Movement, Prescription Plan, FrozenPlan? Frozen);
+/// <summary>What an item was resolved to when the coach last saw it.</summary>
+/// <param name="LoadsKg">Made loads, each once.</param>
+/// <param name="HoldSeconds">Of a hold by the best.</param>
+public sealed record SeenPlan(IReadOnlyList<decimal> LoadsKg, int? HoldSeconds);
 
-/// <summary>A session with its one item.</summary>
+/// <summary>An item of a session.</summary>
+/// <param name="Id">Of the item.</param>
+/// <param name="Movement">Slug.</param>
+/// <param name="Plan">Null: the line cannot be read yet.</param>
+/// <param name="Frozen">Set once the session has begun.</param>
+public sealed record StoredItem(Guid Id, string Movement, Prescription? Plan, FrozenPlan? Frozen)
+{
+    /// <summary>The line as it was typed, while it cannot be read.</summary>
+    public string? Unread { get; init; }
+
+    /// <summary>Done in turn with the item before it.</summary>
+    public bool Joined { get; init; }
+
+    public SeenPlan? Seen { get; init; }
+
+    public string Line => Plan is null ? Unread ?? "" : Core.Notation.NotationPrinter.Print(Plan);
+}
+
+/// <summary>A session with its items.</summary>
 public sealed record StoredSession(
-    Guid Id, Guid AthleteId, DateOnly Day, SessionStatus Status, bool Easy, string? OverrideReason, long Version, StoredItem Item);
+    Guid Id, Guid AthleteId, DateOnly Day, SessionStatus Status, bool Easy, string? OverrideReason, long Version, IReadOnlyList<StoredItem> Items)
+{
+    /// <summary>Null: it stands alone.</summary>
+    public Guid? BlockId { get; init; }
+
+    public string Title { get; init; } = "";
+
+    public Core.Programmes.Frame WarmUp { get; init; } = new(0, null);
+
+    public Core.Programmes.Frame CoolDown { get; init; } = new(0, null);
+
+    public StoredItem? Of(string movement) => Items.FirstOrDefault(i => i.Movement == movement);
+}
 
 /// <summary>A logged set with its id; superseded ones are left out of every reading.</summary>
 public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set);
@@ -38,30 +70,35 @@ public static class SessionStore
 
     private const string Columns =
         """
-        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, i.id AS item_id, i.movement, i.plan_json, i.frozen_json
-        FROM session s JOIN session_item i ON i.session_id = s.id
+        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down,
+        i.id AS item_id, i.movement, i.plan_json, i.joined, i.frozen_json, i.seen_json
+        FROM session s LEFT JOIN session_item i ON i.session_id = s.id
         """;
 
     private const string SetColumns =
         """
-        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place
+        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place
         FROM logged_set l
         """;
 
     private const string NotSuperseded = "NOT EXISTS (SELECT 1 FROM logged_set newer WHERE newer.supersedes = l.id)";
 
-    public static StoredSession? Find(Db db, Guid id) =>
-        db.One<Row>($"SELECT {Columns} WHERE s.id = @id", new { id })?.ToStored();
+    public static StoredSession? Find(Db db, Guid id) => Sessions(db, "s.id = @id ORDER BY i.position", new { id }).FirstOrDefault();
+
+    /// <summary>Sessions of a block, by day.</summary>
+    public static IReadOnlyList<StoredSession> OfBlock(Db db, Guid blockId) => [.. Sessions(db, "s.block_id = @blockId ORDER BY s.day, s.id, i.position", new { blockId })];
 
     /// <summary>Sessions of an athlete, newest first.</summary>
-    public static IReadOnlyList<StoredSession> Of(Db db, Guid athleteId) =>
-        [.. db.Query<Row>($"SELECT {Columns} WHERE s.athlete_id = @athleteId ORDER BY s.day DESC, s.id DESC", new { athleteId }).Select(r => r.ToStored())];
+    public static IReadOnlyList<StoredSession> Of(Db db, Guid athleteId) => [.. Sessions(db, "s.athlete_id = @athleteId ORDER BY s.day DESC, s.id DESC, i.position", new { athleteId })];
 
-    /// <summary>The next session that is not finished, on or after a day.</summary>
+    /// <summary>The next session with a movement that is not finished, on or after a day.</summary>
     public static StoredSession? Next(Db db, Guid athleteId, string movement, DateOnly from) =>
-        db.One<Row>(
-            $"SELECT {Columns} WHERE s.athlete_id = @athleteId AND i.movement = @movement AND s.status <> 'Done' AND s.day >= @from ORDER BY s.day, s.id LIMIT 1",
-            new { athleteId, movement, from })?.ToStored();
+        db.One<NextRow>(
+            """
+            SELECT s.id FROM session s JOIN session_item i ON i.session_id = s.id
+            WHERE s.athlete_id = @athleteId AND i.movement = @movement AND s.status <> 'Done' AND s.day >= @from ORDER BY s.day, s.id LIMIT 1
+            """,
+            new { athleteId, movement, from }) is { } row ? Find(db, row.Id) : null;
 
     /// <summary>For each athlete the day of the next session that is not finished.</summary>
     public static IReadOnlyDictionary<Guid, DateOnly> NextDays(Db db, DateOnly from) =>
@@ -69,9 +106,9 @@ public static class SessionStore
             .ToDictionary(r => r.AthleteId, r => r.Day);
 
     public static IReadOnlyList<StoredSession> On(Db db, DateOnly day) =>
-        [.. db.Query<Row>($"SELECT {Columns} WHERE s.day = @day ORDER BY s.id", new { day }).Select(r => r.ToStored())];
+        [.. Sessions(db, "s.day = @day ORDER BY s.id, i.position", new { day })];
 
-    /// <summary>Creates a planned session, or changes one that is still planned when the version is the stored one.</summary>
+    /// <summary>Creates a planned session, or changes one that is still planned when the version is the stored one. The block that it belongs to counts as changed.</summary>
     public static Written Put(Db db, StoredSession session, Stamp stamp)
     {
         var args = new
@@ -83,31 +120,65 @@ public static class SessionStore
             session.Easy,
             session.OverrideReason,
             session.Version,
+            session.BlockId,
+            session.Title,
+            WarmUpSeconds = (long)session.WarmUp.Seconds,
+            WarmUp = session.WarmUp.Text,
+            CoolDownSeconds = (long)session.CoolDown.Seconds,
+            CoolDown = session.CoolDown.Text,
             stamp.At,
             stamp.By,
         };
         var changed = session.Version == 0
             ? db.Run(
                 """
-                INSERT INTO session (id, athlete_id, day, status, easy, override_reason, version, written_at, written_by)
-                VALUES (@Id, @AthleteId, @Day, @Status, @Easy, @OverrideReason, 1, @At, @By) ON CONFLICT (id) DO NOTHING
+                INSERT INTO session (id, athlete_id, day, status, easy, override_reason, version, block_id, title, warm_up_seconds, warm_up, cool_down_seconds, cool_down, written_at, written_by)
+                VALUES (@Id, @AthleteId, @Day, @Status, @Easy, @OverrideReason, 1, @BlockId, @Title, @WarmUpSeconds, @WarmUp, @CoolDownSeconds, @CoolDown, @At, @By) ON CONFLICT (id) DO NOTHING
                 """,
                 args)
             : db.Run(
                 """
-                UPDATE session SET day = @Day, easy = @Easy, override_reason = @OverrideReason, version = version + 1, written_at = @At, written_by = @By
+                UPDATE session SET day = @Day, easy = @Easy, override_reason = @OverrideReason, title = @Title, warm_up_seconds = @WarmUpSeconds, warm_up = @WarmUp,
+                  cool_down_seconds = @CoolDownSeconds, cool_down = @CoolDown, version = version + 1, written_at = @At, written_by = @By
                 WHERE id = @Id AND athlete_id = @AthleteId AND version = @Version AND status = 'Planned'
                 """,
                 args);
         if (changed == 0)
             return Find(db, session.Id)?.AthleteId == session.AthleteId ? Written.Stale : Written.Missing;
-        db.Run(
-            """
-            INSERT INTO session_item (id, session_id, position, movement, plan_json) VALUES (@ItemId, @Id, 1, @Movement, @Plan)
-            ON CONFLICT (session_id, position) DO UPDATE SET movement = excluded.movement, plan_json = excluded.plan_json
-            """,
-            new { ItemId = session.Item.Id, session.Id, session.Item.Movement, Plan = PrescriptionJson.Write(session.Item.Plan) });
+        db.Run("DELETE FROM session_item WHERE session_id = @Id", new { session.Id });
+        for (var i = 0; i < session.Items.Count; i++)
+        {
+            var item = session.Items[i];
+            db.Run(
+                "INSERT INTO session_item (id, session_id, position, movement, plan_json, joined, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Plan, @Joined, @Seen)",
+                new
+                {
+                    ItemId = item.Id,
+                    session.Id,
+                    Position = i + 1L,
+                    item.Movement,
+                    Plan = item.Plan is { } plan ? PrescriptionJson.Write(plan) : PrescriptionJson.WriteUnread(item.Unread ?? ""),
+                    item.Joined,
+                    Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
+                });
+        }
+
+        db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
         return Written.Done;
+    }
+
+    /// <summary>Takes the items out of sessions that are about to be written anew.</summary>
+    public static void Empty(Db db, IEnumerable<Guid> sessions)
+    {
+        foreach (var id in sessions)
+            db.Run("DELETE FROM session_item WHERE session_id = @id AND session_id IN (SELECT id FROM session WHERE status = 'Planned')", new { id });
+    }
+
+    /// <summary>Notes what items resolve to now, as the coach has seen it.</summary>
+    public static void See(Db db, IEnumerable<(Guid Item, SeenPlan Seen)> seen)
+    {
+        foreach (var (item, plan) in seen)
+            db.Run("UPDATE session_item SET seen_json = @json WHERE id = @item", new { item, json = JsonSerializer.Serialize(plan, Json) });
     }
 
     /// <summary>Removes a session of which nothing is logged.</summary>
@@ -119,18 +190,25 @@ public static class SessionStore
     }
 
     /// <summary>Freezes the plan: from now on it is what the athlete was shown.</summary>
-    public static void Start(Db db, StoredSession session, FrozenPlan frozen)
+    /// <param name="db">The connection.</param>
+    /// <param name="session">Which.</param>
+    /// <param name="frozen">By item; one whose line cannot be read has none, and cannot be logged.</param>
+    public static void Start(Db db, StoredSession session, IReadOnlyDictionary<Guid, FrozenPlan> frozen)
     {
         db.Run("UPDATE session SET status = 'Started', version = version + 1 WHERE id = @Id AND status = 'Planned'", new { session.Id });
-        db.Run("UPDATE session_item SET frozen_json = @json WHERE id = @id", new { id = session.Item.Id, json = JsonSerializer.Serialize(frozen, Json) });
+        db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
+        foreach (var (id, plan) in frozen)
+            db.Run("UPDATE session_item SET frozen_json = @json WHERE id = @id", new { id, json = JsonSerializer.Serialize(plan, Json) });
     }
 
     public static void Finish(Db db, Guid id) =>
         db.Run("UPDATE session SET status = 'Done', version = version + 1 WHERE id = @id AND status = 'Started'", new { id });
 
-    /// <summary>The sets of a session as they stand, in order.</summary>
-    public static IReadOnlyList<StoredSet> Sets(Db db, Guid itemId) =>
-        [.. db.Query<SetRow>($"SELECT {SetColumns} WHERE l.item_id = @itemId AND {NotSuperseded} ORDER BY l.set_no, l.part_no, l.id", new { itemId }).Select(r => r.ToStored())];
+    /// <summary>The sets of a session as they stand, by item and in order.</summary>
+    public static ILookup<Guid, StoredSet> Sets(Db db, Guid sessionId) =>
+        db.Query<SetRow>(
+            $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @sessionId AND {NotSuperseded} ORDER BY l.set_no, l.part_no, l.id",
+            new { sessionId }).Select(r => r.ToStored()).ToLookup(s => s.ItemId);
 
     /// <summary>True when a set with this id is stored, superseded or not.</summary>
     public static bool HasSet(Db db, Guid id) => db.One<long>("SELECT count(*) FROM logged_set WHERE id = @id", new { id }) > 0;
@@ -139,8 +217,8 @@ public static class SessionStore
     public static void AddSet(Db db, StoredSet set, Guid? supersedes, Stamp stamp) =>
         db.Run(
             """
-            INSERT INTO logged_set (id, item_id, set_no, part_no, reps, added_value, added_unit, reserve, form, pain, pain_place, supersedes, written_at, written_by)
-            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @supersedes, @At, @By)
+            INSERT INTO logged_set (id, item_id, set_no, part_no, reps, seconds, added_value, added_unit, reserve, form, pain, pain_place, supersedes, written_at, written_by)
+            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @supersedes, @At, @By)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -150,6 +228,7 @@ public static class SessionStore
                 Set = (long)set.Set.Set,
                 Part = (long)set.Set.Part,
                 Reps = (long)set.Set.Reps,
+                Seconds = (long?)set.Set.Seconds,
                 AddedValue = set.Set.Added.Value,
                 AddedUnit = set.Set.Added.Unit.ToString(),
                 Reserve = (long?)set.Set.Reserve,
@@ -163,46 +242,91 @@ public static class SessionStore
 
     public static IReadOnlyList<Exposure> Exposures(Db db, Guid athleteId, DateOnly today) =>
         [.. Assemble(
-            db.Query<Row>($"SELECT {Columns} WHERE s.athlete_id = @athleteId AND {Counts} ORDER BY s.day, s.id", new { athleteId, today }),
+            Sessions(db, $"s.athlete_id = @athleteId AND {Counts} ORDER BY s.day, s.id, i.position", new { athleteId, today }),
             db.Query<SetRow>(
                 $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
                 new { athleteId })).Select(e => e.Exposure)];
 
     public static ILookup<Guid, Exposure> AllExposures(Db db, DateOnly today) =>
         Assemble(
-            db.Query<Row>($"SELECT {Columns} WHERE {Counts} ORDER BY s.day, s.id", new { today }),
+            Sessions(db, $"{Counts} ORDER BY s.day, s.id, i.position", new { today }),
             db.Query<SetRow>($"SELECT {SetColumns} WHERE {NotSuperseded} ORDER BY l.set_no, l.part_no")).ToLookup(e => e.AthleteId, e => e.Exposure);
 
     /// <summary>A session counts once it is finished, or when its day is over.</summary>
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
 
-    private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(IEnumerable<Row> sessions, IEnumerable<SetRow> sets)
+    /// <summary>Rows of one session stand together, in the order of its items.</summary>
+    private static IEnumerable<StoredSession> Sessions(Db db, string where, object args)
+    {
+        StoredSession? session = null;
+        var items = new List<StoredItem>();
+        foreach (var row in db.Query<Row>($"SELECT {Columns} WHERE {where}", args))
+        {
+            if (session?.Id != row.Id)
+            {
+                if (session is not null)
+                    yield return session with { Items = [.. items] };
+                session = row.ToSession();
+                items.Clear();
+            }
+
+            if (row.ToItem() is { } item)
+                items.Add(item);
+        }
+
+        if (session is not null)
+            yield return session with { Items = [.. items] };
+    }
+
+    private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(IEnumerable<StoredSession> sessions, IEnumerable<SetRow> sets)
     {
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
-        foreach (var session in sessions.Select(r => r.ToStored()))
+        foreach (var session in sessions)
         {
-            if (session.Item.Frozen is { } frozen && byItem[session.Item.Id].Any())
+            foreach (var item in session.Items)
             {
-                yield return (session.AthleteId, new Exposure(
-                    session.Id, session.Day, session.Item.Movement, session.Item.Plan, [.. frozen.LoadsKg.Select(Mass.FromKilograms)],
-                    session.Easy, Mass.FromKilograms(frozen.BodyMassKg), [.. byItem[session.Item.Id]]));
+                if (item is { Frozen: { } frozen, Plan: { } plan } && byItem[item.Id].Any())
+                {
+                    yield return (session.AthleteId, new Exposure(
+                        session.Id, session.Day, item.Movement, plan, [.. frozen.LoadsKg.Select(Mass.FromKilograms)], session.Easy, Mass.FromKilograms(frozen.BodyMassKg), [.. byItem[item.Id]]));
+                }
             }
         }
     }
 
+    private sealed record NextRow(Guid Id);
+
     private sealed record Row(
-        Guid Id, Guid AthleteId, DateOnly Day, string Status, long Easy, string? OverrideReason, long Version, Guid ItemId, string Movement, string PlanJson, string? FrozenJson)
+        Guid Id, Guid AthleteId, DateOnly Day, string Status, long Easy, string? OverrideReason, long Version, Guid? BlockId, string Title, long WarmUpSeconds, string? WarmUp, long CoolDownSeconds,
+        string? CoolDown, Guid? ItemId, string? Movement, string? PlanJson, long? Joined, string? FrozenJson, string? SeenJson)
     {
-        public StoredSession ToStored() => new(
-            Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version,
-            new(ItemId, Movement, PrescriptionJson.Read(PlanJson), FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json)));
+        public StoredSession ToSession() => new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
+        {
+            BlockId = BlockId,
+            Title = Title,
+            WarmUp = new((int)WarmUpSeconds, WarmUp),
+            CoolDown = new((int)CoolDownSeconds, CoolDown),
+        };
+
+        public StoredItem? ToItem()
+        {
+            if (ItemId is not { } id)
+                return null;
+            var (plan, unread) = PrescriptionJson.ReadEither(PlanJson!);
+            return new(id, Movement!, plan, FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json))
+            {
+                Unread = unread,
+                Joined = Joined == 1,
+                Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, Json),
+            };
+        }
     }
 
     private sealed record SetRow(
-        Guid Id, Guid ItemId, long SetNo, long PartNo, long Reps, decimal AddedValue, string AddedUnit, long? Reserve, string Form, long? Pain, string? PainPlace)
+        Guid Id, Guid ItemId, long SetNo, long PartNo, long Reps, long? Seconds, decimal AddedValue, string AddedUnit, long? Reserve, string Form, long? Pain, string? PainPlace)
     {
         public StoredSet ToStored() => new(
             Id, ItemId,
-            new((int)SetNo, (int)PartNo, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int?)Reserve, Enum.Parse<FormVerdict>(Form), (int?)Pain, PainPlace));
+            new((int)SetNo, (int)PartNo, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int?)Reserve, Enum.Parse<FormVerdict>(Form), (int?)Pain, PainPlace, (int?)Seconds));
     }
 }

@@ -4,7 +4,7 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Tests.Notation;
 
-/// <summary>Random plans of every method: what any coach could write.</summary>
+/// <summary>Random plans of every method, with every modifier that it may carry: what any coach could write.</summary>
 internal static class PlanGen
 {
     private static readonly Gen<MassUnit> Unit = Gen.Bool.Select(kg => kg ? MassUnit.Kg : MassUnit.Lb);
@@ -13,7 +13,10 @@ internal static class PlanGen
         Gen.Const(() => (LoadSpec?)null),
         Gen.Select(Gen.Int[-200, 700], Unit).Select((quarters, unit) => (LoadSpec?)new AddedLoad(new(quarters / 4m, unit))),
         Gen.Int[40, 240].Select(halves => (LoadSpec?)new ShareOfOneRepMax(halves / 2m)),
-        Gen.Int[-90, 200].Select(percent => (LoadSpec?)new ShareOfBodyMass(percent)));
+        Gen.Int[-90, 200].Select(percent => (LoadSpec?)new ShareOfBodyMass(percent)),
+        Gen.Int[2, 200].Select(halves => (LoadSpec?)new BandHelp(MassEntry.Kg(halves / 2m))),
+        Gen.Const(() => (LoadSpec?)new FootHelp()),
+        Gen.Int[1, 100].Select(count => (LoadSpec?)new Counted(count, "books")));
 
     private static readonly Gen<Effort?> Effort = Gen.OneOf<Effort?>(
         Gen.Const(() => (Effort?)null), Gen.Int[0, 10].Select(r => (Effort?)new InReserve(r)), Gen.Const(() => (Effort?)new ToFailure()));
@@ -24,29 +27,57 @@ internal static class PlanGen
 
     private static readonly Gen<int?> Rest = Gen.Int[-1, 1800].Select(s => s < 0 ? (int?)null : s);
 
+    private static readonly Gen<SidePlan?> Sides = Gen.Int[-3, 4].Select(s => s < 0 ? (SidePlan?)null : (SidePlan)s);
+
+    /// <summary>A pause that agrees with the tempo.</summary>
+    private static Gen<Pause?> PauseFor(Tempo? tempo) => Gen.Select(Gen.Int[-3, 30], Gen.Bool).Select((seconds, top) =>
+    {
+        var place = top ? PausePlace.Top : PausePlace.Bottom;
+        var agreed = tempo is { } t ? (top ? t.Top : t.Bottom) : seconds;
+        return seconds < 1 || agreed < 1 ? null : new Pause(agreed, place);
+    });
+
+    private static Gen<ValueList<Grip>?> Grips(int parts) => Gen.Select(Gen.Int[0, 4].Array[parts], Gen.Int[0, 2]).Select((grips, how) =>
+        how == 0 ? null : how == 1 ? (ValueList<Grip>?)[(Grip)grips[0]] : new ValueList<Grip>([.. grips.Select(g => (Grip)g)]));
+
     private static readonly Gen<int> Sets = Gen.Int[1, 20];
 
     private static readonly Gen<int> Reps = Gen.Int[1, 200];
 
-    private static readonly Gen<Prescription> Straight =
-        Gen.Select(Sets, Reps, Load, Effort, Tempo, Rest).Select((s, r, l, e, t, rest) => (Prescription)new StraightSets(s, r, l, e, t, rest));
+    private static readonly Gen<Gap> Gap = Gen.Select(Gen.Bool, Gen.Int[1, 60], Gen.Int[1, 300]).Select((breaths, few, many) => breaths ? new Gap(few, GapUnit.Breaths) : new Gap(many));
 
-    private static readonly Gen<Prescription> Twofold =
-        Gen.Select(Sets, Gen.Int[1, 100], Gen.Int[1, 100], Load, Effort, Gen.Select(Gen.Int[0, 40], Unit), Tempo, Rest).Select((s, low, up, l, e, inc, t, rest) =>
-            (Prescription)new DoubleProgression(s, low, low + up, l, e, inc.Item1 == 0 ? null : new(inc.Item1 / 2m, inc.Item2), t, rest));
+    /// <summary>With all that reps may carry.</summary>
+    private static Gen<Prescription> Full(Gen<Prescription> heads, int grips = 1, bool effort = true, bool rest = true, bool load = true) =>
+        Gen.Select(heads, load ? Load : Gen.Const(() => (LoadSpec?)null), effort ? Effort : Gen.Const(() => (Effort?)null), Tempo, rest ? Rest : Gen.Const(() => (int?)null), Sides, Grips(grips))
+            .SelectMany((plan, l, e, t, r, s, g) => PauseFor(t).Select(p => plan with { Load = l, Effort = e, Tempo = t, RestSeconds = r, Sides = s, Grips = g, Pause = p }));
 
-    private static readonly Gen<Prescription> Top =
-        Gen.Select(Sets, Reps, Sets, Reps, Gen.Int[2, 120], Load, Effort, Gen.Select(Tempo, Rest)).Select((ts, tr, bs, br, halves, l, e, rest) =>
-            (Prescription)new TopSetBackOff(ts, tr, bs, br, halves / 2m, l, e, rest.Item1, rest.Item2));
+    /// <summary>With what a hold or a lowering may carry.</summary>
+    private static Gen<Prescription> Timed(Gen<Prescription> heads) =>
+        Gen.Select(heads, Load, Rest, Sides, Grips(1)).Select((plan, l, r, s, g) => plan with { Load = l, RestSeconds = r, Sides = s, Grips = g });
 
-    private static readonly Gen<Prescription> Drop =
-        Gen.Int[2, 4].SelectMany(parts => Gen.Select(
-            Sets, Gen.Int[1, 30].Array[parts], Gen.Int[0, 400].Array[parts], Gen.Select(Unit, Gen.Bool), Gen.Int[0, 4].Array[parts], Gen.Bool, Gen.Select(Tempo, Rest)).Select((s, reps, quarters, unit, grips, hasGrips, rest) =>
+    private static Gen<Prescription> Drop { get; } = Gen.Int[2, 4].SelectMany(parts => Full(
+        Gen.Select(Sets, Gen.Int[1, 30].Array[parts], Gen.Int[0, 400].Array[parts], Unit, Gen.Bool).Select((s, reps, quarters, unit, mixed) =>
         {
             // Falling and distinct by construction: sort, then spread.
-            var loads = quarters.OrderDescending().Select((q, i) => new MassEntry(q / 4m + (parts - 1 - i), unit.Item2 || i > 0 ? unit.Item1 : MassUnit.Kg)).ToArray();
-            return (Prescription)new DropSet(s, reps, loads, hasGrips ? [.. grips.Select(g => (Grip)g)] : null, rest.Item1, rest.Item2);
-        }));
+            var loads = quarters.OrderDescending().Select((q, i) => new MassEntry(q / 4m + (parts - 1 - i), mixed || i > 0 ? unit : MassUnit.Kg)).ToArray();
+            return (Prescription)new DropSet(s, [.. reps], [.. loads]);
+        }), parts, effort: false, load: false));
 
-    public static Gen<Prescription> Any { get; } = Gen.OneOf(Straight, Twofold, Top, Drop);
+    public static Gen<Prescription> Any { get; } = Gen.OneOf(
+        Full(Gen.Select(Sets, Reps).Select((s, r) => (Prescription)new StraightSets(s, r))),
+        Full(Gen.Select(Sets, Gen.Int[1, 100], Gen.Int[1, 100], Gen.Int[0, 40], Unit).Select((s, low, up, inc, unit) => (Prescription)new DoubleProgression(s, low, low + up, inc == 0 ? null : new(inc / 2m, unit)))),
+        Full(Gen.Select(Sets, Gen.Int[1, 100], Gen.Int[0, 100]).Select((s, low, up) => (Prescription)new ExplosiveSets(s, low, low + up))),
+        Full(Gen.Select(Sets, Gen.Int[1, 100], Gen.Int[0, 100], Gen.Int[1, 120]).Select((s, low, up, hold) => (Prescription)new RepsWithStretch(s, low, low + up, hold))),
+        Full(Gen.Select(Sets, Reps, Sets, Reps, Gen.Int[2, 120]).Select((ts, tr, bs, br, halves) => (Prescription)new TopSetBackOff(ts, tr, bs, br, halves / 2m))),
+        Full(Sets.Select(s => (Prescription)new MaxSets(s))),
+        Full(Sets.Select(s => (Prescription)new PracticeSets(s))),
+        Drop,
+        Full(Gen.Select(Sets, Gap).Select((s, gap) => (Prescription)new RestPause(s, gap)), effort: false),
+        Full(Gen.Select(Sets, Gen.Int[1, 30].Array[2, 10], Gap).Select((s, pieces, gap) => (Prescription)new ClusterSets(s, [.. pieces], gap))),
+        Full(Gen.Select(Gen.Int[5, 600], Gen.Const(4), Reps, Gen.Bool).Select((every, rounds, reps, fast) => (Prescription)new OnTheClock(every, rounds, reps, fast)), grips: 4, rest: false),
+        Full(Gen.Int[1, 200].Array[2, 20].Select(rungs => (Prescription)new Pyramid([.. rungs])), effort: false),
+        Timed(Gen.Select(Sets, Reps, Gen.Int[1, 30]).Select((s, r, lower) => (Prescription)new Negatives(s, r, lower))),
+        Timed(Gen.Select(Sets, Gen.Int[1, 600]).Select((s, seconds) => (Prescription)new HoldSets(s, seconds))),
+        Timed(Gen.Select(Sets, Gen.Int[20, 200]).Select((s, halves) => (Prescription)new HoldSets(s, null, halves / 2m))),
+        Timed(Gen.Select(Gen.Int[2, 20], Gen.Int[1, 30]).Select((pieces, each) => (Prescription)new BrokenHold(pieces * each, pieces))));
 }

@@ -2221,6 +2221,657 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/programmes": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ProgrammeRow"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/notation": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["Example"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/notation/completions": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          line?: string;
+          cursor?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["Suggestion"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/notation/line": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The line of a plan's fields; a field out of its range is named. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["JsonObject"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LineAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/templates": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["TemplateDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/templates/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["TemplateRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["TemplateDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/templates/{id}/fit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Shows what would be made for each athlete; nothing is stored. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["FitRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FitAnswer"][];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/templates/{id}/apply": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Makes the blocks, all or none. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["FitRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FitAnswer"][];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/movements": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PickDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/substitutes": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          movement: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SubstituteDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockSummary"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/reading": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a block means while it is typed; nothing is stored. */
+    post: {
+      parameters: {
+        query?: {
+          session?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BlockBody"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockReading"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/shift": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ShiftRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ShiftAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          session?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: {
+          session?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BlockRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query: {
+          version: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/seen": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2424,6 +3075,95 @@ export interface components {
      */
     BenchmarkMeasure:
       "Reps" | "Seconds" | "SecondsPerDescent" | "ContactHeight" | "LoadTimesReps" | "Capacity" | "Degrees";
+    /** @description A block as it is edited. */
+    BlockBody: {
+      /** @description At most 80 characters. */
+      name: string;
+      /**
+       * Format: date
+       * @description A Monday.
+       */
+      start: string;
+      /** @description 1 to 16. */
+      weeks: components["schemas"]["WeekBody"][];
+      /** @description Cautions kept, with reasons. */
+      kept: components["schemas"]["Kept"][];
+    };
+    /** @description A stored block with what it means. */
+    BlockDto: {
+      /**
+       * Format: uuid
+       * @description Of the block.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      athleteName: string;
+      /**
+       * Format: int32
+       * @description That the athlete has for a session; null: not asked.
+       */
+      minutes: null | number;
+      /** @description On which the athlete trains. */
+      days: components["schemas"]["DayOfWeek"][];
+      /**
+       * Format: double
+       * @description That counts today; null: never weighed.
+       */
+      bodyMassKg: null | number;
+      /**
+       * Format: int64
+       * @description For the next write.
+       */
+      version: number;
+      /**
+       * Format: date-time
+       * @description Last.
+       */
+      writtenAt: string;
+      /** @description Name. */
+      writtenBy: null | string;
+      /** @description As edited. */
+      block: components["schemas"]["BlockBody"];
+      /** @description What it means. */
+      reading: components["schemas"]["BlockReading"];
+      /** @description What a new body mass or test changed. */
+      anew: components["schemas"]["ResolvedAnew"][];
+    };
+    /** @description What a block means for its athlete. */
+    BlockReading: {
+      /** @description What each costs. */
+      weeks: components["schemas"]["WeekReading"][];
+      /** @description Open and kept. */
+      cautions: components["schemas"]["ProgrammeCaution"][];
+      /** @description Of the open session. */
+      items: components["schemas"]["ItemMeaning"][];
+    };
+    BlockRequest: {
+      /** @description As edited. */
+      block: components["schemas"]["BlockBody"];
+      /**
+       * Format: int64
+       * @description 0 to create.
+       */
+      version: number;
+    };
+    /** @description A block in a list. */
+    BlockSummary: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date */
+      start: string;
+      /** Format: int32 */
+      weeks: number;
+      /** Format: int64 */
+      version: number;
+    };
     BodyMassDto: {
       /** Format: uuid */
       id: string;
@@ -2481,7 +3221,28 @@ export interface components {
       | "RingHeight"
       | "BandOld"
       | "BandTooStrong"
-      | "MustNotTip";
+      | "MustNotTip"
+      | "FailureNotHarmless"
+      | "WorkOverSlot"
+      | "NegativeLong"
+      | "OpeningTooFew"
+      | "NotLoaded"
+      | "HoldTooShort"
+      | "HoldOverBest"
+      | "HardSetsOver"
+      | "PullToPushOff"
+      | "StraightArmRampOver"
+      | "SidesUneven"
+      | "MinutesOver"
+      | "PrilepinOver"
+      | "StraightArmDays"
+      | "FloorPressDays"
+      | "StepLocked"
+      | "KitMissing"
+      | "TwiceAWeekOver"
+      | "PainThere"
+      | "MovementUnknown"
+      | "ClearanceOpen";
     /** @description A caution with its arguments. */
     CautionNote: {
       id: components["schemas"]["CautionId"];
@@ -2505,6 +3266,12 @@ export interface components {
       pain: null | number;
       painPlace: null | string;
     };
+    /**
+     * @description Why an item was changed by a rule.
+     * @enum {unknown}
+     */
+    ChangeReason:
+      "LessAfterBreak" | "StepLower" | "StepLocked" | "StepWon" | "NoTest" | "HoldByBest" | "TooHard" | "KitMissing";
     ClearRequest: {
       /** @description What was found, and by whom. */
       reason: string;
@@ -2584,6 +3351,14 @@ export interface components {
       count: number;
       unit: null | components["schemas"]["MassDto"];
     };
+    /** @description Counted pieces. */
+    CountedPieces: {
+      /** Format: int32 */
+      count: number;
+      name: string;
+    };
+    /** @enum {unknown} */
+    DayOfWeek: "Sunday" | "Monday" | "Tuesday" | "Wednesday" | "Thursday" | "Friday" | "Saturday";
     /** @description A decision as the Desk shows it. */
     DecisionDto: {
       /**
@@ -2687,16 +3462,37 @@ export interface components {
     };
     /** @description A session of today. */
     DeskSession: {
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
       id: string;
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
       athleteId: string;
+      /** @description Whose. */
       athleteName: string;
-      line: string;
-      /** Format: int32 */
+      /** @description Of its only item; null: it has several, or none. */
+      line: null | string;
+      /** @description For instance Pull; may be empty. */
+      title: string;
+      /**
+       * Format: int32
+       * @description How many.
+       */
+      items: number;
+      /**
+       * Format: int32
+       * @description Of all of it.
+       */
       durationSeconds: number;
+      /** @description How far it is. */
       status: components["schemas"]["SessionStatus"];
+      /** @description Part of an easy week. */
       easy: boolean;
+      /** @description One waits for this athlete. */
       decisionWaits: boolean;
     };
     /**
@@ -2738,10 +3534,54 @@ export interface components {
       takeOff: components["schemas"]["PieceDto"][];
       /**
        * Format: int32
-       * @description 0 before the next part and at the end.
+       * @description 0 at the end.
        */
       restAfterSeconds: number;
+      /**
+       * Format: int32
+       * @description Of a hold; null: it is counted in reps.
+       */
+      seconds: null | number;
+      side: null | components["schemas"]["Side"];
     };
+    /** @description A line of the help card, canonical. */
+    Example: {
+      shows: components["schemas"]["ExampleOf"];
+      line: string;
+    };
+    /**
+     * @description What an example shows.
+     * @enum {unknown}
+     */
+    ExampleOf:
+      | "Straight"
+      | "ByOneRepMax"
+      | "ByReserve"
+      | "ByBand"
+      | "ByFeet"
+      | "ByBodyMass"
+      | "ByCount"
+      | "DoubleProgression"
+      | "TopSet"
+      | "Drop"
+      | "RestPause"
+      | "RestPauseBreaths"
+      | "Cluster"
+      | "Hold"
+      | "HoldOfBest"
+      | "BrokenHold"
+      | "Negative"
+      | "Clock"
+      | "ClockFast"
+      | "Pyramid"
+      | "Max"
+      | "Practice"
+      | "Stretch"
+      | "Explosive"
+      | "EachSide"
+      | "WeakerFirst"
+      | "OneSide"
+      | "PauseRep";
     /**
      * @description What a line may go on with.
      * @enum {unknown}
@@ -2776,7 +3616,42 @@ export interface components {
       | "Slash"
       | "Plus"
       | "Modifier"
-      | "EndOfLine";
+      | "EndOfLine"
+      | "Hold"
+      | "Negative"
+      | "Every"
+      | "Pyramid"
+      | "RestPause"
+      | "Cluster"
+      | "Max"
+      | "Practice"
+      | "HoldSets"
+      | "HoldSeconds"
+      | "PercentBest"
+      | "SecondsUnit"
+      | "InPieces"
+      | "Lower"
+      | "LowerSeconds"
+      | "Do"
+      | "Rung"
+      | "Gap"
+      | "SecondsOrBreaths"
+      | "Stretch"
+      | "StretchSeconds"
+      | "BandLoad"
+      | "PauseSeconds"
+      | "PausePlace"
+      | "EachSide"
+      | "SideOrder"
+      | "Range"
+      | "Effort"
+      | "Then"
+      | "Tempo"
+      | "Rest"
+      | "Sides"
+      | "Pause"
+      | "Grips"
+      | "Fast";
     /**
      * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
      *     the sentences are made at the edge, in the reader's unit and language.
@@ -2818,6 +3693,53 @@ export interface components {
       /** @description For a person. */
       message: string;
     };
+    /** @description A template as it is fitted to an athlete. */
+    FitAnswer: {
+      /**
+       * Format: uuid
+       * @description Who.
+       */
+      athleteId: string;
+      /** @description Who. */
+      athleteName: string;
+      /**
+       * Format: uuid
+       * @description Of the block.
+       */
+      blockId: string;
+      /** @description What was changed for them. */
+      changes: components["schemas"]["ItemChangeDto"][];
+      /** @description Kinds of cautions that are open in it. */
+      cautions: components["schemas"]["CautionId"][];
+      /**
+       * Format: int32
+       * @description Items that lack something of the athlete.
+       */
+      unread: number;
+    };
+    FitRequest: {
+      /** @description At most 60. */
+      athletes: components["schemas"]["FitTarget"][];
+      /**
+       * Format: date
+       * @description A Monday.
+       */
+      start: string;
+      /** @description Of the blocks; null: as the template. */
+      name: null | string;
+    };
+    FitTarget: {
+      /**
+       * Format: uuid
+       * @description Who.
+       */
+      athleteId: string;
+      /**
+       * Format: uuid
+       * @description Id of the block that is made.
+       */
+      blockId: string;
+    };
     /** @description A flag on the ridge. */
     FlagDto: {
       /**
@@ -2842,6 +3764,26 @@ export interface components {
      * @enum {unknown}
      */
     FormVerdict: "Clean" | "Broken";
+    /** @description What is done before and after the items, with its time. */
+    Frame: {
+      /**
+       * Format: int32
+       * @description 0 to 3600.
+       */
+      seconds: number;
+      /** @description In the coach's words; null: nothing is written. */
+      text: null | string;
+    };
+    /** @description Warm-up or cool-down. */
+    FrameBody: {
+      /**
+       * Format: int32
+       * @description 0 to 3600.
+       */
+      seconds: number;
+      /** @description At most 200 characters. */
+      text: null | string;
+    };
     /** @description A gate under one school; Decides marks the athlete's own. */
     GateDto: {
       school: string;
@@ -2980,6 +3922,16 @@ export interface components {
     GoalKind: "Advance" | "Maintain";
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
+    /** @description Items that are done in turn. */
+    GroupSummary: {
+      items: string[];
+      /** Format: int32 */
+      seconds: number;
+      /** Format: int32 */
+      savedSeconds: number;
+      /** Format: int32 */
+      roundSeconds: null | number;
+    };
     /** @description What importing a file would do. */
     ImportPreview: {
       /** @description The first hundred; any at all, and nothing can be imported. */
@@ -3054,7 +4006,8 @@ export interface components {
       | "BandBottom"
       | "BandMiddle"
       | "BandTop"
-      | "MeasuredOn";
+      | "MeasuredOn"
+      | "CountedPieces";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -3082,6 +4035,77 @@ export interface components {
       guardianConsent: boolean;
       /** @description Gone through to the end. */
       finished: boolean;
+    };
+    /** @description One exercise. */
+    ItemBody: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description As typed; one that cannot be read is kept, up to 2,000 characters. */
+      line: string;
+      /** @description Done in turn with the item before it. */
+      joined: boolean;
+    };
+    /** @description What a rule changed in an item. */
+    ItemChangeDto: {
+      /** Format: uuid */
+      item: string;
+      /** Format: date */
+      day: string;
+      movementBefore: string;
+      lineBefore: string;
+      movement: string;
+      line: string;
+      reason: components["schemas"]["ChangeReason"];
+    };
+    /** @description An item of the open session in full. */
+    ItemMeaning: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      id: string;
+      movement: null | components["schemas"]["MovementDto"];
+      /** @description The line as Cumbre writes it; null while it has an error. */
+      canonical: null | string;
+      error: null | components["schemas"]["NotationError"];
+      problem: null | components["schemas"]["ResolutionProblem"];
+      plan: null | components["schemas"]["ResolvedDto"];
+      structure: null | components["schemas"]["JsonObject"];
+      /** @description Means of the bands at hand in kg, where a band is missing. */
+      bands: number[];
+    };
+    /** @description What an item costs, for the overview. */
+    ItemSummary: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      id: string;
+      /** @description Its name. */
+      movement: string;
+      pattern: null | components["schemas"]["Pattern"];
+      /** @description Canonical, or as typed. */
+      line: string;
+      /**
+       * Format: int32
+       * @description Of the item alone.
+       */
+      seconds: number;
+      /** @description False: the line is to be mended, or the athlete lacks something. */
+      readable: boolean;
+    };
+    JsonObject: Record<string, never>;
+    /** @description A caution that the coach keeps, with the reason. */
+    Kept: {
+      /** @description Of the caution, see string ProgrammeCaution.Key. */
+      key: string;
+      /** @description In the coach's words. */
+      reason: string;
     };
     /** @description A test that is kept out. */
     KeptOut: {
@@ -3322,6 +4346,10 @@ export interface components {
       /** Format: int32 */
       weeks: number;
     };
+    LineAnswer: {
+      /** @description Canonical. */
+      line: string;
+    };
     /** @description What a typed line means: either a plan or the first error, and what saving it would need. */
     LineMeaning: {
       /** @description The line as Cumbre writes it; null while it has an error. */
@@ -3329,13 +4357,11 @@ export interface components {
       /** @description Of the line as typed. */
       tokens: components["schemas"]["TokenDto"][];
       error: null | components["schemas"]["NotationError"];
-      problem: null | components["schemas"]["LineProblem"];
+      problem: null | components["schemas"]["ResolutionProblem"];
       plan: null | components["schemas"]["ResolvedDto"];
       /** @description Cautions that ask for a reason before it is saved. */
       needsReason: components["schemas"]["CautionNote"][];
     };
-    /** @enum {unknown} */
-    LineProblem: "NoBodyMass" | "NoOneRepMax" | "TooManyEffectiveReps" | null;
     /** @enum {unknown} */
     LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;
     /** @description A load of the plan. */
@@ -3359,6 +4385,13 @@ export interface components {
       shareOfMax: null | number;
       /** @description Largest first. */
       pieces: components["schemas"]["PieceDto"][];
+      /** @description Name of the band that helps; null: none does. */
+      band: null | string;
+      /** @description The feet help; judged by reps. */
+      byFeet: boolean;
+      counted: null | components["schemas"]["CountedPieces"];
+      /** @description False: the mass that is moved is not known. */
+      isWeighed: boolean;
     };
     Mass: {
       /** Format: double */
@@ -3446,16 +4479,32 @@ export interface components {
     };
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
     NotationError: {
+      /** @description What is wrong. */
       fault: components["schemas"]["NotationFault"];
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description First character.
+       */
       start: number;
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Characters.
+       */
       length: number;
+      /** @description What could stand there. */
       expected: components["schemas"]["Expectation"][];
-      /** Format: double */
+      /**
+       * Format: double
+       * @description Of a range.
+       */
       minimum?: null | number;
-      /** Format: double */
+      /**
+       * Format: double
+       * @description Of a range.
+       */
       maximum?: null | number;
+      /** @description The whole line as it may have been meant; null where nothing can be guessed. */
+      mended?: null | string;
     };
     /**
      * @description What is wrong at a place of a line.
@@ -3470,7 +4519,10 @@ export interface components {
       | "LoadsDoNotFall"
       | "RangeReversed"
       | "FastOnlyWhenLifting"
-      | "TooLong";
+      | "TooLong"
+      | "NotInThisMethod"
+      | "PauseAgainstTempo"
+      | "NotInEqualPieces";
     /** @description What an evening did for one athlete. */
     OutcomeDto: {
       /** Format: uuid */
@@ -3578,6 +4630,39 @@ export interface components {
       | "legs"
       | "shoulder-blade preparation"
       | "mobility";
+    /** @description The hard sets of a pattern in a week, and what is usual. */
+    PatternSets: {
+      pattern: components["schemas"]["Pattern"];
+      /** Format: int32 */
+      sets: number;
+      /** Format: int32 */
+      from: null | number;
+      /** Format: int32 */
+      to: null | number;
+    };
+    /** @description A movement of the picker, as it stands for an athlete. */
+    PickDto: {
+      /** @description Of the movement. */
+      slug: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description Other names. */
+      aliases: string[];
+      /** @description What it mainly does. */
+      pattern: components["schemas"]["Pattern"];
+      /**
+       * Format: int32
+       * @description 1 is the easiest of its family.
+       */
+      level: number;
+      /** @description What it needs. */
+      kit: string[];
+      /** @description Of that, what is not there. */
+      kitMissing: null | string;
+      status: null | components["schemas"]["StepStatus"];
+      /** @description With which it usually starts. */
+      line: string;
+    };
     /** @description One piece on the belt, or the vest. */
     PieceDto: {
       size: components["schemas"]["MassDto"];
@@ -3645,6 +4730,65 @@ export interface components {
       /** @description The file. */
       text: string;
     };
+    /** @description A caution on a block, with its place and ways out. */
+    ProgrammeCaution: {
+      /** @description Which. */
+      id: components["schemas"]["CautionId"];
+      /** @description Figures for its words. */
+      args: components["schemas"]["Quantity"][];
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      week: number;
+      /**
+       * Format: uuid
+       * @description Null: on the week as a whole.
+       */
+      session: null | string;
+      /** Format: uuid */
+      item: null | string;
+      /** @description The first is the nearest. */
+      remedies: components["schemas"]["Remedy"][];
+      /** @description Tells several of one kind in one place apart, for instance the pattern. */
+      about?: null | string;
+      /** @description Why the coach keeps it; null: it is open. */
+      keptBecause?: null | string;
+      /** @description Stays the same while the block is edited around it, so that a reason sticks to it. */
+      key?: null | string;
+    };
+    /** @description An athlete in the list of programmes. */
+    ProgrammeRow: {
+      /** Format: uuid */
+      athleteId: string;
+      athleteName: string;
+      goals: string[];
+      block: null | components["schemas"]["BlockSummary"];
+      /** Format: int32 */
+      weekNow: null | number;
+    };
+    /** @description What comes next after a success. */
+    ProgressionDto: {
+      /** @description In what it grows. */
+      kind: components["schemas"]["ProgressionKind"];
+      /** @description Null where only the kit or the ladder can tell. */
+      line: null | string;
+    };
+    /**
+     * @description In what a plan grows.
+     * @enum {unknown}
+     */
+    ProgressionKind:
+      | "Load"
+      | "RepsThenLoad"
+      | "Reps"
+      | "Seconds"
+      | "LongerPieces"
+      | "Rounds"
+      | "Time"
+      | "Trend"
+      | "Speed"
+      | "NextStep";
     /**
      * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
      * @enum {unknown}
@@ -3710,9 +4854,80 @@ export interface components {
       | "Name"
       | "Moment"
       | "Force"
+      | "MomentSeconds"
       | "Degrees"
       | "Centimetres"
       | "Pieces";
+    /** @description A change of the block that answers a caution. */
+    Remedy: {
+      /** @description What is done. */
+      kind: components["schemas"]["RemedyKind"];
+      /** Format: uuid */
+      item: null | string;
+      /**
+       * Format: uuid
+       * @description To which session.
+       */
+      session?: null | string;
+      /** @description The new line. */
+      line?: null | string;
+      /** @description Slug of the new movement. */
+      movement?: null | string;
+      /** @description Its name. */
+      movementName?: null | string;
+      /**
+       * Format: date
+       * @description The new day.
+       */
+      day?: null | string;
+    };
+    /**
+     * @description What one press does about a caution.
+     * @enum {unknown}
+     */
+    RemedyKind: "Line" | "Remove" | "Move" | "Substitute" | "Join";
+    /** @enum {unknown} */
+    ResolutionProblem:
+      | "NoOneRepMax"
+      | "TooManyEffectiveReps"
+      | "NoBestHold"
+      | "NoSuchBand"
+      | "NoSuchCounted"
+      | "TooFewCounted"
+      | "NoBodyMass"
+      | "MovementUnknown"
+      | null;
+    /** @description What changed in a session that has not begun, since the coach last saw it. */
+    ResolvedAnew: {
+      /** Format: uuid */
+      item: string;
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      session: string;
+      /**
+       * Format: date
+       * @description Of the session.
+       */
+      day: string;
+      /** @description Name. */
+      movement: string;
+      /** @description Now. */
+      loadsKg: number[];
+      /** @description Then. */
+      loadsKgBefore: number[];
+      /**
+       * Format: int32
+       * @description Now.
+       */
+      holdSeconds: null | number;
+      /**
+       * Format: int32
+       * @description Then.
+       */
+      holdSecondsBefore: null | number;
+    };
     /** @description What a line means for an athlete on a day. */
     ResolvedDto: {
       line: string;
@@ -3738,6 +4953,17 @@ export interface components {
       reserve: null | number;
       tempo: null | components["schemas"]["TempoDto"];
       cautions: components["schemas"]["CautionNote"][];
+      /** Format: int32 */
+      straightArmSeconds: number;
+      /** Format: double */
+      volumeLoadKg: null | number;
+      /** Format: int32 */
+      left: number;
+      /** Format: int32 */
+      right: number;
+      /** Format: int32 */
+      restInSlot: null | number;
+      progression: null | components["schemas"]["ProgressionDto"];
     };
     RestoreRequest: {
       /**
@@ -3881,6 +5107,11 @@ export interface components {
       dueDay: string;
       overdue: boolean;
     };
+    /**
+     * @description What missed weeks ask for (this project's choice).
+     * @enum {unknown}
+     */
+    ReturnRule: "Repeat" | "Less" | "MuchLess" | "Retest";
     /** @description A step of a small ridge. */
     RidgePoint: {
       /**
@@ -3975,7 +5206,9 @@ export interface components {
       | "DropPlanOff"
       | "DropPlanExact"
       | "DropPlanNotProven"
-      | "KitEnds";
+      | "KitEnds"
+      | "NearestBand"
+      | "NeverWeighed";
     /** @description What rounding did. */
     RoundingNote: {
       key: components["schemas"]["RoundingKey"];
@@ -4017,7 +5250,11 @@ export interface components {
       | "DemandContact"
       | "DemandHouse"
       | "BatteryTime"
-      | "BandHelp";
+      | "BandHelp"
+      | "LoadByBand"
+      | "LoadByFeet"
+      | "LoadByCount"
+      | "StraightArmRamp";
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -4064,7 +5301,30 @@ export interface components {
       /** @description The first is the catalogue's default. */
       choices: components["schemas"]["SchoolChoice"][];
     };
-    /** @description A session with its plan and what was logged. */
+    /** @description One training. */
+    SessionBody: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /**
+       * Format: date
+       * @description In its week.
+       */
+      day: string;
+      /** @description At most 40 characters; may be empty. */
+      title: string;
+      /** @description As planned. */
+      warmUp: components["schemas"]["FrameBody"];
+      /** @description As planned. */
+      coolDown: components["schemas"]["FrameBody"];
+      /** @description In order. */
+      items: components["schemas"]["ItemBody"][];
+      /** @description It has begun, and stays as it is; only told, never asked. */
+      fixed: boolean;
+    };
+    /** @description A session with its items. */
     SessionDto: {
       /**
        * Format: uuid
@@ -4083,6 +5343,13 @@ export interface components {
        * @description Training day.
        */
       day: string;
+      /** @description For instance Pull; may be empty. */
+      title: string;
+      /**
+       * Format: uuid
+       * @description Null: it stands alone.
+       */
+      blockId: null | string;
       /** @description Planned, started or done. */
       status: components["schemas"]["SessionStatus"];
       /** @description Part of an easy week. */
@@ -4094,15 +5361,57 @@ export interface components {
        * @description For the next write.
        */
       version: number;
+      /** @description As planned. */
+      warmUp: components["schemas"]["Frame"];
+      /** @description As planned. */
+      coolDown: components["schemas"]["Frame"];
+      /**
+       * Format: int32
+       * @description All of it.
+       */
+      durationSeconds: number;
+      /** @description In order. */
+      items: components["schemas"]["SessionItemDto"][];
+      decision: null | components["schemas"]["DecisionDto"];
+    };
+    /** @description An item of a session with its plan and what was logged. */
+    SessionItemDto: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      id: string;
       /** @description The whiteboard line. */
       line: string;
+      /** @description Done in turn with the item before it. */
+      joined: boolean;
       plan: null | components["schemas"]["ResolvedDto"];
-      problem: null | components["schemas"]["LineProblem"];
+      problem: null | components["schemas"]["ResolutionProblem"];
+      /** @description False: the line has an error, and nothing can be logged. */
+      readable: boolean;
       /** @description Form standard and faults. */
       movement: components["schemas"]["MovementDto"];
       /** @description Logged. */
       sets: components["schemas"]["SetDto"][];
-      decision: null | components["schemas"]["DecisionDto"];
+    };
+    SessionReading: {
+      /** Format: uuid */
+      id: string;
+      /** Format: int32 */
+      seconds: number;
+      /** Format: int32 */
+      sets: number;
+      /** Format: int32 */
+      hardSets: number;
+      /** Format: int32 */
+      tensionSeconds: number;
+      /** Format: int32 */
+      straightArmSeconds: number;
+      /** Format: int32 */
+      unread: number;
+      patterns: components["schemas"]["PatternSets"][];
+      groups: components["schemas"]["GroupSummary"][];
+      items: components["schemas"]["ItemSummary"][];
     };
     SessionRequest: {
       /**
@@ -4137,6 +5446,8 @@ export interface components {
       part: number;
       /** Format: int32 */
       reps: number;
+      /** Format: int32 */
+      seconds: null | number;
       added: components["schemas"]["MassDto"];
       /** Format: int32 */
       reserve: null | number;
@@ -4159,12 +5470,12 @@ export interface components {
       set: number;
       /**
        * Format: int32
-       * @description From 1; over 1 only in a drop set.
+       * @description From 1; over 1 where a set has parts or sides.
        */
       part: number;
       /**
        * Format: int32
-       * @description 1 to 200.
+       * @description 1 to 200; 1 for a hold.
        */
       reps: number;
       /** @description Load that was moved. */
@@ -4188,12 +5499,33 @@ export interface components {
        * @description The set that this one corrects.
        */
       supersedes: null | string;
+      /** Format: uuid */
+      item?: null | string;
+      /**
+       * Format: int32
+       * @description Of a hold.
+       */
+      seconds?: null | number;
     };
     /**
      * @description The part that a planned set plays.
      * @enum {unknown}
      */
-    SetRole: "Work" | "Top" | "BackOff" | "DropPart";
+    SetRole:
+      | "Work"
+      | "Top"
+      | "BackOff"
+      | "DropPart"
+      | "Burst"
+      | "Piece"
+      | "Slot"
+      | "Rung"
+      | "Stretch"
+      | "Negative"
+      | "Hold"
+      | "Max"
+      | "Practice"
+      | "Fast";
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
     /** @description An athlete down the sheet. */
@@ -4295,6 +5627,26 @@ export interface components {
       setUp: string[];
       /** @description Of a cell. */
       example: string;
+    };
+    /** @description A block after missed weeks, not stored yet. */
+    ShiftAnswer: {
+      block: components["schemas"]["BlockBody"];
+      rule: components["schemas"]["ReturnRule"];
+      changes: components["schemas"]["ItemChangeDto"][];
+    };
+    ShiftRequest: {
+      /** @description As edited. */
+      block: components["schemas"]["BlockBody"];
+      /**
+       * Format: int32
+       * @description The first week that was missed, from 1.
+       */
+      week: number;
+      /**
+       * Format: int32
+       * @description 1 to 8.
+       */
+      missed: number;
     };
     /** @enum {unknown} */
     ShoulderRange: "Loose" | "Usual" | "Tight" | null;
@@ -4435,7 +5787,12 @@ export interface components {
       | "TestTime"
       | "MeanOfThree"
       | "UncertainFrom"
-      | "UncertainTo";
+      | "UncertainTo"
+      | "CountTimesUnit"
+      | "MomentTimesSeconds"
+      | "SecondsOf"
+      | "WeekBefore"
+      | "MostByRamp";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
@@ -4486,6 +5843,68 @@ export interface components {
      * @enum {unknown}
      */
     StrengthSource: "Test" | "TrainingSet";
+    /** @description A stand-in for a movement. */
+    SubstituteDto: {
+      slug: string;
+      name: string;
+      line: string;
+      /** Format: int32 */
+      level: number;
+      /** Format: int32 */
+      harder: number;
+      kitMissing: null | string;
+      status: null | components["schemas"]["StepStatus"];
+      helps: null | string;
+    };
+    /** @description A piece of text that may come next. */
+    Suggestion: {
+      /** @description What to write. */
+      text: string;
+      /**
+       * Format: int32
+       * @description Where it starts, from 0: a begun word is written over.
+       */
+      start: number;
+      /** @description What it stands for. */
+      for: components["schemas"]["Expectation"];
+    };
+    /** @description A template in the list. */
+    TemplateDto: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: int32 */
+      weeks: number;
+      /** Format: int32 */
+      sessions: number;
+      /** Format: int32 */
+      items: number;
+    };
+    /** @description Weeks of a block, kept as a template. */
+    TemplateRequest: {
+      /** @description At most 80 characters. */
+      name: string;
+      /**
+       * Format: uuid
+       * @description Whose block.
+       */
+      athleteId: string;
+      /**
+       * Format: uuid
+       * @description Which.
+       */
+      blockId: string;
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      fromWeek: number;
+      /**
+       * Format: int32
+       * @description The last one, included.
+       */
+      toWeek: number;
+    };
     /** @description Four figures in seconds; lifting null is X. */
     TempoDto: {
       /** Format: int32 */
@@ -4590,6 +6009,84 @@ export interface components {
       ships: null | string;
       /** @description The club's. */
       kept: null | string;
+    };
+    WeekBody: {
+      kind: components["schemas"]["WeekKind"];
+      sessions: components["schemas"]["SessionBody"][];
+    };
+    /**
+     * @description What a week of a block is for.
+     * @enum {unknown}
+     */
+    WeekKind: "Loading" | "Easy" | "Retest";
+    /** @description What a week costs. */
+    WeekReading: {
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      number: number;
+      /**
+       * Format: int32
+       * @description Over all patterns.
+       */
+      hardSets: number;
+      /** @description By pattern, with the usual range. */
+      patterns: components["schemas"]["PatternSets"][];
+      /**
+       * Format: int32
+       * @description Hard sets.
+       */
+      pull: number;
+      /**
+       * Format: int32
+       * @description Hard sets.
+       */
+      push: number;
+      /**
+       * Format: double
+       * @description Null: nothing is pushed.
+       */
+      pullToPush: null | number;
+      /** @description N m s or seconds, with its reasons. */
+      straightArm: components["schemas"]["Figure"];
+      /**
+       * Format: double
+       * @description By the ramp; null: nothing to grow from.
+       */
+      straightArmMost: null | number;
+      /**
+       * Format: int32
+       * @description In seconds.
+       */
+      straightArmSeconds: number;
+      /**
+       * Format: int32
+       * @description Reps or seconds.
+       */
+      left: number;
+      /**
+       * Format: int32
+       * @description Reps or seconds.
+       */
+      right: number;
+      /**
+       * Format: double
+       * @description Where it is known.
+       */
+      volumeLoadKg: number;
+      /**
+       * Format: int32
+       * @description All sessions.
+       */
+      tensionSeconds: number;
+      /**
+       * Format: int32
+       * @description All sessions.
+       */
+      seconds: number;
+      /** @description By day. */
+      sessions: components["schemas"]["SessionReading"][];
     };
     /** @description What a draft would mean. */
     WhatIfDto: {

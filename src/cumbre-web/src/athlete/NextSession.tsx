@@ -18,6 +18,9 @@ import { MeaningView } from "../session/MeaningView";
 import { dayWeek } from "../ui/format";
 import { messageOf } from "../ui/states";
 
+/** The weighted pull-up of a session; it may hold more. */
+const liftOf = (session: Session | null) => session?.items.find((i) => i.movement.slug === "weighted-pull-up");
+
 /** The next session: for the coach a line that can be edited, for the athlete the plan. */
 export function NextSession({ page }: { page: LiftPage }) {
   const { isCoach } = useSignedIn();
@@ -30,6 +33,7 @@ export function NextSession({ page }: { page: LiftPage }) {
 
 function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
   const { next } = page;
+  const lift = liftOf(next);
   if (!next)
     return (
       <Typography color="textSecondary" sx={{ p: 4 }}>
@@ -40,10 +44,10 @@ function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
     <Box sx={{ p: 4 }}>
       <Box sx={{ display: "flex", gap: 3, alignItems: "baseline", flexWrap: "wrap", mb: 2 }}>
         <Typography variant="h2">{dayWeek(next.day)}</Typography>
-        <Board line={next.line} />
+        <Board line={lift?.line ?? ""} />
       </Box>
-      {next.plan && (
-        <MeaningView plan={next.plan} subject={`${page.athlete.name}, weighted pull-up`} keyPrefix={next.id} />
+      {lift?.plan && (
+        <MeaningView plan={lift.plan} subject={`${page.athlete.name}, weighted pull-up`} keyPrefix={next.id} />
       )}
       <Box sx={{ mt: 3, display: "flex", gap: 2 }}>
         <Button
@@ -68,13 +72,14 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
   const athleteId = page.athlete.id;
   const [id] = useState(() => next?.id ?? newId());
   const [day, setDay] = useState(next?.day ?? today);
-  const [line, setLine] = useState(next?.line ?? page.history[0]?.line ?? "");
+  const written = liftOf(next)?.line;
+  const [line, setLine] = useState(written ?? page.history[0]?.line ?? "");
   const [reason, setReason] = useState(next?.overrideReason ?? "");
   const plan = usePlanSession(athleteId);
   const remove = useRemoveSession(athleteId);
   const meaning = useMeaning(athleteId, line, day);
   const ready = Boolean(meaning.data?.plan) && !meaning.isPlaceholderData && line.trim() !== "" && day !== "";
-  const changed = !next || line !== next.line || day !== next.day || reason !== (next.overrideReason ?? "");
+  const changed = !next || line !== written || day !== next.day || reason !== (next.overrideReason ?? "");
   const error = plan.error;
   const conflict = error instanceof Problem && error.isConflict ? (error.current as Session | null) : null;
   const open = (s: Session) => void navigate(`/athletes/${athleteId}/sessions/${s.id}`);
@@ -117,7 +122,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
       />
       {conflict && (
         <Alert severity="warning" sx={{ mt: 3 }}>
-          {messageOf(error)} Stored now: {conflict.line}. Yours: {line}.
+          {messageOf(error)} Stored now: {liftOf(conflict)?.line}. Yours: {line}.
           <Box sx={{ mt: 1, display: "flex", gap: 2 }}>
             <Button
               size="small"
@@ -137,7 +142,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
             <Button
               size="small"
               onClick={() => {
-                setLine(conflict.line);
+                setLine(liftOf(conflict)?.line ?? "");
                 setDay(conflict.day);
                 plan.reset();
               }}
@@ -169,13 +174,19 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
             <Button component={Link} to={`/athletes/${athleteId}/sessions/${next.id}/print`}>
               Print
             </Button>
-            <Button
-              variant="text"
-              onClick={() => remove.mutate({ id: next.id, version: next.version })}
-              disabled={remove.isPending}
-            >
-              Remove
-            </Button>
+            {next.blockId ? (
+              <Button component={Link} to={`/athletes/${athleteId}/blocks/${next.blockId}?session=${next.id}`}>
+                Open the block
+              </Button>
+            ) : (
+              <Button
+                variant="text"
+                onClick={() => remove.mutate({ id: next.id, version: next.version })}
+                disabled={remove.isPending}
+              >
+                Remove
+              </Button>
+            )}
           </>
         )}
         {next && !changed && (

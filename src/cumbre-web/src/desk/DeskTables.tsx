@@ -7,7 +7,7 @@ import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
 import type { Desk } from "../api/types";
-import { dayShort, dayWeek, minutes } from "../ui/format";
+import { dayShort, dayWeek, minutes, plural } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { takenText } from "./wording";
 
@@ -45,7 +45,10 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
             <TableCell sx={{ whiteSpace: "nowrap" }}>
               <Quiet to={`/athletes/${s.athleteId}/sessions/${s.id}`}>{s.athleteName}</Quiet>
             </TableCell>
-            <TableCell sx={cut}>{s.easy ? `easy: ${s.line}` : s.line}</TableCell>
+            <TableCell sx={cut}>
+              {s.easy && "easy: "}
+              {s.line ?? `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
+            </TableCell>
             <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
               {s.status === "Done" ? "done" : minutes(s.durationSeconds)}
             </TableCell>

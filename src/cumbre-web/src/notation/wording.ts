@@ -1,4 +1,4 @@
-import type { Expectation, LineProblem, NotationError, NotationFault } from "../api/types";
+import type { Expectation, ResolutionProblem, NotationError, NotationFault } from "../api/types";
 import { number } from "../ui/format";
 
 const expected: Record<Expectation, string> = {
@@ -32,6 +32,41 @@ const expected: Record<Expectation, string> = {
   Plus: "+ and the next part: two to four parts",
   Modifier: "reserve, then, tempo, grip or rest",
   EndOfLine: "the end of the line",
+  Hold: "hold",
+  Negative: "negative",
+  Every: "every and a time, like every 1:20",
+  Pyramid: "pyramid",
+  RestPause: "rest-pause",
+  Cluster: "cluster",
+  Max: "max",
+  Practice: "practice",
+  HoldSets: "how many holds, or the seconds of one long hold",
+  HoldSeconds: "seconds of the hold",
+  PercentBest: "best: percent of the best hold",
+  SecondsUnit: "s for seconds",
+  InPieces: "in and how many pieces, like in 3",
+  Lower: "the seconds of lowering, like lower 8 s",
+  LowerSeconds: "seconds of lowering",
+  Do: "do and the reps of each round, like do 6",
+  Rung: "- and the reps of the next rung",
+  Gap: "the gap inside a set, like gap 30 s or gap 10 breaths",
+  SecondsOrBreaths: "s or breaths",
+  Stretch: "stretch and its seconds, like + stretch 15 s",
+  StretchSeconds: "seconds of the stretch",
+  BandLoad: "the help of the band, like band 15 kg",
+  PauseSeconds: "seconds of the pause",
+  PausePlace: "bottom or top",
+  EachSide: "side, as in each side",
+  SideOrder: "first or only",
+  Range: "..",
+  Effort: "2 in reserve, or to failure",
+  Then: "then +2.5 kg",
+  Tempo: "a tempo, like 3-1-X-0",
+  Rest: "a rest, like rest 2:00",
+  Sides: "each side",
+  Pause: "a pause, like pause 2 s bottom",
+  Grips: "a grip",
+  Fast: "fast",
 };
 
 function list(error: NotationError) {
@@ -48,6 +83,10 @@ const faults: Record<NotationFault, (e: NotationError) => string> = {
   LoadsDoNotFall: () => "A drop goes down: each load must be lighter than the one before.",
   RangeReversed: () => "The second figure of a range is the higher one.",
   FastOnlyWhenLifting: () => "X stands only for lifting, the third figure: lowering - bottom - lifting - top.",
+  NotInThisMethod: () => "This method has no such part.",
+  PauseAgainstTempo: () => "The tempo says another pause in the same place.",
+  NotInEqualPieces: (e) =>
+    `These seconds do not make equal pieces: ${number(e.minimum ?? 0)} or ${number(e.maximum ?? 0)} do.`,
   TooLong: (e) => `At most ${number(e.maximum ?? 0)} characters.`,
 };
 
@@ -55,13 +94,18 @@ export function notationMessage(error: NotationError) {
   return faults[error.fault](error);
 }
 
-const problems: Record<LineProblem, string> = {
+const problems: Record<ResolutionProblem, string> = {
   NoBodyMass: "No body mass is known: record one in the profile, then loads can be worked out.",
   NoOneRepMax: "This load needs a heavy test. Record one, or write the load, like @ +5 kg.",
+  NoBestHold: "This hold goes by the best one, and none is known: record one, or write the seconds.",
+  NoSuchBand: "No measured band gives help near to that.",
+  NoSuchCounted: "The kit has no such pieces: write them down under Kit, or write a load.",
+  TooFewCounted: "The kit has fewer of these pieces.",
+  MovementUnknown: "This movement is not in the catalogue any more: choose another.",
   TooManyEffectiveReps: "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
 };
 
-export function problemMessage(problem: LineProblem) {
+export function problemMessage(problem: ResolutionProblem) {
   return problems[problem];
 }
 

@@ -2,10 +2,11 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
-import type { MassUnit, Session } from "../api/types";
-import { added, clock, dayFull, mass, number } from "../ui/format";
+import type { MassUnit, Session, SessionItem } from "../api/types";
+import { clock, dayFull, mass } from "../ui/format";
 import { Failed, Loading } from "../ui/states";
 import { cautionText } from "../why/wording";
+import { effortText, loadWords, piecesText } from "./effortText";
 import "./print.css";
 import { sessionQuery } from "./useSession";
 
@@ -21,7 +22,9 @@ export default function PrintPage() {
 }
 
 function Sheet({ session, club, unit }: { session: Session; club: string; unit: MassUnit }) {
-  const { plan, movement } = session;
+  const cautions = session.items
+    .flatMap((i) => i.plan?.cautions ?? [])
+    .filter((c, i, all) => all.findIndex((x) => x.id === c.id) === i);
   return (
     <main className="sheet">
       <div className="tools">
@@ -35,20 +38,56 @@ function Sheet({ session, club, unit }: { session: Session; club: string; unit: 
       <h1>{session.athleteName}</h1>
       <div>
         {club}, {dayFull(session.day)}
+        {session.title && `, ${session.title}`}
         {session.easy && ", easy week"}
+        {session.items.length > 1 && `, ${clock(session.durationSeconds)} in all`}
       </div>
+      {session.warmUp.text && (
+        <div>
+          Warm-up {clock(session.warmUp.seconds)}: {session.warmUp.text}
+        </div>
+      )}
+      {session.items.map((item) => (
+        <Item key={item.id} item={item} unit={unit} />
+      ))}
+      {session.coolDown.text && (
+        <div>
+          Cool-down {clock(session.coolDown.seconds)}: {session.coolDown.text}
+        </div>
+      )}
+      <h2>Cautions</h2>
+      <ul>
+        {cautions.map((c, i) => (
+          <li key={i}>{cautionText(c, unit)}</li>
+        ))}
+      </ul>
+      {session.overrideReason && (
+        <>
+          <h2>Kept against a caution</h2>
+          <div>{session.overrideReason}</div>
+        </>
+      )}
+    </main>
+  );
+}
+
+function Item({ item, unit }: { item: SessionItem; unit: MassUnit }) {
+  const { plan, movement } = item;
+  const parts = plan?.efforts.some((e) => e.part > 1);
+  return (
+    <>
       <h2>{movement.name}</h2>
-      <div className="line">{session.line}</div>
+      <div className="line">{item.line}</div>
       {plan && (
         <>
           <div>
-            {plan.setTotal} sets, {plan.repTotal} reps, {clock(plan.durationSeconds)} in all, rest{" "}
-            {clock(plan.restSeconds)} between sets
+            {plan.setTotal} sets, {plan.repTotal > 0 ? `${plan.repTotal} reps` : `${plan.tensionSeconds} s`},{" "}
+            {clock(plan.durationSeconds)} in all, rest {clock(plan.restSeconds)} between sets
           </div>
           <table style={{ marginTop: 10 }}>
             <thead>
               <tr>
-                {["Set", "Reps", "Load", "On the belt", "System", "Done", "Reps left", "Form", "Pain"].map((h) => (
+                {["Set", "Work", "Load", "On the belt", "System", "Done", "Reps left", "Form", "Pain"].map((h) => (
                   <th key={h}>{h}</th>
                 ))}
               </tr>
@@ -60,20 +99,19 @@ function Sheet({ session, club, unit }: { session: Session; club: string; unit: 
                   <tr key={`${e.set}-${e.part}`}>
                     <td>
                       {e.set}
-                      {plan.isDrop && `.${e.part}`}
+                      {parts && `.${e.part}`}
                     </td>
                     <td>
-                      {e.repsLow === e.repsHigh ? e.repsHigh : `${e.repsLow}–${e.repsHigh}`}
+                      {effortText(e)}
                       {e.grip && `, ${e.grip.toLowerCase()}`}
                     </td>
-                    <td>{added(load.made.value.number ?? 0, unit)}</td>
+                    <td>{loadWords(load, unit).replace(/^at /, "")}</td>
                     <td>
                       {e.takeOff.length > 0
-                        ? `take off ${e.takeOff.map((p) => number(p.size.value)).join(" + ")}`
-                        : load.pieces.map((p) => `${p.isVest ? "vest " : ""}${number(p.size.value)}`).join(" + ") ||
-                          "nothing"}
+                        ? `take off ${piecesText(e.takeOff)}`
+                        : piecesText(load.pieces) || "nothing"}
                     </td>
-                    <td>{mass(load.systemKg, unit)}</td>
+                    <td>{load.isWeighed ? mass(load.systemKg, unit) : "not weighed"}</td>
                     <td className="blank" />
                     <td className="blank" />
                     <td className="blank" />
@@ -102,20 +140,8 @@ function Sheet({ session, club, unit }: { session: Session; club: string; unit: 
           )}
           <h2>A rep counts when</h2>
           <div>{movement.standard}</div>
-          <h2>Cautions</h2>
-          <ul>
-            {plan.cautions.map((c, i) => (
-              <li key={i}>{cautionText(c, unit)}</li>
-            ))}
-          </ul>
         </>
       )}
-      {session.overrideReason && (
-        <>
-          <h2>Kept against a caution</h2>
-          <div>{session.overrideReason}</div>
-        </>
-      )}
-    </main>
+    </>
   );
 }

@@ -6,11 +6,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
-import type { Effort, LoggedSet, Session } from "../api/types";
+import type { Session } from "../api/types";
 import { DecisionStrip } from "../athlete/DecisionStrip";
 import { problemMessage } from "../notation/wording";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
-import { dayWeek, plural } from "../ui/format";
+import { clock, dayWeek, plural } from "../ui/format";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 import { Cautions } from "../why/Cautions";
@@ -45,13 +45,18 @@ function Log({ session }: { session: Session }) {
   const finish = useFinish(session.athleteId, session.id);
   const [asking, setAsking] = useState(false);
   const [correcting, setCorrecting] = useState<string | null>(null);
-  const { plan } = session;
-  const efforts = plan?.efforts ?? [];
-  const logged = (e: Effort): LoggedSet | undefined => session.sets.find((s) => s.set === e.set && s.part === e.part);
-  const missing = efforts.filter((e) => !logged(e));
+  const missing = session.items.flatMap((item) =>
+    (item.plan?.efforts ?? [])
+      .filter((e) => !item.sets.some((s) => s.set === e.set && s.part === e.part))
+      .map((e) => ({ item, effort: e })),
+  );
   const future = session.day > today;
   const done = session.status === "Done";
   const next = done || future ? undefined : missing[0];
+  const only = session.items.length === 1 ? session.items[0] : undefined;
+  const cautions = session.items
+    .flatMap((i) => i.plan?.cautions ?? [])
+    .filter((c, i, all) => all.findIndex((x) => x.id === c.id) === i);
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 920 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, flexWrap: "wrap" }}>
@@ -65,60 +70,103 @@ function Log({ session }: { session: Session }) {
           </Box>
         </Typography>
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
-          {session.movement.name}, {dayWeek(session.day)}, {statusText[session.status]}
+          {only ? only.movement.name : session.title || plural(session.items.length, "item")}, {dayWeek(session.day)},{" "}
+          {statusText[session.status]}
           {session.easy && ", easy week"}
+          {!only && session.durationSeconds > 0 && `, ${clock(session.durationSeconds)} in all`}
         </Typography>
+        {session.blockId && isCoach && (
+          <Button
+            size="small"
+            component={Link}
+            to={`/athletes/${session.athleteId}/blocks/${session.blockId}?session=${session.id}`}
+          >
+            Open the block
+          </Button>
+        )}
         <Button size="small" component={Link} to={`/athletes/${session.athleteId}/sessions/${session.id}/print`}>
           Print
         </Button>
       </Box>
-      <Box sx={(t) => ({ mt: 3, p: 4, bgcolor: "background.paper", border: `1px solid ${t.vars.palette.rock}` })}>
-        <Board line={session.line} />
-        {plan ? (
-          <Box sx={{ mt: 2 }}>
-            <MeaningView
-              plan={plan}
-              subject={`${session.athleteName}, ${session.movement.name.toLowerCase()}`}
-              keyPrefix={session.id}
-            />
-          </Box>
-        ) : (
-          session.problem && <Typography color="error">{problemMessage(session.problem)}</Typography>
-        )}
-        {session.overrideReason && (
-          <Typography variant="body2" sx={{ mt: 2, display: "flex", gap: 2 }}>
-            <StatusShape status="caution" /> Kept against a caution: {session.overrideReason}
-          </Typography>
-        )}
-      </Box>
+      {session.overrideReason && (
+        <Typography variant="body2" sx={{ mt: 2, display: "flex", gap: 2 }}>
+          <StatusShape status="caution" /> Kept against a caution: {session.overrideReason}
+        </Typography>
+      )}
       {future && (
         <Alert severity="info" icon={false} sx={{ mt: 3 }}>
           Planned for {dayWeek(session.day)}. To log it now, move it to today first.
         </Alert>
       )}
-      {plan && (
-        <Box
-          component="ol"
-          aria-label="Sets"
-          sx={{ listStyle: "none", m: 0, mt: 4, p: 0, borderTop: 1, borderColor: "text.primary" }}
-        >
-          {efforts.map((e) => {
-            const key = `${e.set}-${e.part}`;
-            const set = logged(e);
-            return (
-              <SetRow
-                key={`${key}-${set?.id ?? "open"}`}
-                session={session}
-                effort={e}
-                load={plan.loads[e.load]!}
-                set={set}
-                active={next === e || correcting === key}
-                onCorrect={() => setCorrecting(correcting === key ? null : key)}
-                onDone={() => setCorrecting(null)}
-              />
-            );
-          })}
+      {session.warmUp.text && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
+          Warm-up {clock(session.warmUp.seconds)}: {session.warmUp.text}
+        </Typography>
+      )}
+      {session.items.length === 0 && (
+        <Typography color="textSecondary" sx={{ mt: 4 }}>
+          Nothing stands in this session yet.
+        </Typography>
+      )}
+      {session.items.map((item) => (
+        <Box key={item.id} component="section" aria-label={item.movement.name} sx={{ mt: 3 }}>
+          <Box sx={(t) => ({ p: 4, bgcolor: "background.paper", border: `1px solid ${t.vars.palette.rock}` })}>
+            {!only && (
+              <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
+                {item.movement.name}
+                {item.joined && (
+                  <Typography component="span" color="textSecondary" sx={{ ml: 2, fontSize: 13 }}>
+                    in turn with the one before
+                  </Typography>
+                )}
+              </Typography>
+            )}
+            <Board line={item.line} />
+            {item.plan ? (
+              <Box sx={{ mt: 2 }}>
+                <MeaningView
+                  plan={item.plan}
+                  subject={`${session.athleteName}, ${item.movement.name.toLowerCase()}`}
+                  keyPrefix={item.id}
+                />
+              </Box>
+            ) : (
+              <Typography color="error">
+                {item.problem ? problemMessage(item.problem) : "This line is to be mended before it can be logged."}
+              </Typography>
+            )}
+          </Box>
+          {item.plan && (
+            <Box
+              component="ol"
+              aria-label={only ? "Sets" : `Sets, ${item.movement.name}`}
+              sx={{ listStyle: "none", m: 0, mt: 3, p: 0, borderTop: 1, borderColor: "text.primary" }}
+            >
+              {item.plan.efforts.map((e) => {
+                const key = `${item.id}-${e.set}-${e.part}`;
+                const set = item.sets.find((s) => s.set === e.set && s.part === e.part);
+                return (
+                  <SetRow
+                    key={`${key}-${set?.id ?? "open"}`}
+                    session={session}
+                    item={item}
+                    effort={e}
+                    load={item.plan!.loads[e.load]!}
+                    set={set}
+                    active={(next?.item === item && next.effort === e) || correcting === key}
+                    onCorrect={() => setCorrecting(correcting === key ? null : key)}
+                    onDone={() => setCorrecting(null)}
+                  />
+                );
+              })}
+            </Box>
+          )}
         </Box>
+      ))}
+      {session.coolDown.text && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 3 }}>
+          Cool-down {clock(session.coolDown.seconds)}: {session.coolDown.text}
+        </Typography>
       )}
       {session.status === "Started" && (
         <Box sx={{ mt: 4, display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap" }}>
@@ -144,9 +192,9 @@ function Log({ session }: { session: Session }) {
         </Box>
       )}
       {done && <Outcome session={session} isCoach={isCoach} />}
-      {plan && (
+      {cautions.length > 0 && (
         <Box sx={{ mt: 5 }}>
-          <Cautions notes={plan.cautions} />
+          <Cautions notes={cautions} />
         </Box>
       )}
       {asking && (

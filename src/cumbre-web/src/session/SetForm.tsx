@@ -13,7 +13,7 @@ import { newId } from "../ui/newId";
 import { z } from "zod";
 import { useUnit } from "../accounts/useMe";
 import { Problem } from "../api/client";
-import type { Effort, Load, LoggedSet, MassUnit, Session } from "../api/types";
+import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../api/types";
 import { inUnit, number, unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { messageOf } from "../ui/states";
@@ -42,12 +42,14 @@ function planned(load: Load, unit: MassUnit): { value: number; unit: MassUnit } 
 /** Logs one set, or corrects one. What is sent carries an id, so sending it again is harmless. */
 export function SetForm({
   session,
+  item,
   effort,
   load,
   set,
   onDone,
 }: {
   session: Session;
+  item: SessionItem;
   effort: Effort;
   load: Load;
   set?: LoggedSet;
@@ -56,11 +58,13 @@ export function SetForm({
   const reader = useUnit();
   const [id] = useState(newId);
   const start = set?.added ?? planned(load, reader);
+  // A hold is logged in seconds, in the same field.
+  const timed = effort.seconds !== null;
   const log = useLogSet(session.athleteId, session.id);
   const form = useForm<Fields, unknown, z.output<typeof shape>>({
     resolver: zodResolver(shape),
     defaultValues: {
-      reps: String(set?.reps ?? effort.repsHigh),
+      reps: String(timed ? (set?.seconds ?? effort.seconds) : (set?.reps ?? effort.repsHigh)),
       added: number(start.value).replace("−", "-"),
       reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
       form: set?.form ?? "Clean",
@@ -77,7 +81,9 @@ export function SetForm({
         id,
         set: effort.set,
         part: effort.part,
-        reps: f.reps,
+        item: item.id,
+        reps: timed ? 1 : f.reps,
+        seconds: timed ? f.reps : null,
         added: { value: f.added, unit: start.unit },
         reserve: f.reserve === null ? null : Number(f.reserve),
         form: f.form,
@@ -103,11 +109,15 @@ export function SetForm({
       sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", py: 3 }}
     >
       <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
-        <Button onClick={step(-1)} aria-label="−1, one rep fewer" sx={{ minHeight: 40, minWidth: 44 }}>
+        <Button
+          onClick={step(-1)}
+          aria-label={timed ? "−1, one second less" : "−1, one rep fewer"}
+          sx={{ minHeight: 40, minWidth: 44 }}
+        >
           −1
         </Button>
         <TextField
-          label="Reps"
+          label={timed ? "Seconds" : "Reps"}
           {...form.register("reps")}
           autoFocus
           error={Boolean(errors.reps)}
@@ -115,7 +125,11 @@ export function SetForm({
           sx={{ width: 84 }}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
-        <Button onClick={step(1)} aria-label="+1, one rep more" sx={{ minHeight: 40, minWidth: 44 }}>
+        <Button
+          onClick={step(1)}
+          aria-label={timed ? "+1, one second more" : "+1, one rep more"}
+          sx={{ minHeight: 40, minWidth: 44 }}
+        >
           +1
         </Button>
       </Box>

@@ -2,13 +2,15 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../accounts/useMe";
-import type { Effort, Load, LoggedSet, Session } from "../api/types";
-import { added, number, writtenAdded } from "../ui/format";
+import type { Effort, Load, LoggedSet, Session, SessionItem } from "../api/types";
+import { number, writtenAdded } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
+import { asksFor, effortText, loadWords } from "./effortText";
 import { SetForm } from "./SetForm";
 
 interface Props {
   session: Session;
+  item: SessionItem;
   effort: Effort;
   load: Load;
   set?: LoggedSet;
@@ -19,10 +21,11 @@ interface Props {
 }
 
 /** A set of the plan, as asked for and as done. */
-export function SetRow({ session, effort: e, load, set, active, onCorrect, onDone }: Props) {
+export function SetRow({ session, item, effort: e, load, set, active, onCorrect, onDone }: Props) {
   const unit = useUnit();
-  const asked = e.repsLow === e.repsHigh ? String(e.repsHigh) : `${e.repsLow}–${e.repsHigh}`;
-  const met = set && set.form === "Clean" && set.reps >= e.repsHigh;
+  const met =
+    set && set.form === "Clean" && (e.seconds === null ? set.reps >= asksFor(e) : (set.seconds ?? 0) >= e.seconds);
+  const parts = (item.plan?.efforts ?? []).some((x) => x.part > 1);
   return (
     <Box
       component="li"
@@ -42,10 +45,10 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
         />
         <Typography sx={{ fontWeight: 600, minWidth: 76 }}>
           Set {e.set}
-          {session.plan?.isDrop && `.${e.part}`}
+          {parts && `.${e.part}`}
         </Typography>
         <Typography color="textSecondary" sx={{ minWidth: 150 }}>
-          {asked} at {added(load.made.value.number ?? 0, unit)}
+          {effortText(e)} {loadWords(load, unit)}
           {e.grip && `, ${e.grip.toLowerCase()}`}
           {e.takeOff.length > 0 && (
             <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
@@ -57,7 +60,7 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
         {set && (
           <>
             <Typography sx={{ fontWeight: 600, mr: "auto" }}>
-              {set.reps} at {writtenAdded(set.added, unit)}
+              {set.seconds === null ? set.reps : `${set.seconds} s`} at {writtenAdded(set.added, unit)}
               {set.reserve !== null && `, ${set.reserve} left`}
               {set.form === "Broken" && ", form broke"}
               {set.pain ? `, ${set.painPlace ?? "pain"} ${set.pain} of 10` : ""}
@@ -73,7 +76,7 @@ export function SetRow({ session, effort: e, load, set, active, onCorrect, onDon
           </>
         )}
       </Box>
-      {active && <SetForm session={session} effort={e} load={load} set={set} onDone={onDone} />}
+      {active && <SetForm session={session} item={item} effort={e} load={load} set={set} onDone={onDone} />}
     </Box>
   );
 }

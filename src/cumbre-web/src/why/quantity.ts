@@ -36,6 +36,8 @@ export function text(q: Quantity | undefined, unit: MassUnit): string {
       return q.code ?? "";
     case "Moment":
       return `${number(n, 1)} N·m`;
+    case "MomentSeconds":
+      return `${number(n)} N·m·s`;
     case "Force":
       return `${number(n)} N`;
     case "Degrees":

@@ -56,6 +56,11 @@ const rules: Record<RuleId, Say> = {
   DemandHouse: ([summit]) => `A stated value on the way to ${summit}, where coaches give no figure.`,
   BandHelp: () => "The mean of the help at the bottom, the middle and the top, good to about 15 %.",
   BatteryTime: () => "The work of each test by its protocol, both sides where they are tested, and the rests between.",
+  LoadByBand: () => "A band whose measured help is near to what is written; its mean is good to about 15 %.",
+  LoadByFeet: () => "The feet help as much as the reps need; nobody can weigh that, so the set is judged by its reps.",
+  LoadByCount: () => "Counted pieces: the count is kept and progressed; with one of them weighed it is a mass.",
+  StraightArmRamp: ([percent]) =>
+    `Straight-arm work grows by moment × seconds, at most ${percent} over the loading week before; in seconds where a moment is not known.`,
 };
 
 const inputs: Record<InputKey, string> = {
@@ -89,6 +94,7 @@ const inputs: Record<InputKey, string> = {
   BandMiddle: "In the middle",
   BandTop: "At the top",
   MeasuredOn: "Measured",
+  CountedPieces: "Pieces",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -126,6 +132,11 @@ const steps: Record<StepKey, SayStep> = {
   UncertainFrom: (_, t) => `Less ${t[0]}`,
   UncertainTo: (_, t) => `And ${t[0]} more`,
   TestTime: (_, t) => `${t[0]}, then rest ${t[1]}`,
+  CountTimesUnit: (b) => `Together, ${b[0]} × ${b[1]}`,
+  MomentTimesSeconds: (b, t) => `${t[0]}, ${b[1]} × ${b[2]}`,
+  SecondsOf: (_, t) => t[0] ?? "",
+  WeekBefore: () => "The loading week before",
+  MostByRamp: (_, t) => `At most ${t[0]} more`,
 };
 
 const roundings: Record<RoundingKey, Say> = {
@@ -138,6 +149,8 @@ const roundings: Record<RoundingKey, Say> = {
   DropPlanExact: () => "Every part is exact.",
   DropPlanNotProven: () => "There are too many ways to try them all; this is the best of those tried.",
   KitEnds: ([heaviest]) => `The kit ends at ${heaviest}.`,
+  NearestBand: ([wanted, made, name]) => `Wants ${wanted} of help; the band “${name}” gives ${made} on average.`,
+  NeverWeighed: () => "Never weighed: no mass is claimed.",
 };
 
 const sources: Record<SourceId, string> = {
@@ -202,6 +215,32 @@ const cautions: Record<CautionId, Say> = {
   BandTooStrong: ([mass]) => `At the bottom it lifts more than the body of ${mass}: it would throw them up.`,
   RingHeight: () => "Rings high enough that the head clears the floor.",
   MustNotTip: () => "A low bar or table must not tip.",
+  FailureNotHarmless: () => "To failure in a movement where failing is not harmless.",
+  WorkOverSlot: ([work, slot]) => `The work takes ${work}, the clock strikes every ${slot}: it does not fit.`,
+  NegativeLong: ([seconds, most]) => `A lowering of ${seconds} is a test; as volume at most ${most}.`,
+  OpeningTooFew: ([reps, least]) =>
+    `The first burst is expected at ${reps}; under ${least} ease the angle or add a band.`,
+  NotLoaded: () => "Load is not usually hung on this movement.",
+  HoldTooShort: ([best, least]) =>
+    `The best hold is ${best}: under ${least} train the easier step, or this one with help.`,
+  HoldOverBest: ([seconds, best]) => `A hold of ${seconds} is over the best of ${best}.`,
+  HardSetsOver: ([pattern, sets, most]) => `${capital(pattern ?? "")}: ${sets} hard, over the usual ${most}.`,
+  PullToPushOff: ([pull, push]) => `Pull and push are out of balance: ${pull} and ${push}.`,
+  StraightArmRampOver: ([now, most]) => `Straight-arm work grows to ${now}; the ramp allows ${most}.`,
+  SidesUneven: ([left, right]) => `The sides differ: left ${left}, right ${right}.`,
+  MinutesOver: ([minutes, have]) => `${minutes} min, and the athlete has ${have}.`,
+  PrilepinOver: ([reps, most, share]) =>
+    `${reps} at ${share} of the maximum in one session; the table ends at ${most}.`,
+  StraightArmDays: ([day]) => `Straight-arm work of the same direction the day before, ${day}.`,
+  FloorPressDays: ([day]) => `Straight-arm pushing and hard pressing from the floor on two days running (${day}).`,
+  StepLocked: ([step, gate]) => `“${step}” is above the placement. Gate: ${gate}.`,
+  KitMissing: ([what]) => `Not where the athlete trains: ${what}.`,
+  TwiceAWeekOver: ([sessions, most]) =>
+    `${sessions} hard sessions this week with negatives, high pulls or kips; elbow and shoulder take ${most}.`,
+  PainThere: ([place, pain, stop]) =>
+    `${capital(place ?? "")} hurts, ${pain}, and this loads it: less load or range; from ${stop} on stop and refer.`,
+  MovementUnknown: ([slug]) => `“${slug}” is not in the catalogue any more.`,
+  ClearanceOpen: () => "This waits for clearance by a licensed professional.",
 };
 
 export function ruleText(why: Explanation, unit: MassUnit) {
@@ -234,4 +273,8 @@ export function cautionText(note: CautionNote, unit: MassUnit) {
 
 function argsOf(args: Quantity[], unit: MassUnit) {
   return args.map((a) => text(a, unit));
+}
+
+function capital(text: string) {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }

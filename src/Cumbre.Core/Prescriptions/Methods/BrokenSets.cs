@@ -1,0 +1,175 @@
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Core.Prescriptions;
+
+/// <summary>One effort in parts, each lighter than the one before, without rest between them.</summary>
+public sealed record DropSet : Prescription
+{
+    public const int PartsMinimum = 2, PartsMaximum = 4;
+
+    /// <exception cref="RuleViolationException">Fewer than two or more than four parts, loads that do not fall, or lists of different lengths.</exception>
+    public DropSet(int setTotal, ValueList<int> parts, ValueList<MassEntry> loads)
+    {
+        SetTotal = SetsIn(setTotal);
+        Guard.InRange("parts", parts.Count, PartsMinimum, PartsMaximum);
+        if (loads.Count != parts.Count)
+            throw new RuleViolationException(Violation.PartsDiffer, "loads", loads.Count, parts.Count, parts.Count);
+        foreach (var reps in parts)
+            RepsIn(reps);
+        foreach (var load in loads)
+            Guard.InRange("load", load, 0, Limits.AddedLoadMaximum);
+        for (var i = 1; i < loads.Count; i++)
+        {
+            if (loads[i].Mass >= loads[i - 1].Mass)
+                throw new RuleViolationException(Violation.LoadsDoNotFall, "loads", loads[i].Value);
+        }
+
+        Parts = parts;
+        Loads = loads;
+    }
+
+    public int SetTotal { get; init => field = SetsIn(value); }
+
+    /// <summary>Reps of each part.</summary>
+    public ValueList<int> Parts { get; }
+
+    /// <summary>Added load of each part, falling, zero or more.</summary>
+    public ValueList<MassEntry> Loads { get; }
+
+    public override int TargetReps => Parts[0];
+
+    public override int SetCount => SetTotal;
+
+    public override Progression Progress() => new(ProgressionKind.Load, null);
+
+    public override Prescription WithSets(int sets) => this with { SetTotal = sets };
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Enumerable.Range(1, SetTotal).SelectMany(set => Parts.Select((reps, i) => Planned(set, i + 1, reps, reps, SetRole.DropPart, Grips?.Count == Parts.Count ? Grips[i] : null)));
+}
+
+/// <summary>To failure, a short rest, to failure again.</summary>
+/// <param name="SetTotal">Rounds; 2 are usual.</param>
+/// <param name="Gap">30 s or 10 breaths are usual.</param>
+public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
+{
+    /// <summary>The opening burst belongs in this zone; under <see cref="TooFew"/> the variation is too hard (common practice, no source).</summary>
+    public const int OpeningLow = 10, OpeningHigh = 20, TooFew = 8;
+
+    /// <summary>Reckoned with while the athlete's best is unknown: the middle of the zone.</summary>
+    private const int OpeningUnknown = 15;
+
+    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+
+    public override int TargetReps => OpeningLow;
+
+    public override bool ToTheEnd => true;
+
+    public override int SetCount => SetTotal;
+
+    public override int UsualRest => 90;
+
+    public override Progression Progress() => new(ProgressionKind.RepsThenLoad, null);
+
+    public override Prescription WithSets(int sets) => this with { SetTotal = sets };
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests)
+    {
+        var opening = bests.Reps ?? OpeningUnknown;
+        var second = Math.Max(1, (int)Math.Round(opening * bests.BurstRatio, MidpointRounding.AwayFromZero));
+        return Enumerable.Range(1, SetTotal).SelectMany(set => new[]
+        {
+            Planned(set, 1, Math.Min(OpeningLow, opening), opening, SetRole.Burst, gapAfter: Gap.InSeconds()),
+            Planned(set, 2, 1, second, SetRole.Burst),
+        });
+    }
+}
+
+/// <summary>Short rests inside a set, so that more reps are done at a load.</summary>
+/// <param name="SetTotal">Sets.</param>
+/// <param name="Pieces">Reps of each piece, 2 to 10 pieces.</param>
+/// <param name="Gap">Rest between pieces.</param>
+public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) : Prescription
+{
+    public const int PiecesMinimum = 2, PiecesMaximum = 10;
+
+    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+
+    public ValueList<int> Pieces { get; } = Guard.InRange("pieces", Pieces.Count, PiecesMinimum, PiecesMaximum) > 0 && Pieces.All(p => RepsIn(p) > 0) ? Pieces : [];
+
+    /// <summary>A piece is what is done at once.</summary>
+    public override int TargetReps => Pieces.Max();
+
+    public override int SetCount => SetTotal;
+
+    public override Progression Progress() => new(ProgressionKind.Load, null);
+
+    public override Prescription WithSets(int sets) => this with { SetTotal = sets };
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Enumerable.Range(1, SetTotal).SelectMany(set => Pieces.Select((reps, i) => Planned(set, i + 1, reps, reps, SetRole.Piece, gapAfter: i < Pieces.Count - 1 ? Gap.InSeconds() : 0)));
+}
+
+/// <summary>A new set at each stroke of the clock. Two such items that are joined take turns, each on its own strokes.</summary>
+/// <param name="EverySeconds">5 to 600.</param>
+/// <param name="Rounds">3 to 6 are usual.</param>
+/// <param name="Reps">5 to 10 are usual.</param>
+/// <param name="Fast">Lifted as fast as possible.</param>
+public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fast = false) : Prescription
+{
+    public const int EveryMinimum = 5, EveryMaximum = 600;
+
+    public int EverySeconds { get; } = Guard.InRange("every", EverySeconds, EveryMinimum, EveryMaximum);
+
+    public int Rounds { get; init => field = SetsIn(value); } = SetsIn(Rounds);
+
+    public int Reps { get; } = RepsIn(Reps);
+
+    public override int TargetReps => Reps;
+
+    public override bool IsFast => Fast;
+
+    public override int? ClockSeconds => EverySeconds * Rounds;
+
+    public override int SetCount => Rounds;
+
+    /// <summary>What is left of a slot after the work; negative: the work does not fit.</summary>
+    public int RestInSlot => EverySeconds - Reps * SecondsPerRep * (Sides is SidePlan.Each or SidePlan.LeftFirst or SidePlan.RightFirst ? 2 : 1);
+
+    public override int UsualRest => Math.Max(0, RestInSlot);
+
+    /// <summary>Another rep while a third of the slot is left to rest, then another round.</summary>
+    public override Progression Progress()
+    {
+        var longer = (OnTheClock)new OnTheClock(EverySeconds, Rounds, Math.Min(Reps + 1, Limits.RepsMaximum), Fast).Like(this);
+        if (longer.RestInSlot >= EverySeconds / 3)
+            return new(ProgressionKind.Reps, longer);
+        return Rounds < Limits.SetsMaximum ? new(ProgressionKind.Rounds, WithSets(Rounds + 1)) : new(ProgressionKind.Load, null);
+    }
+
+    public override Prescription WithSets(int sets) => this with { Rounds = sets, Grips = Grips?.Count > 1 ? null : Grips };
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Enumerable.Range(1, Rounds).Select(round => Planned(round, 1, Reps, Reps, SetRole.Slot, Grips?.Count == Rounds ? Grips[round - 1] : null));
+}
+
+/// <summary>Up and down in steps without a break, against the clock; a rung that breaks is repeated after a rest.</summary>
+/// <param name="Rungs">Reps of each rung, 2 to 20 rungs.</param>
+public sealed record Pyramid(ValueList<int> Rungs) : Prescription
+{
+    public const int RungsMinimum = 2, RungsMaximum = 20;
+
+    public ValueList<int> Rungs { get; } = Guard.InRange("rungs", Rungs.Count, RungsMinimum, RungsMaximum) > 0 && Rungs.All(r => RepsIn(r) > 0) ? Rungs : [];
+
+    public override int TargetReps => Rungs.Max();
+
+    public override bool ToTheEnd => true;
+
+    public override int SetCount => 1;
+
+    public override Progression Progress() => new(ProgressionKind.Time, null);
+
+    public override Prescription WithSets(int sets) => this;
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) => Rungs.Select((reps, i) => Planned(1, i + 1, reps, reps, SetRole.Rung));
+}

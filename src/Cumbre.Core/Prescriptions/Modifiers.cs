@@ -1,0 +1,51 @@
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Core.Prescriptions;
+
+/// <summary>Which side works, where one works at a time.</summary>
+public enum SidePlan
+{
+    /// <summary>Both, one after the other, the left first.</summary>
+    Each,
+
+    LeftFirst,
+    RightFirst,
+    LeftOnly,
+    RightOnly,
+}
+
+/// <summary>Where in a rep a pause lies.</summary>
+public enum PausePlace
+{
+    Bottom,
+    Top,
+}
+
+/// <summary>A pause in each rep, 1 to 30 s.</summary>
+public sealed record Pause(int Seconds, PausePlace Place)
+{
+    public int Seconds { get; } = Guard.InRange("pause", Seconds, 1, Limits.TempoPhaseMaximum);
+
+    /// <summary>What a tempo says of the same place.</summary>
+    public int In(Tempo tempo) => Place == PausePlace.Bottom ? tempo.Bottom : tempo.Top;
+}
+
+/// <summary>How a short rest inside a set is measured.</summary>
+public enum GapUnit
+{
+    Seconds,
+    Breaths,
+}
+
+/// <summary>A short rest inside a set: 1 to 300 s, or 1 to 60 breaths.</summary>
+public sealed record Gap(int Count, GapUnit Unit = GapUnit.Seconds)
+{
+    /// <summary>Ten breaths are about half a minute (common practice, no source).</summary>
+    public const int SecondsPerBreath = 3;
+
+    public const int SecondsMaximum = 300, BreathsMaximum = 60;
+
+    public int Count { get; } = Guard.InRange("gap", Count, 1, Unit == GapUnit.Breaths ? BreathsMaximum : SecondsMaximum);
+
+    public int InSeconds() => Unit == GapUnit.Breaths ? Count * SecondsPerBreath : Count;
+}

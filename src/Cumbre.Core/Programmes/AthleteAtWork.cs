@@ -1,0 +1,173 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Levers;
+using Cumbre.Core.Loading;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Strength;
+
+namespace Cumbre.Core.Programmes;
+
+/// <summary>An item held against the athlete.</summary>
+/// <param name="Item">As written.</param>
+/// <param name="Movement">Null: the catalogue has it no more.</param>
+/// <param name="Plan">Null: the line cannot be read.</param>
+/// <param name="Error">Of the line, with its place.</param>
+/// <param name="Resolved">Null: with an error or a problem.</param>
+/// <param name="Problem">The line is right, but the athlete lacks something.</param>
+public sealed record ItemReading(BlockItem Item, Movement? Movement, Prescription? Plan, NotationError? Error, ResolvedPrescription? Resolved, ResolutionProblem? Problem)
+{
+    /// <summary>Seconds of the item alone; 0 while it cannot be read.</summary>
+    public int Seconds => Resolved?.DurationSeconds ?? (Plan is null ? 0 : Timing.Duration(Plan));
+}
+
+/// <summary>A step of a ladder that an item trains, as it stands for the athlete.</summary>
+public sealed record StepAtWork(Ladder Ladder, int Index, StepStatus Status, bool Reachable)
+{
+    public LadderStep Step => Ladder.Steps[Index];
+}
+
+/// <summary>
+/// One athlete on one day, with all that a programme is read against; each movement is looked up once. Everything is worked out at
+/// today's body mass and tests, so that a session which has not begun follows them.
+/// </summary>
+public sealed class AthleteAtWork
+{
+    private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
+    private readonly Dictionary<(string, string), (Prescription? Plan, NotationError? Error, ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
+    private readonly ILookup<string, StepAtWork> steps;
+    private readonly LeverBody body;
+    private readonly bool bodyKnown;
+
+    /// <param name="athlete">The athlete.</param>
+    /// <param name="intake">What they said when they came in.</param>
+    /// <param name="atlas">Ladders and movements in force.</param>
+    /// <param name="gear">Bands, counted loads and gear of the place where they train.</param>
+    /// <param name="coach">Steps set by the coach.</param>
+    /// <param name="today">Today.</param>
+    public AthleteAtWork(AthleteSnapshot athlete, Intake intake, Atlas atlas, KitBook gear, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    {
+        Athlete = athlete;
+        Intake = intake;
+        Atlas = atlas;
+        Gear = gear;
+        Today = today;
+        Book = TrainingResults.Book(athlete, atlas.Catalogue, today);
+        Placements = atlas.Ladders.ToDictionary(l => l.Slug, l => Placement.Of(l, athlete.Schools, Book, coach.FirstOrDefault(c => c.Ladder == l.Slug)), StringComparer.Ordinal);
+        steps = atlas.Ladders
+            .SelectMany(l => l.Steps.Select((s, i) => new StepAtWork(l, i, Placements[l.Slug].StatusOf(i), Placements[l.Slug].IsReachable(i) || Placements[l.Slug].Training == i)))
+            .ToLookup(s => s.Step.Movement, StringComparer.Ordinal);
+        var build = athlete.BuildOn(today);
+        bodyKnown = build is { StatureCm: not null, BodyMass: not null };
+        body = bodyKnown ? new LeverBody(SegmentTable.For(build.Sex), build.BodyMass!.Value, (double)build.StatureCm!.Value / 100, build.Lengths) : Demand.AnyBody;
+        BodyMass = athlete.BodyMass.On(today);
+    }
+
+    public AthleteSnapshot Athlete { get; }
+
+    public Intake Intake { get; }
+
+    public Atlas Atlas { get; }
+
+    public KitBook Gear { get; }
+
+    public DateOnly Today { get; }
+
+    public ResultBook Book { get; }
+
+    public IReadOnlyDictionary<string, Placement> Placements { get; }
+
+    /// <summary>Null: never weighed.</summary>
+    public Explained<Mass>? BodyMass { get; }
+
+    /// <summary>The steps of which a movement is the exercise, goals first.</summary>
+    public IReadOnlyList<StepAtWork> StepsOf(string movement) =>
+        [.. steps[movement].OrderByDescending(s => Intake.Advancing.Contains(s.Ladder.Slug))];
+
+    /// <summary>Best clean reps and hold on a movement: of the newest day that has one, and of two sides the weaker.</summary>
+    public Bests BestsOf(Movement movement)
+    {
+        int? reps = null;
+        decimal? hold = null;
+        foreach (var benchmark in Atlas.Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug))
+        {
+            if (benchmark.Measure == BenchmarkMeasure.Reps)
+                reps ??= Newest(benchmark.Slug, r => r.Score.Reps) is { } n ? (int)n : null;
+            else if (benchmark.Measure == BenchmarkMeasure.Seconds)
+                hold ??= Newest(benchmark.Slug, r => r.Score.Seconds ?? 0);
+        }
+
+        return new(reps, hold, BurstRatioOf(movement));
+    }
+
+    /// <summary>What a plan of this movement is resolved against; null without a body mass.</summary>
+    public ResolutionContext? ContextOf(Movement movement)
+    {
+        if (contexts.TryGetValue(movement.Slug, out var known))
+            return known;
+        return contexts[movement.Slug] = BodyMass is not { } mass ? null : Context(movement, mass);
+    }
+
+    /// <summary>Reads an item. The same line of the same movement is worked out once.</summary>
+    public ItemReading Read(BlockItem item)
+    {
+        var movement = Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
+        if (!read.TryGetValue((item.Movement, item.Line), out var answer))
+            read[(item.Movement, item.Line)] = answer = Resolve(movement, item.Line);
+        return new(item, movement, answer.Plan, answer.Error, answer.Resolved, answer.Problem);
+    }
+
+    private (Prescription?, NotationError?, ResolvedPrescription?, ResolutionProblem?) Resolve(Movement? movement, string line)
+    {
+        var parsed = NotationParser.Parse(line);
+        if (parsed.Plan is not { } plan)
+            return (null, parsed.Error, null, null);
+        if (movement is null)
+            return (plan, null, null, ResolutionProblem.MovementUnknown);
+        if (ContextOf(movement) is not { } context)
+            return (plan, null, null, ResolutionProblem.NoBodyMass);
+        var resolution = PrescriptionResolver.Resolve(plan, context);
+        return (plan, null, resolution.Plan, resolution.Problem);
+    }
+
+    private ResolutionContext Context(Movement movement, Explained<Mass> mass)
+    {
+        var heavy = Atlas.Catalogue.Benchmarks.Values.FirstOrDefault(b => b.Movement == movement.Slug && b.Measure == BenchmarkMeasure.LoadTimesReps);
+        var max = heavy is null ? null : CurrentStrength.Latest(Athlete, heavy, Today);
+        return new ResolutionContext(
+            mass, max, max is null ? 0 : Staleness.Age(max.Value.MeasuredOn, Today), Athlete.Kit,
+            Athlete.Exposures.LastOrDefault(e => e.Movement == movement.Slug && !e.Easy && e.Day <= Today)?.TopLoad.Mass, Athlete.AgeIn(Today))
+        {
+            Movement = movement,
+            Bests = BestsOf(movement),
+            Bands = Gear.Bands,
+            Counted = Gear.Counted,
+            MomentNm = bodyKnown && steps[movement.Slug].Select(s => s.Step.Demand).FirstOrDefault(d => d.Kind == DemandKind.Moment) is { Posture: { } posture } ? body.ShoulderMoment(Demand.PostureOf(posture)) : null,
+            Day = Today,
+        };
+    }
+
+    private decimal? Newest(string benchmark, Func<BenchmarkResult, decimal> value)
+    {
+        var results = Book.Of(benchmark).Where(r => r.Added.Mass <= Mass.Zero).ToArray();
+        if (results.Length == 0)
+            return null;
+        var day = results.Where(r => r.Day == results.Max(x => x.Day)).ToArray();
+        return day.GroupBy(r => r.Side).Select(side => side.Max(value)).Min();
+    }
+
+    /// <summary>The athlete's own ratio of second to first burst, over their rest-pause sets; one half until there is one.</summary>
+    private decimal BurstRatioOf(Movement movement)
+    {
+        var pairs = Athlete.Exposures
+            .Where(e => e.Movement == movement.Slug && e.Plan is RestPause)
+            .SelectMany(e => e.Sets.GroupBy(s => s.Set).Select(set => (First: set.FirstOrDefault(s => s.Part == 1)?.Reps, Second: set.FirstOrDefault(s => s.Part == 2)?.Reps)))
+            .Where(p => p is { First: > 0, Second: not null })
+            .ToArray();
+        return pairs.Length == 0 ? Bests.UsualBurstRatio : Math.Clamp(pairs.Average(p => (decimal)p.Second!.Value / p.First!.Value), 0.1m, 1);
+    }
+}

@@ -1,0 +1,30 @@
+using Cumbre.Core.Movements;
+
+namespace Cumbre.Core.Programmes;
+
+/// <summary>The usual hard sets of a pattern in a week.</summary>
+public sealed record PatternDose(Pattern Pattern, int From, int To);
+
+/// <summary>A zone of Prilepin's table (from memory): share of the maximum in percent, the upper end included, and the reps of a session.</summary>
+public sealed record PrilepinZone(decimal From, decimal To, int SetFrom, int SetTo, int TotalFrom, int TotalTo, int TotalBest);
+
+/// <summary>The patterns that load a joint.</summary>
+public sealed record JointLoad(string Joint, IReadOnlyList<Pattern> Patterns);
+
+/// <summary>dose.json: what a week usually holds; dose.schema.json says what each figure means.</summary>
+public sealed record DoseRules(
+    IReadOnlyList<PatternDose> HardSets, decimal PullToPushFrom, decimal PullToPushTo, decimal StraightArmRampPercent, int HardSessionsOfJointLoad, int PainFrom, int PainStop, int ItemsPerSession,
+    IReadOnlyList<PrilepinZone> Prilepin, IReadOnlyList<JointLoad> Joints)
+{
+    private static readonly Lazy<DoseRules> Embedded = new(() => CatalogueJson.ReadEmbedded<DoseRules>("dose.json"));
+
+    public static DoseRules Shipped => Embedded.Value;
+
+    /// <summary>The zone of a share of the maximum; null under the table.</summary>
+    public PrilepinZone? ZoneOf(decimal share) => Prilepin.FirstOrDefault(z => share * 100 > z.From && share * 100 <= z.To);
+
+    public PatternDose? Of(Pattern pattern) => HardSets.FirstOrDefault(p => p.Pattern == pattern);
+
+    /// <summary>Does a movement of this pattern load the place? Places are written freely: "right elbow, inside".</summary>
+    public bool Loads(Pattern pattern, string place) => Joints.Any(j => place.Contains(j.Joint, StringComparison.OrdinalIgnoreCase) && j.Patterns.Contains(pattern));
+}

@@ -1,0 +1,120 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Loading;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Programmes;
+
+/// <summary>Cautions on one item: its step, its kit, what hurts, its load and its method.</summary>
+internal static class ItemChecks
+{
+    /// <summary>A jump may be at most so large without the coach's word: 10 % of the system mass, and 5 kg.</summary>
+    private const decimal JumpShare = 0.10m, JumpKilograms = 5;
+
+    public static IEnumerable<ProgrammeCaution> Of(ItemReading item, int week, Guid session, AthleteAtWork athlete, DoseRules rules)
+    {
+        ProgrammeCaution Caution(CautionId id, IReadOnlyList<Quantity> args, params IEnumerable<Remedy?> remedies) =>
+            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>()]);
+
+        if (item.Movement is not { } movement)
+        {
+            yield return Caution(CautionId.MovementUnknown, [Quantity.Slug(item.Item.Movement)], Remedy.Remove(item.Item.Id));
+            yield break;
+        }
+
+        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules).FirstOrDefault() is { } found ? Remedy.Instead(item.Item.Id, found.Movement, found.Line) : null);
+        if (Locked(movement, athlete) is { } locked)
+            yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
+        if (KitCheck.Missing(movement, athlete) is { } missing)
+            yield return Caution(CautionId.KitMissing, [Quantity.Name(missing)], instead.Value, Remedy.Remove(item.Item.Id));
+        if (athlete.Intake.Complaints.Where(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)).MaxBy(c => c.Level) is { } pain)
+            yield return Caution(CautionId.PainThere, [Quantity.Name(pain.Place), Quantity.Pain(pain.Level), Quantity.Pain(rules.PainStop)], Remedy.Remove(item.Item.Id), instead.Value);
+        if (Clearance.Open(athlete.Athlete.AgeIn(athlete.Today), athlete.Athlete.Cleared, athlete.Intake).Any(q => q.Blocks(movement)))
+            yield return Caution(CautionId.ClearanceOpen, [], instead.Value, Remedy.Remove(item.Item.Id));
+
+        if (item.Resolved is not { } resolved || athlete.ContextOf(movement) is not { } context)
+            yield break;
+        foreach (var note in resolved.Cautions.Concat(resolved.Loads.SelectMany(l => l.Why.Cautions)).Where(c => Speaks(c.Id)).DistinctBy(c => c.Id))
+            yield return Caution(note.Id, note.Args, [.. Remedies(note.Id, item, resolved.Source, context).Concat(note.Id is CautionId.HoldTooShort or CautionId.OpeningTooFew ? [Easier(item, movement, athlete)] : [])]);
+    }
+
+    /// <summary>Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.</summary>
+    private static bool Speaks(CautionId id) => id is CautionId.JumpLarge or CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong
+        or CautionId.OpeningTooFew or CautionId.HoldTooShort or CautionId.HoldOverBest or CautionId.NotLoaded or CautionId.MinorNoSingle or CautionId.BandTooStrong;
+
+    /// <summary>A movement is above the placement when it is a step, and no step of it may be trained.</summary>
+    private static StepAtWork? Locked(Movement movement, AthleteAtWork athlete)
+    {
+        var steps = athlete.StepsOf(movement.Slug);
+        return steps.Count == 0 || steps.Any(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open or StepStatus.Training or StepStatus.Support) ? null : steps[0];
+    }
+
+    private static string GateOf(StepAtWork step, AthleteAtWork athlete)
+    {
+        var names = athlete.Atlas.Catalogue.Names;
+        var unmet = step.Step.Gates.FirstOrDefault(g => g.Holds(athlete.Athlete.Schools) && GateRule.OpenedOn(g.Gate, athlete.Book) is null);
+        return GatePrinter.Print(unmet?.Gate ?? step.Step.After.Select(i => step.Ladder.Steps[i].Opens).FirstOrDefault() ?? step.Step.Opens, names);
+    }
+
+    private static Remedy? TrainedStep(ItemReading item, StepAtWork locked, AthleteAtWork athlete) =>
+        athlete.Placements[locked.Ladder.Slug].Training is { } at && athlete.Atlas.Catalogue.Movements.GetValueOrDefault(locked.Ladder.Steps[at].Movement) is { } movement
+            ? Remedy.Instead(item.Item.Id, movement, UsualLine.For(movement, athlete))
+            : null;
+
+    private static Remedy? Easier(ItemReading item, Movement movement, AthleteAtWork athlete) =>
+        movement.Easier.Select(s => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(s)).FirstOrDefault(m => m is not null && m.Pattern == movement.Pattern) is { } easier
+            ? Remedy.Instead(item.Item.Id, easier, UsualLine.For(easier, athlete))
+            : null;
+
+    private static IEnumerable<Remedy?> Remedies(CautionId id, ItemReading item, Prescription plan, ResolutionContext context)
+    {
+        Remedy Write(Prescription better) => Remedy.Write(item.Item.Id, better);
+        switch (id)
+        {
+            case CautionId.JumpLarge when plan is not DropSet && context.LastLoad is { } last:
+                var most = Mass.Min(last + Mass.FromKilograms(JumpKilograms), last + (context.BodyMass.Value + last) * JumpShare);
+                yield return Write(plan with { Load = new AddedLoad(MassEntry.Of(context.Kit.AtMost(most).Total, UnitOf(context.Kit))) });
+                break;
+            case CautionId.AboveOneRepMax when plan is not DropSet && context.LoadFollowsEffort:
+                yield return Write(plan with { Load = null, Effort = new InReserve(1) });
+                break;
+            case CautionId.WorkOverSlot when plan is OnTheClock clock:
+                var work = clock.EverySeconds - clock.RestInSlot;
+                var slot = Math.Min(OnTheClock.EveryMaximum, (work + work / 2 + 9) / 10 * 10);
+                yield return Write(new OnTheClock(slot, clock.Rounds, clock.Reps, clock.Fast).Like(clock));
+                break;
+            case CautionId.FailureNotHarmless:
+                yield return Write(WithReserve(plan, context.Bests));
+                break;
+            case CautionId.NegativeLong when plan is Negatives negatives:
+                yield return Write(negatives with { LowerSeconds = Negatives.VolumeSeconds });
+                break;
+            case CautionId.HoldOverBest when context.Bests.HoldSeconds is { } best && HoldDose.For(best) is { } dose:
+                yield return Write(dose.Like(plan));
+                break;
+            case CautionId.NotLoaded or CautionId.BandTooStrong:
+                yield return Write(plan with { Load = null });
+                break;
+            case CautionId.MinorNoSingle when plan is StraightSets straight:
+                yield return Write(straight with { Reps = 3, Effort = straight.Effort ?? new InReserve(2) });
+                break;
+        }
+    }
+
+    private static MassUnit UnitOf(Kit kit) => kit.Plates.Count > 0 && kit.Plates.All(p => p.Size.Unit == MassUnit.Lb) ? MassUnit.Lb : MassUnit.Kg;
+
+    /// <summary>The same work with two reps left; what only exists to failure becomes plain sets.</summary>
+    private static Prescription WithReserve(Prescription plan, Bests bests)
+    {
+        var reserve = new InReserve(2);
+        return plan switch
+        {
+            RestPause r => new StraightSets(r.SetTotal + 1, Math.Max(1, (bests.Reps ?? RestPause.OpeningLow + 2) - 2)) { Load = r.Load, Sides = r.Sides, Effort = reserve, RestSeconds = r.RestSeconds },
+            Pyramid p => new StraightSets(Math.Clamp(p.Rungs.Count / 2, 2, Limits.SetsMaximum), Math.Max(1, p.Rungs.Sum() / Math.Max(2, p.Rungs.Count))) { Load = p.Load, Effort = reserve, RestSeconds = p.RestSeconds },
+            _ => plan with { Effort = reserve },
+        };
+    }
+}

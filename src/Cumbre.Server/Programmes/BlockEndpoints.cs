@@ -1,0 +1,271 @@
+using System.Security.Claims;
+using System.Text.Json.Nodes;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Programmes;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Programmes;
+
+public static class BlockEndpoints
+{
+    public static void MapProgrammes(this IEndpointRouteBuilder api)
+    {
+        var coach = api.MapGroup("").RequireAuthorization(Policies.Coach);
+        coach.MapGet("/programmes", Programmes.Handle);
+        coach.MapGet("/notation", NotationHelp.Card);
+        coach.MapGet("/notation/completions", NotationHelp.Complete);
+        coach.MapPost("/notation/line", NotationHelp.Write);
+        coach.MapGet("/templates", Templates.List);
+        coach.MapPut("/templates/{id:guid}", Templates.Add);
+        coach.MapDelete("/templates/{id:guid}", Templates.Remove);
+        coach.MapPost("/templates/{id:guid}/fit", Templates.Fit);
+        coach.MapPost("/templates/{id:guid}/apply", Templates.Apply);
+
+        var athlete = coach.MapGroup("/athletes/{athleteId:guid}");
+        athlete.MapGet("/movements", Picker.Handle);
+        athlete.MapGet("/substitutes", Picker.Substitutes);
+        athlete.MapGet("/blocks", BlockList.Handle);
+        athlete.MapPost("/blocks/reading", ReadBlock.Handle);
+        athlete.MapPost("/blocks/shift", ShiftBlock.Handle);
+        athlete.MapGet("/blocks/{blockId:guid}", GetBlock.Handle);
+        athlete.MapPut("/blocks/{blockId:guid}", PutBlock.Handle);
+        athlete.MapDelete("/blocks/{blockId:guid}", RemoveBlock.Handle);
+        athlete.MapPost("/blocks/{blockId:guid}/seen", SeenBlock.Handle);
+    }
+}
+
+internal static class Programmes
+{
+    public static Ok<IReadOnlyList<ProgrammeRow>> Handle(Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        return TypedResults.Ok(database.Read<IReadOnlyList<ProgrammeRow>>(db =>
+        {
+            var ladders = CatalogueStore.Club(db).Atlas.BySlug;
+            var blocks = BlockStore.Newest(db, today);
+            return
+            [
+                .. AthleteStore.Everyone(db).Where(a => a.ArchivedAt is null).OrderBy(a => a.Name, StringComparer.CurrentCulture).Select(a =>
+                {
+                    var block = blocks.GetValueOrDefault(a.Id);
+                    int? week = block is null ? null : (today.DayNumber - block.Start.DayNumber) / 7 + 1;
+                    return new ProgrammeRow(
+                        a.Id, a.Name, [.. a.Intake.Advancing.Select(g => ladders.GetValueOrDefault(g)?.Name ?? g)], block is null ? null : BlockList.Summary(block),
+                        block is not null && today >= block.Start && week <= block.Weeks.Count ? week : null);
+                }),
+            ];
+        }));
+    }
+}
+
+internal static class BlockList
+{
+    public static Ok<IReadOnlyList<BlockSummary>> Handle(Guid athleteId, Database database) =>
+        TypedResults.Ok(database.Read<IReadOnlyList<BlockSummary>>(db => [.. BlockStore.Of(db, athleteId).Select(Summary)]));
+
+    public static BlockSummary Summary(StoredBlock block) => new(block.Id, block.Name, block.Start, block.Weeks.Count, block.Version);
+}
+
+internal static class GetBlock
+{
+    public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, Guid? session, Database database, ClubClock clock) =>
+        database.Read(db => Find(db, athleteId, blockId, session, clock.Today)) is { } block ? TypedResults.Ok(block) : (ProblemHttpResult)Problems.NotFound("block");
+
+    public static BlockDto? Find(Db db, Guid athleteId, Guid blockId, Guid? session, DateOnly today)
+    {
+        if (BlockStore.Find(db, blockId) is not { } stored || stored.AthleteId != athleteId || Work.Load(db, athleteId, today) is not { } found)
+            return null;
+        var sessions = SessionStore.OfBlock(db, blockId);
+        var block = Blocks.Read(stored, sessions);
+        return new(
+            blockId, athleteId, found.Profile.Name, found.Profile.Intake.Minutes, found.Profile.Intake.Days, found.Athlete.BodyMass?.Value.Kilograms, stored.Version, stored.WrittenAt, stored.WrittenBy,
+            BlockBody.Of(block), BlockReading.Of(block, found.Athlete, session), [.. Seen.Changes(sessions, found.Athlete)]);
+    }
+}
+
+internal static class PutBlock
+{
+    public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(
+        Guid athleteId, Guid blockId, Guid? session, BlockRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    {
+        var block = request.Block.Parse();
+        var written = database.Write(db =>
+        {
+            if (Work.Load(db, athleteId, clock.Today) is not { } found)
+                return Written.Missing;
+            var before = BlockStore.Find(db, blockId);
+            var written = Blocks.Write(db, athleteId, blockId, block, request.Version, clock.Stamp(Policies.IdOf(user)));
+            if (written == Written.Done)
+            {
+                Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), found.Athlete);
+                foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
+                    AuditStore.Add(db, Guid.CreateVersion7(), "block", blockId, "kept against " + kept.Key, kept.Reason, clock.Stamp(Policies.IdOf(user)));
+            }
+
+            return written;
+        }, commit: answer => answer == Written.Done);
+        var now = database.Read(db => GetBlock.Find(db, athleteId, blockId, session, clock.Today));
+        return written switch
+        {
+            Written.Done => TypedResults.Ok(now!),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
+            // The same block sent twice, after an answer that was lost.
+            _ when request.Version == 0 && now is { Version: 1 } => TypedResults.Ok(now),
+            _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
+        };
+    }
+}
+
+internal static class RemoveBlock
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, long version, Database database, ClubClock clock)
+    {
+        var (written, now) = database.Write(db =>
+            BlockStore.Find(db, blockId)?.AthleteId == athleteId ? (BlockStore.Remove(db, blockId, version), GetBlock.Find(db, athleteId, blockId, null, clock.Today)) : (Written.Missing, null));
+        return written switch
+        {
+            Written.Done => TypedResults.NoContent(),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("block"),
+            _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile.", now),
+        };
+    }
+}
+
+internal static class ReadBlock
+{
+    /// <summary>What a block means while it is typed; nothing is stored.</summary>
+    public static Results<Ok<BlockReading>, ProblemHttpResult> Handle(Guid athleteId, Guid? session, BlockBody request, Database database, ClubClock clock)
+    {
+        var block = request.Parse();
+        return database.Read(db => Work.Load(db, athleteId, clock.Today)) is { } found
+            ? TypedResults.Ok(BlockReading.Of(block, found.Athlete, session))
+            : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+}
+
+/// <param name="Block">As edited.</param>
+/// <param name="Week">The first week that was missed, from 1.</param>
+/// <param name="Missed">1 to 8.</param>
+public sealed record ShiftRequest(BlockBody Block, int Week, int Missed);
+
+/// <summary>A block after missed weeks, not stored yet.</summary>
+public sealed record ShiftAnswer(BlockBody Block, ReturnRule Rule, IReadOnlyList<ItemChangeDto> Changes);
+
+internal static class ShiftBlock
+{
+    public static Results<Ok<ShiftAnswer>, ProblemHttpResult> Handle(Guid athleteId, ShiftRequest request, Database database, ClubClock clock)
+    {
+        var block = request.Block.Parse();
+        if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
+            return (ProblemHttpResult)Problems.NotFound("athlete");
+        var shifted = Problems.At("", () => MissedWeeks.Shift(block, request.Week, request.Missed, found.Athlete));
+        return TypedResults.Ok(new ShiftAnswer(BlockBody.Of(shifted.Block), shifted.Rule, [.. shifted.Changes.Select(c => ItemChangeDto.Of(c, found.Athlete.Atlas.Catalogue))]));
+    }
+}
+
+internal static class SeenBlock
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, Database database, ClubClock clock) =>
+        database.Write(db =>
+        {
+            if (BlockStore.Find(db, blockId)?.AthleteId != athleteId || Work.Load(db, athleteId, clock.Today) is not { } found)
+                return false;
+            SessionStore.See(db, Seen.Now(SessionStore.OfBlock(db, blockId), found.Athlete).Select(s => (s.Item.Id, s.Seen)));
+            return true;
+        })
+            ? TypedResults.NoContent()
+            : (ProblemHttpResult)Problems.NotFound("block");
+}
+
+/// <summary>Compares what sessions resolve to with what the coach last saw.</summary>
+internal static class Seen
+{
+    public static IEnumerable<(StoredSession Session, StoredItem Item, SeenPlan Seen)> Now(IEnumerable<StoredSession> sessions, AthleteAtWork athlete)
+    {
+        foreach (var session in sessions.Where(s => s.Status == SessionStatus.Planned))
+        {
+            foreach (var item in session.Items)
+            {
+                if (athlete.Read(new(item.Id, item.Movement, item.Line)) is { Resolved: { } plan })
+                    yield return (session, item, new([.. plan.Loads.Select(l => l.Value.Made.Kilograms)], plan.Efforts.Max(e => e.Plan.Seconds)));
+            }
+        }
+    }
+
+    /// <summary>An item that is new, or was written anew, is seen as it is now.</summary>
+    public static void NoteNew(Db db, IEnumerable<StoredSession> sessions, AthleteAtWork athlete) =>
+        SessionStore.See(db, Now(sessions, athlete).Where(n => n.Item.Seen is null).Select(n => (n.Item.Id, n.Seen)));
+
+    public static IEnumerable<ResolvedAnew> Changes(IEnumerable<StoredSession> sessions, AthleteAtWork athlete) =>
+        Now(sessions, athlete)
+            .Where(n => n.Item.Seen is { } before && (!before.LoadsKg.SequenceEqual(n.Seen.LoadsKg) || before.HoldSeconds != n.Seen.HoldSeconds))
+            .Select(n => new ResolvedAnew(
+                n.Item.Id, n.Session.Id, n.Session.Day, athlete.Atlas.Catalogue.Movements[n.Item.Movement].Name, n.Seen.LoadsKg, n.Item.Seen!.LoadsKg, n.Seen.HoldSeconds, n.Item.Seen.HoldSeconds));
+}
+
+internal static class Picker
+{
+    public static Results<Ok<IReadOnlyList<PickDto>>, ProblemHttpResult> Handle(Guid athleteId, Database database, ClubClock clock)
+    {
+        if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
+            return (ProblemHttpResult)Problems.NotFound("athlete");
+        var athlete = found.Athlete;
+        return TypedResults.Ok<IReadOnlyList<PickDto>>(
+        [
+            .. athlete.Atlas.Catalogue.Movements.Values.OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new PickDto(
+                m.Slug, m.Name, m.Aliases, m.Pattern, Level.Of(m, athlete.Atlas.Catalogue), m.Kit, KitCheck.Missing(m, athlete), Core.Programmes.Substitutes.StatusOf(m, athlete), UsualLine.For(m, athlete))),
+        ]);
+    }
+
+    public static Results<Ok<IReadOnlyList<SubstituteDto>>, ProblemHttpResult> Substitutes(Guid athleteId, string movement, Database database, ClubClock clock)
+    {
+        if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
+            return (ProblemHttpResult)Problems.NotFound("athlete");
+        if (found.Athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } wanted)
+            return (ProblemHttpResult)Problems.NotFound("movement");
+        return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([.. Core.Programmes.Substitutes.For(wanted, found.Athlete, DoseRules.Shipped).Select(SubstituteDto.Of)]);
+    }
+}
+
+/// <param name="Line">Canonical.</param>
+public sealed record LineAnswer(string Line);
+
+internal static class NotationHelp
+{
+    public static Ok<IReadOnlyList<Example>> Card() => TypedResults.Ok(Examples.All);
+
+    public static Ok<IReadOnlyList<Suggestion>> Complete(string? line, int? cursor) =>
+        TypedResults.Ok(line is { Length: > NotationParser.LineMaximum } ? [] : Completion.At(line ?? "", cursor ?? line?.Length ?? 0));
+
+    /// <summary>The line of a plan's fields; a field out of its range is named.</summary>
+    public static Ok<LineAnswer> Write(JsonObject plan)
+    {
+        try
+        {
+            var made = PrescriptionJson.FromNode(plan);
+            var line = NotationPrinter.Print(made);
+            // A form can hold what no line says, for instance a tempo on a hold: the line tells.
+            var read = NotationParser.Parse(line);
+            if (read.Error is { } error)
+                throw Problems.Field("", error.Fault.ToString(), $"\"{line}\" cannot be read from position {error.Start + 1} on.");
+            return TypedResults.Ok(new LineAnswer(line));
+        }
+        catch (RuleViolationException e)
+        {
+            throw Problems.OfRule(e);
+        }
+        catch (InvalidDataException)
+        {
+            throw Problems.Field("", "plan", "This is no plan.");
+        }
+    }
+}

@@ -1,0 +1,33 @@
+import type { Effort, Load, MassUnit } from "../api/types";
+import { added, mass, number } from "../ui/format";
+
+/** What a set asks for: 5, 8–10, 20 s, left. */
+export function effortText(e: Effort) {
+  const amount =
+    e.seconds !== null
+      ? `${e.seconds} s`
+      : e.repsLow === e.repsHigh
+        ? String(e.repsHigh)
+        : `${e.repsLow}–${e.repsHigh}`;
+  const role = e.role === "Stretch" ? " stretch" : e.role === "Negative" ? " lowering" : "";
+  return amount + role + (e.side ? ` ${e.side.toLowerCase()}` : "");
+}
+
+/** The fewest reps that fulfil a set; one that ends by itself is met by its fewest. */
+export function asksFor(e: Effort) {
+  return e.role === "Burst" || e.role === "Max" || e.role === "Practice" ? e.repsLow : e.repsHigh;
+}
+
+/** How the load of a set is said: at +12.5 kg, with the band red, with the feet, with 9 books. */
+export function loadWords(load: Load, unit: MassUnit) {
+  const kilograms = load.made.value.number ?? 0;
+  if (load.byFeet) return "with the feet";
+  if (load.counted) return `with ${load.counted.count} ${load.counted.name}`;
+  if (load.band) return `with the band ${load.band}, about ${mass(-kilograms, unit)}`;
+  return `at ${added(kilograms, unit)}`;
+}
+
+/** What hangs: plates largest first, or the vest. */
+export function piecesText(pieces: Load["pieces"]) {
+  return pieces.map((p) => `${p.isVest ? "vest " : ""}${number(p.size.value)}`).join(" + ");
+}
