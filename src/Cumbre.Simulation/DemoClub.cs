@@ -56,7 +56,7 @@ public static class DemoClub
         new(DayOfWeek.Monday, "Pull", "Wrists, scapular pulls, band rows",
         [
             new("high-pull-up", "every 1:20 x 4 do 3 fast"), new("weighted-pull-up", null), new("parallel-bar-dip", "3 x 8..12 2 in reserve rest 1:30"),
-            new("hanging-leg-raise", "3 x 8 tempo 2-0-1-1 rest 1:30", Joined: true), new("inverted-row-horizontal", "3 x 8..12 rest 1:00"),
+            new("lying-leg-raise", "3 x 10 tempo 2-0-1-1 rest 1:30", Joined: true), new("inverted-row-horizontal", "3 x 8..12 rest 1:00"),
         ], "Hang and breathe"),
         new(DayOfWeek.Tuesday, "Push", "Wrists, shoulder circles with a stick",
         [
@@ -67,6 +67,30 @@ public static class DemoClub
         [
             new("banded-muscle-up", "4 x 2 rest 3:00"), new("pull-up", "4 x 6 pause 2 s bottom rest 2:00"), new("parallel-bar-dip", "3 x 8 tempo 3-1-X-0 rest 2:00"),
             new("hollow-hold", "hold 3 x 30 s rest 1:00"),
+        ]),
+    ]);
+
+    /// <summary>Four evenings toward the front lever: straight-arm work, a drop set, a pair, one side at a time, the clock.</summary>
+    private static BlockScript LeverBlock { get; } = new("Lever block",
+    [
+        new(DayOfWeek.Monday, "Pull", "Scapular pulls, band rows, inverted hang",
+        [
+            new("front-lever-advanced-tuck", "hold 4 x 60 % best rest 2:00"), new("weighted-pull-up", null), new("pull-up", "2 x drop 4+4+6 @ +10 / +5 / 0 kg grip wide / medium / narrow rest 3:00"),
+            new("inverted-row-horizontal", "3 x 8..12 rest 1:30"), new("push-up", "3 x 10..15 rest 1:00", Joined: true),
+        ], "Hang and breathe"),
+        new(DayOfWeek.Tuesday, "Push", "Wrists, shoulder circles with a stick",
+        [
+            new("parallel-bar-dip", "4 x 6 tempo 3-1-X-0 rest 2:30"), new("straight-bar-dip", "3 x 6 2 in reserve rest 2:00"), new("pike-push-up", "3 x 5..8 rest 1:30"),
+            new("hollow-hold", "hold 3 x 30 s rest 1:00"),
+        ]),
+        new(DayOfWeek.Thursday, "Lever, light", "Scapular pulls, inverted hang",
+        [
+            new("front-lever-tuck", "hold 24 s in 3 rest 0:45"), new("high-pull-up", "every 1:20 x 4 do 3 fast"), new("ring-row", "3 x 8..12 rest 1:30"),
+            new("push-up", "4 x 12 tempo 2-1-X-0 rest 1:30"), new("squat", "3 x 10..15 rest 1:30"),
+        ]),
+        new(DayOfWeek.Saturday, "Both", "Wrists, scapular dips",
+        [
+            new("straight-bar-dip", "4 x 6 rest 2:00"), new("human-flag-tuck", "hold 4 x 3 s left first rest 2:00"), new("push-up", "3 x 12 + stretch 15 s rest 1:00"),
         ]),
     ]);
 
@@ -127,6 +151,7 @@ public static class DemoClub
         new("Kasimir Lund", 78.2m)
         {
             Intake = Said(6, 90, ["front-lever", "bar-muscle-up"], ["planche"], ShoulderRange.Tight),
+            Block = LeverBlock,
             Sex = Sex.Male, StatureCm = 181, BirthYear = 1989, Kit = Hall, SchoolOverrides = VolumeFirst, DriftKgPerWeek = -0.1m, FreshReps = 12.5, FirstLine = Tens, Weeks = 18,
             PlannedToday = true, GainKgPerWeek = 0.3,
             Tests =

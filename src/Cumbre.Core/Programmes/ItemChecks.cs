@@ -17,7 +17,7 @@ internal static class ItemChecks
     public static IEnumerable<ProgrammeCaution> Of(ItemReading item, int week, Guid session, AthleteAtWork athlete, DoseRules rules)
     {
         ProgrammeCaution Caution(CautionId id, IReadOnlyList<Quantity> args, params IEnumerable<Remedy?> remedies) =>
-            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>()]);
+            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>().DistinctBy(r => (r.Kind, r.Movement, r.Movement is null ? r.Line : null))]);
 
         if (item.Movement is not { } movement)
         {

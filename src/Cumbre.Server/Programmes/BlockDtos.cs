@@ -169,17 +169,32 @@ public sealed record WeekReading(
 public sealed record ItemMeaning(
     Guid Id, MovementDto? Movement, string? Canonical, NotationError? Error, ResolutionProblem? Problem, ResolvedDto? Plan, JsonObject? Structure, IReadOnlyList<decimal> Bands);
 
+/// <summary>A caution on a block.</summary>
+/// <param name="Key">By which it is kept.</param>
+/// <param name="Id">Which.</param>
+/// <param name="Args">Figures for its words.</param>
+/// <param name="Week">From 1.</param>
+/// <param name="Session">Null: on the week as a whole.</param>
+/// <param name="Item">Null: on more than one item.</param>
+/// <param name="Remedies">What one press does about it.</param>
+/// <param name="KeptBecause">Null: it is open.</param>
+public sealed record BlockCaution(
+    string Key, CautionId Id, IReadOnlyList<Quantity> Args, int Week, Guid? Session, Guid? Item, IReadOnlyList<Remedy> Remedies, string? KeptBecause)
+{
+    public static BlockCaution Of(ProgrammeCaution c) => new(c.Key, c.Id, c.Args, c.Week, c.Session, c.Item, c.Remedies, c.KeptBecause);
+}
+
 /// <summary>What a block means for its athlete.</summary>
 /// <param name="Weeks">What each costs.</param>
 /// <param name="Cautions">Open and kept.</param>
 /// <param name="Items">Of the open session.</param>
-public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyList<ProgrammeCaution> Cautions, IReadOnlyList<ItemMeaning> Items)
+public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyList<BlockCaution> Cautions, IReadOnlyList<ItemMeaning> Items)
 {
     public static BlockReading Of(Block block, AthleteAtWork athlete, Guid? open)
     {
         var doses = DoseReader.Read(block, athlete, DoseRules.Shipped);
         var session = doses.SelectMany(w => w.Sessions).FirstOrDefault(s => s.Session.Id == open);
-        return new([.. doses.Select(WeekReading.Of)], BlockChecks.Of(block, doses, athlete, DoseRules.Shipped), session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]);
+        return new([.. doses.Select(WeekReading.Of)], [.. BlockChecks.Of(block, doses, athlete, DoseRules.Shipped).Select(BlockCaution.Of)], session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]);
     }
 
     private static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) => new(

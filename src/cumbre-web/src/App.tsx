@@ -20,6 +20,8 @@ const EditTestDayPage = lazy(() => import("./testday/EditTestDayPage"));
 const SheetPage = lazy(() => import("./testday/SheetPage"));
 const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
+const ProgrammesPage = lazy(() => import("./programmes/ProgrammesPage"));
+const BlockPage = lazy(() => import("./programmes/BlockPage"));
 const KitPage = lazy(() => import("./kit/KitPage"));
 const EditMovementPage = lazy(() => import("./ladders/edit/EditMovementPage"));
 const ImportPage = lazy(() => import("./ladders/edit/ImportPage"));
@@ -45,6 +47,8 @@ const router = createBrowserRouter([
           { path: "/athletes/new", element: <NewAthletePage /> },
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
+          { path: "/programmes", element: <ProgrammesPage /> },
+          { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockPage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },

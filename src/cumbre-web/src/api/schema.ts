@@ -3089,6 +3089,31 @@ export interface components {
       /** @description Cautions kept, with reasons. */
       kept: components["schemas"]["Kept"][];
     };
+    /** @description A caution on a block. */
+    BlockCaution: {
+      /** @description By which it is kept. */
+      key: string;
+      /** @description Which. */
+      id: components["schemas"]["CautionId"];
+      /** @description Figures for its words. */
+      args: components["schemas"]["Quantity"][];
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      week: number;
+      /**
+       * Format: uuid
+       * @description Null: on the week as a whole.
+       */
+      session: null | string;
+      /** Format: uuid */
+      item: null | string;
+      /** @description What one press does about it. */
+      remedies: components["schemas"]["Remedy"][];
+      /** @description Null: it is open. */
+      keptBecause: null | string;
+    };
     /** @description A stored block with what it means. */
     BlockDto: {
       /**
@@ -3139,7 +3164,7 @@ export interface components {
       /** @description What each costs. */
       weeks: components["schemas"]["WeekReading"][];
       /** @description Open and kept. */
-      cautions: components["schemas"]["ProgrammeCaution"][];
+      cautions: components["schemas"]["BlockCaution"][];
       /** @description Of the open session. */
       items: components["schemas"]["ItemMeaning"][];
     };
@@ -4729,33 +4754,6 @@ export interface components {
     PreviewRequest: {
       /** @description The file. */
       text: string;
-    };
-    /** @description A caution on a block, with its place and ways out. */
-    ProgrammeCaution: {
-      /** @description Which. */
-      id: components["schemas"]["CautionId"];
-      /** @description Figures for its words. */
-      args: components["schemas"]["Quantity"][];
-      /**
-       * Format: int32
-       * @description From 1.
-       */
-      week: number;
-      /**
-       * Format: uuid
-       * @description Null: on the week as a whole.
-       */
-      session: null | string;
-      /** Format: uuid */
-      item: null | string;
-      /** @description The first is the nearest. */
-      remedies: components["schemas"]["Remedy"][];
-      /** @description Tells several of one kind in one place apart, for instance the pattern. */
-      about?: null | string;
-      /** @description Why the coach keeps it; null: it is open. */
-      keptBecause?: null | string;
-      /** @description Stays the same while the block is edited around it, so that a reason sticks to it. */
-      key?: null | string;
     };
     /** @description An athlete in the list of programmes. */
     ProgrammeRow: {

@@ -19,6 +19,20 @@ const groups: [string, [string[], string][]][] = [
     ],
   ],
   [
+    "Block",
+    [
+      [["Tab"], "next value of the line"],
+      [["Enter"], "next line"],
+      [["Ctrl Space"], "what may follow"],
+      [["Ctrl G"], "pair with the one before"],
+      [["Alt ↑", "Alt ↓"], "move the line"],
+      [["Alt S"], "another movement"],
+      [["Alt Del"], "take the line out"],
+      [["F2"], "form beside the line"],
+      [["Ctrl Z"], "undo; with Shift redo"],
+    ],
+  ],
+  [
     "Desk",
     [
       [["J", "K"], "move"],
@@ -44,7 +58,7 @@ export default function KeyHelp({ open, onClose }: { open: boolean; onClose: () 
             </Box>
             {keys.map(([caps, what]) => (
               <Box key={what} sx={{ display: "flex", gap: 3, py: 0.75 }}>
-                <Box sx={{ width: 72, display: "flex", gap: 1 }}>
+                <Box sx={{ minWidth: 96, flex: "none", display: "flex", gap: 1 }}>
                   {caps.map((c) => (
                     <KeyCap key={c}>{c}</KeyCap>
                   ))}

@@ -8,6 +8,7 @@ export function Plates({
   pieces,
   takeOff = [],
   scale = 1,
+  plain = false,
   label,
 }: {
   /** What stays on, largest first. */
@@ -15,6 +16,8 @@ export function Plates({
   /** What comes off next, drawn dashed on top. */
   takeOff?: Piece[];
   scale?: number;
+  /** Without figures on the plates, for small stacks that are labelled beside. */
+  plain?: boolean;
   label?: string;
 }) {
   const stack = [...pieces.map((piece) => ({ piece, off: false })), ...takeOff.map((piece) => ({ piece, off: true }))];
@@ -52,16 +55,18 @@ export function Plates({
               strokeDasharray={off ? "4 2" : undefined}
               strokeWidth="1.25"
             />
-            <text
-              x={middle}
-              y={y + row / 2 + 3.6 * scale}
-              fontSize={Math.max(10, 11 * scale)}
-              fontWeight="650"
-              textAnchor="middle"
-              fill={off ? "var(--mui-palette-secondary-main)" : "var(--mui-palette-onPlate)"}
-            >
-              {piece.isVest ? `vest ${number(piece.size.value)}` : number(piece.size.value)}
-            </text>
+            {!plain && (
+              <text
+                x={middle}
+                y={y + row / 2 + 3.6 * scale}
+                fontSize={Math.max(10, 11 * scale)}
+                fontWeight="650"
+                textAnchor="middle"
+                fill={off ? "var(--mui-palette-secondary-main)" : "var(--mui-palette-onPlate)"}
+              >
+                {piece.isVest ? `vest ${number(piece.size.value)}` : number(piece.size.value)}
+              </text>
+            )}
           </g>
         );
       })}

@@ -161,6 +161,7 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
           <Place to="/roster" label="Roster" icon={icons.roster} narrow={narrow} />
           <Place to="/test-days" label="Test day" icon={icons.tests} narrow={narrow} />
           <Place to="/ladders" label="Ladders" icon={icons.ladders} narrow={narrow} />
+          <Place to="/programmes" label="Programmes" icon={icons.training} narrow={narrow} />
           <Place to="/kit" label="Kit" icon={icons.kit} narrow={narrow} />
         </>
       ) : (

@@ -1,0 +1,573 @@
+import {
+  closestCenter,
+  DndContext,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+  type CollisionDetection,
+} from "@dnd-kit/core";
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import useMediaQuery from "@mui/material/useMediaQuery";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useSignedIn, useUnit } from "../accounts/useMe";
+import { api, ask } from "../api/client";
+import type { BlockDto, WeekKind } from "../api/types";
+import { added, dayFull, dayShort, dayWeek, mass } from "../ui/format";
+import { newId } from "../ui/newId";
+import { Failed, Loading, messageOf } from "../ui/states";
+import { useWhy } from "../why/WhyContext";
+import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { DayColumns } from "./DayColumns";
+import { CopyWeekDialog, MissedWeeksDialog, NotationHelp, SaveTemplateDialog, SubstituteDialog } from "./dialogs";
+import * as doc from "./doc";
+import { DosePanel } from "./DosePanel";
+import { blockQuery, useForgetBlocks, useReading } from "./queries";
+import { SessionEditor } from "./SessionEditor";
+import { useBlockEditor, type BlockEditor } from "./useBlockEditor";
+import { WeekStrip } from "./WeekStrip";
+import { saveStates, weekKinds } from "./wording";
+
+/** A block on the workbench: weeks, days, the session with its lines, and what it costs. */
+export default function BlockPage() {
+  const { athleteId = "", blockId = "" } = useParams();
+  const stored = useQuery(blockQuery(athleteId, blockId));
+  if (stored.isPending)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  if (stored.isError)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={stored.error} retry={() => void stored.refetch()} />
+      </Box>
+    );
+  return <Editor key={blockId} stored={stored.data} />;
+}
+
+type Asking = "copy" | "missed" | "help" | "template" | "remove" | { substitute: string } | null;
+
+function Editor({ stored }: { stored: BlockDto }) {
+  const { athleteId } = stored;
+  const { today } = useSignedIn();
+  const { opened } = useWhy();
+  const roomy = useMediaQuery("(min-width:1480px)");
+  const beside = useMediaQuery("(min-width:1180px)");
+  const editor = useBlockEditor(athleteId, stored);
+  const { block, edit } = editor;
+  const [search, setSearch] = useSearchParams();
+  const [asking, setAsking] = useState<Asking>(null);
+  const [said, setSaid] = useState<string | null>(null);
+
+  const wanted = search.get("session");
+  const fromSearch = doc.weekOf(block, wanted);
+  const weekParam = Number(search.get("week") ?? 0) - 1;
+  const thisWeek = block.weeks.findIndex((_, i) => today < doc.addDays(block.start, 7 * (i + 1)));
+  const week =
+    fromSearch >= 0 ? fromSearch : weekParam >= 0 && weekParam < block.weeks.length ? weekParam : Math.max(0, thisWeek);
+  const sessions = block.weeks[week]!.sessions;
+  const session = sessions.find((s) => s.id === wanted) ?? sessions.find((s) => s.day >= today) ?? sessions[0];
+  const reading = useReading(athleteId, session?.id ?? null, block);
+  const stale = reading.isPlaceholderData;
+  const data = reading.data;
+
+  const open = (id: string) => setSearch({ session: id }, { replace: true });
+  const openWeek = (index: number) => {
+    const first = block.weeks[index]!.sessions[0];
+    setSearch(first ? { session: first.id } : { week: String(index + 1) }, { replace: true });
+  };
+
+  useHotkeys("mod+z", editor.undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", editor.redo, { enableOnFormTags: true, preventDefault: true });
+
+  const letterOf = (item: string | null | undefined) => {
+    const holder = item ? doc.holderOf(block, item) : undefined;
+    return holder ? doc.letters(holder.items)[holder.items.findIndex((i) => i.id === item)] : undefined;
+  };
+  const substituting =
+    typeof asking === "object" && asking
+      ? doc.holderOf(block, asking.substitute)?.items.find((i) => i.id === asking.substitute)
+      : undefined;
+  const showsDose = !(opened && beside && !roomy);
+  const dose = data && (
+    <DosePanel
+      reading={data}
+      week={week}
+      session={session?.id ?? null}
+      have={stored.minutes}
+      athlete={stored.athleteName}
+      letterOf={letterOf}
+      dayOf={(id) => doc.sessionOf(block, id)?.day}
+      onRemedy={(remedy) => edit((b) => doc.applyRemedy(b, remedy))}
+      onKeep={(key, reason) => edit((b) => doc.keep(b, key, reason))}
+      onUnkeep={(key) => edit((b) => doc.unkeep(b, key))}
+    />
+  );
+
+  return (
+    <DragArea editor={editor} session={session?.id}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: beside && showsDose ? "minmax(0,1fr) 320px" : "minmax(0,1fr)",
+          minHeight: "100%",
+        }}
+      >
+        <Box sx={{ px: { xs: 3, sm: 6 }, py: 4, minWidth: 0 }}>
+          <Head
+            stored={stored}
+            editor={editor}
+            week={week}
+            onAsk={setAsking}
+            onInsert={() => edit((b) => doc.insertWeek(b, week))}
+            onRemoveWeek={() => {
+              edit((b) => doc.removeWeek(b, week));
+              openWeek(Math.max(0, week - 1));
+            }}
+          />
+          {editor.theirs && <Conflict editor={editor} />}
+          <Anew stored={stored} />
+          {said && (
+            <Alert severity="info" icon={false} onClose={() => setSaid(null)} sx={{ mt: 3 }}>
+              {said}
+            </Alert>
+          )}
+          {reading.isError && (
+            <Alert severity="error" icon={false} sx={{ mt: 3 }}>
+              {messageOf(reading.error)}
+            </Alert>
+          )}
+          <Box sx={{ mt: 3 }}>
+            <WeekStrip
+              block={block}
+              weeks={data?.weeks ?? []}
+              cautions={data?.cautions ?? []}
+              open={week}
+              onOpen={openWeek}
+              today={today}
+            />
+          </Box>
+          <DayColumns
+            week={block.weeks[week]!}
+            reading={data?.weeks[week]}
+            open={session?.id ?? null}
+            minutes={stored.minutes}
+            onOpen={open}
+            onAdd={() => {
+              const made = doc.addSession(block, week, doc.freeDay(block, week));
+              edit(() => made.block);
+              open(made.id);
+            }}
+          />
+          {session ? (
+            <SessionEditor
+              key={session.id}
+              athleteId={athleteId}
+              athlete={stored.athleteName}
+              minutes={stored.minutes}
+              editor={editor}
+              session={session}
+              week={block.weeks[week]!}
+              weekIndex={week}
+              reading={data}
+              stale={stale}
+              onSubstitute={(item) => setAsking({ substitute: item })}
+              onHelp={() => setAsking("help")}
+              onSkip={() => edit((b) => doc.removeSession(b, session.id))}
+              onRepeat={(item) => {
+                const [next, count] = doc.repeatItem(block, item);
+                edit(() => next);
+                setSaid(
+                  count > 0
+                    ? `Written in ${count} later ${count === 1 ? "week" : "weeks"}.`
+                    : "No later loading week has that session.",
+                );
+              }}
+            />
+          ) : (
+            <Box sx={(t) => ({ border: `1px solid ${t.vars.palette.line2}`, p: 4, color: "text.secondary" })}>
+              Nothing is planned in this week.
+            </Box>
+          )}
+        </Box>
+        {showsDose && (
+          <Box
+            component="aside"
+            aria-label="Dose and cautions"
+            tabIndex={0}
+            sx={(t) => ({
+              position: beside ? "sticky" : "static",
+              top: 0,
+              maxHeight: beside ? "calc(100dvh - 48px)" : "none",
+              overflowY: "auto",
+              scrollbarWidth: "thin",
+              alignSelf: "start",
+              minHeight: beside ? "calc(100dvh - 48px)" : 0,
+              bgcolor: "background.paper",
+              borderLeft: beside ? `1px solid ${t.vars.palette.line2}` : 0,
+              borderTop: beside ? 0 : `1px solid ${t.vars.palette.line2}`,
+            })}
+          >
+            {dose ?? (
+              <Box sx={{ p: 4 }}>
+                <Loading />
+              </Box>
+            )}
+          </Box>
+        )}
+      </Box>
+      {asking === "copy" && (
+        <CopyWeekDialog
+          block={block}
+          from={week}
+          onClose={() => setAsking(null)}
+          onCopy={(targets) => {
+            edit((b) => doc.copyWeek(b, week, targets));
+            setAsking(null);
+          }}
+        />
+      )}
+      {asking === "missed" && (
+        <MissedWeeksDialog
+          athleteId={athleteId}
+          block={block}
+          week={week}
+          onClose={() => setAsking(null)}
+          onShift={(next, changes) => {
+            edit(() => next);
+            setSaid(
+              `Shifted. ${changes.length === 0 ? "No line was changed" : `${changes.length} lines were eased`}; undo takes it back.`,
+            );
+            setAsking(null);
+          }}
+        />
+      )}
+      {asking === "help" && <NotationHelp onClose={() => setAsking(null)} />}
+      {asking === "template" && (
+        <TemplateDialog stored={stored} editor={editor} week={week} onSaid={setSaid} onClose={() => setAsking(null)} />
+      )}
+      {asking === "remove" && <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />}
+      {substituting && (
+        <SubstituteDialog
+          athleteId={athleteId}
+          item={substituting}
+          name={data?.items.find((i) => i.id === substituting.id)?.movement?.name ?? substituting.movement}
+          onClose={() => setAsking(null)}
+          onTake={(s) => {
+            edit((b) => doc.changeItem(b, substituting.id, (i) => ({ ...i, movement: s.slug, line: s.line })));
+            setAsking(null);
+          }}
+        />
+      )}
+    </DragArea>
+  );
+}
+
+/** A day takes what is dropped on it; else the nearest line. */
+const collide: CollisionDetection = (args) => {
+  const days = pointerWithin({
+    ...args,
+    droppableContainers: args.droppableContainers.filter((c) => String(c.id).startsWith("day:")),
+  });
+  return days.length > 0
+    ? days
+    : closestCenter({
+        ...args,
+        droppableContainers: args.droppableContainers.filter((c) => !String(c.id).startsWith("day:")),
+      });
+};
+
+function DragArea({
+  editor,
+  session,
+  children,
+}: {
+  editor: BlockEditor;
+  session: string | undefined;
+  children: React.ReactNode;
+}) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={collide}
+      onDragEnd={({ active, over }) => {
+        if (!over || over.id === active.id || !session) return;
+        const item = String(active.id);
+        const target = String(over.id);
+        editor.edit((b) => {
+          if (target.startsWith("day:")) return doc.moveItem(b, item, target.slice(4), null);
+          const items = doc.sessionOf(b, session)?.items ?? [];
+          const [from, to] = [items.findIndex((i) => i.id === item), items.findIndex((i) => i.id === target)];
+          // Dropped on a later line it stands behind that one, on an earlier one before it.
+          return doc.moveItem(b, item, session, (from < to ? items[to + 1]?.id : target) ?? null);
+        });
+      }}
+    >
+      {children}
+    </DndContext>
+  );
+}
+
+function Head({
+  stored,
+  editor,
+  week,
+  onAsk,
+  onInsert,
+  onRemoveWeek,
+}: {
+  stored: BlockDto;
+  editor: BlockEditor;
+  week: number;
+  onAsk: (asking: Asking) => void;
+  onInsert: () => void;
+  onRemoveWeek: () => void;
+}) {
+  const unit = useUnit();
+  const { block, edit } = editor;
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const [naming, setNaming] = useState(false);
+  const choose = (verb: () => void) => () => {
+    setMenu(null);
+    verb();
+  };
+  const begun = block.weeks.some((w) => w.sessions.some((s) => s.fixed));
+  return (
+    <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+      <Box sx={{ mr: "auto", minWidth: 0 }}>
+        {naming ? (
+          <TextField
+            label="Name of the block"
+            defaultValue={block.name}
+            autoFocus
+            onBlur={(e) => {
+              const name = e.target.value.trim();
+              if (name) edit((b) => ({ ...b, name }));
+              setNaming(false);
+            }}
+            onKeyDown={(e) => e.key === "Enter" && (e.target as HTMLElement).blur()}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+            sx={{ width: 260 }}
+          />
+        ) : (
+          <Typography variant="h1">{block.name}</Typography>
+        )}
+        <Typography variant="body2" color="textSecondary">
+          <Box component={Link} to={`/athletes/${stored.athleteId}`} sx={{ color: "inherit" }}>
+            {stored.athleteName}
+          </Box>
+          {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}, from {dayFull(block.start)};{" "}
+          <Box
+            component="span"
+            role="status"
+            sx={{ color: editor.state === "failed" || editor.state === "conflict" ? "error.main" : "inherit" }}
+          >
+            {saveStates[editor.state]}
+          </Box>
+          {editor.failure && (
+            <Box component="span" role="alert" sx={{ color: "error.main" }}>
+              {": "}
+              {editor.failure.message}{" "}
+              <Button size="small" variant="text" onClick={editor.retry} sx={{ minHeight: 20, py: 0 }}>
+                Try again
+              </Button>
+            </Box>
+          )}
+        </Typography>
+      </Box>
+      <Button size="small" onClick={editor.undo} disabled={!editor.canUndo}>
+        Undo
+      </Button>
+      <Button size="small" onClick={editor.redo} disabled={!editor.canRedo}>
+        Redo
+      </Button>
+      <Button size="small" onClick={() => onAsk("copy")}>
+        Copy week
+      </Button>
+      <TextField
+        select
+        label={`Week ${week + 1} is`}
+        value={block.weeks[week]!.kind}
+        onChange={(e) => edit((b) => doc.changeWeek(b, week, (w) => ({ ...w, kind: e.target.value as WeekKind })))}
+        sx={{ width: 110 }}
+      >
+        {Object.entries(weekKinds).map(([kind, name]) => (
+          <MenuItem key={kind} value={kind}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button size="small" onClick={(e) => setMenu(e.currentTarget)} aria-haspopup="menu">
+        More
+      </Button>
+      {menu && (
+        <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
+          <MenuItem onClick={choose(() => setNaming(true))}>Rename the block</MenuItem>
+          <MenuItem onClick={choose(() => onAsk("missed"))}>Missed weeks…</MenuItem>
+          <MenuItem onClick={choose(onInsert)}>Insert a week after this one</MenuItem>
+          <MenuItem onClick={choose(onRemoveWeek)} disabled={block.weeks.length === 1}>
+            Take week {week + 1} out
+          </MenuItem>
+          <MenuItem onClick={choose(() => edit((b) => doc.moveStart(b, doc.addDays(b.start, 7))))} disabled={begun}>
+            Start a week later, {dayShort(doc.addDays(block.start, 7))}
+          </MenuItem>
+          <MenuItem onClick={choose(() => edit((b) => doc.moveStart(b, doc.addDays(b.start, -7))))} disabled={begun}>
+            Start a week earlier, {dayShort(doc.addDays(block.start, -7))}
+          </MenuItem>
+          <MenuItem onClick={choose(() => onAsk("template"))}>Keep as a template…</MenuItem>
+          <MenuItem onClick={choose(() => onAsk("remove"))}>Remove the block…</MenuItem>
+        </Menu>
+      )}
+    </Box>
+  );
+}
+
+/** Somebody else wrote first: what differs, and both ways on. */
+function Conflict({ editor }: { editor: BlockEditor }) {
+  const { theirs, block } = editor;
+  if (!theirs) return null;
+  const found = doc.differences(block, theirs.block);
+  return (
+    <Alert severity="warning" icon={false} sx={{ mt: 3 }}>
+      <b>{theirs.writtenBy ?? "Somebody"} changed this block in another window or elsewhere meanwhile.</b>{" "}
+      {found.length === 0 ? "The lines are the same." : "These lines differ:"}
+      <Box component="ul" sx={{ m: 0, mt: 1, pl: 4, fontSize: 13 }}>
+        {found.slice(0, 8).map((d, i) => (
+          <li key={i}>
+            <b>{dayWeek(d.day)}</b>. Yours: {d.mine.join("; ") || "nothing"}. Stored: {d.theirs.join("; ") || "nothing"}
+            .
+          </li>
+        ))}
+        {found.length > 8 && <li>and {found.length - 8} sessions more</li>}
+      </Box>
+      <Box sx={{ display: "flex", gap: 2, mt: 2 }}>
+        <Button size="small" onClick={editor.keepMine}>
+          Keep mine
+        </Button>
+        <Button size="small" onClick={editor.takeTheirs}>
+          Take the stored one
+        </Button>
+        <Typography variant="body2" sx={{ alignSelf: "center" }}>
+          Undo goes back either way.
+        </Typography>
+      </Box>
+    </Alert>
+  );
+}
+
+/** What a new body mass or test changed in sessions that have not begun. */
+function Anew({ stored }: { stored: BlockDto }) {
+  const unit = useUnit();
+  const [closed, setClosed] = useState(false);
+  if (stored.anew.length === 0 || closed) return null;
+  const loads = (kilograms: number[]) => kilograms.map((k) => added(k, unit)).join(" / ");
+  return (
+    <Alert
+      severity="info"
+      icon={false}
+      sx={{ mt: 3 }}
+      action={
+        <Button
+          size="small"
+          onClick={() => {
+            setClosed(true);
+            void ask(
+              api.POST("/api/athletes/{athleteId}/blocks/{blockId}/seen", {
+                params: { path: { athleteId: stored.athleteId, blockId: stored.id } },
+              }),
+            );
+          }}
+        >
+          Seen
+        </Button>
+      }
+    >
+      <b>A new body mass, test or kit changed what lines come to:</b>
+      <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 13, maxHeight: 160, overflow: "auto" }}>
+        {stored.anew.map((a) => (
+          <li key={a.item}>
+            {dayWeek(a.day)}, {a.movement}: {loads(a.loadsKgBefore)} → {loads(a.loadsKg)}
+            {a.holdSeconds !== a.holdSecondsBefore && `, ${a.holdSecondsBefore} s → ${a.holdSeconds} s`}
+          </li>
+        ))}
+      </Box>
+    </Alert>
+  );
+}
+
+function TemplateDialog({
+  stored,
+  editor,
+  week,
+  onSaid,
+  onClose,
+}: {
+  stored: BlockDto;
+  editor: BlockEditor;
+  week: number;
+  onSaid: (text: string) => void;
+  onClose: () => void;
+}) {
+  const [id] = useState(newId);
+  const forget = useForgetBlocks();
+  return (
+    <SaveTemplateDialog
+      athleteId={stored.athleteId}
+      blockId={stored.id}
+      block={editor.block}
+      week={week}
+      newId={id}
+      onClose={onClose}
+      onDone={() => {
+        void forget();
+        onSaid("Kept. Apply it from Programmes.");
+        onClose();
+      }}
+    />
+  );
+}
+
+function RemoveBlock({ stored, version, onClose }: { stored: BlockDto; version: number; onClose: () => void }) {
+  const navigate = useNavigate();
+  const forget = useForgetBlocks();
+  const [error, setError] = useState<unknown>(null);
+  return (
+    <ConfirmDialog
+      title={`Remove “${stored.block.name}”?`}
+      verb="Remove"
+      busy={false}
+      onClose={onClose}
+      onConfirm={() => {
+        ask(
+          api.DELETE("/api/athletes/{athleteId}/blocks/{blockId}", {
+            params: { path: { athleteId: stored.athleteId, blockId: stored.id }, query: { version } },
+          }),
+        )
+          .then(async () => {
+            await forget();
+            void navigate("/programmes");
+          })
+          .catch(setError);
+      }}
+    >
+      All sessions of {stored.athleteName} that have not begun go with it. What was logged stays. This cannot be undone.
+      {error !== null && (
+        <Typography color="error" role="alert" sx={{ mt: 2 }}>
+          {messageOf(error)}
+        </Typography>
+      )}
+    </ConfirmDialog>
+  );
+}

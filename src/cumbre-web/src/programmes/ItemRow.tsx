@@ -1,0 +1,273 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import { useId, useState } from "react";
+import { useUnit } from "../accounts/useMe";
+import type { BlockItem, ItemMeaning, ProgrammeCaution } from "../api/types";
+import { notationMessage, problemMessage } from "../notation/wording";
+import { clock, dayWeek, mass } from "../ui/format";
+import { KeyCap } from "../ui/KeyCap";
+import { StatusShape } from "../ui/StatusShape";
+import { ItemForm } from "./ItemForm";
+import { LineField } from "./LineField";
+import { ItemPlates, MeaningLine } from "./MeaningLine";
+import type { Plan } from "./planFields";
+
+export interface RowVerbs {
+  line: (line: string) => void;
+  settle: (line: string) => void;
+  next: () => void;
+  focus: () => void;
+  move: (by: -1 | 1) => void;
+  pair: () => void;
+  remove: () => void;
+  substitute: () => void;
+  moveTo: (session: string) => void;
+  repeat: () => void;
+}
+
+interface Props {
+  item: BlockItem;
+  letter: string;
+  meaning: ItemMeaning | undefined;
+  /** The meaning is of an older state while the next is on its way. */
+  stale: boolean;
+  cautions: ProgrammeCaution[];
+  seconds: number | null;
+  /** A bracket: head, middle or foot of a group. */
+  bracket: "head" | "middle" | "foot" | null;
+  athlete: string;
+  readOnly: boolean;
+  focused: boolean;
+  elsewhere: { id: string; day: string; title: string }[];
+  verbs: RowVerbs;
+}
+
+/** One exercise on the board: its line, what it means, costs and risks. */
+export function ItemRow(props: Props) {
+  const { item, letter, meaning, stale, cautions, seconds, bracket, athlete, readOnly, focused, elsewhere, verbs } =
+    props;
+  const unit = useUnit();
+  const says = useId();
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const [form, setForm] = useState(false);
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: item.id,
+    disabled: readOnly,
+  });
+  const name = meaning?.movement?.name ?? item.movement;
+  const error = meaning?.error && !stale ? meaning.error : null;
+  const problem = meaning?.problem ?? null;
+  const message = error ? notationMessage(error) : problem && !stale ? problemMessage(problem) : null;
+  const open = cautions.filter((c) => !c.keptBecause);
+  const keys = (e: React.KeyboardEvent) => {
+    if (readOnly) return;
+    const run = (verb: () => void) => {
+      e.preventDefault();
+      e.stopPropagation();
+      verb();
+    };
+    if (e.altKey && e.key === "ArrowUp") run(() => verbs.move(-1));
+    else if (e.altKey && e.key === "ArrowDown") run(() => verbs.move(1));
+    else if (e.altKey && e.key === "Delete") run(verbs.remove);
+    else if (e.altKey && e.key.toLowerCase() === "s") run(verbs.substitute);
+    else if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "g") run(verbs.pair);
+    else if (e.key === "F2") run(() => setForm((f) => !f));
+  };
+  const choose = (verb: () => void) => () => {
+    setMenu(null);
+    verb();
+  };
+  return (
+    <Box
+      ref={setNodeRef}
+      component="li"
+      data-testid="item"
+      aria-label={`${letter} ${name}`}
+      onKeyDown={keys}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      sx={(t) => ({
+        display: "grid",
+        gridTemplateColumns: { xs: "34px 1fr 60px", sm: "40px 128px minmax(0,1fr) auto 92px" },
+        columnGap: 2,
+        px: { xs: 2, sm: 4 },
+        py: 2,
+        position: "relative",
+        bgcolor: focused ? t.vars.palette.primary.light : "background.paper",
+        outline: focused ? `2px solid ${t.vars.palette.primary.main}` : 0,
+        outlineOffset: -2,
+        borderTop: bracket === "middle" || bracket === "foot" ? 0 : `1px solid ${t.vars.palette.divider}`,
+        zIndex: isDragging ? 3 : focused ? 1 : 0,
+        opacity: isDragging ? 0.85 : 1,
+      })}
+    >
+      {bracket && (
+        <Box
+          aria-hidden
+          sx={(t) => ({
+            position: "absolute",
+            left: { xs: 2, sm: 8 },
+            width: 7,
+            top: bracket === "head" ? 8 : 0,
+            bottom: bracket === "foot" ? 8 : 0,
+            borderLeft: `2px solid ${t.vars.palette.text.primary}`,
+            borderTop: bracket === "head" ? `2px solid ${t.vars.palette.text.primary}` : 0,
+            borderBottom: bracket === "foot" ? `2px solid ${t.vars.palette.text.primary}` : 0,
+          })}
+        />
+      )}
+      <Box
+        component="button"
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`${letter}, drag ${name}`}
+        disabled={readOnly}
+        sx={{
+          all: "unset",
+          cursor: readOnly ? "default" : "grab",
+          touchAction: "none",
+          fontWeight: 650,
+          fontSize: 15,
+          fontStretch: "110%",
+          pl: 1,
+          height: 24,
+          "&:focus-visible": { outline: "2px solid", outlineColor: "primary.main" },
+        }}
+      >
+        {letter}
+      </Box>
+      <Box sx={{ fontSize: 13, lineHeight: "17px", fontWeight: 600, fontStretch: "90%", pt: "3px", minWidth: 0 }}>
+        {name}
+      </Box>
+      <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: "3 / 5" }, gridRow: { sm: 1 } }}>
+        <LineField
+          value={item.line}
+          label={`Line of ${letter} ${name}`}
+          invalid={Boolean(message)}
+          describedBy={says}
+          readOnly={readOnly}
+          onChange={verbs.line}
+          onEnter={verbs.next}
+          onFocus={verbs.focus}
+          onBlur={() => meaning?.canonical && !stale && verbs.settle(meaning.canonical)}
+        />
+      </Box>
+      <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: 3 }, gridRow: { sm: 2 } }}>
+        <Box
+          id={says}
+          sx={{
+            fontSize: 13,
+            lineHeight: "17px",
+            fontStretch: "92%",
+            color: "text.secondary",
+            mt: "2px",
+            opacity: stale ? 0.6 : 1,
+          }}
+        >
+          {message ? (
+            <Box component="span" sx={{ color: "error.main" }} role={focused ? undefined : "alert"}>
+              {error && <Place line={item.line} start={error.start} length={error.length} />}
+              {message}
+              {problem === "NoSuchBand" && meaning!.bands.length > 0 && (
+                <> Measured here: {meaning!.bands.map((b) => mass(b, unit, 1)).join(", ")}.</>
+              )}
+              {error?.mended && !readOnly && (
+                <Button size="small" onClick={() => verbs.line(error.mended!)} sx={{ ml: 2, minHeight: 24 }}>
+                  {error.mended}
+                </Button>
+              )}
+            </Box>
+          ) : meaning ? (
+            <MeaningLine meaning={meaning} subject={`${athlete}, ${name.toLowerCase()}`} />
+          ) : (
+            "\u00a0"
+          )}
+        </Box>
+      </Box>
+      <Box sx={{ display: { xs: "none", sm: "block" }, gridColumn: 4, gridRow: 2 }}>
+        {meaning?.plan && <ItemPlates plan={meaning.plan} />}
+      </Box>
+      <Box
+        sx={{
+          display: "flex",
+          alignItems: "flex-start",
+          justifyContent: "flex-end",
+          gap: 1,
+          gridRow: 1,
+          gridColumn: { xs: 3, sm: 5 },
+        }}
+      >
+        {open.length > 0 && <StatusShape status="caution" title={`${open.length} to look at`} />}
+        <Box sx={{ fontWeight: 600, fontSize: 14, pt: "2px" }}>{seconds !== null && clock(seconds)}</Box>
+        {!readOnly && (
+          <IconButton
+            size="small"
+            aria-label={`More for ${letter} ${name}`}
+            onClick={(e) => setMenu(e.currentTarget)}
+            sx={{ mt: "-3px", borderRadius: "2px", fontSize: 16, width: 26, height: 26 }}
+          >
+            ⋯
+          </IconButton>
+        )}
+      </Box>
+      {form && !readOnly && (
+        <Box sx={{ gridColumn: { xs: "1 / -1", sm: "3 / -1" }, gridRow: { sm: 3 } }}>
+          <ItemForm
+            plan={(meaning?.structure as Plan | null) ?? null}
+            label={`Fields of ${letter} ${name}`}
+            onLine={verbs.line}
+          />
+        </Box>
+      )}
+      {menu && (
+        <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
+          <MenuItem onClick={choose(() => setForm(!form))} sx={entry}>
+            {form ? "Close the form" : "Form beside the line"} <KeyCap>F2</KeyCap>
+          </MenuItem>
+          <MenuItem onClick={choose(verbs.substitute)} sx={entry}>
+            Another movement… <KeyCap>Alt S</KeyCap>
+          </MenuItem>
+          <MenuItem onClick={choose(verbs.pair)} sx={entry}>
+            {item.joined ? "Let go of the one before" : "Pair with the one before"} <KeyCap>Ctrl G</KeyCap>
+          </MenuItem>
+          <MenuItem onClick={choose(() => verbs.move(-1))} sx={entry}>
+            Up <KeyCap>Alt ↑</KeyCap>
+          </MenuItem>
+          <MenuItem onClick={choose(() => verbs.move(1))} sx={entry}>
+            Down <KeyCap>Alt ↓</KeyCap>
+          </MenuItem>
+          <MenuItem onClick={choose(verbs.repeat)} sx={entry}>
+            Write it so in the weeks after
+          </MenuItem>
+          {elsewhere.map((s) => (
+            <MenuItem key={s.id} onClick={choose(() => verbs.moveTo(s.id))} sx={entry}>
+              Move to {dayWeek(s.day)}
+              {s.title && `, ${s.title}`}
+            </MenuItem>
+          ))}
+          <MenuItem onClick={choose(verbs.remove)} sx={entry}>
+            Take it out <KeyCap>Alt Del</KeyCap>
+          </MenuItem>
+        </Menu>
+      )}
+    </Box>
+  );
+}
+
+const entry = { display: "flex", justifyContent: "space-between", gap: 6, fontSize: 14, minHeight: 32 };
+
+/** The faulty piece, so that the eye finds it. */
+function Place({ line, start, length }: { line: string; start: number; length: number }) {
+  const piece = line.slice(start, start + Math.max(1, length)).trim();
+  return (
+    <>
+      {piece ? <b>“{piece.length > 24 ? `${piece.slice(0, 24)}…` : piece}”</b> : <b>At the end</b>}
+      {`, place ${start + 1}: `}
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+import Box from "@mui/material/Box";
+import { useUnit } from "../accounts/useMe";
+import type { ItemMeaning, Load, MassUnit, Resolved } from "../api/types";
+import { loadWords, piecesText } from "../session/effortText";
+import { added, clock, mass, number, plural } from "../ui/format";
+import { Plates } from "../ui/Plates";
+import { WhyFigure } from "../why/WhyFigure";
+import { progressions } from "./wording";
+
+/** What a line means, in one line: loads with their reasons, work, tension, what comes next. */
+export function MeaningLine({ meaning, subject }: { meaning: ItemMeaning; subject: string }) {
+  const unit = useUnit();
+  const { plan } = meaning;
+  if (!plan) return null;
+  const bits: React.ReactNode[] = [];
+  bits.push(plural(plan.setTotal, "set"));
+  if (plan.repTotal > 0) bits.push(plural(plan.repTotal, "rep"));
+  const figure = (load: Load, i: number) => (
+    <LoadFigure key={i} load={load} index={i} plan={plan} subject={subject} id={meaning.id} unit={unit} />
+  );
+  if (plan.isDrop)
+    bits.push(
+      plan.loads.map((load, i) => (
+        <span key={i}>
+          {i > 0 && " / "}
+          {figure(load, i)}
+        </span>
+      )),
+    );
+  plan.loads.forEach((load, i) => {
+    if (plan.isDrop) return;
+    if (isBodyMass(load) && plan.loads.length === 1) return;
+    bits.push(figure(load, i));
+  });
+  if (plan.isDrop)
+    bits.push(
+      plan.efforts
+        .filter((e) => e.set === 1 && e.takeOff.length > 0)
+        .map((e) => `take off ${piecesText(e.takeOff)}`)
+        .join(", then ") || "nothing to take off",
+    );
+  if (plan.left + plan.right > 0) bits.push(`left ${plan.left}, right ${plan.right}`);
+  if (plan.straightArmSeconds > 0) bits.push(`${plan.straightArmSeconds} s straight-arm`);
+  bits.push(`${plan.tensionSeconds} s under tension`);
+  if (plan.hardSets > 0) bits.push(`${plan.hardSets} hard`);
+  if (plan.restInSlot !== null) bits.push(`${plan.restInSlot} s left in each slot`);
+  if (plan.restAssumed) bits.push(`rest ${clock(plan.restSeconds)}, the usual one`);
+  return (
+    <Box component="span">
+      {bits.map((bit, i) => (
+        <span key={i}>
+          {i > 0 && "; "}
+          {bit}
+        </span>
+      ))}
+      {plan.progression && (
+        <Box component="span" sx={{ color: "ink3" }}>
+          . {plan.progression.line ? `Next ${plan.progression.line}` : progressions[plan.progression.kind]}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function isBodyMass(load: Load) {
+  return (load.made.value.number ?? 0) === 0 && load.isWeighed && load.pieces.length === 0;
+}
+
+function LoadFigure({
+  load,
+  index,
+  plan,
+  subject,
+  id,
+  unit,
+}: {
+  load: Load;
+  index: number;
+  plan: Resolved;
+  subject: string;
+  id: string;
+  unit: MassUnit;
+}) {
+  const kilograms = load.made.value.number ?? 0;
+  const named = load.byFeet || load.counted || load.band;
+  const role = plan.loads.length > 1 && !plan.isDrop ? (index === 0 ? "top " : "back-off ") : "";
+  return (
+    <>
+      {role}
+      <WhyFigure
+        figure={{
+          key: `${id}-${index}`,
+          shown: named ? loadWords(load, unit).replace(/^with /, "") : added(kilograms, unit),
+          subject,
+          why: load.made.why,
+          note: load.wantedKg !== kilograms ? <>wants {added(load.wantedKg, unit)}</> : undefined,
+        }}
+      />
+      {load.isWeighed && !plan.isDrop && `, ${mass(load.systemKg, unit)} on the bar`}
+      {load.shareOfMax !== null && !plan.isDrop && `: ${number(load.shareOfMax * 100, 1)} % of best`}
+    </>
+  );
+}
+
+/** The stack on the belt, or that of each part of a drop, small. */
+export function ItemPlates({ plan }: { plan: Resolved }) {
+  const unit = useUnit();
+  const loads = plan.loads.filter((l) => l.pieces.length > 0 || plan.isDrop);
+  if (loads.length === 0) return null;
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "flex-end" }}>
+      {loads.map((load, i) => (
+        <Box key={i} sx={{ textAlign: "center", fontSize: 11, lineHeight: "14px", fontWeight: 600 }}>
+          <Plates pieces={load.pieces} scale={0.55} plain />
+          <div>
+            {plan.isDrop ? added(load.made.value.number ?? 0, unit).replace(/ .*$/, "") : piecesText(load.pieces)}
+          </div>
+        </Box>
+      ))}
+    </Box>
+  );
+}

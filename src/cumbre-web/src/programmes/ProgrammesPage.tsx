@@ -1,0 +1,137 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, ask } from "../api/client";
+import type { ProgrammeRow, Template } from "../api/types";
+import { dayShort, plural } from "../ui/format";
+import { Empty, Failed, Loading } from "../ui/states";
+import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { ApplyTemplateDialog } from "./ApplyTemplateDialog";
+import { NewBlockDialog } from "./NewBlockDialog";
+import { programmesQuery, templatesQuery, useForgetBlocks } from "./queries";
+
+/** Who follows which block, and the templates. */
+export default function ProgrammesPage() {
+  const rows = useQuery(programmesQuery);
+  const templates = useQuery(templatesQuery);
+  const navigate = useNavigate();
+  const [creating, setCreating] = useState<ProgrammeRow | null>(null);
+  const [applying, setApplying] = useState<Template | null>(null);
+  const [removing, setRemoving] = useState<Template | null>(null);
+  const forget = useForgetBlocks();
+  const remove = useMutation({
+    mutationFn: (id: string) => ask(api.DELETE("/api/templates/{id}", { params: { path: { id } } })),
+    onSuccess: async () => {
+      await forget();
+      setRemoving(null);
+    },
+  });
+  return (
+    <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 980 }}>
+      <Typography variant="h1">Programmes</Typography>
+      {rows.isPending && <Loading />}
+      {rows.isError && <Failed error={rows.error} retry={() => void rows.refetch()} />}
+      {rows.data?.length === 0 && (
+        <Empty title="No athletes yet.">Add one under Roster; then a block can be written for them.</Empty>
+      )}
+      {rows.data && rows.data.length > 0 && (
+        <Box sx={{ overflowX: "auto", mt: 3 }}>
+          <Table aria-label="Blocks">
+            <TableHead>
+              <TableRow>
+                <TableCell>Athlete</TableCell>
+                <TableCell>Toward</TableCell>
+                <TableCell>Block</TableCell>
+                <TableCell>From</TableCell>
+                <TableCell>Week</TableCell>
+                <TableCell />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {rows.data.map((r) => (
+                <TableRow key={r.athleteId} sx={{ height: 38 }}>
+                  <TableCell sx={{ fontWeight: 600 }}>{r.athleteName}</TableCell>
+                  <TableCell>{r.goals.join(", ")}</TableCell>
+                  <TableCell>
+                    {r.block ? (
+                      <Link to={`/athletes/${r.athleteId}/blocks/${r.block.id}`}>{r.block.name}</Link>
+                    ) : (
+                      <Box component="span" sx={{ color: "text.secondary" }}>
+                        none
+                      </Box>
+                    )}
+                  </TableCell>
+                  <TableCell>{r.block && dayShort(r.block.start)}</TableCell>
+                  <TableCell>{r.block && (r.weekNow === null ? "–" : `${r.weekNow} of ${r.block.weeks}`)}</TableCell>
+                  <TableCell align="right">
+                    <Button size="small" onClick={() => setCreating(r)} aria-label={`New block for ${r.athleteName}`}>
+                      New block
+                    </Button>
+                  </TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+      )}
+      <Typography variant="h2" sx={{ mt: 6 }}>
+        Templates
+      </Typography>
+      {templates.isError && <Failed error={templates.error} retry={() => void templates.refetch()} />}
+      {templates.data?.length === 0 && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          None yet. Open a block and keep a week of it, or all of it, as a template; then it is fitted to each athlete.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, mt: 1 }}>
+        {templates.data?.map((t) => (
+          <Box
+            component="li"
+            key={t.id}
+            sx={{ display: "flex", gap: 3, py: 1.5, borderTop: 1, borderColor: "divider", alignItems: "center" }}
+          >
+            <b>{t.name}</b>
+            <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }}>
+              {plural(t.weeks, "week")}, {plural(t.sessions, "session")}, {plural(t.items, "item")}
+            </Typography>
+            <Button size="small" onClick={() => setApplying(t)} aria-label={`Apply ${t.name}`}>
+              Apply
+            </Button>
+            <Button size="small" variant="text" onClick={() => setRemoving(t)} aria-label={`Remove ${t.name}`}>
+              Remove
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {creating && (
+        <NewBlockDialog
+          row={creating}
+          onClose={() => setCreating(null)}
+          onMade={(id) => void navigate(`/athletes/${creating.athleteId}/blocks/${id}`)}
+        />
+      )}
+      {applying && rows.data && (
+        <ApplyTemplateDialog template={applying} athletes={rows.data} onClose={() => setApplying(null)} />
+      )}
+      {removing && (
+        <ConfirmDialog
+          title={`Remove “${removing.name}”?`}
+          verb="Remove"
+          busy={remove.isPending}
+          onClose={() => setRemoving(null)}
+          onConfirm={() => remove.mutate(removing.id)}
+        >
+          Blocks that were made from it stay.
+        </ConfirmDialog>
+      )}
+    </Box>
+  );
+}

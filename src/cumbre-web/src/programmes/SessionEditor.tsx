@@ -1,0 +1,312 @@
+import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import InputBase from "@mui/material/InputBase";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRef, useState } from "react";
+import type { Block, BlockReading, BlockSession, BlockWeek } from "../api/types";
+import { clock, dayWeek, plural } from "../ui/format";
+import { KeyCap } from "../ui/KeyCap";
+import {
+  addDays,
+  addItem,
+  changeItem,
+  changeSession,
+  letters,
+  moveItem,
+  newItem,
+  nudgeItem,
+  pairItem,
+  removeItem,
+} from "./doc";
+import { ItemRow } from "./ItemRow";
+import { MovementPicker } from "./MovementPicker";
+import type { BlockEditor } from "./useBlockEditor";
+
+interface Props {
+  athleteId: string;
+  athlete: string;
+  minutes: number | null;
+  editor: BlockEditor;
+  session: BlockSession;
+  week: BlockWeek;
+  weekIndex: number;
+  reading: BlockReading | undefined;
+  stale: boolean;
+  onSubstitute: (item: string) => void;
+  onHelp: () => void;
+  onSkip: () => void;
+  onRepeat: (item: string) => void;
+}
+
+/** The open session: its lines, and a place to add one. */
+export function SessionEditor(props: Props) {
+  const {
+    athleteId,
+    athlete,
+    minutes,
+    editor,
+    session,
+    week,
+    weekIndex,
+    reading,
+    stale,
+    onSubstitute,
+    onHelp,
+    onSkip,
+    onRepeat,
+  } = props;
+  const [focused, setFocused] = useState<string | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const adding = useRef<HTMLInputElement>(null);
+  const marks = letters(session.items);
+  const costs = reading?.weeks[weekIndex]?.sessions.find((s) => s.id === session.id);
+  const change = (next: (b: Block) => Block, mark: string | null = null) => editor.edit(next, mark);
+
+  const focusLine = (item: string) =>
+    requestAnimationFrame(() => {
+      const field = list.current?.querySelector<HTMLInputElement>(`[data-item="${item}"] input`);
+      field?.focus();
+      field?.select();
+    });
+  const next = (index: number) => {
+    const following = session.items[index + 1];
+    if (following) focusLine(following.id);
+    else adding.current?.focus();
+  };
+  const takes = costs?.seconds ?? 0;
+  const over = minutes !== null && takes > minutes * 60;
+  return (
+    <Box sx={(t) => ({ border: `1px solid ${t.vars.palette.text.primary}`, bgcolor: "background.paper" })}>
+      <Box sx={{ display: "flex", gap: 3, px: 4, py: 2, alignItems: "center", flexWrap: "wrap" }}>
+        <Typography variant="h2" component="h2">
+          {dayWeek(session.day)}
+        </Typography>
+        {session.fixed ? (
+          <Typography color="textSecondary">{session.title} has begun: it stays as it is.</Typography>
+        ) : (
+          <>
+            <TextField
+              label="Title"
+              value={session.title}
+              onChange={(e) =>
+                change(
+                  (b) => changeSession(b, session.id, (s) => ({ ...s, title: e.target.value })),
+                  `title:${session.id}`,
+                )
+              }
+              sx={{ width: 130 }}
+              slotProps={{ htmlInput: { maxLength: 40 } }}
+            />
+            <TextField
+              select
+              label="Day"
+              value={session.day}
+              onChange={(e) => change((b) => changeSession(b, session.id, (s) => ({ ...s, day: e.target.value })))}
+              sx={{ width: 140 }}
+            >
+              {[0, 1, 2, 3, 4, 5, 6].map((d) => {
+                const day = addDays(addDays(editor.block.start, 7 * weekIndex), d);
+                return (
+                  <MenuItem key={day} value={day}>
+                    {dayWeek(day)}
+                    {week.sessions.some((s) => s.day === day && s.id !== session.id) && ", taken"}
+                  </MenuItem>
+                );
+              })}
+            </TextField>
+            <Button size="small" onClick={onSkip} sx={{ ml: "auto" }}>
+              Skip this session
+            </Button>
+          </>
+        )}
+      </Box>
+      <FrameRow
+        label="Warm-up"
+        frame={session.warmUp}
+        readOnly={session.fixed}
+        onChange={(warmUp, mark) => change((b) => changeSession(b, session.id, (s) => ({ ...s, warmUp })), mark)}
+      />
+      <SortableContext items={session.items.map((i) => i.id)} strategy={verticalListSortingStrategy}>
+        <Box component="ol" ref={list} aria-label="Items" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {session.items.map((item, i) => {
+            const joinsNext = session.items[i + 1]?.joined === true;
+            const joined = i > 0 && item.joined;
+            return (
+              <Box key={item.id} data-item={item.id} sx={{ display: "contents" }}>
+                <ItemRow
+                  item={item}
+                  letter={marks[i]!}
+                  meaning={reading?.items.find((m) => m.id === item.id)}
+                  stale={stale}
+                  cautions={reading?.cautions.filter((c) => c.item === item.id) ?? []}
+                  seconds={costs?.items.find((x) => x.id === item.id)?.seconds ?? null}
+                  bracket={joined ? (joinsNext ? "middle" : "foot") : joinsNext ? "head" : null}
+                  athlete={athlete}
+                  readOnly={session.fixed}
+                  focused={focused === item.id}
+                  elsewhere={week.sessions.filter((s) => s.id !== session.id && !s.fixed)}
+                  verbs={{
+                    line: (line) => change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
+                    // Writing it as Cumbre does is no step of its own.
+                    settle: (line) =>
+                      line !== item.line &&
+                      change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
+                    next: () => next(i),
+                    focus: () => setFocused(item.id),
+                    move: (by) => {
+                      change((b) => nudgeItem(b, item.id, by));
+                      focusLine(item.id);
+                    },
+                    pair: () => change((b) => pairItem(b, item.id)),
+                    remove: () => {
+                      change((b) => removeItem(b, item.id));
+                      next(i);
+                    },
+                    substitute: () => onSubstitute(item.id),
+                    moveTo: (to) => change((b) => moveItem(b, item.id, to, null)),
+                    repeat: () => onRepeat(item.id),
+                  }}
+                />
+              </Box>
+            );
+          })}
+        </Box>
+      </SortableContext>
+      {session.items.length === 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ px: 4, py: 2, borderTop: 1, borderColor: "divider" }}>
+          Choose a movement, then write its line: sets, reps, load. <KeyCap>Enter</KeyCap> goes on to the next.
+        </Typography>
+      )}
+      {!session.fixed && (
+        <Box
+          sx={(t) => ({
+            display: "flex",
+            gap: 3,
+            px: 4,
+            py: 2.5,
+            bgcolor: t.vars.palette.wash,
+            borderTop: `1px solid ${t.vars.palette.divider}`,
+            alignItems: "center",
+            flexWrap: "wrap",
+          })}
+        >
+          <Box sx={{ width: { xs: "100%", sm: 340 } }}>
+            <MovementPicker
+              athleteId={athleteId}
+              label="Add a movement"
+              inputRef={adding}
+              onPick={(m) => {
+                const item = newItem(m.slug, m.line);
+                change((b) => addItem(b, session.id, item));
+                setFocused(item.id);
+                focusLine(item.id);
+              }}
+            />
+          </Box>
+          <Typography variant="caption" color="textSecondary" sx={{ display: { xs: "none", md: "block" } }}>
+            <KeyCap>Tab</KeyCap> next value <KeyCap>Ctrl G</KeyCap> pair <KeyCap>Alt ↑↓</KeyCap> move{" "}
+            <KeyCap>F2</KeyCap> form <KeyCap>Ctrl Z</KeyCap> undo
+          </Typography>
+          <Button size="small" variant="text" onClick={onHelp}>
+            How lines are written
+          </Button>
+        </Box>
+      )}
+      <FrameRow
+        label="Cool-down"
+        frame={session.coolDown}
+        readOnly={session.fixed}
+        onChange={(coolDown, mark) => change((b) => changeSession(b, session.id, (s) => ({ ...s, coolDown })), mark)}
+      />
+      <Box
+        sx={{
+          display: "flex",
+          justifyContent: "space-between",
+          px: 4,
+          py: 2,
+          borderTop: 1,
+          borderColor: "divider",
+          fontSize: 14,
+        }}
+      >
+        <span>
+          {plural(session.items.length, "item")}
+          {costs && costs.unread > 0 && `, ${costs.unread} to mend: not in the sums yet`}
+        </span>
+        <Box component="b" sx={{ color: over ? "warning.main" : "inherit" }}>
+          {Math.ceil(takes / 60)}
+          {minutes !== null && ` of ${minutes}`} min
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** Warm-up or cool-down: minutes and words. */
+function FrameRow({
+  label,
+  frame,
+  readOnly,
+  onChange,
+}: {
+  label: string;
+  frame: BlockSession["warmUp"];
+  readOnly: boolean;
+  onChange: (frame: BlockSession["warmUp"], mark: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  if (readOnly)
+    return frame.seconds > 0 || frame.text ? (
+      <Typography variant="body2" color="textSecondary" sx={{ px: 4, py: 1.5, borderTop: 1, borderColor: "divider" }}>
+        {label} {clock(frame.seconds)} {frame.text}
+      </Typography>
+    ) : null;
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        gap: 1.5,
+        px: 4,
+        py: 1,
+        borderTop: 1,
+        borderColor: "divider",
+        alignItems: "center",
+        fontSize: 13,
+        color: "text.secondary",
+        whiteSpace: "nowrap",
+      }}
+    >
+      <span>{label}</span>
+      <InputBase
+        value={typed ?? (frame.seconds === 0 ? "" : String(Math.round((frame.seconds / 60) * 10) / 10))}
+        placeholder="0"
+        onChange={(e) => {
+          setTyped(e.target.value);
+          const minutes = Number(e.target.value.replace(",", "."));
+          if (minutes >= 0 && minutes <= 60) onChange({ ...frame, seconds: Math.round(minutes * 60) }, `${label}:min`);
+        }}
+        onBlur={() => setTyped(null)}
+        sx={{ ...inline, width: 44, flex: "none", "& input": { ...inline["& input"], textAlign: "right" } }}
+        slotProps={{ input: { inputMode: "decimal", "aria-label": `${label}, minutes` } }}
+      />
+      min
+      <InputBase
+        value={frame.text ?? ""}
+        placeholder={label === "Warm-up" ? "wrists, shoulders, blades, easier steps" : "easy stretches, breathing"}
+        onChange={(e) => onChange({ ...frame, text: e.target.value || null }, `${label}:text`)}
+        fullWidth
+        sx={inline}
+        slotProps={{ input: { maxLength: 200, "aria-label": `What the ${label.toLowerCase()} is` } }}
+      />
+    </Box>
+  );
+}
+
+const inline = {
+  fontSize: 13,
+  "& input": { p: "3px 6px", borderBottom: "1px solid", borderColor: "divider", color: "text.primary" },
+  "& input:focus": { outline: "2px solid", outlineColor: "primary.main" },
+};
