@@ -111,7 +111,8 @@ public static class BlockChecks
 
     private static IEnumerable<ProgrammeCaution> Ramp(WeekDose week, SessionDose[] open)
     {
-        if (week.StraightArmMost is not { } most || week.StraightArm.Value <= most || week.Kind != WeekKind.Loading)
+        // The sums are rounded to whole figures: one of them is no growth.
+        if (week.StraightArmMost is not { } most || week.StraightArm.Value <= Math.Ceiling(most) || week.Kind != WeekKind.Loading)
             yield break;
         Quantity Amount(decimal value) => week.ByMoment ? Quantity.MomentSeconds(value) : Quantity.Seconds((int)value);
         var main = open.SelectMany(s => s.Items).Where(i => i.Resolved is { StraightArmSeconds: > 0 }).MaxBy(i => i.Resolved!.StraightArmSeconds);
