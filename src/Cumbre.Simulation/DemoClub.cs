@@ -50,26 +50,6 @@ public static class DemoClub
 
     private static Kit VestOnly { get; } = new([], hasBelt: false, vest: MassEntry.Kg(5));
 
-    /// <summary>Four evenings toward the muscle-up, with most set methods somewhere in the week.</summary>
-    private static BlockScript Spring { get; } = new("Spring block",
-    [
-        new(DayOfWeek.Monday, "Pull", "Wrists, scapular pulls, band rows",
-        [
-            new("high-pull-up", "every 1:20 x 4 do 3 fast"), new("weighted-pull-up", null), new("parallel-bar-dip", "3 x 8..12 2 in reserve rest 1:30"),
-            new("lying-leg-raise", "3 x 10 tempo 2-0-1-1 rest 1:30", Joined: true), new("inverted-row-horizontal", "3 x 8..12 rest 1:00"),
-        ], "Hang and breathe"),
-        new(DayOfWeek.Tuesday, "Push", "Wrists, shoulder circles with a stick",
-        [
-            new("straight-bar-dip", "4 x 5 2 in reserve rest 2:30"), new("push-up", "3 x 10..15 + stretch 20 s rest 1:00"), new("inverted-row-underhand", "3 x 10 rest 1:00", Joined: true),
-            new("squat", "3 x 10..15 rest 1:30"),
-        ]),
-        new(DayOfWeek.Thursday, "Muscle-up", "Wrists, scapular pulls, straight-bar support",
-        [
-            new("banded-muscle-up", "4 x 2 rest 3:00"), new("pull-up", "4 x 6 pause 2 s bottom rest 2:00"), new("parallel-bar-dip", "3 x 8 tempo 3-1-X-0 rest 2:00"),
-            new("hollow-hold", "hold 3 x 30 s rest 1:00"),
-        ]),
-    ]);
-
     /// <summary>Four evenings toward the front lever: straight-arm work, a drop set, a pair, one side at a time, the clock.</summary>
     private static BlockScript LeverBlock { get; } = new("Lever block",
     [
@@ -195,7 +175,6 @@ public static class DemoClub
         new("Iker Varga", 76.0m)
         {
             Intake = Said(3, 75, ["bar-muscle-up"], ["weighted-pull-up"]),
-            Block = Spring,
             Sex = Sex.Male, StatureCm = 178, BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17,
             FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
             HeavyTestEveryDays = 45, LastHeavyTestDaysAgo = 56,

@@ -14,7 +14,8 @@ export default defineConfig({
     proxy: { "/api": "http://127.0.0.1:5080", "/health": "http://127.0.0.1:5080" },
   },
   test: {
-    environment: "jsdom",
+    // A test that needs a page says so in its first line.
+    environment: "node",
     setupFiles: ["./src/test-setup.ts"],
     reporters: process.env.VITEST_JUNIT
       ? ["default", ["junit", { outputFile: process.env.VITEST_JUNIT }]]

@@ -185,42 +185,6 @@ public sealed class DemoTests : IAsyncLifetime
         Assert.Single(Regex.Matches(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b(?!s)"));
     }
 
-    [Theory]
-    [InlineData("/")]
-    [InlineData("/roster")]
-    [InlineData("lift")]
-    [InlineData("drop")]
-    [InlineData("profile")]
-    [InlineData("session")]
-    [InlineData("intake")]
-    [InlineData("/kit")]
-    [InlineData("/test-days/new")]
-    [InlineData("/ladders/front-lever/edit")]
-    public void Nothing_is_wider_than_a_phone(string screen)
-    {
-        EnterAsCoach();
-        browser.Resize(390, 844);
-        browser.Go(screen switch
-        {
-            "lift" or "session" => PathOf("Ilse Marquina"),
-            "drop" => PathOf("Petra Holm"),
-            "profile" => PathOf("Marlow Quist") + "/profile",
-            "intake" => PathOf("Levi Sorel") + "/intake",
-            _ => screen,
-        });
-        if (screen == "session")
-        {
-            browser.Press("Log");
-            browser.Sees("Log the set");
-        }
-
-        if (screen is "lift" or "drop")
-            browser.Sees("of system");
-        var wide = (long)browser.Script("const m = document.querySelector('main'); return m.scrollWidth - m.clientWidth;")!;
-        Assert.Equal(0, wide);
-        Assert.Equal(0, (long)browser.Script("return document.documentElement.scrollWidth - innerWidth;")!);
-    }
-
     [Fact]
     public void An_athlete_sees_their_training_and_nobody_elses()
     {

@@ -3,15 +3,14 @@ using System.Text.Json.Nodes;
 namespace Cumbre.Server.Tests;
 
 /// <summary>Blocks over the API: storing, reading, conflicts, bad input, templates.</summary>
-public sealed class BlockTests : IAsyncLifetime
+public sealed class BlockTests(Club club) : IClassFixture<Club>, IAsyncLifetime
 {
     private static readonly DateOnly Monday = new(2026, 3, 16);
-    private readonly Club club = new();
     private Caller coach = null!;
 
     public async ValueTask InitializeAsync() => coach = await club.Coach();
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     private static JsonObject Session(int day, params string[] items) => new()
     {

@@ -8,7 +8,6 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes;
 

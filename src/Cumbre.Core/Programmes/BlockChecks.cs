@@ -10,7 +10,7 @@ public static class BlockChecks
     public static IReadOnlyList<ProgrammeCaution> Of(Block block, IReadOnlyList<WeekDose> doses, AthleteAtWork athlete, DoseRules rules)
     {
         var kept = block.Kept.DistinctBy(k => k.Key).ToDictionary(k => k.Key, k => k.Reason, StringComparer.Ordinal);
-        var found = doses.SelectMany(w => OfWeek(w, athlete, rules)).Concat(OfDays(block, doses, athlete));
+        var found = doses.SelectMany(w => OfWeek(w, athlete, rules)).Concat(OfDays(block, doses));
         return [.. found.OrderBy(c => c.Week).Select(c => kept.TryGetValue(c.Key, out var reason) ? c with { KeptBecause = reason } : c)];
     }
 
@@ -42,7 +42,7 @@ public static class BlockChecks
         var over = session.Seconds - minutes * 60;
         var remedies = new List<Remedy>();
         // From the end, as what stands last is what can best be missed.
-        var last = session.Groups.Reverse().FirstOrDefault(g => g.Seconds >= over) ?? session.Groups.LastOrDefault();
+        var last = session.Groups.Reverse().FirstOrDefault(g => g.Seconds >= over) ?? (session.Groups is [.., var end] ? end : null);
         if (JoinThatSaves(session, over) is { } join)
             remedies.Add(join);
         if (last is not null)
@@ -148,7 +148,7 @@ public static class BlockChecks
     }
 
     /// <summary>Straight-arm work of one direction, or hard pressing from the floor beside straight-arm pushing, on two days in a row.</summary>
-    private static IEnumerable<ProgrammeCaution> OfDays(Block block, IReadOnlyList<WeekDose> doses, AthleteAtWork athlete)
+    private static IEnumerable<ProgrammeCaution> OfDays(Block block, IReadOnlyList<WeekDose> doses)
     {
         var all = doses.SelectMany(w => w.Sessions.Select(s => (Week: w.Number, Dose: s))).OrderBy(s => s.Dose.Session.Day).ToArray();
         foreach (var (week, dose) in all.Where(s => !s.Dose.Session.Fixed))
@@ -156,7 +156,7 @@ public static class BlockChecks
             var dayBefore = all.Where(s => s.Dose.Session.Day == dose.Session.Day.AddDays(-1)).Select(s => s.Dose).ToArray();
             foreach (var (id, about) in Clashes(dayBefore, dose))
             {
-                yield return new(id, [Quantity.On(dose.Session.Day.AddDays(-1))], week, dose.Session.Id, null, FreeDay(block, week, dose, all.Select(s => s.Dose).ToArray()) is { } day ? [new(RemedyKind.Move, null, dose.Session.Id, Day: day)] : [])
+                yield return new(id, [Quantity.On(dose.Session.Day.AddDays(-1))], week, dose.Session.Id, null, FreeDay(block, week, dose, [.. all.Select(s => s.Dose)]) is { } day ? [new(RemedyKind.Move, null, dose.Session.Id, Day: day)] : [])
                 {
                     About = about,
                 };
@@ -181,7 +181,7 @@ public static class BlockChecks
     private static bool PressesFromFloor(SessionDose session) =>
         session.Items.Any(i => i.Movement is { Pattern: Pattern.HorizontalPush or Pattern.VerticalPush } m && m.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal)) && i.Resolved is { HardSets: > 0 });
 
-    /// <summary>A day of the same week without a session and without the clash; the athlete's own training days first.</summary>
+    /// <summary>A day of the same week without a session and without the clash.</summary>
     private static DateOnly? FreeDay(Block block, int week, SessionDose dose, SessionDose[] all)
     {
         var monday = block.MondayOf(week - 1);

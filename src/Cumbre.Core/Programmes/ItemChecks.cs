@@ -25,7 +25,7 @@ internal static class ItemChecks
             yield break;
         }
 
-        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules).FirstOrDefault() is { } found ? Remedy.Instead(item.Item.Id, found.Movement, found.Line) : null);
+        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Line) : null);
         if (Locked(movement, athlete) is { } locked)
             yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
         if (KitCheck.Missing(movement, athlete) is { } missing)

@@ -1,4 +1,3 @@
-using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;

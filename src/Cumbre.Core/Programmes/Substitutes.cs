@@ -1,4 +1,3 @@
-using Cumbre.Core.Athletes;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;

@@ -1,5 +1,4 @@
 using Cumbre.Core.Ladders;
-using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;

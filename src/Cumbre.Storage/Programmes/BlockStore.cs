@@ -1,7 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Cumbre.Core.Programmes;
-using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Storage.Programmes;
 

@@ -47,7 +47,7 @@ public class NotationTests
     public void The_help_card_shows_every_method()
     {
         var shown = Examples.All.Select(e => Plan(e.Line).GetType()).ToHashSet();
-        Assert.Empty(typeof(Prescription).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Prescription)) && !shown.Contains(t)));
+        Assert.DoesNotContain(typeof(Prescription).Assembly.GetTypes(), t => t.IsSubclassOf(typeof(Prescription)) && !shown.Contains(t));
     }
 
     [Fact]

@@ -30,7 +30,7 @@ const expected: Record<Expectation, string> = {
   Grip: "a grip: wide, medium, narrow, under or neutral",
   Slash: "/ and the next load",
   Plus: "+ and the next part: two to four parts",
-  Modifier: "reserve, then, tempo, grip or rest",
+  Modifier: "reserve, tempo, rest, sides, pause or grip",
   EndOfLine: "the end of the line",
   Hold: "hold",
   Negative: "negative",

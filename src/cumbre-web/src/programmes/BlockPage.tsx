@@ -93,7 +93,9 @@ function Editor({ stored }: { stored: BlockDto }) {
 
   const letterOf = (item: string | null | undefined) => {
     const holder = item ? doc.holderOf(block, item) : undefined;
-    return holder ? doc.letters(holder.items)[holder.items.findIndex((i) => i.id === item)] : undefined;
+    if (!holder) return undefined;
+    const letter = doc.letters(holder.items)[holder.items.findIndex((i) => i.id === item)];
+    return holder.id === session?.id ? letter : `${letter} of ${dayWeek(holder.day).split(",")[0]}`;
   };
   const substituting =
     typeof asking === "object" && asking

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { useId, useState } from "react";
+import { useEffect, useEffectEvent, useId, useState } from "react";
 import { useUnit } from "../accounts/useMe";
 import type { BlockItem, ItemMeaning, ProgrammeCaution } from "../api/types";
 import { notationMessage, problemMessage } from "../notation/wording";
@@ -22,6 +22,7 @@ export interface RowVerbs {
   settle: (line: string) => void;
   next: () => void;
   focus: () => void;
+  blur: () => void;
   move: (by: -1 | 1) => void;
   pair: () => void;
   remove: () => void;
@@ -63,6 +64,12 @@ export function ItemRow(props: Props) {
   const error = meaning?.error && !stale ? meaning.error : null;
   const problem = meaning?.problem ?? null;
   const message = error ? notationMessage(error) : problem && !stale ? problemMessage(problem) : null;
+  // Once the line is left it is written as Cumbre writes it.
+  const canonical = stale || focused || readOnly ? null : (meaning?.canonical ?? null);
+  const settle = useEffectEvent((line: string) => verbs.settle(line));
+  useEffect(() => {
+    if (canonical !== null && canonical !== item.line) settle(canonical);
+  }, [canonical, item.line]);
   const open = cautions.filter((c) => !c.keptBecause);
   const keys = (e: React.KeyboardEvent) => {
     if (readOnly) return;
@@ -141,7 +148,17 @@ export function ItemRow(props: Props) {
       >
         {letter}
       </Box>
-      <Box sx={{ fontSize: 13, lineHeight: "17px", fontWeight: 600, fontStretch: "90%", pt: "3px", minWidth: 0 }}>
+      <Box
+        sx={{
+          fontSize: 13,
+          lineHeight: "17px",
+          fontWeight: 600,
+          fontStretch: "90%",
+          pt: "3px",
+          minWidth: 0,
+          gridRow: { sm: "1 / 3" },
+        }}
+      >
         {name}
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: "3 / 5" }, gridRow: { sm: 1 } }}>
@@ -154,7 +171,7 @@ export function ItemRow(props: Props) {
           onChange={verbs.line}
           onEnter={verbs.next}
           onFocus={verbs.focus}
-          onBlur={() => meaning?.canonical && !stale && verbs.settle(meaning.canonical)}
+          onBlur={verbs.blur}
         />
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: 3 }, gridRow: { sm: 2 } }}>

@@ -59,7 +59,8 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
           (c + (e.key === "ArrowDown" ? 1 : -1) + offers.length + (c < 0 && e.key === "ArrowUp" ? 1 : 0)) %
           offers.length,
       );
-    } else if (e.key === "Escape" && offers.length > 0) {
+    } else if (e.key === "Escape" && offering) {
+      // Also what is on its way stays away.
       e.preventDefault();
       e.stopPropagation();
       setOffering(false);

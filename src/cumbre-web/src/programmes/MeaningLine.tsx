@@ -39,6 +39,9 @@ export function MeaningLine({ meaning, subject }: { meaning: ItemMeaning; subjec
         .map((e) => `take off ${piecesText(e.takeOff)}`)
         .join(", then ") || "nothing to take off",
     );
+  // A hold by the best says how long it is today.
+  const held = plan.efforts[0]?.role === "Hold" || plan.efforts[0]?.role === "Piece" ? plan.efforts[0].seconds : null;
+  if (held !== null) bits.push(`${held} s each`);
   if (plan.left + plan.right > 0) bits.push(`left ${plan.left}, right ${plan.right}`);
   if (plan.straightArmSeconds > 0) bits.push(`${plan.straightArmSeconds} s straight-arm`);
   bits.push(`${plan.tensionSeconds} s under tension`);

@@ -20,6 +20,7 @@ import {
   nudgeItem,
   pairItem,
   removeItem,
+  settleLine,
 } from "./doc";
 import { ItemRow } from "./ItemRow";
 import { MovementPicker } from "./MovementPicker";
@@ -150,12 +151,10 @@ export function SessionEditor(props: Props) {
                   elsewhere={week.sessions.filter((s) => s.id !== session.id && !s.fixed)}
                   verbs={{
                     line: (line) => change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
-                    // Writing it as Cumbre does is no step of its own.
-                    settle: (line) =>
-                      line !== item.line &&
-                      change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
+                    settle: (line) => editor.quietly((b) => settleLine(b, item.id, item.line, line)),
                     next: () => next(i),
                     focus: () => setFocused(item.id),
+                    blur: () => setFocused((f) => (f === item.id ? null : f)),
                     move: (by) => {
                       change((b) => nudgeItem(b, item.id, by));
                       focusLine(item.id);

@@ -71,6 +71,14 @@ export function changeItem(block: Block, itemId: string, change: (i: BlockItem) 
     : block;
 }
 
+/** Writes a line as Cumbre does, where it still stands as it was typed; else the block stays the same object. */
+export function settleLine(block: Block, itemId: string, typed: string, canonical: string): Block {
+  const item = holderOf(block, itemId)?.items.find((i) => i.id === itemId);
+  return item?.line === typed && typed !== canonical
+    ? changeItem(block, itemId, (i) => ({ ...i, line: canonical }))
+    : block;
+}
+
 export function addItem(block: Block, sessionId: string, item: BlockItem): Block {
   return changeSession(block, sessionId, (s) => ({ ...s, items: [...s.items, item] }));
 }

@@ -23,6 +23,16 @@ export function advance<T>(history: History<T>, next: T, mark: string | null = n
   };
 }
 
+/** A change that is no step of its own: it is made in every state, so that undo and redo do not meet it. */
+export function amend<T>(history: History<T>, change: (state: T) => T): History<T> {
+  return {
+    ...history,
+    past: history.past.map((p) => ({ ...p, state: change(p.state) })),
+    now: change(history.now),
+    future: history.future.map(change),
+  };
+}
+
 export function undo<T>(history: History<T>): History<T> {
   const last = history.past.at(-1);
   return last

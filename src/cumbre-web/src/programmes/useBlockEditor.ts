@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { Problem } from "../api/client";
 import type { Block, BlockDto } from "../api/types";
 import { same, withBegun } from "./doc";
-import { advance, begin, redo, undo, type History } from "./history";
+import { advance, amend, begin, redo, undo, type History } from "./history";
 import { useForgetBlocks, useSaveBlock } from "./queries";
 
 /** How far saving is. */
@@ -76,9 +76,13 @@ export function useBlockEditor(athleteId: string, stored: BlockDto) {
     setHistory((h) => advance(h, change(h.now), mark));
   }, []);
 
+  const quietly = useCallback((change: (block: Block) => Block) => setHistory((h) => amend(h, change)), []);
+
   return {
     block,
     edit,
+    /** No step of its own for undo. */
+    quietly,
     state,
     failure,
     theirs,

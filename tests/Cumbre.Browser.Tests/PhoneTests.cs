@@ -1,0 +1,34 @@
+namespace Cumbre.Browser.Tests;
+
+/// <summary>Every screen at the width of a phone.</summary>
+public sealed class PhoneTests : CoachAtWork
+{
+    [Fact]
+    public void Nothing_is_wider_than_a_phone()
+    {
+        var ilse = PathOf("Ilse Marquina");
+        (string Path, string? Press, string? Sees)[] screens =
+        [
+            ("/", null, null), ("/roster", null, null), (ilse, null, "of system"), (PathOf("Petra Holm"), null, "of system"), (PathOf("Marlow Quist") + "/profile", null, null),
+            (ilse, "Log", "Log the set"), (PathOf("Levi Sorel") + "/intake", null, null), ("/kit", null, null), ("/test-days/new", null, null), ("/ladders/front-lever/edit", null, null),
+            ("/programmes", null, "Lever block"), ("/programmes", "Lever block", "Hang and breathe"),
+        ];
+        Coach.Resize(390, 844);
+        var wide = new List<string>();
+        foreach (var (path, press, sees) in screens)
+        {
+            Coach.Go(path);
+            if (press is not null)
+                Coach.Press(press);
+            if (sees == "Hang and breathe")
+                Coach.Until(() => Coach.Script("return [...document.querySelectorAll('input')].some(i => i.value === arguments[0])", sees) is true, sees);
+            else if (sees is not null)
+                Coach.Sees(sees);
+            var over = (long)Coach.Script("const m = document.querySelector('main'); return Math.max(m.scrollWidth - m.clientWidth, document.documentElement.scrollWidth - innerWidth);")!;
+            if (over > 0)
+                wide.Add($"{path} {press}: {over} px");
+        }
+
+        Assert.Empty(wide);
+    }
+}
