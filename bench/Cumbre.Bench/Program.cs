@@ -6,6 +6,7 @@ if (args.Length == 0)
 {
     PlateReport.Run();
     PlacementReport.Run();
+    BlockReport.Run();
 }
 else
 {

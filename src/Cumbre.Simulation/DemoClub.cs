@@ -27,7 +27,7 @@ public static class DemoClub
     public static KitBook HallBook(DateOnly today) => new(
         Hall,
         [
-            new(Id(1), "wide", 41, 33, 24, today.AddDays(-20)), new(Id(2), "middle", 26, 20.5m, 14, today.AddDays(-20)),
+            new(Id(1), "wide", 41, 33, 24, today.AddDays(-20)), new(Id(2), "middle", 20, 15, 10, today.AddDays(-20)),
             new(Id(3), "narrow", 12, 9, 6.5m, today.AddDays(-70)),
         ],
         [],

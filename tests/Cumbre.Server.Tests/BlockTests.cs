@@ -3,12 +3,12 @@ using System.Text.Json.Nodes;
 namespace Cumbre.Server.Tests;
 
 /// <summary>Blocks over the API: storing, reading, conflicts, bad input, templates.</summary>
-public sealed class BlockTests(Club club) : IClassFixture<Club>, IAsyncLifetime
+public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
     private static readonly DateOnly Monday = new(2026, 3, 16);
     private Caller coach = null!;
 
-    public async ValueTask InitializeAsync() => coach = await club.Coach();
+    public async ValueTask InitializeAsync() => coach = await shared.Club.Coach();
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
@@ -217,6 +217,22 @@ public sealed class BlockTests(Club club) : IClassFixture<Club>, IAsyncLifetime
     }
 
     [Fact]
+    public async Task Any_figure_of_a_block_can_be_asked_for_its_reasons()
+    {
+        var athlete = await coach.NewAthlete();
+        var session = Session(0, "pull-up: 4 x 5 tempo 3-1-X-0 rest 2:30");
+        var item = (string)session["items"]![0]!["id"]!;
+        var block = Block(session);
+        Task<Answer> Why(string figure, int week = 1, string? of = null) =>
+            coach.Post($"{athlete.Path}/blocks/why", new { block = block.DeepClone(), figure, week, session = (string)session["id"]!, item = of, pattern = figure == "HardSets" ? "vertical pull" : null });
+        Assert.Equal(690, (int)(await Why("ItemTime", of: item)).Ok["value"]!["number"]!);
+        Assert.Equal(4, (int)(await Why("HardSets")).Ok["value"]!["number"]!);
+        Assert.Equal(690 + 480, (int)(await Why("SessionTime")).Ok["value"]!["number"]!);
+        Assert.Equal(404, (await Why("ItemTime", of: Guid.NewGuid().ToString())).Status);
+        Assert.Equal(404, (await Why("PullToPush", week: 9)).Status);
+    }
+
+    [Fact]
     public async Task A_kept_caution_is_audited_and_comes_back_kept()
     {
         var (athlete, id, stored) = await Stored(Session(0, "front-lever-full: hold 3 x 5 s"));
@@ -292,6 +308,23 @@ public sealed class BlockTests(Club club) : IClassFixture<Club>, IAsyncLifetime
         Assert.True((await coach.Get("/api/notation")).Ok.AsArray().Count > 20);
         Assert.Contains((await coach.Get("/api/notation/completions?line=4%20x%205%20te&cursor=8")).Ok.AsArray(), s => (string)s!["text"]! == "tempo 3-1-X-0");
         Assert.Empty((await coach.Get($"/api/notation/completions?line={new string('4', 400)}&cursor=400")).Ok.AsArray());
+    }
+
+    [Fact]
+    public async Task Every_example_of_the_help_card_has_a_meaning()
+    {
+        var roster = (await coach.Get("/api/athletes")).Ok.AsArray();
+        string PathOf(string name) => $"/api/athletes/{roster.Single(a => (string)a!["name"]! == name)!["id"]}";
+        foreach (var example in (await coach.Get("/api/notation")).Ok.AsArray())
+        {
+            var shows = (string)example!["shows"]!;
+            // Books lie at home, bands in the hall.
+            var path = PathOf(shows == "ByCount" ? "Yara Benavent" : "Kasimir Lund");
+            var session = Session(0, $"{(shows.StartsWith("Hold", StringComparison.Ordinal) ? "front-lever-advanced-tuck" : "weighted-pull-up")}: {(string)example["line"]!}");
+            var meaning = (await coach.Post($"{path}/blocks/reading?session={session["id"]}", Block(session))).Ok["items"]![0]!;
+            Assert.True(meaning["plan"] is not null, $"{example["line"]}: {meaning["problem"]}");
+            Assert.Equal((string)example["line"]!, (string)meaning["canonical"]!);
+        }
     }
 
     [Fact]

@@ -57,6 +57,14 @@ public sealed class Club : WebApplicationFactory<Program>
     }
 }
 
+/// <summary>One club for all tests of a class, each with athletes of its own.</summary>
+public sealed class SharedClub : IAsyncDisposable
+{
+    public Club Club { get; } = new();
+
+    public ValueTask DisposeAsync() => Club.DisposeAsync();
+}
+
 /// <summary>An answer of the API.</summary>
 public sealed record Answer(int Status, JsonNode? Body)
 {

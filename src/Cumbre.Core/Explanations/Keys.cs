@@ -95,6 +95,30 @@ public enum RuleId
 
     /// <summary>Straight-arm work grows slowly.</summary>
     StraightArmRamp,
+
+    /// <summary>Time of an exercise.</summary>
+    TimeOfItem,
+
+    /// <summary>args: seconds of a rep.</summary>
+    TensionOfItem,
+
+    /// <summary>args: reserve up to which a set is hard.</summary>
+    HardSetRule,
+
+    /// <summary>Warm-up, exercises, cool-down.</summary>
+    TimeOfSession,
+
+    /// <summary>args: pattern.</summary>
+    HardSetsOfPattern,
+
+    /// <summary>Hard sets of pulling over those of pushing.</summary>
+    PullToPush,
+
+    /// <summary>Both sides do the same.</summary>
+    SidesOfWeek,
+
+    /// <summary>System mass x reps.</summary>
+    VolumeLoad,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -133,6 +157,24 @@ public enum InputKey
 
     /// <summary>How many pieces.</summary>
     CountedPieces,
+
+    /// <summary>Reps in reserve by the line.</summary>
+    WrittenReserve,
+
+    /// <summary>Best clean reps.</summary>
+    BestReps,
+
+    /// <summary>Best clean hold in seconds.</summary>
+    BestHold,
+
+    /// <summary>Lower end of what is usual.</summary>
+    UsualFrom,
+
+    /// <summary>Upper end.</summary>
+    UsualTo,
+
+    /// <summary>Minutes that the athlete has.</summary>
+    Minutes,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -245,6 +287,57 @@ public enum StepKey
 
     /// <summary>args: most growth.</summary>
     MostByRamp,
+
+    /// <summary>args: rounds, seconds between strokes.</summary>
+    ClockStrokes,
+
+    /// <summary>args: sets.</summary>
+    WorkOfSets,
+
+    /// <summary>Short rests inside sets.</summary>
+    GapsInside,
+
+    /// <summary>args: how many, seconds of each.</summary>
+    RestsBetween,
+
+    /// <summary>args: sets, seconds of each.</summary>
+    SetUps,
+
+    /// <summary>Change of exercise.</summary>
+    ChangeOver,
+
+    /// <summary>args: how many, reps or seconds, seconds under tension of each.</summary>
+    TensionOfSets,
+
+    /// <summary>args: sets in all.</summary>
+    HardOfSets,
+
+    /// <summary>As planned.</summary>
+    WarmUp,
+
+    /// <summary>args: exercises.</summary>
+    TimeOf,
+
+    /// <summary>Rest that is shared.</summary>
+    SavedInTurn,
+
+    /// <summary>As planned.</summary>
+    CoolDown,
+
+    /// <summary>args: exercise, day.</summary>
+    OnDay,
+
+    /// <summary>Pulling.</summary>
+    PullSets,
+
+    /// <summary>Pushing.</summary>
+    PushSets,
+
+    /// <summary>args: exercise, day.</summary>
+    LeftOf,
+
+    /// <summary>args: exercise, day.</summary>
+    RightOf,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -303,6 +396,7 @@ public enum SourceId
     DeLeva1996,
     Suprak2011,
     Ebben2011,
+    Schoenfeld2017,
 }
 
 /// <summary>A caution; worded at the edge, with its arguments in order.</summary>

@@ -88,17 +88,18 @@ internal static class LoadResolver
     public static void CautionOnStep(ExplanationBuilder why, Mass made, ResolutionContext context)
     {
         var system = context.BodyMass.Value + made;
-        if (context.LastLoad is { } last && made > last)
-        {
-            var jump = made - last;
-            var share = jump / (context.BodyMass.Value + last);
-            if (jump > LargeJump || share > LargeJumpShare)
-                why.Caution(CautionId.JumpLarge, Quantity.Added(jump), Quantity.OfFraction(share));
-        }
+        if (context.LastLoad is { } last && made > last && IsLargeJump(context.BodyMass.Value, last, made))
+            why.Caution(CautionId.JumpLarge, Quantity.Added(made - last), Quantity.OfFraction((made - last) / (context.BodyMass.Value + last)));
 
         if (context.OneRepMax is { } max && system > max.Value.Value)
             why.Caution(CautionId.AboveOneRepMax, Quantity.OfFraction(system / max.Value.Value));
     }
+
+    /// <summary>Does a step from one load to another ask the coach to confirm?</summary>
+    public static bool IsLargeJump(Mass body, Mass from, Mass to) => to - from > LargeJump || (to - from) / (body + from) > LargeJumpShare;
+
+    /// <summary>The heaviest load that is no large jump.</summary>
+    public static Mass LargestStep(Mass body, Mass from) => Mass.Min(from + LargeJump, from + (body + from) * LargeJumpShare);
 
     private static ExplanationBuilder FromEstimate(ExplanationBuilder why, Explained<E1Rm> max, ResolutionContext context)
     {

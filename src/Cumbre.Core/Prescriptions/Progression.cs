@@ -26,6 +26,12 @@ public enum ProgressionKind
     /// <summary>Speed or height first; it ends when either falls by 10 to 20 %.</summary>
     Speed,
 
+    /// <summary>A slower lowering.</summary>
+    Tempo,
+
+    /// <summary>Another counted piece.</summary>
+    Pieces,
+
     /// <summary>The next step of the ladder, or load.</summary>
     NextStep,
 }

@@ -1,4 +1,5 @@
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 
@@ -10,7 +11,7 @@ public static class BlockChecks
     public static IReadOnlyList<ProgrammeCaution> Of(Block block, IReadOnlyList<WeekDose> doses, AthleteAtWork athlete, DoseRules rules)
     {
         var kept = block.Kept.DistinctBy(k => k.Key).ToDictionary(k => k.Key, k => k.Reason, StringComparer.Ordinal);
-        var found = doses.SelectMany(w => OfWeek(w, athlete, rules)).Concat(OfDays(block, doses));
+        var found = doses.SelectMany(w => OfWeek(w, athlete, rules)).Concat(OfDays(block, doses)).Concat(Jumps(doses, athlete));
         return [.. found.OrderBy(c => c.Week).Select(c => kept.TryGetValue(c.Key, out var reason) ? c with { KeptBecause = reason } : c)];
     }
 
@@ -70,7 +71,7 @@ public static class BlockChecks
     /// <summary>Heavy loaded sets of one movement in a session against Prilepin's table (from memory).</summary>
     private static IEnumerable<ProgrammeCaution> Prilepin(SessionDose session, int week, DoseRules rules)
     {
-        foreach (var lift in session.Items.Where(i => i.Resolved is { ShareOfMax: not null } && i.Plan!.TargetReps <= Timing.HeavyReps && i.Resolved.Loads.Any(l => l.Value.Made > Measures.Mass.Zero)).GroupBy(i => i.Item.Movement))
+        foreach (var lift in session.Items.Where(i => i.Resolved is { ShareOfMax: not null } && i.Plan!.TargetReps <= Timing.HeavyReps && i.Resolved.Loads.Any(l => l.Value.Made > Mass.Zero)).GroupBy(i => i.Item.Movement))
         {
             var share = lift.Max(i => i.Resolved!.ShareOfMax!.Value);
             var reps = lift.Sum(i => i.Resolved!.RepTotal);
@@ -145,6 +146,39 @@ public static class BlockChecks
             yield break;
         var last = open.LastOrDefault(s => s.Items.Any(Loads))?.Items.First(Loads);
         yield return new(CautionId.TwiceAWeekOver, [Quantity.Count(sessions.Length), Quantity.Count(rules.HardSessionsOfJointLoad)], week.Number, null, null, last is null ? [] : [Remedy.Remove(last.Item.Id)]);
+    }
+
+    /// <summary>
+    /// A load that is over the one before by more than 5 kg or 10 % of the system: the session before in the block, and for the first
+    /// of a movement the last that was trained.
+    /// </summary>
+    private static IEnumerable<ProgrammeCaution> Jumps(IReadOnlyList<WeekDose> doses, AthleteAtWork athlete)
+    {
+        var last = new Dictionary<string, Mass>(StringComparer.Ordinal);
+        foreach (var (week, session) in doses.SelectMany(w => w.Sessions.Select(s => (w, s))).OrderBy(s => s.s.Session.Day))
+        {
+            foreach (var lift in session.Items.Where(i => i.Resolved is not null).GroupBy(i => i.Item.Movement))
+            {
+                var heaviest = lift.MaxBy(i => i.Resolved!.Loads.Max(l => l.Value.Made.Kilograms))!;
+                var load = Mass.FromKilograms(heaviest.Resolved!.Loads.Max(l => l.Value.Made.Kilograms));
+                var context = athlete.ContextOf(heaviest.Movement!)!;
+                var before = last.TryGetValue(lift.Key, out var planned) ? planned : context.LastLoad;
+                if (before is { } from && load > from && !session.Session.Fixed && LoadResolver.IsLargeJump(context.BodyMass.Value, from, load))
+                    yield return new(CautionId.JumpLarge, [Quantity.Added(load - from), Quantity.OfFraction((load - from) / (context.BodyMass.Value + from))], week.Number, session.Session.Id, heaviest.Item.Id, Smaller(heaviest, from, context));
+                // An easy week is lighter on purpose, and nothing to step up from.
+                if (week.Kind == WeekKind.Loading)
+                    last[lift.Key] = load;
+            }
+        }
+    }
+
+    private static Remedy[] Smaller(ItemReading item, Mass from, ResolutionContext context)
+    {
+        if (item.Plan is null or DropSet)
+            return [];
+        var made = context.Kit.AtMost(LoadResolver.LargestStep(context.BodyMass.Value, from)).Total;
+        var pounds = context.Kit.Plates.Count > 0 && context.Kit.Plates.All(p => p.Size.Unit == MassUnit.Lb);
+        return [Remedy.Write(item.Item.Id, item.Plan with { Load = new AddedLoad(MassEntry.Of(made, pounds ? MassUnit.Lb : MassUnit.Kg)) })];
     }
 
     /// <summary>Straight-arm work of one direction, or hard pressing from the floor beside straight-arm pushing, on two days in a row.</summary>

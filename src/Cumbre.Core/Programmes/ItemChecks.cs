@@ -1,7 +1,6 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
-using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
@@ -11,9 +10,6 @@ namespace Cumbre.Core.Programmes;
 /// <summary>Cautions on one item: its step, its kit, what hurts, its load and its method.</summary>
 internal static class ItemChecks
 {
-    /// <summary>A jump may be at most so large without the coach's word: 10 % of the system mass, and 5 kg.</summary>
-    private const decimal JumpShare = 0.10m, JumpKilograms = 5;
-
     public static IEnumerable<ProgrammeCaution> Of(ItemReading item, int week, Guid session, AthleteAtWork athlete, DoseRules rules)
     {
         ProgrammeCaution Caution(CautionId id, IReadOnlyList<Quantity> args, params IEnumerable<Remedy?> remedies) =>
@@ -42,7 +38,7 @@ internal static class ItemChecks
     }
 
     /// <summary>Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.</summary>
-    private static bool Speaks(CautionId id) => id is CautionId.JumpLarge or CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong
+    private static bool Speaks(CautionId id) => id is CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong
         or CautionId.OpeningTooFew or CautionId.HoldTooShort or CautionId.HoldOverBest or CautionId.NotLoaded or CautionId.MinorNoSingle or CautionId.BandTooStrong;
 
     /// <summary>A movement is above the placement when it is a step, and no step of it may be trained.</summary>
@@ -74,10 +70,6 @@ internal static class ItemChecks
         Remedy Write(Prescription better) => Remedy.Write(item.Item.Id, better);
         switch (id)
         {
-            case CautionId.JumpLarge when plan is not DropSet && context.LastLoad is { } last:
-                var most = Mass.Min(last + Mass.FromKilograms(JumpKilograms), last + (context.BodyMass.Value + last) * JumpShare);
-                yield return Write(plan with { Load = new AddedLoad(MassEntry.Of(context.Kit.AtMost(most).Total, UnitOf(context.Kit))) });
-                break;
             case CautionId.AboveOneRepMax when plan is not DropSet && context.LoadFollowsEffort:
                 yield return Write(plan with { Load = null, Effort = new InReserve(1) });
                 break;
@@ -103,8 +95,6 @@ internal static class ItemChecks
                 break;
         }
     }
-
-    private static MassUnit UnitOf(Kit kit) => kit.Plates.Count > 0 && kit.Plates.All(p => p.Size.Unit == MassUnit.Lb) ? MassUnit.Lb : MassUnit.Kg;
 
     /// <summary>The same work with two reps left; what only exists to failure becomes plain sets.</summary>
     private static Prescription WithReserve(Prescription plan, Bests bests)

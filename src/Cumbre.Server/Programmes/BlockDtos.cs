@@ -166,8 +166,9 @@ public sealed record WeekReading(
 /// <param name="Plan">Loads, plates, time.</param>
 /// <param name="Structure">The fields of the plan, for the form.</param>
 /// <param name="Bands">Means of the bands at hand in kg, where a band is missing.</param>
+/// <param name="Easier">Name of the easier neighbour, the alternate in a circuit; null: there is none.</param>
 public sealed record ItemMeaning(
-    Guid Id, MovementDto? Movement, string? Canonical, NotationError? Error, ResolutionProblem? Problem, ResolvedDto? Plan, JsonObject? Structure, IReadOnlyList<decimal> Bands);
+    Guid Id, MovementDto? Movement, string? Canonical, NotationError? Error, ResolutionProblem? Problem, ResolvedDto? Plan, JsonObject? Structure, IReadOnlyList<decimal> Bands, string? Easier);
 
 /// <summary>A caution on a block.</summary>
 /// <param name="Key">By which it is kept.</param>
@@ -203,7 +204,8 @@ public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyLis
         item.Plan is { } plan ? NotationPrinter.Print(plan) : null, item.Error, item.Problem,
         item.Resolved is { } resolved ? ResolvedDto.Of(resolved, athlete.ContextOf(item.Movement!)!, resolved.Cautions) : null,
         item.Plan is { } written ? PrescriptionJson.ToNode(written) : null,
-        item.Problem == ResolutionProblem.NoSuchBand ? [.. athlete.Gear.Bands.Select(b => b.Help(athlete.Today).Value.Kilograms).Order()] : []);
+        item.Problem == ResolutionProblem.NoSuchBand ? [.. athlete.Gear.Bands.Select(b => b.Help(athlete.Today).Value.Kilograms).Order()] : [],
+        item.Movement?.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s]).FirstOrDefault(e => e.Pattern == item.Movement.Pattern)?.Name);
 }
 
 /// <summary>What changed in a session that has not begun, since the coach last saw it.</summary>

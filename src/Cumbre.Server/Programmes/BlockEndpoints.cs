@@ -35,6 +35,7 @@ public static class BlockEndpoints
         athlete.MapGet("/substitutes", Picker.Substitutes);
         athlete.MapGet("/blocks", BlockList.Handle);
         athlete.MapPost("/blocks/reading", ReadBlock.Handle);
+        athlete.MapPost("/blocks/why", WhyBlock.Handle);
         athlete.MapPost("/blocks/shift", ShiftBlock.Handle);
         athlete.MapGet("/blocks/{blockId:guid}", GetBlock.Handle);
         athlete.MapPut("/blocks/{blockId:guid}", PutBlock.Handle);
@@ -149,6 +150,29 @@ internal static class ReadBlock
         return database.Read(db => Work.Load(db, athleteId, clock.Today)) is { } found
             ? TypedResults.Ok(BlockReading.Of(block, found.Athlete, session))
             : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+}
+
+/// <param name="Block">As edited.</param>
+/// <param name="Figure">Which.</param>
+/// <param name="Week">From 1.</param>
+/// <param name="Session">Of a session or an item.</param>
+/// <param name="Item">Of an item.</param>
+/// <param name="Pattern">Of hard sets.</param>
+public sealed record WhyRequest(BlockBody Block, BlockFigure Figure, int Week, Guid? Session, Guid? Item, Core.Movements.Pattern? Pattern);
+
+internal static class WhyBlock
+{
+    /// <summary>How one figure of a block comes about.</summary>
+    public static Results<Ok<Athletes.Figure>, ProblemHttpResult> Handle(Guid athleteId, WhyRequest request, Database database, ClubClock clock)
+    {
+        var block = request.Block.Parse();
+        if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
+            return (ProblemHttpResult)Problems.NotFound("athlete");
+        var week = DoseReader.Read(block, found.Athlete, DoseRules.Shipped).ElementAtOrDefault(request.Week - 1);
+        return week is not null && BlockWhy.Of(week, request.Figure, request.Session, request.Item, request.Pattern, found.Athlete, DoseRules.Shipped) is { } figure
+            ? TypedResults.Ok(new Athletes.Figure(figure.Value, figure.Why))
+            : (ProblemHttpResult)Problems.NotFound("figure");
     }
 }
 

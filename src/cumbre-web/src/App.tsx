@@ -21,6 +21,7 @@ const SheetPage = lazy(() => import("./testday/SheetPage"));
 const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ProgrammesPage = lazy(() => import("./programmes/ProgrammesPage"));
+const AthleteProgrammePage = lazy(() => import("./programmes/AthleteProgrammePage"));
 const BlockPage = lazy(() => import("./programmes/BlockPage"));
 const KitPage = lazy(() => import("./kit/KitPage"));
 const EditMovementPage = lazy(() => import("./ladders/edit/EditMovementPage"));
@@ -48,6 +49,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId", element: <LiftPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
+          { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockPage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },

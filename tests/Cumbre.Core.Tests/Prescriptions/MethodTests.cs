@@ -151,6 +151,10 @@ public class MethodTests
 
     [Theory]
     [InlineData("3 x 5", ProgressionKind.Load, null)]
+    [InlineData("3 x 5 tempo 3-1-X-0", ProgressionKind.Tempo, "3 x 5 tempo 4-1-X-0")]
+    [InlineData("3 x 5 tempo 5-1-X-0", ProgressionKind.Load, null)]
+    [InlineData("3 x 5 @ +5 kg tempo 3-1-X-0", ProgressionKind.Load, null)]
+    [InlineData("3 x 5 @ 9 books", ProgressionKind.Pieces, "3 x 5 @ 10 books")]
     [InlineData("3 x 8..10", ProgressionKind.RepsThenLoad, null)]
     [InlineData("negative 4 x 1 lower 8 s", ProgressionKind.Seconds, "negative 4 x 1 lower 9 s")]
     [InlineData("negative 4 x 1 lower 10 s", ProgressionKind.NextStep, null)]

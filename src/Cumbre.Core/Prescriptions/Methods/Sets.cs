@@ -5,6 +5,9 @@ namespace Cumbre.Core.Prescriptions;
 /// <summary>The same reps and load in each set.</summary>
 public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 {
+    /// <summary>Up to this many seconds of lowering tempo is a way to progress (this project's choice); then a harder variation is.</summary>
+    private const int SlowestLowering = 5;
+
     public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
 
     public int Reps { get; init => field = RepsIn(value); } = RepsIn(Reps);
@@ -13,7 +16,13 @@ public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 
     public override int SetCount => SetTotal;
 
-    public override Progression Progress() => new(ProgressionKind.Load, null);
+    /// <summary>Another counted piece, a slower lowering where nothing hangs, else load.</summary>
+    public override Progression Progress() => (Load, Tempo) switch
+    {
+        (Counted { Count: < Loading.CountedLoad.CountMaximum } counted, _) => new(ProgressionKind.Pieces, this with { Load = new Counted(counted.Count + 1, counted.Name) }),
+        (null, { Lowering: < SlowestLowering } tempo) when Effort is null => new(ProgressionKind.Tempo, this with { Tempo = new Tempo(tempo.Lowering + 1, tempo.Bottom, tempo.Lifting, tempo.Top) }),
+        _ => new(ProgressionKind.Load, null),
+    };
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 

@@ -2705,6 +2705,48 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/why": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How one figure of a block comes about. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["WhyRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["Figure"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/shift": {
     parameters: {
       query?: never;
@@ -3159,6 +3201,12 @@ export interface components {
       /** @description What a new body mass or test changed. */
       anew: components["schemas"]["ResolvedAnew"][];
     };
+    /**
+     * @description A figure of the block that can be questioned.
+     * @enum {unknown}
+     */
+    BlockFigure:
+      "ItemTime" | "ItemTension" | "ItemHardSets" | "SessionTime" | "HardSets" | "PullToPush" | "Sides" | "Volume";
     /** @description What a block means for its athlete. */
     BlockReading: {
       /** @description What each costs. */
@@ -4032,7 +4080,13 @@ export interface components {
       | "BandMiddle"
       | "BandTop"
       | "MeasuredOn"
-      | "CountedPieces";
+      | "CountedPieces"
+      | "WrittenReserve"
+      | "BestReps"
+      | "BestHold"
+      | "UsualFrom"
+      | "UsualTo"
+      | "Minutes";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -4103,6 +4157,8 @@ export interface components {
       structure: null | components["schemas"]["JsonObject"];
       /** @description Means of the bands at hand in kg, where a band is missing. */
       bands: number[];
+      /** @description Name of the easier neighbour, the alternate in a circuit; null: there is none. */
+      easier: null | string;
     };
     /** @description What an item costs, for the overview. */
     ItemSummary: {
@@ -4786,6 +4842,8 @@ export interface components {
       | "Time"
       | "Trend"
       | "Speed"
+      | "Tempo"
+      | "Pieces"
       | "NextStep";
     /**
      * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
@@ -5252,7 +5310,15 @@ export interface components {
       | "LoadByBand"
       | "LoadByFeet"
       | "LoadByCount"
-      | "StraightArmRamp";
+      | "StraightArmRamp"
+      | "TimeOfItem"
+      | "TensionOfItem"
+      | "HardSetRule"
+      | "TimeOfSession"
+      | "HardSetsOfPattern"
+      | "PullToPush"
+      | "SidesOfWeek"
+      | "VolumeLoad";
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -5702,7 +5768,8 @@ export interface components {
       | "CoachsLine"
       | "DeLeva1996"
       | "Suprak2011"
-      | "Ebben2011";
+      | "Ebben2011"
+      | "Schoenfeld2017";
     SseItemOfGaugeReading: {
       data?: components["schemas"]["GaugeReading"];
       eventType?: null | string;
@@ -5790,7 +5857,24 @@ export interface components {
       | "MomentTimesSeconds"
       | "SecondsOf"
       | "WeekBefore"
-      | "MostByRamp";
+      | "MostByRamp"
+      | "ClockStrokes"
+      | "WorkOfSets"
+      | "GapsInside"
+      | "RestsBetween"
+      | "SetUps"
+      | "ChangeOver"
+      | "TensionOfSets"
+      | "HardOfSets"
+      | "WarmUp"
+      | "TimeOf"
+      | "SavedInTurn"
+      | "CoolDown"
+      | "OnDay"
+      | "PullSets"
+      | "PushSets"
+      | "LeftOf"
+      | "RightOf";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
@@ -6100,6 +6184,25 @@ export interface components {
       before: components["schemas"]["FlagDto"][];
       /** @description Flags as they would stand. */
       after: components["schemas"]["FlagDto"][];
+    };
+    WhyRequest: {
+      /** @description As edited. */
+      block: components["schemas"]["BlockBody"];
+      /** @description Which. */
+      figure: components["schemas"]["BlockFigure"];
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      week: number;
+      /**
+       * Format: uuid
+       * @description Of a session or an item.
+       */
+      session: null | string;
+      /** Format: uuid */
+      item: null | string;
+      pattern: null | components["schemas"]["Pattern"];
     };
     /** @description A line of working: the template's arguments on the left, the result on the right. */
     WorkingStep: {

@@ -14,6 +14,7 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
     >
       <Tab to={`/athletes/${athleteId}`} label="Weighted pull-up" end />
       <Tab to={`/athletes/${athleteId}/ladders`} label="Ladders" />
+      {isCoach && <Tab to={`/athletes/${athleteId}/programme`} label="Programme" />}
       {isCoach && <Tab to={`/athletes/${athleteId}/intake`} label="Intake" />}
       {isCoach && <Tab to={`/athletes/${athleteId}/profile`} label="Profile and kit" />}
       {isCoach && <Tab to={`/athletes/${athleteId}/kit`} label="At home" />}

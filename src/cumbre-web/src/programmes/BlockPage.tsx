@@ -16,7 +16,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
@@ -27,6 +27,7 @@ import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useWhy } from "../why/WhyContext";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { WhoseBlock } from "./AskWhy";
 import { DayColumns } from "./DayColumns";
 import { CopyWeekDialog, MissedWeeksDialog, NotationHelp, SaveTemplateDialog, SubstituteDialog } from "./dialogs";
 import * as doc from "./doc";
@@ -101,6 +102,10 @@ function Editor({ stored }: { stored: BlockDto }) {
     typeof asking === "object" && asking
       ? doc.holderOf(block, asking.substitute)?.items.find((i) => i.id === asking.substitute)
       : undefined;
+  const whose = useMemo(
+    () => ({ athleteId, athlete: stored.athleteName, block }),
+    [athleteId, stored.athleteName, block],
+  );
   const showsDose = !(opened && beside && !roomy);
   const dose = data && (
     <DosePanel
@@ -118,161 +123,171 @@ function Editor({ stored }: { stored: BlockDto }) {
   );
 
   return (
-    <DragArea editor={editor} session={session?.id}>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: beside && showsDose ? "minmax(0,1fr) 320px" : "minmax(0,1fr)",
-          minHeight: "100%",
-        }}
-      >
-        <Box sx={{ px: { xs: 3, sm: 6 }, py: 4, minWidth: 0 }}>
-          <Head
-            stored={stored}
-            editor={editor}
-            week={week}
-            onAsk={setAsking}
-            onInsert={() => edit((b) => doc.insertWeek(b, week))}
-            onRemoveWeek={() => {
-              edit((b) => doc.removeWeek(b, week));
-              openWeek(Math.max(0, week - 1));
-            }}
-          />
-          {editor.theirs && <Conflict editor={editor} />}
-          <Anew stored={stored} />
-          {said && (
-            <Alert severity="info" icon={false} onClose={() => setSaid(null)} sx={{ mt: 3 }}>
-              {said}
-            </Alert>
-          )}
-          {reading.isError && (
-            <Alert severity="error" icon={false} sx={{ mt: 3 }}>
-              {messageOf(reading.error)}
-            </Alert>
-          )}
-          <Box sx={{ mt: 3 }}>
-            <WeekStrip
-              block={block}
-              weeks={data?.weeks ?? []}
-              cautions={data?.cautions ?? []}
-              open={week}
-              onOpen={openWeek}
-              today={today}
-            />
-          </Box>
-          <DayColumns
-            week={block.weeks[week]!}
-            reading={data?.weeks[week]}
-            open={session?.id ?? null}
-            minutes={stored.minutes}
-            onOpen={open}
-            onAdd={() => {
-              const made = doc.addSession(block, week, doc.freeDay(block, week));
-              edit(() => made.block);
-              open(made.id);
-            }}
-          />
-          {session ? (
-            <SessionEditor
-              key={session.id}
-              athleteId={athleteId}
-              athlete={stored.athleteName}
-              minutes={stored.minutes}
+    <WhoseBlock value={whose}>
+      <DragArea editor={editor} session={session?.id}>
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: beside && showsDose ? "minmax(0,1fr) 320px" : "minmax(0,1fr)",
+            minHeight: "100%",
+          }}
+        >
+          <Box sx={{ px: { xs: 3, sm: 6 }, py: 4, minWidth: 0 }}>
+            <Head
+              stored={stored}
               editor={editor}
-              session={session}
-              week={block.weeks[week]!}
-              weekIndex={week}
-              reading={data}
-              stale={stale}
-              onSubstitute={(item) => setAsking({ substitute: item })}
-              onHelp={() => setAsking("help")}
-              onSkip={() => edit((b) => doc.removeSession(b, session.id))}
-              onRepeat={(item) => {
-                const [next, count] = doc.repeatItem(block, item);
-                edit(() => next);
-                setSaid(
-                  count > 0
-                    ? `Written in ${count} later ${count === 1 ? "week" : "weeks"}.`
-                    : "No later loading week has that session.",
-                );
+              week={week}
+              onAsk={setAsking}
+              onInsert={() => edit((b) => doc.insertWeek(b, week))}
+              onRemoveWeek={() => {
+                edit((b) => doc.removeWeek(b, week));
+                openWeek(Math.max(0, week - 1));
               }}
             />
-          ) : (
-            <Box sx={(t) => ({ border: `1px solid ${t.vars.palette.line2}`, p: 4, color: "text.secondary" })}>
-              Nothing is planned in this week.
+            {editor.theirs && <Conflict editor={editor} />}
+            <Anew stored={stored} />
+            {said && (
+              <Alert severity="info" icon={false} onClose={() => setSaid(null)} sx={{ mt: 3 }}>
+                {said}
+              </Alert>
+            )}
+            {reading.isError && (
+              <Alert severity="error" icon={false} sx={{ mt: 3 }}>
+                {messageOf(reading.error)}
+              </Alert>
+            )}
+            <Box sx={{ mt: 3 }}>
+              <WeekStrip
+                block={block}
+                weeks={data?.weeks ?? []}
+                cautions={data?.cautions ?? []}
+                open={week}
+                onOpen={openWeek}
+                today={today}
+              />
             </Box>
-          )}
-        </Box>
-        {showsDose && (
-          <Box
-            component="aside"
-            aria-label="Dose and cautions"
-            tabIndex={0}
-            sx={(t) => ({
-              position: beside ? "sticky" : "static",
-              top: 0,
-              maxHeight: beside ? "calc(100dvh - 48px)" : "none",
-              overflowY: "auto",
-              scrollbarWidth: "thin",
-              alignSelf: "start",
-              minHeight: beside ? "calc(100dvh - 48px)" : 0,
-              bgcolor: "background.paper",
-              borderLeft: beside ? `1px solid ${t.vars.palette.line2}` : 0,
-              borderTop: beside ? 0 : `1px solid ${t.vars.palette.line2}`,
-            })}
-          >
-            {dose ?? (
-              <Box sx={{ p: 4 }}>
-                <Loading />
+            <DayColumns
+              week={block.weeks[week]!}
+              reading={data?.weeks[week]}
+              open={session?.id ?? null}
+              minutes={stored.minutes}
+              onOpen={open}
+              onAdd={() => {
+                const made = doc.addSession(block, week, doc.freeDay(block, week));
+                edit(() => made.block);
+                open(made.id);
+              }}
+            />
+            {session ? (
+              <SessionEditor
+                key={session.id}
+                athleteId={athleteId}
+                athlete={stored.athleteName}
+                minutes={stored.minutes}
+                editor={editor}
+                session={session}
+                week={block.weeks[week]!}
+                weekIndex={week}
+                reading={data}
+                stale={stale}
+                onSubstitute={(item) => setAsking({ substitute: item })}
+                onHelp={() => setAsking("help")}
+                onSkip={() => edit((b) => doc.removeSession(b, session.id))}
+                onRepeat={(item) => {
+                  const [next, count] = doc.repeatItem(block, item);
+                  edit(() => next);
+                  setSaid(
+                    count > 0
+                      ? `Written in ${count} later ${count === 1 ? "week" : "weeks"}.`
+                      : "No later loading week has that session.",
+                  );
+                }}
+              />
+            ) : (
+              <Box sx={(t) => ({ border: `1px solid ${t.vars.palette.line2}`, p: 4, color: "text.secondary" })}>
+                Nothing is planned in this week.
               </Box>
             )}
           </Box>
+          {showsDose && (
+            <Box
+              component="aside"
+              aria-label="Dose and cautions"
+              tabIndex={0}
+              sx={(t) => ({
+                position: beside ? "sticky" : "static",
+                top: 0,
+                maxHeight: beside ? "calc(100dvh - 48px)" : "none",
+                overflowY: "auto",
+                scrollbarWidth: "thin",
+                alignSelf: "start",
+                minHeight: beside ? "calc(100dvh - 48px)" : 0,
+                bgcolor: "background.paper",
+                borderLeft: beside ? `1px solid ${t.vars.palette.line2}` : 0,
+                borderTop: beside ? 0 : `1px solid ${t.vars.palette.line2}`,
+              })}
+            >
+              {dose ?? (
+                <Box sx={{ p: 4 }}>
+                  <Loading />
+                </Box>
+              )}
+            </Box>
+          )}
+        </Box>
+        {asking === "copy" && (
+          <CopyWeekDialog
+            block={block}
+            from={week}
+            onClose={() => setAsking(null)}
+            onCopy={(targets) => {
+              edit((b) => doc.copyWeek(b, week, targets));
+              setAsking(null);
+            }}
+          />
         )}
-      </Box>
-      {asking === "copy" && (
-        <CopyWeekDialog
-          block={block}
-          from={week}
-          onClose={() => setAsking(null)}
-          onCopy={(targets) => {
-            edit((b) => doc.copyWeek(b, week, targets));
-            setAsking(null);
-          }}
-        />
-      )}
-      {asking === "missed" && (
-        <MissedWeeksDialog
-          athleteId={athleteId}
-          block={block}
-          week={week}
-          onClose={() => setAsking(null)}
-          onShift={(next, changes) => {
-            edit(() => next);
-            setSaid(
-              `Shifted. ${changes.length === 0 ? "No line was changed" : `${changes.length} lines were eased`}; undo takes it back.`,
-            );
-            setAsking(null);
-          }}
-        />
-      )}
-      {asking === "help" && <NotationHelp onClose={() => setAsking(null)} />}
-      {asking === "template" && (
-        <TemplateDialog stored={stored} editor={editor} week={week} onSaid={setSaid} onClose={() => setAsking(null)} />
-      )}
-      {asking === "remove" && <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />}
-      {substituting && (
-        <SubstituteDialog
-          athleteId={athleteId}
-          item={substituting}
-          name={data?.items.find((i) => i.id === substituting.id)?.movement?.name ?? substituting.movement}
-          onClose={() => setAsking(null)}
-          onTake={(s) => {
-            edit((b) => doc.changeItem(b, substituting.id, (i) => ({ ...i, movement: s.slug, line: s.line })));
-            setAsking(null);
-          }}
-        />
-      )}
-    </DragArea>
+        {asking === "missed" && (
+          <MissedWeeksDialog
+            athleteId={athleteId}
+            block={block}
+            week={week}
+            onClose={() => setAsking(null)}
+            onShift={(next, changes) => {
+              edit(() => next);
+              setSaid(
+                `Shifted. ${changes.length === 0 ? "No line was changed" : `${changes.length} lines were eased`}; undo takes it back.`,
+              );
+              setAsking(null);
+            }}
+          />
+        )}
+        {asking === "help" && <NotationHelp onClose={() => setAsking(null)} />}
+        {asking === "template" && (
+          <TemplateDialog
+            stored={stored}
+            editor={editor}
+            week={week}
+            onSaid={setSaid}
+            onClose={() => setAsking(null)}
+          />
+        )}
+        {asking === "remove" && (
+          <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />
+        )}
+        {substituting && (
+          <SubstituteDialog
+            athleteId={athleteId}
+            item={substituting}
+            name={data?.items.find((i) => i.id === substituting.id)?.movement?.name ?? substituting.movement}
+            onClose={() => setAsking(null)}
+            onTake={(s) => {
+              edit((b) => doc.changeItem(b, substituting.id, (i) => ({ ...i, movement: s.slug, line: s.line })));
+              setAsking(null);
+            }}
+          />
+        )}
+      </DragArea>
+    </WhoseBlock>
   );
 }
 
@@ -367,7 +382,7 @@ function Head({
           <Typography variant="h1">{block.name}</Typography>
         )}
         <Typography variant="body2" color="textSecondary">
-          <Box component={Link} to={`/athletes/${stored.athleteId}`} sx={{ color: "inherit" }}>
+          <Box component={Link} to={`/athletes/${stored.athleteId}/programme`} sx={{ color: "inherit" }}>
             {stored.athleteName}
           </Box>
           {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}, from {dayFull(block.start)};{" "}

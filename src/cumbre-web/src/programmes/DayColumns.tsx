@@ -23,8 +23,6 @@ export function DayColumns({
 }) {
   return (
     <Box
-      role="tablist"
-      aria-label="Sessions"
       sx={(t) => ({
         display: "flex",
         border: `1px solid ${t.vars.palette.line2}`,
@@ -33,16 +31,18 @@ export function DayColumns({
         mt: 3,
       })}
     >
-      {week.sessions.map((s) => (
-        <Day
-          key={s.id}
-          session={s}
-          reading={reading?.sessions.find((r) => r.id === s.id)}
-          on={s.id === open}
-          minutes={minutes}
-          onOpen={() => onOpen(s.id)}
-        />
-      ))}
+      <Box role="tablist" aria-label="Sessions" sx={{ display: "flex", flex: `${week.sessions.length} 1 0` }}>
+        {week.sessions.map((s) => (
+          <Day
+            key={s.id}
+            session={s}
+            reading={reading?.sessions.find((r) => r.id === s.id)}
+            on={s.id === open}
+            minutes={minutes}
+            onOpen={() => onOpen(s.id)}
+          />
+        ))}
+      </Box>
       <Box sx={{ p: 2, display: "flex", alignItems: "center", color: "text.secondary", fontSize: 13, gap: 2 }}>
         {week.sessions.length === 0 && `No session in this ${weekKinds[week.kind]} week.`}
         <Button size="small" onClick={onAdd}>

@@ -13,6 +13,7 @@ import { StatusShape } from "../ui/StatusShape";
 import { text } from "../why/quantity";
 import { WhyFigure } from "../why/WhyFigure";
 import { cautionText } from "../why/wording";
+import { AskWhy } from "./AskWhy";
 import { remedyText } from "./wording";
 
 interface Props {
@@ -91,11 +92,28 @@ function OfWeek({
   const straight = week.straightArm.value.number ?? 0;
   return (
     <>
-      <Sets patterns={week.patterns} />
+      <Sets patterns={week.patterns} week={week.number} />
       <Box sx={{ px: 4, py: 2, borderTop: 1, borderColor: "divider" }}>
         <Figure
           label="Pull to push"
-          value={week.pullToPush === null ? (week.pull > 0 ? "no push" : "–") : `${number(week.pullToPush)} : 1`}
+          value={
+            week.pullToPush === null ? (
+              week.pull > 0 ? (
+                "no push"
+              ) : (
+                "–"
+              )
+            ) : (
+              <AskWhy
+                figure="PullToPush"
+                week={week.number}
+                subject="pull to push"
+                shown={`${number(week.pullToPush)} : 1`}
+              >
+                {number(week.pullToPush)} : 1
+              </AskWhy>
+            )
+          }
           note={`${week.pull} and ${week.push} sets; range 0.8 to 1.25`}
           share={week.pullToPush === null ? null : week.pullToPush / 2}
           from={0.4}
@@ -128,7 +146,11 @@ function OfWeek({
         />
         <Figure
           label="Left and right"
-          value={`${week.left} : ${week.right}`}
+          value={
+            <AskWhy figure="Sides" week={week.number} subject="left and right" shown={`${week.left} : ${week.right}`}>
+              {week.left} : {week.right}
+            </AskWhy>
+          }
           note={
             week.left + week.right === 0 ? "nothing on one side at a time" : "reps and seconds on one side at a time"
           }
@@ -139,7 +161,15 @@ function OfWeek({
         <Line label="Under tension" value={minutes(week.tensionSeconds)} />
         <Line
           label="Volume load, where it is known"
-          value={week.volumeLoadKg > 0 ? mass(week.volumeLoadKg, unit, 1) : "none"}
+          value={
+            week.volumeLoadKg > 0 ? (
+              <AskWhy figure="Volume" week={week.number} subject="volume load">
+                {mass(week.volumeLoadKg, unit, 1)}
+              </AskWhy>
+            ) : (
+              "none"
+            )
+          }
         />
         {week.sessions.map((s) => (
           <Line
@@ -174,7 +204,7 @@ function OfSession({ session, have }: { session: SessionReading; have: number | 
   );
 }
 
-function Sets({ patterns }: { patterns: WeekReading["patterns"] }) {
+function Sets({ patterns, week }: { patterns: WeekReading["patterns"]; week?: number }) {
   const most = Math.max(24, ...patterns.map((p) => p.sets));
   if (patterns.length === 0)
     return (
@@ -223,7 +253,13 @@ function Sets({ patterns }: { patterns: WeekReading["patterns"] }) {
                 <Range share={p.sets / most} from={(p.from ?? 0) / most} to={(p.to ?? 0) / most} />
               </td>
               <Box component="td" sx={{ textAlign: "right", width: 28, fontWeight: "650 !important" }}>
-                {p.sets}
+                {week === undefined ? (
+                  p.sets
+                ) : (
+                  <AskWhy figure="HardSets" week={week} pattern={p.pattern} subject={`hard sets, ${p.pattern}`}>
+                    {p.sets}
+                  </AskWhy>
+                )}
               </Box>
               <Box component="td" sx={{ textAlign: "right", width: 48, color: "text.secondary" }}>
                 {p.from !== null && `${p.from}–${p.to}`}

@@ -12,6 +12,7 @@ import { notationMessage, problemMessage } from "../notation/wording";
 import { clock, dayWeek, mass } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { StatusShape } from "../ui/StatusShape";
+import { AskWhy } from "./AskWhy";
 import { ItemForm } from "./ItemForm";
 import { LineField } from "./LineField";
 import { ItemPlates, MeaningLine } from "./MeaningLine";
@@ -41,7 +42,11 @@ interface Props {
   seconds: number | null;
   /** A bracket: head, middle or foot of a group. */
   bracket: "head" | "middle" | "foot" | null;
+  /** Three or more in turn: each has its easier alternate. */
+  circuit: boolean;
   athlete: string;
+  week: number;
+  session: string;
   readOnly: boolean;
   focused: boolean;
   elsewhere: { id: string; day: string; title: string }[];
@@ -50,8 +55,23 @@ interface Props {
 
 /** One exercise on the board: its line, what it means, costs and risks. */
 export function ItemRow(props: Props) {
-  const { item, letter, meaning, stale, cautions, seconds, bracket, athlete, readOnly, focused, elsewhere, verbs } =
-    props;
+  const {
+    item,
+    letter,
+    meaning,
+    stale,
+    cautions,
+    seconds,
+    bracket,
+    circuit,
+    athlete,
+    week,
+    session,
+    readOnly,
+    focused,
+    elsewhere,
+    verbs,
+  } = props;
   const unit = useUnit();
   const says = useId();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
@@ -94,6 +114,7 @@ export function ItemRow(props: Props) {
       ref={setNodeRef}
       component="li"
       data-testid="item"
+      data-item={item.id}
       aria-label={`${letter} ${name}`}
       onKeyDown={keys}
       style={{ transform: CSS.Translate.toString(transform), transition }}
@@ -143,6 +164,8 @@ export function ItemRow(props: Props) {
           fontStretch: "110%",
           pl: 1,
           height: 24,
+          gridRow: 1,
+          gridColumn: 1,
           "&:focus-visible": { outline: "2px solid", outlineColor: "primary.main" },
         }}
       >
@@ -156,7 +179,8 @@ export function ItemRow(props: Props) {
           fontStretch: "90%",
           pt: "3px",
           minWidth: 0,
-          gridRow: { sm: "1 / 3" },
+          gridRow: { xs: 1, sm: "1 / 3" },
+          gridColumn: 2,
         }}
       >
         {name}
@@ -200,7 +224,15 @@ export function ItemRow(props: Props) {
               )}
             </Box>
           ) : meaning ? (
-            <MeaningLine meaning={meaning} subject={`${athlete}, ${name.toLowerCase()}`} />
+            <>
+              <MeaningLine
+                meaning={meaning}
+                subject={`${athlete}, ${name.toLowerCase()}`}
+                week={week}
+                session={session}
+              />
+              {circuit && meaning.easier && ` Easier: ${meaning.easier}.`}
+            </>
           ) : (
             "\u00a0"
           )}
@@ -220,7 +252,22 @@ export function ItemRow(props: Props) {
         }}
       >
         {open.length > 0 && <StatusShape status="caution" title={`${open.length} to look at`} />}
-        <Box sx={{ fontWeight: 600, fontSize: 14, pt: "2px" }}>{seconds !== null && clock(seconds)}</Box>
+        <Box sx={{ fontWeight: 600, fontSize: 14, pt: "2px" }}>
+          {seconds !== null && meaning?.plan ? (
+            <AskWhy
+              figure="ItemTime"
+              week={week}
+              session={session}
+              item={item.id}
+              subject={`${name.toLowerCase()}, time`}
+              shown={clock(seconds)}
+            >
+              {clock(seconds)}
+            </AskWhy>
+          ) : (
+            seconds !== null && clock(seconds)
+          )}
+        </Box>
         {!readOnly && (
           <IconButton
             size="small"

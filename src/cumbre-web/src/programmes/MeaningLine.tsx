@@ -5,10 +5,21 @@ import { loadWords, piecesText } from "../session/effortText";
 import { added, clock, mass, number, plural } from "../ui/format";
 import { Plates } from "../ui/Plates";
 import { WhyFigure } from "../why/WhyFigure";
+import { AskWhy } from "./AskWhy";
 import { progressions } from "./wording";
 
 /** What a line means, in one line: loads with their reasons, work, tension, what comes next. */
-export function MeaningLine({ meaning, subject }: { meaning: ItemMeaning; subject: string }) {
+export function MeaningLine({
+  meaning,
+  subject,
+  week,
+  session,
+}: {
+  meaning: ItemMeaning;
+  subject: string;
+  week: number;
+  session: string;
+}) {
   const unit = useUnit();
   const { plan } = meaning;
   if (!plan) return null;
@@ -44,8 +55,22 @@ export function MeaningLine({ meaning, subject }: { meaning: ItemMeaning; subjec
   if (held !== null) bits.push(`${held} s each`);
   if (plan.left + plan.right > 0) bits.push(`left ${plan.left}, right ${plan.right}`);
   if (plan.straightArmSeconds > 0) bits.push(`${plan.straightArmSeconds} s straight-arm`);
-  bits.push(`${plan.tensionSeconds} s under tension`);
-  if (plan.hardSets > 0) bits.push(`${plan.hardSets} hard`);
+  const of = { week, session, item: meaning.id };
+  const name = meaning.movement?.name.toLowerCase() ?? "";
+  bits.push(
+    <>
+      <AskWhy figure="ItemTension" {...of} subject={`${name}, time under tension`}>
+        {plan.tensionSeconds} s
+      </AskWhy>{" "}
+      under tension
+    </>,
+  );
+  if (plan.hardSets > 0)
+    bits.push(
+      <AskWhy figure="ItemHardSets" {...of} subject={`${name}, hard sets`}>
+        {plan.hardSets} hard
+      </AskWhy>,
+    );
   if (plan.restInSlot !== null) bits.push(`${plan.restInSlot} s left in each slot`);
   if (plan.restAssumed) bits.push(`rest ${clock(plan.restSeconds)}, the usual one`);
   return (

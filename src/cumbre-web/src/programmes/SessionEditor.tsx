@@ -22,6 +22,7 @@ import {
   removeItem,
   settleLine,
 } from "./doc";
+import { AskWhy } from "./AskWhy";
 import { ItemRow } from "./ItemRow";
 import { MovementPicker } from "./MovementPicker";
 import type { BlockEditor } from "./useBlockEditor";
@@ -136,40 +137,42 @@ export function SessionEditor(props: Props) {
             const joinsNext = session.items[i + 1]?.joined === true;
             const joined = i > 0 && item.joined;
             return (
-              <Box key={item.id} data-item={item.id} sx={{ display: "contents" }}>
-                <ItemRow
-                  item={item}
-                  letter={marks[i]!}
-                  meaning={reading?.items.find((m) => m.id === item.id)}
-                  stale={stale}
-                  cautions={reading?.cautions.filter((c) => c.item === item.id) ?? []}
-                  seconds={costs?.items.find((x) => x.id === item.id)?.seconds ?? null}
-                  bracket={joined ? (joinsNext ? "middle" : "foot") : joinsNext ? "head" : null}
-                  athlete={athlete}
-                  readOnly={session.fixed}
-                  focused={focused === item.id}
-                  elsewhere={week.sessions.filter((s) => s.id !== session.id && !s.fixed)}
-                  verbs={{
-                    line: (line) => change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
-                    settle: (line) => editor.quietly((b) => settleLine(b, item.id, item.line, line)),
-                    next: () => next(i),
-                    focus: () => setFocused(item.id),
-                    blur: () => setFocused((f) => (f === item.id ? null : f)),
-                    move: (by) => {
-                      change((b) => nudgeItem(b, item.id, by));
-                      focusLine(item.id);
-                    },
-                    pair: () => change((b) => pairItem(b, item.id)),
-                    remove: () => {
-                      change((b) => removeItem(b, item.id));
-                      next(i);
-                    },
-                    substitute: () => onSubstitute(item.id),
-                    moveTo: (to) => change((b) => moveItem(b, item.id, to, null)),
-                    repeat: () => onRepeat(item.id),
-                  }}
-                />
-              </Box>
+              <ItemRow
+                key={item.id}
+                item={item}
+                letter={marks[i]!}
+                meaning={reading?.items.find((m) => m.id === item.id)}
+                stale={stale}
+                cautions={reading?.cautions.filter((c) => c.item === item.id) ?? []}
+                seconds={costs?.items.find((x) => x.id === item.id)?.seconds ?? null}
+                bracket={joined ? (joinsNext ? "middle" : "foot") : joinsNext ? "head" : null}
+                circuit={marks.filter((m) => /\d/.test(m) && m[0] === marks[i]![0]).length > 2}
+                athlete={athlete}
+                week={weekIndex + 1}
+                session={session.id}
+                readOnly={session.fixed}
+                focused={focused === item.id}
+                elsewhere={week.sessions.filter((s) => s.id !== session.id && !s.fixed)}
+                verbs={{
+                  line: (line) => change((b) => changeItem(b, item.id, (x) => ({ ...x, line })), `line:${item.id}`),
+                  settle: (line) => editor.quietly((b) => settleLine(b, item.id, item.line, line)),
+                  next: () => next(i),
+                  focus: () => setFocused(item.id),
+                  blur: () => setFocused((f) => (f === item.id ? null : f)),
+                  move: (by) => {
+                    change((b) => nudgeItem(b, item.id, by));
+                    focusLine(item.id);
+                  },
+                  pair: () => change((b) => pairItem(b, item.id)),
+                  remove: () => {
+                    change((b) => removeItem(b, item.id));
+                    next(i);
+                  },
+                  substitute: () => onSubstitute(item.id),
+                  moveTo: (to) => change((b) => moveItem(b, item.id, to, null)),
+                  repeat: () => onRepeat(item.id),
+                }}
+              />
             );
           })}
         </Box>
@@ -236,8 +239,16 @@ export function SessionEditor(props: Props) {
           {costs && costs.unread > 0 && `, ${costs.unread} to mend: not in the sums yet`}
         </span>
         <Box component="b" sx={{ color: over ? "warning.main" : "inherit" }}>
-          {Math.ceil(takes / 60)}
-          {minutes !== null && ` of ${minutes}`} min
+          <AskWhy
+            figure="SessionTime"
+            week={weekIndex + 1}
+            session={session.id}
+            subject="time of the session"
+            shown={`${Math.ceil(takes / 60)} min`}
+          >
+            {Math.ceil(takes / 60)}
+            {minutes !== null && ` of ${minutes}`} min
+          </AskWhy>
         </Box>
       </Box>
     </Box>

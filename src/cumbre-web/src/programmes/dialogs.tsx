@@ -243,7 +243,7 @@ export function NotationHelp({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
       <DialogTitle>The whiteboard line</DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0}>
         {card.isPending && <Loading />}
         {card.isError && <Failed error={card.error} retry={() => void card.refetch()} />}
         <Box

@@ -22,6 +22,8 @@ export const progressions: Record<ProgressionKind, string> = {
   Time: "Then in less time, then a rung higher",
   Trend: "Nothing is added: the trend is watched",
   Speed: "Faster or higher first; stop when it falls by 10 to 20 %",
+  Tempo: "Then slower down",
+  Pieces: "Then another piece",
   NextStep: "Then the next step, or load",
 };
 

@@ -47,7 +47,8 @@ export function MeaningView({ plan, subject, keyPrefix }: { plan: Resolved; subj
               Work
             </Box>
             <Box component="dd" sx={{ m: 0 }}>
-              {plural(plan.setTotal, "set")}, {plural(plan.repTotal, "rep")}, {plan.tensionSeconds} s under tension
+              {plural(plan.setTotal, "set")}, {plan.repTotal > 0 && `${plural(plan.repTotal, "rep")}, `}
+              {plan.tensionSeconds} s under tension
               {plan.hardSets > 0 && `, ${plural(plan.hardSets, "hard set")}`}
             </Box>
             <Box component="dt" sx={{ color: "text.secondary" }}>

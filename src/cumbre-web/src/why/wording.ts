@@ -61,6 +61,17 @@ const rules: Record<RuleId, Say> = {
   LoadByCount: () => "Counted pieces: the count is kept and progressed; with one of them weighed it is a mass.",
   StraightArmRamp: ([percent]) =>
     `Straight-arm work grows by moment × seconds, at most ${percent} over the loading week before; in seconds where a moment is not known.`,
+  TimeOfItem: () =>
+    "Work, short rests inside sets, rests between them, 20 s to set up each set, 60 s to change the exercise. On the clock the clock alone counts.",
+  TensionOfItem: ([rep]) =>
+    `Reps by the seconds of the tempo, X as one second; here ${rep} a rep. A hold by its seconds.`,
+  HardSetRule: ([reserve]) =>
+    `A working set with ${reserve} or fewer is hard; a hold from half of the best on. What is unknown counts as hard, speed and preparation do not.`,
+  TimeOfSession: () => "Warm-up, exercises and cool-down; what is done in turn shares its rest.",
+  HardSetsOfPattern: ([pattern]) => `Hard sets of ${pattern} in the week; ten and more is the usual growth dose.`,
+  PullToPush: () => "Hard sets of pulling over those of pushing in the week, straight-arm work among them.",
+  SidesOfWeek: () => "Both sides do the weaker side’s number; left less right.",
+  VolumeLoad: () => "System mass by reps, where the whole body is moved and the load is weighed.",
 };
 
 const inputs: Record<InputKey, string> = {
@@ -95,6 +106,12 @@ const inputs: Record<InputKey, string> = {
   BandTop: "At the top",
   MeasuredOn: "Measured",
   CountedPieces: "Pieces",
+  WrittenReserve: "Written",
+  BestReps: "Best clean reps",
+  BestHold: "Best clean hold, s",
+  UsualFrom: "Usual from",
+  UsualTo: "Usual to",
+  Minutes: "Minutes of the athlete",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -137,6 +154,23 @@ const steps: Record<StepKey, SayStep> = {
   SecondsOf: (_, t) => t[0] ?? "",
   WeekBefore: () => "The loading week before",
   MostByRamp: (_, t) => `At most ${t[0]} more`,
+  ClockStrokes: (b) => `Clock, ${b[0]} × ${b[1]} s`,
+  WorkOfSets: (_, t) => `Work of ${t[0]}`,
+  GapsInside: () => "Short rests inside sets",
+  RestsBetween: (b) => `Rests, ${b[0]} × ${b[1]} s`,
+  SetUps: (b) => `Setting up, ${b[0]} × ${b[1]} s`,
+  ChangeOver: () => "Change of exercise",
+  TensionOfSets: (b, t) => `${b[0]} × ${t[1]}, ${b[2]} s each`,
+  HardOfSets: (_, t) => `Hard, of ${t[0]}`,
+  WarmUp: () => "Warm-up",
+  TimeOf: (_, t) => t[0] ?? "",
+  SavedInTurn: () => "saved in turn, counted already",
+  CoolDown: () => "Cool-down",
+  OnDay: (_, t) => `${t[0]}, ${t[1]}`,
+  PullSets: () => "Pulling",
+  PushSets: () => "Pushing",
+  LeftOf: (_, t) => `${t[0]}, ${t[1]}, left`,
+  RightOf: (_, t) => `${t[0]}, ${t[1]}, right`,
 };
 
 const roundings: Record<RoundingKey, Say> = {
@@ -170,6 +204,7 @@ const sources: Record<SourceId, string> = {
   DeLeva1996: "de Leva 1996 (segment masses and lengths, from memory)",
   Suprak2011: "Suprak et al. 2011 (push-ups, from memory)",
   Ebben2011: "Ebben et al. 2011 (push-ups, from memory)",
+  Schoenfeld2017: "Schoenfeld et al. 2017 (from memory)",
 };
 
 const cautions: Record<CautionId, Say> = {

@@ -1,0 +1,74 @@
+import ButtonBase from "@mui/material/ButtonBase";
+import { createContext, useContext, useState } from "react";
+import { useUnit } from "../accounts/useMe";
+import { api, ask } from "../api/client";
+import type { components } from "../api/schema";
+import type { Block, Pattern } from "../api/types";
+import { text } from "../why/quantity";
+import { useWhy } from "../why/WhyContext";
+
+/** What the figures of a page belong to. */
+export const WhoseBlock = createContext<{ athleteId: string; athlete: string; block: Block } | null>(null);
+
+interface Props {
+  figure: components["schemas"]["BlockFigure"];
+  week: number;
+  session?: string | null;
+  item?: string | null;
+  pattern?: Pattern | null;
+  /** What it is, for the panel. */
+  subject: string;
+  /** As it stands on screen, where that is not the bare figure. */
+  shown?: string;
+  children: React.ReactNode;
+}
+
+/** A figure of the block that is asked for its reasons when it is pressed. */
+export function AskWhy({ figure, week, session = null, item = null, pattern = null, subject, shown, children }: Props) {
+  const whose = useContext(WhoseBlock);
+  const { opened, open } = useWhy();
+  const unit = useUnit();
+  const [busy, setBusy] = useState(false);
+  const key = ["block", figure, week, session, item, pattern].join(":");
+  const on = opened?.key === key;
+  if (!whose) return <>{children}</>;
+  const fetchWhy = async () => {
+    setBusy(true);
+    try {
+      const answer = await ask(
+        api.POST("/api/athletes/{athleteId}/blocks/why", {
+          params: { path: { athleteId: whose.athleteId } },
+          body: { block: whose.block, figure, week, session, item, pattern },
+        }),
+      );
+      open({ key, shown: shown ?? text(answer.value, unit), subject: `${whose.athlete}, ${subject}`, why: answer.why });
+    } catch {
+      // Gone meanwhile, or nobody answered: the figure stays as it is and can be asked again.
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <ButtonBase
+      onClick={() => void fetchWhy()}
+      disabled={busy}
+      aria-expanded={on}
+      aria-description="opens why"
+      sx={{
+        font: "inherit",
+        fontStretch: "inherit",
+        color: on ? "primary.contrastText" : "inherit",
+        bgcolor: on ? "primary.main" : "transparent",
+        borderBottom: on ? 0 : "1px dotted",
+        borderColor: "primary.main",
+        borderRadius: on ? "2px" : 0,
+        px: on ? 1 : 0,
+        lineHeight: "inherit",
+        verticalAlign: "baseline",
+        whiteSpace: "nowrap",
+      }}
+    >
+      {children}
+    </ButtonBase>
+  );
+}
