@@ -153,6 +153,9 @@ public sealed class DemoTests : IAsyncLifetime
             browser.Press("Log the set");
         }
 
+        // The third answer may still be on its way.
+        browser.Until(() => browser.Driver.FindElements(By.CssSelector("form[aria-label^='Set ']")).Count == 0, "the last set to be logged");
+        browser.SeesNot("not logged yet");
         browser.Press("Finish the session");
         browser.Sees("+6.25 kg → +8.75 kg");
         browser.Press("Correct set 3");

@@ -70,9 +70,10 @@ public static class TestDayEndpoints
                 throw Problems.Field($"tests[{i}]", "unknown", $"There is no test \"{request.Tests[i]}\".");
         }
 
+        var known = AthleteStore.Everyone(db).Select(a => a.Id).ToHashSet();
         for (var i = 0; i < request.Athletes.Count; i++)
         {
-            if (AthleteStore.Find(db, request.Athletes[i]) is null)
+            if (!known.Contains(request.Athletes[i]))
                 throw Problems.Field($"athletes[{i}]", "unknown", "There is no such athlete any more: take them off the sheet.");
         }
     }
@@ -95,17 +96,18 @@ public static class TestDayEndpoints
         return TypedResults.Ok(database.Read(db =>
         {
             var atlas = CatalogueStore.Club(db).Atlas;
-            var batteries = request.Athletes.Distinct().Take(AthletesMaximum)
-                .Select(id => SnapshotStore.Load(db, id, today) is { } found ? (found.Profile, Battery: Of(db, found.Profile, found.Snapshot, atlas, today)) : default)
-                .Where(b => b.Battery is not null)
+            var everyone = SnapshotStore.LoadAll(db, today).ToDictionary(a => a.Profile.Id);
+            var coach = PlacementStore.All(db);
+            var batteries = request.Athletes.Distinct().Take(AthletesMaximum).Where(everyone.ContainsKey)
+                .Select(id => (everyone[id].Profile, Battery: Of(everyone[id].Profile, everyone[id].Snapshot, [.. coach[id]], atlas, today)))
                 .ToArray();
             var union = Battery.InOrder(batteries.SelectMany(b => b.Battery.Tests).DistinctBy(t => t.Benchmark.Slug), atlas.Catalogue);
             return new ProposalDto([.. batteries.Select(b => Dto(b.Profile, b.Battery, atlas))], [.. union.Take(TestsMaximum).Select(t => SheetTest.Of(t.Benchmark, atlas.Catalogue))]);
         }));
     }
 
-    private static Battery Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, Atlas atlas, DateOnly today) => Battery.Propose(
-        new(profile.Id, profile.Name, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today), PlacementStore.Of(db, profile.Id)), profile.Intake.Goals,
+    private static Battery Of(AthleteProfile profile, AthleteSnapshot snapshot, IReadOnlyList<CoachPlacement> coach, Atlas atlas, DateOnly today) => Battery.Propose(
+        new(profile.Id, profile.Name, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today), coach), profile.Intake.Goals,
         profile.OpenClearances(today), atlas);
 
     private static BatteryDto Dto(AthleteProfile profile, Battery battery, Atlas atlas)
@@ -123,11 +125,13 @@ public static class TestDayEndpoints
             return null;
         var catalogue = CatalogueStore.Club(db).Catalogue;
         var tests = day.Tests.Select(catalogue.Benchmarks.GetValueOrDefault).OfType<Benchmark>().ToArray();
-        var athletes = day.Athletes.Select(a => AthleteStore.Find(db, a)).OfType<AthleteProfile>().Select(p =>
+        var everyone = AthleteStore.Everyone(db).ToDictionary(a => a.Id);
+        var masses = AthleteStore.AllBodyMasses(db);
+        var athletes = day.Athletes.Where(everyone.ContainsKey).Select(a => everyone[a]).Select(p =>
         {
             var open = p.OpenClearances(today);
             var blocked = tests.Select(t => (t.Slug, By: open.FirstOrDefault(q => q.Blocks(catalogue.Movements[t.Movement])))).Where(t => t.By is not null);
-            return new SheetAthlete(p.Id, p.Name, p.Unit, AthleteStore.BodyMasses(db, p.Id).Any(m => m.Reading.Day <= day.Day), blocked.ToDictionary(t => t.Slug, t => t.By!.Question));
+            return new SheetAthlete(p.Id, p.Name, p.Unit, masses[p.Id].Any(m => m.Reading.Day <= day.Day), blocked.ToDictionary(t => t.Slug, t => t.By!.Question));
         });
         var time = Battery.TimeOf(tests);
         return new(

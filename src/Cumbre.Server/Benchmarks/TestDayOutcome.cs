@@ -25,12 +25,15 @@ internal static class TestDayOutcome
             return null;
         var atlas = CatalogueStore.Club(db).Atlas;
         var results = TestDayStore.Results(db, id).ToLookup(r => r.AthleteId, r => r.Result);
+        // Who was put away since was tested all the same.
+        var everyone = SnapshotStore.LoadAll(db, today).Concat(SnapshotStore.LoadAll(db, today, archived: true)).ToDictionary(a => a.Profile.Id);
+        var placed = PlacementStore.All(db);
         return
         [
-            .. day.Athletes.Where(results.Contains).Select(a => (Athlete: SnapshotStore.Load(db, a, today), Own: results[a].ToArray())).Where(a => a.Athlete is not null).Select(a =>
+            .. day.Athletes.Where(a => results.Contains(a) && everyone.ContainsKey(a)).Select(a => (Athlete: everyone[a], Own: results[a].ToArray())).Select(a =>
             {
-                var (profile, snapshot) = a.Athlete!.Value;
-                var coach = PlacementStore.Of(db, profile.Id);
+                var (profile, snapshot) = a.Athlete;
+                CoachPlacement[] coach = [.. placed[profile.Id]];
                 var ids = a.Own.Select(r => r.Id).ToHashSet();
                 var before = PlacementChanges.Places(atlas, snapshot with { Results = [.. snapshot.Results.Where(r => !ids.Contains(r.Id))] }, coach, today);
                 var after = PlacementChanges.Places(atlas, snapshot, coach, today);
@@ -81,7 +84,8 @@ internal static class TestDaySheet
                 return ("", (IReadOnlyList<Line>?)null);
             var catalogue = CatalogueStore.Club(db).Catalogue;
             var results = TestDayStore.Results(db, id).ToLookup(r => r.AthleteId, r => r.Result);
-            return (day.Name, [.. day.Athletes.Select(a => AthleteStore.Find(db, a)).OfType<AthleteProfile>().SelectMany(p => TestDayOutcome.Ordered(results[p.Id], day.Tests).Select(r => Of(p, r, catalogue)))]);
+            var everyone = AthleteStore.Everyone(db).ToDictionary(a => a.Id);
+            return (day.Name, [.. day.Athletes.Where(everyone.ContainsKey).Select(a => everyone[a]).SelectMany(p => TestDayOutcome.Ordered(results[p.Id], day.Tests).Select(r => Of(p, r, catalogue)))]);
         });
         if (lines is null)
             return (ProblemHttpResult)Problems.NotFound("test day");

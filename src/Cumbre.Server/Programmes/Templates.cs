@@ -110,9 +110,10 @@ internal static class Templates
             return null;
         var name = string.IsNullOrWhiteSpace(request.Name) ? template.Name : Problems.Text("name", request.Name, "a name", 80);
         var made = new List<(FitAnswer, Block, AthleteAtWork)>();
+        var everyone = Work.LoadAll(db, today);
         foreach (var target in request.Athletes)
         {
-            if (Work.Load(db, target.AthleteId, today) is not { } found)
+            if (!everyone.TryGetValue(target.AthleteId, out var found))
                 return null;
             var fitted = TemplateFit.Fit(name, template.Weeks, template.Origin, request.Start, found.Athlete, DoseRules.Shipped, Guid.CreateVersion7);
             var doses = DoseReader.Read(fitted.Block, found.Athlete, DoseRules.Shipped);

@@ -13,13 +13,24 @@ internal static class Work
     public static (AthleteProfile Profile, AthleteAtWork Athlete)? Load(Db db, Guid athleteId, DateOnly today) =>
         SnapshotStore.Load(db, athleteId, today) is { } found ? (found.Profile, Of(db, found.Profile, found.Snapshot, today)) : null;
 
+    /// <summary>Everybody who trains, with one query per table.</summary>
+    public static IReadOnlyDictionary<Guid, (AthleteProfile Profile, AthleteAtWork Athlete)> LoadAll(Db db, DateOnly today)
+    {
+        var atlas = CatalogueStore.Club(db).Atlas;
+        var books = KitStore.All(db);
+        var placed = PlacementStore.All(db);
+        return SnapshotStore.LoadAll(db, today).ToDictionary(
+            a => a.Profile.Id,
+            a => (a.Profile, new AthleteAtWork(a.Snapshot, a.Profile.Intake, atlas, books.GetValueOrDefault(OwnerOf(a.Profile)) ?? Core.Loading.KitBook.Empty, [.. placed[a.Profile.Id]], today)));
+    }
+
     /// <param name="db">The connection.</param>
     /// <param name="profile">The athlete.</param>
     /// <param name="snapshot">Their data.</param>
     /// <param name="known">What was known on this day is used.</param>
-    public static AthleteAtWork Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly known)
-    {
-        var owner = profile.Intake.Place == TrainingPlace.Hall ? KitStore.Club : profile.Id;
-        return new(snapshot, profile.Intake, CatalogueStore.Club(db).Atlas, KitStore.Of(db, owner).Book, PlacementStore.Of(db, profile.Id), known);
-    }
+    public static AthleteAtWork Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly known) =>
+        new(snapshot, profile.Intake, CatalogueStore.Club(db).Atlas, KitStore.Of(db, OwnerOf(profile)).Book, PlacementStore.Of(db, profile.Id), known);
+
+    /// <summary>Whose gear is at hand where they train.</summary>
+    private static Guid OwnerOf(AthleteProfile profile) => profile.Intake.Place == TrainingPlace.Hall ? KitStore.Club : profile.Id;
 }

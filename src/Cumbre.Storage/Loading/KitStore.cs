@@ -19,6 +19,10 @@ public static class KitStore
     public static (KitBook Book, long Version) Of(Db db, Guid owner) =>
         db.One<Row>("SELECT book_json, version FROM kit_book WHERE owner_id = @owner", new { owner }) is { } row ? (Read(row.BookJson), row.Version) : (KitBook.Empty, 0);
 
+    /// <summary>Every book by its owner; who wrote none is not among them.</summary>
+    public static IReadOnlyDictionary<Guid, KitBook> All(Db db) =>
+        db.Query<OwnedRow>("SELECT owner_id, book_json FROM kit_book").ToDictionary(r => r.OwnerId, r => Read(r.BookJson));
+
     /// <summary>What can be hung in the hall; null: the club has not written it down.</summary>
     public static Kit? OfHall(Db db) => Of(db, Club).Book.Kit;
 
@@ -47,6 +51,8 @@ public static class KitStore
     }
 
     private sealed record Row(string BookJson, long Version);
+
+    private sealed record OwnedRow(Guid OwnerId, string BookJson);
 
     private sealed record Doc(int Schema, KitDoc? Kit, IReadOnlyList<BandDoc> Bands, IReadOnlyList<CountedDoc> Counted, IReadOnlyList<Gear> Gear);
 

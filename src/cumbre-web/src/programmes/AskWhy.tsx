@@ -6,6 +6,7 @@ import type { components } from "../api/schema";
 import type { Block, Pattern } from "../api/types";
 import { text } from "../why/quantity";
 import { useWhy } from "../why/WhyContext";
+import { whyStyle } from "../why/WhyFigure";
 
 /** What the figures of a page belong to. */
 export const WhoseBlock = createContext<{ athleteId: string; athlete: string; block: Block } | null>(null);
@@ -54,19 +55,7 @@ export function AskWhy({ figure, week, session = null, item = null, pattern = nu
       disabled={busy}
       aria-expanded={on}
       aria-description="opens why"
-      sx={{
-        font: "inherit",
-        fontStretch: "inherit",
-        color: on ? "primary.contrastText" : "inherit",
-        bgcolor: on ? "primary.main" : "transparent",
-        borderBottom: on ? 0 : "1px dotted",
-        borderColor: "primary.main",
-        borderRadius: on ? "2px" : 0,
-        px: on ? 1 : 0,
-        lineHeight: "inherit",
-        verticalAlign: "baseline",
-        whiteSpace: "nowrap",
-      }}
+      sx={whyStyle(on)}
     >
       {children}
     </ButtonBase>

@@ -2,7 +2,25 @@ import ButtonBase from "@mui/material/ButtonBase";
 import type { OpenFigure } from "./WhyContext";
 import { useWhy } from "./WhyContext";
 
-/** A figure that can be opened into how it came about: dotted when closed, a filled chip when open. */
+/** Dotted when closed, a filled chip when open. */
+export function whyStyle(on: boolean) {
+  return {
+    font: "inherit",
+    fontStretch: "inherit",
+    fontVariantNumeric: "inherit",
+    color: on ? "primary.contrastText" : "inherit",
+    bgcolor: on ? "primary.main" : "transparent",
+    borderBottom: on ? 0 : "1px dotted",
+    borderColor: "primary.main",
+    borderRadius: on ? "2px" : 0,
+    px: on ? 1.5 : 0,
+    lineHeight: "inherit",
+    verticalAlign: "baseline",
+    whiteSpace: "nowrap",
+  } as const;
+}
+
+/** A figure that can be opened into how it came about. */
 export function WhyFigure({ figure, children }: { figure: OpenFigure; children?: React.ReactNode }) {
   const { opened, open } = useWhy();
   const on = opened?.key === figure.key;
@@ -14,19 +32,7 @@ export function WhyFigure({ figure, children }: { figure: OpenFigure; children?:
       }}
       aria-expanded={on}
       aria-description="opens why"
-      sx={{
-        font: "inherit",
-        fontVariantNumeric: "inherit",
-        color: on ? "primary.contrastText" : "inherit",
-        bgcolor: on ? "primary.main" : "transparent",
-        borderBottom: on ? 0 : "1px dotted",
-        borderColor: "primary.main",
-        borderRadius: on ? "2px" : 0,
-        px: on ? 1.5 : 0,
-        lineHeight: "inherit",
-        verticalAlign: "baseline",
-        whiteSpace: "nowrap",
-      }}
+      sx={whyStyle(on)}
     >
       {children ?? figure.shown}
     </ButtonBase>

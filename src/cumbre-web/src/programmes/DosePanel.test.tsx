@@ -1,0 +1,120 @@
+// @vitest-environment jsdom
+import { ThemeProvider } from "@mui/material/styles";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, it, vi } from "vitest";
+import type { BlockReading, ProgrammeCaution, WeekReading } from "../api/types";
+import { theme } from "../theme";
+import { DosePanel } from "./DosePanel";
+
+const week: WeekReading = {
+  number: 1,
+  hardSets: 9,
+  patterns: [{ pattern: "vertical pull", sets: 9, from: 10, to: 20 }],
+  pull: 9,
+  push: 0,
+  pullToPush: null,
+  straightArm: {
+    value: { kind: "Seconds", number: 0, code: null, date: null, pieces: null },
+    why: {
+      rule: { id: "StraightArmRamp", args: [] },
+      inputs: [],
+      working: [],
+      rounding: [],
+      sources: [],
+      cautions: [],
+      exposures: [],
+      thresholds: [],
+    },
+  },
+  straightArmMost: null,
+  straightArmSeconds: 0,
+  left: 0,
+  right: 0,
+  volumeLoadKg: 0,
+  tensionSeconds: 600,
+  seconds: 3900,
+  sessions: [
+    {
+      id: "s1",
+      seconds: 3900,
+      sets: 9,
+      hardSets: 9,
+      tensionSeconds: 600,
+      straightArmSeconds: 0,
+      unread: 0,
+      patterns: [{ pattern: "vertical pull", sets: 9, from: null, to: null }],
+      groups: [{ items: ["a"], seconds: 3900, savedSeconds: 120, roundSeconds: null }],
+      items: [],
+    },
+  ],
+};
+
+const caution: ProgrammeCaution = {
+  key: "MinutesOver:s1",
+  id: "MinutesOver",
+  args: [65, 60].map((number) => ({ kind: "Count" as const, number, code: null, date: null, pieces: null })),
+  week: 1,
+  session: "s1",
+  item: null,
+  remedies: [{ kind: "Remove", item: "a", session: null, line: null, movement: null, movementName: null, day: null }],
+  keptBecause: null,
+};
+
+function panel(more: Partial<BlockReading> = {}) {
+  const spies = { onRemedy: vi.fn(), onKeep: vi.fn(), onUnkeep: vi.fn() };
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <ThemeProvider theme={theme}>
+        <DosePanel
+          reading={{ weeks: [week], cautions: [caution], items: [], ...more }}
+          week={0}
+          session="s1"
+          have={60}
+          athlete="Noor"
+          letterOf={() => "A"}
+          dayOf={() => "2026-03-16"}
+          {...spies}
+        />
+      </ThemeProvider>
+    </QueryClientProvider>,
+  );
+  return spies;
+}
+
+it("says what the week costs, and that nothing is pushed", () => {
+  panel();
+  expect(screen.getByRole("row", { name: /vertical pull 9 10–20/i })).toBeInTheDocument();
+  expect(screen.getByText("no push")).toBeInTheDocument();
+  expect(screen.getByText("65 of 60 min")).toBeInTheDocument();
+});
+
+it("answers a caution with one press", async () => {
+  const { onRemedy } = panel();
+  await userEvent.click(screen.getByRole("button", { name: "Take A out" }));
+  expect(onRemedy).toHaveBeenCalledWith(caution.remedies[0]);
+});
+
+it("keeps a caution only with a reason", async () => {
+  const { onKeep } = panel();
+  await userEvent.click(screen.getByRole("button", { name: "Keep, say why" }));
+  expect(screen.getByRole("button", { name: "Keep" })).toBeDisabled();
+  await userEvent.type(screen.getByLabelText("Why it stays"), "the hall is ours that evening{Enter}");
+  expect(onKeep).toHaveBeenCalledWith("MinutesOver:s1", "the hall is ours that evening");
+});
+
+it("shows a kept one with its reason, and lets it be looked at again", async () => {
+  const { onUnkeep } = panel({ cautions: [{ ...caution, keptBecause: "the hall is ours" }] });
+  expect(within(screen.getByRole("list", { name: "Cautions" })).getByText(/“the hall is ours”/)).toBeInTheDocument();
+  await userEvent.click(screen.getByRole("button", { name: "Look at it again" }));
+  expect(onUnkeep).toHaveBeenCalledWith("MinutesOver:s1");
+});
+
+it("turns to the session and back", async () => {
+  panel({ cautions: [] });
+  await userEvent.click(screen.getByRole("button", { name: "Session" }));
+  expect(screen.getByText("9, 9 hard")).toBeInTheDocument();
+  expect(screen.getByText("2 min")).toBeInTheDocument();
+  expect(screen.getByText("Nothing to look at.")).toBeInTheDocument();
+});

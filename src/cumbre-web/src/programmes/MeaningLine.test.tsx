@@ -1,0 +1,148 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render, screen } from "@testing-library/react";
+import { expect, it } from "vitest";
+import type { ItemMeaning, Load, Resolved } from "../api/types";
+import { ItemPlates, MeaningLine } from "./MeaningLine";
+
+const why = {
+  rule: { id: "LoadAsWritten" as const, args: [] },
+  inputs: [],
+  working: [],
+  rounding: [],
+  sources: [],
+  cautions: [],
+  exposures: [],
+  thresholds: [],
+};
+
+const load = (kilograms: number, more: Partial<Load> = {}): Load => ({
+  made: { value: { kind: "AddedLoad", number: kilograms, code: null, date: null, pieces: null }, why },
+  wantedKg: kilograms,
+  systemKg: 70 + kilograms,
+  shareOfMax: null,
+  pieces: kilograms > 0 ? [{ size: { value: kilograms, unit: "Kg" }, isVest: false }] : [],
+  band: null,
+  byFeet: false,
+  counted: null,
+  isWeighed: true,
+  ...more,
+});
+
+const plan = (more: Partial<Resolved>): Resolved => ({
+  line: "",
+  loads: [load(0)],
+  efforts: [],
+  isDrop: false,
+  dropDistanceKg: 0,
+  setTotal: 3,
+  repTotal: 15,
+  tensionSeconds: 45,
+  durationSeconds: 300,
+  restSeconds: 120,
+  restAssumed: false,
+  hardSets: 3,
+  reserve: null,
+  tempo: null,
+  cautions: [],
+  straightArmSeconds: 0,
+  volumeLoadKg: null,
+  left: 0,
+  right: 0,
+  restInSlot: null,
+  progression: null,
+  ...more,
+});
+
+const meaning = (p: Resolved): ItemMeaning => ({
+  id: "i",
+  movement: null,
+  canonical: "",
+  error: null,
+  problem: null,
+  plan: p,
+  structure: null,
+  bands: [],
+  easier: null,
+});
+
+const says = (p: Resolved) => {
+  const { container } = render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MeaningLine meaning={meaning(p)} subject="s" week={1} session="x" />
+    </QueryClientProvider>,
+  );
+  return container.textContent;
+};
+
+it("says sets, reps, tension and hard sets, and nothing of a load that is not there", () =>
+  expect(says(plan({}))).toBe("3 sets; 15 reps; 45 s under tension; 3 hard"));
+
+it("says the load, what is on the bar and how much of the best that is", () =>
+  expect(says(plan({ loads: [load(12.5, { shareOfMax: 0.73 })] }))).toContain(
+    "+12.5 kg, 82.5 kg on the bar: 73 % of best",
+  ));
+
+it("claims no mass where the feet help or pieces were never weighed", () => {
+  expect(says(plan({ loads: [load(0, { byFeet: true, isWeighed: false })] }))).toContain("the feet;");
+  expect(says(plan({ loads: [load(0, { counted: { count: 3, name: "bricks" }, isWeighed: false })] }))).toContain(
+    "3 bricks;",
+  );
+});
+
+it("says what comes off in a drop", () => {
+  const off = [{ size: { value: 10, unit: "Kg" as const }, isVest: false }];
+  const effort = {
+    set: 1,
+    part: 1,
+    repsLow: 4,
+    repsHigh: 4,
+    role: "DropPart" as const,
+    grip: null,
+    load: 0,
+    takeOff: [],
+    restAfterSeconds: 0,
+    seconds: null,
+    side: null,
+  };
+  expect(
+    says(
+      plan({
+        isDrop: true,
+        loads: [load(20), load(10)],
+        efforts: [effort, { ...effort, part: 2, load: 1, takeOff: off }],
+      }),
+    ),
+  ).toContain("+20 kg / +10 kg; take off 10");
+});
+
+it("says the sides, the slot, the usual rest and what comes next", () => {
+  const text = says(
+    plan({
+      left: 9,
+      right: 9,
+      restInSlot: 62,
+      restAssumed: true,
+      progression: { kind: "Seconds", line: "hold 5 x 9 s" },
+    }),
+  );
+  expect(text).toContain("left 9, right 9");
+  expect(text).toContain("62 s left in each slot");
+  expect(text).toContain("rest 2:00, the usual one. Next hold 5 x 9 s");
+});
+
+it("draws the plates of each part of a drop, and none where nothing hangs", () => {
+  const client = new QueryClient();
+  const { container, rerender } = render(
+    <QueryClientProvider client={client}>
+      <ItemPlates plan={plan({ isDrop: true, loads: [load(20), load(0)] })} />
+    </QueryClientProvider>,
+  );
+  expect(screen.getAllByRole("img")).toHaveLength(2);
+  rerender(
+    <QueryClientProvider client={client}>
+      <ItemPlates plan={plan({})} />
+    </QueryClientProvider>,
+  );
+  expect(container.querySelector("svg")).toBeNull();
+});
