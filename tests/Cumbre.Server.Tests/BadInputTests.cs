@@ -1,19 +1,18 @@
 namespace Cumbre.Server.Tests;
 
 /// <summary>Every refusal names its field, and nothing is half written.</summary>
-public sealed class BadInputTests : IAsyncLifetime
+public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
-    private readonly Club club = new();
     private Caller coach = null!;
     private Trainee athlete = null!;
 
     public async ValueTask InitializeAsync()
     {
-        coach = await club.Coach();
+        coach = await shared.Club.Coach();
         athlete = await coach.NewAthlete();
     }
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     [Theory]
     [InlineData(0)]

@@ -155,7 +155,7 @@ public sealed record PlannedSet(
 /// <summary>What an athlete can do on a movement, for what a line leaves open.</summary>
 /// <param name="Reps">Best clean reps at body mass; null: unknown.</param>
 /// <param name="HoldSeconds">Best clean hold; null: unknown.</param>
-/// <param name="BurstRatio">Reps of a second burst over those of the first, 0 to 1: one half until the athlete's own is known (handbook of the trade, common practice).</param>
+/// <param name="BurstRatio">Reps of a second burst over those of the first, 0 to 1: one half until the athlete's own is known (common practice, no source).</param>
 public sealed record Bests(int? Reps = null, decimal? HoldSeconds = null, decimal BurstRatio = Bests.UsualBurstRatio)
 {
     public const decimal UsualBurstRatio = 0.5m;

@@ -122,7 +122,7 @@ public class MethodTests
     [Fact]
     public void Counted_pieces_are_weighed_by_one_of_them_or_not_at_all()
     {
-        // The handbook's book: 0.62 kg x 9.
+        // Common practice, no source: one book of 0.62 kg is weighed, nine are counted.
         Assert.Equal(5.58m, Resolve("3 x 10 @ 9 books").Loads.Single().Value.Made.Kilograms);
         Assert.False(Resolve("3 x 10 @ 2 bricks").Loads.Single().Value.IsWeighed);
         Assert.Null(Resolve("3 x 10 @ 2 bricks").VolumeLoad);

@@ -22,7 +22,7 @@ public class DoseTests
     public void Easy_sets_speed_and_mobility_are_no_hard_sets()
     {
         var athlete = Gym.Athlete(results: [Gym.Result("pull-up-max", Score.OfReps(15)), Gym.Result("front-lever-tuck", Score.OfSeconds(20))]);
-        // 15 - 10 leaves five in reserve, 15 - 11 four: a hard set has four or fewer (handbook of the trade).
+        // 15 - 10 leaves five in reserve, 15 - 11 four: a hard set has four or fewer (common practice, no source).
         Assert.Equal(0, Gym.Dose(Gym.Block([(0, ["pull-up: 3 x 10"])]), athlete)[0].HardSets);
         Assert.Equal(3, Gym.Dose(Gym.Block([(0, ["pull-up: 3 x 11"])]), athlete)[0].HardSets);
         Assert.Equal(0, Gym.Dose(Gym.Block([(0, ["high-pull-up: 5 x 3 fast", "front-lever-tuck: hold 3 x 9 s"])]), athlete)[0].HardSets);
