@@ -134,6 +134,8 @@ public sealed record SessionReading(
 /// <param name="Pull">Hard sets.</param>
 /// <param name="Push">Hard sets.</param>
 /// <param name="PullToPush">Null: nothing is pushed.</param>
+/// <param name="PullToPushFrom">Least that is usual.</param>
+/// <param name="PullToPushTo">Most that is usual.</param>
 /// <param name="StraightArm">N m s or seconds, with its reasons.</param>
 /// <param name="StraightArmMost">By the ramp; null: nothing to grow from.</param>
 /// <param name="StraightArmSeconds">In seconds.</param>
@@ -144,11 +146,11 @@ public sealed record SessionReading(
 /// <param name="Seconds">All sessions.</param>
 /// <param name="Sessions">By day.</param>
 public sealed record WeekReading(
-    int Number, int HardSets, IReadOnlyList<PatternSets> Patterns, int Pull, int Push, decimal? PullToPush, Figure StraightArm, decimal? StraightArmMost, int StraightArmSeconds, int Left, int Right,
+    int Number, int HardSets, IReadOnlyList<PatternSets> Patterns, int Pull, int Push, decimal? PullToPush, decimal PullToPushFrom, decimal PullToPushTo, Figure StraightArm, decimal? StraightArmMost, int StraightArmSeconds, int Left, int Right,
     decimal VolumeLoadKg, int TensionSeconds, int Seconds, IReadOnlyList<SessionReading> Sessions)
 {
     public static WeekReading Of(WeekDose week) => new(
-        week.Number, week.HardSets, week.Patterns, week.Pull, week.Push, week.PullToPush,
+        week.Number, week.HardSets, week.Patterns, week.Pull, week.Push, week.PullToPush, DoseRules.Shipped.PullToPushFrom, DoseRules.Shipped.PullToPushTo,
         new(week.ByMoment ? Quantity.MomentSeconds(week.StraightArm.Value) : Quantity.Seconds((int)week.StraightArm.Value), week.StraightArm.Why),
         week.StraightArmMost is { } most ? Math.Round(most) : null, week.StraightArmSeconds, week.Left, week.Right, Math.Round(week.VolumeLoad, 1), week.TensionSeconds, week.Seconds,
         [.. week.Sessions.Select(s => new SessionReading(

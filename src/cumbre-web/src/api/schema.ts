@@ -6130,6 +6130,16 @@ export interface components {
        * @description Null: nothing is pushed.
        */
       pullToPush: null | number;
+      /**
+       * Format: double
+       * @description Least that is usual.
+       */
+      pullToPushFrom: number;
+      /**
+       * Format: double
+       * @description Most that is usual.
+       */
+      pullToPushTo: number;
       /** @description N m s or seconds, with its reasons. */
       straightArm: components["schemas"]["Figure"];
       /**

@@ -15,6 +15,8 @@ const week: WeekReading = {
   pull: 9,
   push: 0,
   pullToPush: null,
+  pullToPushFrom: 0.8,
+  pullToPushTo: 1.25,
   straightArm: {
     value: { kind: "Seconds", number: 0, code: null, date: null, pieces: null },
     why: {
@@ -87,6 +89,7 @@ it("says what the week costs, and that nothing is pushed", () => {
   panel();
   expect(screen.getByRole("row", { name: /vertical pull 9 10–20/i })).toBeInTheDocument();
   expect(screen.getByText("no push")).toBeInTheDocument();
+  expect(screen.getByText("9 and 0 sets; range 0.8 to 1.25")).toBeInTheDocument();
   expect(screen.getByText("65 of 60 min")).toBeInTheDocument();
 });
 

@@ -114,10 +114,10 @@ function OfWeek({
               </AskWhy>
             )
           }
-          note={`${week.pull} and ${week.push} sets; range 0.8 to 1.25`}
+          note={`${week.pull} and ${week.push} sets; range ${number(week.pullToPushFrom)} to ${number(week.pullToPushTo)}`}
           share={week.pullToPush === null ? null : week.pullToPush / 2}
-          from={0.4}
-          to={0.625}
+          from={week.pullToPushFrom / 2}
+          to={week.pullToPushTo / 2}
         />
         <Figure
           label="Straight-arm work"
