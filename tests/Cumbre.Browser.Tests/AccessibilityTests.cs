@@ -65,6 +65,10 @@ public sealed class AccessibilityTests : CoachAtWork
             Check($"{scheme} programmes");
             Coach.Go($"{PathOf("Kasimir Lund")}/programme");
             Check($"{scheme} programme of an athlete");
+            Coach.Go($"{PathOf("Yara Benavent")}/generate");
+            Coach.Sees("Left out for the minutes");
+            Check($"{scheme} generate a block");
+            Coach.Go($"{PathOf("Kasimir Lund")}/programme");
             Coach.Press("Lever block");
             Coach.Sees("out of balance");
             Coach.Press("More for B");

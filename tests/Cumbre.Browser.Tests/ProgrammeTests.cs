@@ -12,7 +12,7 @@ public sealed class ProgrammeTests : CoachAtWork
     private void NewBlock(string name)
     {
         Coach.Go("/programmes");
-        Coach.Press("New block for Noor Bakkali");
+        Coach.Press("Empty block for Noor Bakkali");
         Coach.Sees("First week");
         Coach.Fill("Name", name);
         Coach.Type(Keys.Enter);

@@ -69,6 +69,17 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     }
 
     [Fact]
+    public async Task Creating_again_after_a_lost_answer_is_creating_once()
+    {
+        var block = Block(Session(0, "pull-up: 4x5"), Session(7, "pull-up: 2 x 5"));
+        var (athlete, id) = (await coach.NewAthlete(), Guid.CreateVersion7());
+        var first = (await Put(athlete, id, block)).Ok;
+        Assert.Equal((long)first["version"]!, (long)(await Put(athlete, id, block.DeepClone())).Ok["version"]!);
+        block["name"] = "Another";
+        Assert.Equal(409, (await Put(athlete, id, block.DeepClone())).Status);
+    }
+
+    [Fact]
     public async Task A_stale_write_is_refused_with_what_is_stored_and_keeps_nothing()
     {
         var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4 x 5"));

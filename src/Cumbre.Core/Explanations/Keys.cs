@@ -119,6 +119,9 @@ public enum RuleId
 
     /// <summary>System mass x reps.</summary>
     VolumeLoad,
+
+    /// <summary>Why an exercise stands in a generated block. (role)</summary>
+    ItemChosen,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -175,6 +178,21 @@ public enum InputKey
 
     /// <summary>Minutes that the athlete has.</summary>
     Minutes,
+
+    /// <summary>The goal that it serves.</summary>
+    ForGoal,
+
+    /// <summary>The muscles that mostly work.</summary>
+    PrimeMovers,
+
+    /// <summary>When it was trained last.</summary>
+    LastTrainedOn,
+
+    /// <summary>Best of the left side.</summary>
+    BestLeft,
+
+    /// <summary>Best of the right side.</summary>
+    BestRight,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -338,6 +356,105 @@ public enum StepKey
 
     /// <summary>args: exercise, day.</summary>
     RightOf,
+
+    /// <summary>Step in training. (ladder) -> name</summary>
+    LevelOfStep,
+
+    /// <summary>The step before is won. (step) -> its standard</summary>
+    WonStep,
+
+    /// <summary>It carries over to what the goal asks. (movement) -> goal</summary>
+    CarriesOver,
+
+    /// <summary>What holds the goal back. (goal) -> threshold</summary>
+    HoldsBack,
+
+    /// <summary>It stands in, as the first choice cannot be trained. (first choice, why) -> movement</summary>
+    StandsIn,
+
+    /// <summary>Another grip on the second day of the lift. (lift) -> movement</summary>
+    OtherGrip,
+
+    /// <summary>It goes on as it was trained. () -> line</summary>
+    GoesOn,
+
+    /// <summary>Seconds from the best hold. (percent, best) -> seconds</summary>
+    SecondsFromBest,
+
+    /// <summary>Sets until the total is in its range. (from, to) -> sets</summary>
+    SetsToTotal,
+
+    /// <summary>The usual dose of the step. (step) -> line</summary>
+    DoseOfStep,
+
+    /// <summary>The usual dose of a movement that is no step. (movement) -> line</summary>
+    UsualDose,
+
+    /// <summary>Reps from the best set. (best) -> reps</summary>
+    RepsFromBest,
+
+    /// <summary>Load that leaves two in reserve at the top of the range. (reps, reserve) -> added load</summary>
+    LoadToStart,
+
+    /// <summary>The best is unknown: sets that find the level. () -> line</summary>
+    FindsLevel,
+
+    /// <summary>Lighter than the zone asks, so slower and by reserve. (best) -> line</summary>
+    SlowedDown,
+
+    /// <summary>A new step starts at a share of the dose. (weeks) -> sets</summary>
+    NewStepShare,
+
+    /// <summary>The light day of the skill. () -> sets</summary>
+    LightShare,
+
+    /// <summary>What keeps a skill. (sets of a week that advance it) -> sets</summary>
+    KeptShare,
+
+    /// <summary>The wave adds sets. (week) -> sets</summary>
+    WaveAdds,
+
+    /// <summary>It grows by its own rule. (week) -> line</summary>
+    GrowsByRule,
+
+    /// <summary>Straight-arm work grows within the ramp. (week, most of the week) -> seconds or moment</summary>
+    GrowsInRamp,
+
+    /// <summary>Half the sets and no load in the easy week. () -> line</summary>
+    EasyLine,
+
+    /// <summary>The weaker side begins, and both do its number. () -> side</summary>
+    WeakerFirst,
+
+    /// <summary>Sets for the balance of the week. (pull sets, push sets) -> sets</summary>
+    SetsForBalance,
+
+    /// <summary>Fewer sets, so that the minutes hold. (minutes) -> sets</summary>
+    SetsForMinutes,
+
+    /// <summary>Done in turn with the one before. () -> seconds saved</summary>
+    InTurn,
+
+    /// <summary>Short singles beside the step before. (step before) -> line</summary>
+    ShortSingles,
+
+    /// <summary>The test that decides. (goal) -> test</summary>
+    DecidesGoal,
+
+    /// <summary>One of the first tests of a newcomer. () -> test</summary>
+    FirstTest,
+
+    /// <summary>It loosens between the sets of another exercise. (exercise) -> name</summary>
+    LoosensBetween,
+
+    /// <summary>Nothing else can be trained that day. () -> name</summary>
+    LoosensAlone,
+
+    /// <summary>Small muscles in their long position, where they grow and tendons get used to load. () -> muscles</summary>
+    LongPosition,
+
+    /// <summary>The checks of the dose changed it. (caution) -> line</summary>
+    MendedByCheck,
 }
 
 /// <summary>What rounding to the kit did.</summary>

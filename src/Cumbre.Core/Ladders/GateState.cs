@@ -49,15 +49,33 @@ public static class GateRule
         // Most gates of most athletes rest on benchmarks without any result.
         if (!CouldOpen(gate, book))
             return null;
+        // Only a day with a result that reaches its figure can open, and only one with a failed try can close.
+        var (reached, failed) = (new SortedSet<DateOnly>(), new SortedSet<DateOnly>());
+        foreach (var term in gate.Terms)
+        {
+            foreach (var result in book.Array(term.Benchmark))
+            {
+                if (term.Target.IsMetBy(result))
+                    reached.Add(result.Day);
+                else if (result.Origin == ResultOrigin.Test && term.Target.IsTriedBy(result))
+                    failed.Add(result.Day);
+            }
+        }
+
+        if (reached.Count == 0)
+            return null;
         DateOnly? opened = null;
-        foreach (var day in Days(gate, book))
+        foreach (var day in failed.Count == 0 ? (IEnumerable<DateOnly>)reached : reached.Union(failed).Order())
         {
             if (opened is null)
             {
-                if (IsMet(gate, book, day, fresh: true))
+                if (reached.Contains(day) && IsMet(gate, book, day, fresh: true))
                     opened = day;
+                // Without a failed try an open gate stays open.
+                if (opened is not null && failed.Count == 0)
+                    break;
             }
-            else if (FailedOn(gate, book, day) && !IsMet(gate, book, day, fresh: false))
+            else if (failed.Contains(day) && !IsMet(gate, book, day, fresh: false))
             {
                 opened = null;
             }
@@ -74,20 +92,6 @@ public static class GateRule
         _ => false,
     };
 
-    private static IEnumerable<DateOnly> Days(GateExpression gate, ResultBook book)
-    {
-        if (gate is GateTerm term)
-            return book.Of(term.Benchmark).Select(r => r.Day).Distinct();
-        var days = new SortedSet<DateOnly>();
-        foreach (var t in gate.Terms)
-        {
-            foreach (var result in book.Array(t.Benchmark))
-                days.Add(result.Day);
-        }
-
-        return days;
-    }
-
     private static bool IsMet(GateExpression gate, ResultBook book, DateOnly day, bool fresh) => gate switch
     {
         GateTerm term => StateOf(term, book, day) is { Met: true } state && !(fresh && state.Stale),
@@ -95,20 +99,6 @@ public static class GateRule
         AnyOf any => Any(any.Parts, p => IsMet(p, book, day, fresh)),
         _ => false,
     };
-
-    private static bool FailedOn(GateExpression gate, ResultBook book, DateOnly day)
-    {
-        foreach (var term in gate.Terms)
-        {
-            foreach (var result in book.Array(term.Benchmark))
-            {
-                if (result.Day == day && result.Origin == ResultOrigin.Test && term.Target.IsTriedBy(result) && !term.Target.IsMetBy(result))
-                    return true;
-            }
-        }
-
-        return false;
-    }
 
     private static TermState StateOf(GateTerm term, ResultBook book, DateOnly day)
     {

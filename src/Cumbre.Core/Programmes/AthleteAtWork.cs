@@ -39,6 +39,7 @@ public sealed class AthleteAtWork
     private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
     private readonly Dictionary<(string, string), (Prescription? Plan, NotationError? Error, ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
     private readonly ILookup<string, StepAtWork> steps;
+    private readonly Lazy<HashSet<Pattern>> known;
     private readonly LeverBody body;
     private readonly bool bodyKnown;
 
@@ -63,7 +64,9 @@ public sealed class AthleteAtWork
         var build = athlete.BuildOn(today);
         bodyKnown = build is { StatureCm: not null, BodyMass: not null };
         body = bodyKnown ? new LeverBody(SegmentTable.For(build.Sex), build.BodyMass!.Value, (double)build.StatureCm!.Value / 100, build.Lengths) : Demand.AnyBody;
+        known = new(() => [.. atlas.Catalogue.Benchmarks.Values.Where(b => Book.Has(b.Slug)).Select(b => atlas.Catalogue.Movements[b.Movement].Pattern)]);
         BodyMass = athlete.BodyMass.On(today);
+        WaitsForClearance = Clearance.Open(athlete.AgeIn(today), athlete.Cleared, intake);
     }
 
     public AthleteSnapshot Athlete { get; }
@@ -83,9 +86,15 @@ public sealed class AthleteAtWork
     /// <summary>Null: never weighed.</summary>
     public Explained<Mass>? BodyMass { get; }
 
+    /// <summary>Questions of clearance that are open.</summary>
+    public IReadOnlyList<ClearanceQuestion> WaitsForClearance { get; }
+
     /// <summary>The steps of which a movement is the exercise, goals first.</summary>
     public IReadOnlyList<StepAtWork> StepsOf(string movement) =>
         [.. steps[movement].OrderByDescending(s => Intake.Advancing.Contains(s.Ladder.Slug))];
+
+    /// <summary>Is there a clean result on some movement of the pattern, so that a placement in it rests on something?</summary>
+    public bool KnowsLevel(Pattern pattern) => known.Value.Contains(pattern);
 
     /// <summary>Best clean reps and hold on a movement: of the newest day that has one, and of two sides the weaker.</summary>
     public Bests BestsOf(Movement movement)

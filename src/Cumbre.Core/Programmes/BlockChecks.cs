@@ -26,7 +26,7 @@ public static class BlockChecks
                     yield return caution;
             }
 
-            foreach (var caution in Minutes(session, week.Number, athlete).Concat(Prilepin(session, week.Number, rules)))
+            foreach (var caution in Minutes(session, week.Number, athlete).Concat(Prilepin(session, week.Number, athlete, rules)))
                 yield return caution;
         }
 
@@ -69,19 +69,30 @@ public static class BlockChecks
         a is Pattern.Mobility or Pattern.ShoulderBlade || b is Pattern.Mobility or Pattern.ShoulderBlade || (DoseReader.IsPull(a) && DoseReader.IsPush(b)) || (DoseReader.IsPush(a) && DoseReader.IsPull(b));
 
     /// <summary>Heavy loaded sets of one movement in a session against Prilepin's table (from memory).</summary>
-    private static IEnumerable<ProgrammeCaution> Prilepin(SessionDose session, int week, DoseRules rules)
+    private static IEnumerable<ProgrammeCaution> Prilepin(SessionDose session, int week, AthleteAtWork athlete, DoseRules rules)
     {
         foreach (var lift in session.Items.Where(i => i.Resolved is { ShareOfMax: not null } && i.Plan!.TargetReps <= Timing.HeavyReps && i.Resolved.Loads.Any(l => l.Value.Made > Mass.Zero)).GroupBy(i => i.Item.Movement))
         {
             var share = lift.Max(i => i.Resolved!.ShareOfMax!.Value);
-            var reps = lift.Sum(i => i.Resolved!.RepTotal);
-            if (rules.ZoneOf(share) is not { } zone || reps <= zone.TotalTo)
+            if (rules.ZoneOf(share) is not { } zone)
                 continue;
-            var main = lift.MaxBy(i => i.Resolved!.RepTotal)!;
-            var perSet = Math.Max(1, main.Resolved!.RepTotal / Math.Max(1, main.Plan!.SetCount));
+            // Lighter parts and back-offs belong to a zone of their own.
+            int InZone(ItemReading item) => item.Resolved!.Efforts.Where(e => ShareOf(e, item, athlete) * 100 > zone.From).Sum(e => e.Plan.RepsHigh);
+            var reps = lift.Sum(InZone);
+            if (reps <= zone.TotalTo)
+                continue;
+            var main = lift.MaxBy(InZone)!;
+            var perSet = Math.Max(1, InZone(main) / Math.Max(1, main.Plan!.SetCount));
             var fewer = main.Plan.SetCount - (reps - zone.TotalTo + perSet - 1) / perSet;
             yield return new(CautionId.PrilepinOver, [Quantity.Reps(reps), Quantity.Reps(zone.TotalTo), Quantity.OfFraction(Math.Round(share, 3))], week, session.Session.Id, main.Item.Id, fewer >= 1 ? [Remedy.Write(main.Item.Id, main.Plan.WithSets(fewer))] : []);
         }
+    }
+
+    private static decimal ShareOf(AtomicEffort effort, ItemReading item, AthleteAtWork athlete)
+    {
+        var body = athlete.ContextOf(item.Movement!)!.BodyMass.Value;
+        var heaviest = body + Mass.FromKilograms(item.Resolved!.Loads.Max(l => l.Value.Made.Kilograms));
+        return item.Resolved.ShareOfMax!.Value * ((body + effort.Load.Value.Made) / heaviest);
     }
 
     private static IEnumerable<ProgrammeCaution> HardSets(WeekDose week, SessionDose[] open)

@@ -11,10 +11,13 @@ public sealed record PrilepinZone(decimal From, decimal To, int SetFrom, int Set
 /// <summary>The patterns that load a joint.</summary>
 public sealed record JointLoad(string Joint, IReadOnlyList<Pattern> Patterns);
 
+/// <summary>Movements that find the level of an athlete who has no test of the pattern yet, the first choice first.</summary>
+public sealed record LevelFinders(Pattern Pattern, IReadOnlyList<string> Movements);
+
 /// <summary>dose.json: what a week usually holds; dose.schema.json says what each figure means.</summary>
 public sealed record DoseRules(
     IReadOnlyList<PatternDose> HardSets, decimal PullToPushFrom, decimal PullToPushTo, decimal StraightArmRampPercent, int HardSessionsOfJointLoad, int PainFrom, int PainStop, int ItemsPerSession,
-    IReadOnlyList<PrilepinZone> Prilepin, IReadOnlyList<JointLoad> Joints)
+    IReadOnlyList<PrilepinZone> Prilepin, IReadOnlyList<JointLoad> Joints, IReadOnlyList<LevelFinders> LevelFinding)
 {
     private static readonly Lazy<DoseRules> Embedded = new(() => CatalogueJson.ReadEmbedded<DoseRules>("dose.json"));
 
@@ -22,6 +25,9 @@ public sealed record DoseRules(
 
     /// <summary>The zone of a share of the maximum; null under the table.</summary>
     public PrilepinZone? ZoneOf(decimal share) => Prilepin.FirstOrDefault(z => share * 100 > z.From && share * 100 <= z.To);
+
+    /// <summary>May the movement find the level of its pattern?</summary>
+    public bool FindsLevel(Movement movement) => LevelFinding.Any(l => l.Pattern == movement.Pattern && l.Movements.Contains(movement.Slug));
 
     public PatternDose? Of(Pattern pattern) => HardSets.FirstOrDefault(p => p.Pattern == pattern);
 

@@ -22,13 +22,13 @@ internal static class ItemChecks
         }
 
         var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Line) : null);
-        if (Locked(movement, athlete) is { } locked)
+        if (Locked(movement, athlete, rules) is { } locked)
             yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
         if (KitCheck.Missing(movement, athlete) is { } missing)
             yield return Caution(CautionId.KitMissing, [Quantity.Name(missing)], instead.Value, Remedy.Remove(item.Item.Id));
-        if (athlete.Intake.Complaints.Where(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)).MaxBy(c => c.Level) is { } pain)
+        if (PainIn(movement, athlete, rules) is { } pain)
             yield return Caution(CautionId.PainThere, [Quantity.Name(pain.Place), Quantity.Pain(pain.Level), Quantity.Pain(rules.PainStop)], Remedy.Remove(item.Item.Id), instead.Value);
-        if (Clearance.Open(athlete.Athlete.AgeIn(athlete.Today), athlete.Athlete.Cleared, athlete.Intake).Any(q => q.Blocks(movement)))
+        if (athlete.WaitsForClearance.Any(q => q.Blocks(movement)))
             yield return Caution(CautionId.ClearanceOpen, [], instead.Value, Remedy.Remove(item.Item.Id));
 
         if (item.Resolved is not { } resolved || athlete.ContextOf(movement) is not { } context)
@@ -37,13 +37,22 @@ internal static class ItemChecks
             yield return Caution(note.Id, note.Args, [.. Remedies(note.Id, item, resolved.Source, context).Concat(note.Id is CautionId.HoldTooShort or CautionId.OpeningTooFew ? [Easier(item, movement, athlete)] : [])]);
     }
 
+    /// <summary>The worst complaint in a place that the movement loads; null: none that counts.</summary>
+    internal static Complaint? PainIn(Movement movement, AthleteAtWork athlete, DoseRules rules) =>
+        athlete.Intake.Complaints.Where(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)).MaxBy(c => c.Level);
+
     /// <summary>Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.</summary>
     private static bool Speaks(CautionId id) => id is CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong
         or CautionId.OpeningTooFew or CautionId.HoldTooShort or CautionId.HoldOverBest or CautionId.NotLoaded or CautionId.MinorNoSingle or CautionId.BandTooStrong;
 
-    /// <summary>A movement is above the placement when it is a step, and no step of it may be trained.</summary>
-    private static StepAtWork? Locked(Movement movement, AthleteAtWork athlete)
+    /// <summary>
+    /// A movement is above the placement when it is a step, and no step of it may be trained. Where no test of the pattern was done, what
+    /// finds the level is above nothing.
+    /// </summary>
+    internal static StepAtWork? Locked(Movement movement, AthleteAtWork athlete, DoseRules rules)
     {
+        if (rules.FindsLevel(movement) && !athlete.KnowsLevel(movement.Pattern))
+            return null;
         var steps = athlete.StepsOf(movement.Slug);
         return steps.Count == 0 || steps.Any(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open or StepStatus.Training or StepStatus.Support) ? null : steps[0];
     }

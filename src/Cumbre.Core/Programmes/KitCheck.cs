@@ -31,10 +31,16 @@ public static class KitCheck
             "box" or "bench" => Any(GearKind.Box),
             "dumbbell" => Any(GearKind.Dumbbell),
             "band" => athlete.Gear.Bands.Count > 0,
-            "belt" => athlete.Athlete.Kit.HasBelt,
-            "plates" => athlete.Athlete.Kit.Plates.Count > 0 || athlete.Gear.Counted.Count > 0,
+            // A vest or a backpack of books hangs load as a belt with plates does.
+            "belt" => (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete),
+            "plates" => athlete.Athlete.Kit.Plates.Count > 0 || OtherLoad(athlete),
             "vest" => athlete.Athlete.Kit.Vest is not null,
             _ => Everywhere.Contains(wanted),
         };
     }
+
+    /// <summary>Is there anything that can be hung on the athlete?</summary>
+    public static bool CanHang(AthleteAtWork athlete) => (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete);
+
+    private static bool OtherLoad(AthleteAtWork athlete) => athlete.Athlete.Kit.Vest is not null || athlete.Gear.Counted.Count > 0;
 }

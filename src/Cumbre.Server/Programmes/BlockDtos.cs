@@ -234,9 +234,13 @@ public sealed record ResolvedAnew(Guid Item, Guid Session, DateOnly Day, string 
 /// <param name="Block">As edited.</param>
 /// <param name="Reading">What it means.</param>
 /// <param name="Anew">What a new body mass or test changed.</param>
+/// <param name="Generated">Null: it was written by hand.</param>
 public sealed record BlockDto(
     Guid Id, Guid AthleteId, string AthleteName, int? Minutes, IReadOnlyList<DayOfWeek> Days, decimal? BodyMassKg, long Version, DateTimeOffset WrittenAt, string? WrittenBy, BlockBody Block, BlockReading Reading,
-    IReadOnlyList<ResolvedAnew> Anew);
+    IReadOnlyList<ResolvedAnew> Anew, GeneratedMark? Generated);
+
+/// <summary>When a block was generated last, and by whom.</summary>
+public sealed record GeneratedMark(DateTimeOffset At, string? By);
 
 /// <summary>A block in a list.</summary>
 public sealed record BlockSummary(Guid Id, string Name, DateOnly Start, int Weeks, long Version);

@@ -41,6 +41,9 @@ public static class BlockEndpoints
         athlete.MapPut("/blocks/{blockId:guid}", PutBlock.Handle);
         athlete.MapDelete("/blocks/{blockId:guid}", RemoveBlock.Handle);
         athlete.MapPost("/blocks/{blockId:guid}/seen", SeenBlock.Handle);
+        athlete.MapPost("/blocks/{blockId:guid}/generate", Generate.Preview);
+        athlete.MapGet("/blocks/{blockId:guid}/generated", Generate.Get);
+        athlete.MapPut("/blocks/{blockId:guid}/generated", Generate.Take);
     }
 }
 
@@ -89,7 +92,7 @@ internal static class GetBlock
         var block = Blocks.Read(stored, sessions);
         return new(
             blockId, athleteId, found.Profile.Name, found.Profile.Intake.Minutes, found.Profile.Intake.Days, found.Athlete.BodyMass?.Value.Kilograms, stored.Version, stored.WrittenAt, stored.WrittenBy,
-            BlockBody.Of(block), BlockReading.Of(block, found.Athlete, session), [.. Seen.Changes(sessions, found.Athlete)]);
+            BlockBody.Of(block), BlockReading.Of(block, found.Athlete, session), [.. Seen.Changes(sessions, found.Athlete)], GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null);
     }
 }
 
@@ -120,7 +123,7 @@ internal static class PutBlock
             Written.Done => TypedResults.Ok(now!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
             // The same block sent twice, after an answer that was lost.
-            _ when request.Version == 0 && now is { Version: 1 } => TypedResults.Ok(now),
+            _ when request.Version == 0 && now is not null && Blocks.AreSame(now.Block.Parse(), block) => TypedResults.Ok(now),
             _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
         };
     }

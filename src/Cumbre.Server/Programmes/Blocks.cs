@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Programmes;
 using Cumbre.Storage;
@@ -83,6 +84,16 @@ internal static class Blocks
         stored.Day == session.Day && stored.Title == session.Title && stored.WarmUp == session.WarmUp && stored.CoolDown == session.CoolDown
         && (stored.Easy == easy || stored.Status != SessionStatus.Planned)
         && stored.Items.Select(i => (i.Id, i.Movement, i.Line, i.Joined)).SequenceEqual(session.Items.Select(i => (i.Id, i.Movement, Canonical(i.Line), i.Joined)));
+
+    /// <summary>Lines as the store writes them, so that only what differs in meaning differs.</summary>
+    public static Block Canonical(Block block) => block with
+    {
+        Weeks = [.. block.Weeks.Select(w => w with { Sessions = [.. w.Sessions.Select(s => s with { Items = [.. s.Items.Select(i => i with { Line = Canonical(i.Line) })] })] })],
+    };
+
+    /// <summary>Is it the same block, whatever its version?</summary>
+    public static bool AreSame(Block one, Block other) =>
+        JsonSerializer.Serialize(BlockBody.Of(Canonical(one)), WireJson.Options) == JsonSerializer.Serialize(BlockBody.Of(Canonical(other)), WireJson.Options);
 
     private static string Canonical(string line) => NotationParser.Parse(line).Plan is { } plan ? NotationPrinter.Print(plan) : line;
 }

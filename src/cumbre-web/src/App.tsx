@@ -22,6 +22,7 @@ const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ProgrammesPage = lazy(() => import("./programmes/ProgrammesPage"));
 const AthleteProgrammePage = lazy(() => import("./programmes/AthleteProgrammePage"));
+const GeneratePage = lazy(() => import("./generate/GeneratePage"));
 const BlockPage = lazy(() => import("./programmes/BlockPage"));
 const KitPage = lazy(() => import("./kit/KitPage"));
 const EditMovementPage = lazy(() => import("./ladders/edit/EditMovementPage"));
@@ -50,7 +51,9 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
+          { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockPage /> },
+          { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },

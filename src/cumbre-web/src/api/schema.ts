@@ -2914,6 +2914,116 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/{blockId}/generate": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What the generator would write; a block that is stored already is generated again around what was fixed by hand. */
+    post: {
+      parameters: {
+        query?: {
+          session?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["GenerateRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GenerateAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/generated": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GenerationDto"];
+          };
+        };
+      };
+    };
+    /** Stores what was previewed, with its reasons. */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["TakeRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3200,6 +3310,7 @@ export interface components {
       reading: components["schemas"]["BlockReading"];
       /** @description What a new body mass or test changed. */
       anew: components["schemas"]["ResolvedAnew"][];
+      generated: null | components["schemas"]["GeneratedMark"];
     };
     /**
      * @description A figure of the block that can be questioned.
@@ -3573,6 +3684,21 @@ export interface components {
      * @enum {unknown}
      */
     DiffKind: "Changed" | "StepAdded" | "StepRemoved" | "Reordered";
+    /**
+     * @description What gives way when the minutes do not hold everything, in the words of generator.json.
+     * @enum {unknown}
+     */
+    DropKind:
+      | "Isolation"
+      | "Mobility"
+      | "Legs"
+      | "Trunk"
+      | "Kept"
+      | "Second"
+      | "SkillLight"
+      | "Limiting"
+      | "SkillHard"
+      | "Main";
     /** @description A set, or a part of a drop set. */
     EffortDto: {
       /**
@@ -3981,6 +4107,73 @@ export interface components {
      * @enum {unknown}
      */
     GearKind: "Bar" | "ParallelBars" | "Rings" | "Box" | "Pole" | "Pad" | "Dumbbell" | "Chain" | "Mat";
+    /** @description A block as it would be; nothing is stored. */
+    GenerateAnswer: {
+      /** @description With what was fixed by hand, where it is generated again. */
+      block: components["schemas"]["BlockBody"];
+      /** @description What it costs. */
+      reading: components["schemas"]["BlockReading"];
+      /** @description Of each generated item. */
+      why: components["schemas"]["ItemWhy"][];
+      /** @description What the minutes did not hold. */
+      leftOut: components["schemas"]["LeftOut"][];
+      /** @description What the coach must know. */
+      notices: components["schemas"]["Notice"][];
+      /** @description Of a block that is generated again; null: it is new. */
+      changes: null | components["schemas"]["RegeneratedItem"][];
+      /**
+       * Format: int64
+       * @description Of the block as it is stored; 0: it is new.
+       */
+      version: number;
+    };
+    /** @description What a block is asked for. */
+    GenerateRequest: {
+      /** @description At most 80 characters. */
+      name: string;
+      /**
+       * Format: date
+       * @description A Monday.
+       */
+      start: string;
+      /** @description Null: as the intake says. */
+      days: null | components["schemas"]["DayOfWeek"][];
+      /**
+       * Format: int32
+       * @description 10 to 240; null: as the intake says.
+       */
+      minutes: null | number;
+      /**
+       * Format: int32
+       * @description 1 to 8; null: as usual.
+       */
+      loadingWeeks: null | number;
+      kept?: components["schemas"]["StoredWish"];
+    };
+    /** @description When a block was generated last, and by whom. */
+    GeneratedMark: {
+      /** Format: date-time */
+      at: string;
+      by: null | string;
+    };
+    /** @description How a block was generated. */
+    GenerationDto: {
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Name of the account. */
+      by: null | string;
+      /** @description What was asked for. */
+      wish: components["schemas"]["StoredWish"];
+      /** @description Why each stands there. */
+      items: components["schemas"]["ItemWhy"][];
+      /** @description What the minutes did not hold. */
+      leftOut: components["schemas"]["LeftOut"][];
+      /** @description What the coach must know. */
+      notices: components["schemas"]["Notice"][];
+    };
     /** @description A skill that the athlete wants. */
     Goal: {
       /** @description Slug. */
@@ -4086,7 +4279,12 @@ export interface components {
       | "BestHold"
       | "UsualFrom"
       | "UsualTo"
-      | "Minutes";
+      | "Minutes"
+      | "ForGoal"
+      | "PrimeMovers"
+      | "LastTrainedOn"
+      | "BestLeft"
+      | "BestRight";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -4179,6 +4377,19 @@ export interface components {
       seconds: number;
       /** @description False: the line is to be mended, or the athlete lacks something. */
       readable: boolean;
+    };
+    /** @description Why an item stands in a block. */
+    ItemWhy: {
+      /** Format: uuid */
+      item: string;
+      /** @description The part it plays. */
+      role: components["schemas"]["SlotRole"];
+      /** @description Name, as it was generated. */
+      movement: string;
+      /** @description As it was generated. */
+      line: string;
+      /** @description The reasons. */
+      why: components["schemas"]["Explanation"];
     };
     JsonObject: Record<string, never>;
     /** @description A caution that the coach keeps, with the reason. */
@@ -4393,6 +4604,20 @@ export interface components {
       /** @description From the version before it; from the shipped ladder for the first. */
       differences: components["schemas"]["LadderDifference"][];
     };
+    /** @description What did not fit into the minutes. */
+    LeftOut: {
+      /** @description Of the first week that it is missing from. */
+      day: components["schemas"]["DayOfWeek"];
+      /** @description By which it was chosen to give way. */
+      kind: components["schemas"]["DropKind"];
+      /** @description Name. */
+      movement: string;
+      /**
+       * Format: int32
+       * @description That it would have taken.
+       */
+      seconds: number;
+    };
     /** @description Measured lengths in cm; null where the proportions of the table serve. */
     LengthsDto: {
       /** Format: double */
@@ -4604,6 +4829,43 @@ export interface components {
       | "NotInThisMethod"
       | "PauseAgainstTempo"
       | "NotInEqualPieces";
+    /** @description A notice with its arguments. */
+    Notice: {
+      id: components["schemas"]["NoticeId"];
+      args: components["schemas"]["Quantity"][];
+    };
+    /**
+     * @description What the coach must know about a block beside its items; worded at the edge, with its arguments in order.
+     * @enum {unknown}
+     */
+    NoticeId:
+      | "KitUnknown"
+      | "NoTests"
+      | "GoalWon"
+      | "GateUnmet"
+      | "GoalOnlyKept"
+      | "GoalNotTrainable"
+      | "GoalWithoutDay"
+      | "LightDayMissing"
+      | "NoGoals"
+      | "PainLeftOut"
+      | "PainStop"
+      | "ClearanceOpen"
+      | "ConsentMissing"
+      | "MinutesUnknown"
+      | "DaysUnknown"
+      | "DayLeftFree"
+      | "SplitNeedsDays"
+      | "HalvesNeedSplit"
+      | "LeverageAgainstLoad"
+      | "RingsMissing"
+      | "FailureOnlyWhereHarmless"
+      | "MinutesShort"
+      | "PatternMissing"
+      | "NothingToTrain"
+      | "TestsBeside"
+      | "DaysOver"
+      | "TakenOut";
     /** @description What an evening did for one athlete. */
     OutcomeDto: {
       /** Format: uuid */
@@ -4914,6 +5176,31 @@ export interface components {
       | "Degrees"
       | "Centimetres"
       | "Pieces";
+    /** @description An item that generating again changes. */
+    RegeneratedItem: {
+      /** @description What happens. */
+      kind: components["schemas"]["RegeneratedKind"];
+      /**
+       * Format: date
+       * @description Of its session.
+       */
+      day: string;
+      /** Format: uuid */
+      item: string;
+      /** @description Name; null: added. */
+      movementBefore: null | string;
+      /** @description Null: added. */
+      lineBefore: null | string;
+      /** @description Name; null: removed. */
+      movement: null | string;
+      /** @description Null: removed. */
+      line: null | string;
+    };
+    /**
+     * @description What generating again did to an item.
+     * @enum {unknown}
+     */
+    RegeneratedKind: "Added" | "Rewritten" | "Removed" | "KeptByHand";
     /** @description A change of the block that answers a caution. */
     Remedy: {
       /** @description What is done. */
@@ -5318,7 +5605,8 @@ export interface components {
       | "HardSetsOfPattern"
       | "PullToPush"
       | "SidesOfWeek"
-      | "VolumeLoad";
+      | "VolumeLoad"
+      | "ItemChosen";
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -5725,6 +6013,24 @@ export interface components {
       signInName: string;
       password: string;
     };
+    /**
+     * @description The part that an exercise plays in a session.
+     * @enum {unknown}
+     */
+    SlotRole:
+      | "SkillHard"
+      | "SkillLight"
+      | "SkillKept"
+      | "Limiting"
+      | "MainPull"
+      | "MainPush"
+      | "SecondPull"
+      | "SecondPush"
+      | "Isolation"
+      | "Trunk"
+      | "Legs"
+      | "Mobility"
+      | "Test";
     /** @description A ladder in small: the ridge and the flag. */
     SmallRidge: {
       /** @description Slug. */
@@ -5874,7 +6180,40 @@ export interface components {
       | "PullSets"
       | "PushSets"
       | "LeftOf"
-      | "RightOf";
+      | "RightOf"
+      | "LevelOfStep"
+      | "WonStep"
+      | "CarriesOver"
+      | "HoldsBack"
+      | "StandsIn"
+      | "OtherGrip"
+      | "GoesOn"
+      | "SecondsFromBest"
+      | "SetsToTotal"
+      | "DoseOfStep"
+      | "UsualDose"
+      | "RepsFromBest"
+      | "LoadToStart"
+      | "FindsLevel"
+      | "SlowedDown"
+      | "NewStepShare"
+      | "LightShare"
+      | "KeptShare"
+      | "WaveAdds"
+      | "GrowsByRule"
+      | "GrowsInRamp"
+      | "EasyLine"
+      | "WeakerFirst"
+      | "SetsForBalance"
+      | "SetsForMinutes"
+      | "InTurn"
+      | "ShortSingles"
+      | "DecidesGoal"
+      | "FirstTest"
+      | "LoosensBetween"
+      | "LoosensAlone"
+      | "LongPosition"
+      | "MendedByCheck";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
@@ -5886,6 +6225,14 @@ export interface components {
       decisionId: string;
       /** Format: date */
       since: string;
+    };
+    /** @description What was asked for beside the intake. */
+    StoredWish: {
+      days: null | components["schemas"]["DayOfWeek"][];
+      /** Format: int32 */
+      minutes: null | number;
+      /** Format: int32 */
+      loadingWeeks: null | number;
     };
     /** @description The newest e1RM. */
     StrengthDto: {
@@ -5949,6 +6296,15 @@ export interface components {
       start: number;
       /** @description What it stands for. */
       for: components["schemas"]["Expectation"];
+    };
+    TakeRequest: {
+      /** @description As it was previewed: the same gives the same block. */
+      wish: components["schemas"]["GenerateRequest"];
+      /**
+       * Format: int64
+       * @description Of the stored block; 0 to create.
+       */
+      version: number;
     };
     /** @description A template in the list. */
     TemplateDto: {

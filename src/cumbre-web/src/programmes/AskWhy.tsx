@@ -9,7 +9,13 @@ import { useWhy } from "../why/WhyContext";
 import { whyStyle } from "../why/WhyFigure";
 
 /** What the figures of a page belong to. */
-export const WhoseBlock = createContext<{ athleteId: string; athlete: string; block: Block } | null>(null);
+export const WhoseBlock = createContext<{
+  athleteId: string;
+  athlete: string;
+  block: Block;
+  /** Its id, where it was generated and so knows why each item is there. */
+  generated: string | null;
+} | null>(null);
 
 interface Props {
   figure: components["schemas"]["BlockFigure"];

@@ -27,8 +27,17 @@ export default function AthleteProgrammePage() {
             {row?.goals.join(", ") || "no goal yet"}
           </Typography>
         </Box>
-        <Button variant="contained" color="secondary" disabled={!row} onClick={() => setCreating(true)}>
-          New block
+        <Button disabled={!row} onClick={() => setCreating(true)}>
+          Empty block
+        </Button>
+        <Button
+          component={Link}
+          to={`/athletes/${athleteId}/generate`}
+          variant="contained"
+          color="secondary"
+          disabled={!row}
+        >
+          Generate a block
         </Button>
       </Box>
       <AthleteTabs athleteId={athleteId} />
@@ -37,7 +46,8 @@ export default function AthleteProgrammePage() {
         {blocks.isError && <Failed error={blocks.error} retry={() => void blocks.refetch()} />}
         {blocks.data?.length === 0 && (
           <Empty title="No block yet.">
-            Write one by hand, or apply a template under <Link to="/programmes">Programmes</Link>.
+            <Link to={`/athletes/${athleteId}/generate`}>Generate one</Link>, write one by hand, or apply a template
+            under <Link to="/programmes">Programmes</Link>.
           </Empty>
         )}
         <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxWidth: 640 }}>

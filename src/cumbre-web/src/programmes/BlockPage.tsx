@@ -104,8 +104,8 @@ function Editor({ stored }: { stored: BlockDto }) {
       ? doc.holderOf(block, asking.substitute)?.items.find((i) => i.id === asking.substitute)
       : undefined;
   const whose = useMemo(
-    () => ({ athleteId, athlete: stored.athleteName, block }),
-    [athleteId, stored.athleteName, block],
+    () => ({ athleteId, athlete: stored.athleteName, block, generated: stored.generated ? stored.id : null }),
+    [athleteId, stored.athleteName, stored.generated, stored.id, block],
   );
   const showsDose = !(opened && beside && !roomy);
   const dose = data && (
@@ -432,6 +432,9 @@ function Head({
       </Button>
       {menu && (
         <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
+          <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/generate`}>
+            Generate again…
+          </MenuItem>
           <MenuItem onClick={choose(() => setNaming(true))}>Rename the block</MenuItem>
           <MenuItem onClick={choose(() => onAsk("missed"))}>Missed weeks…</MenuItem>
           <MenuItem onClick={choose(onInsert)}>Insert a week after this one</MenuItem>

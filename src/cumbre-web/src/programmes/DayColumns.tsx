@@ -96,7 +96,16 @@ function Day({
         "&:focus-visible": { outline: `2px solid ${t.vars.palette.primary.main}`, outlineOffset: -2 },
       })}
     >
-      <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2, fontSize: 13, fontWeight: 600 }}>
+      <Box
+        sx={{
+          display: "flex",
+          justifyContent: "space-between",
+          flexWrap: "wrap",
+          columnGap: 2,
+          fontSize: 13,
+          fontWeight: 600,
+        }}
+      >
         <span>{dayWeek(session.day)}</span>
         <Box component="span" sx={{ fontStretch: "105%" }}>
           {session.title}

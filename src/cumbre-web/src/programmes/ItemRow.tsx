@@ -17,6 +17,7 @@ import { ItemForm } from "./ItemForm";
 import { LineField } from "./LineField";
 import { ItemPlates, MeaningLine } from "./MeaningLine";
 import type { Plan } from "./planFields";
+import { WhyHere } from "./WhyHere";
 
 export interface RowVerbs {
   line: (line: string) => void;
@@ -183,7 +184,7 @@ export function ItemRow(props: Props) {
           gridColumn: 2,
         }}
       >
-        {name}
+        <WhyHere item={item.id} name={name} line={item.line} />
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: "3 / 5" }, gridRow: { sm: 1 } }}>
         <LineField

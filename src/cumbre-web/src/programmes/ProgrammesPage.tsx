@@ -72,8 +72,21 @@ export default function ProgrammesPage() {
                   <TableCell>{r.block && dayShort(r.block.start)}</TableCell>
                   <TableCell>{r.block && (r.weekNow === null ? "–" : `${r.weekNow} of ${r.block.weeks}`)}</TableCell>
                   <TableCell align="right">
-                    <Button size="small" onClick={() => setCreating(r)} aria-label={`New block for ${r.athleteName}`}>
-                      New block
+                    <Button
+                      component={Link}
+                      to={`/athletes/${r.athleteId}/generate`}
+                      size="small"
+                      aria-label={`Generate a block for ${r.athleteName}`}
+                    >
+                      Generate
+                    </Button>{" "}
+                    <Button
+                      size="small"
+                      variant="text"
+                      onClick={() => setCreating(r)}
+                      aria-label={`Empty block for ${r.athleteName}`}
+                    >
+                      Empty
                     </Button>
                   </TableCell>
                 </TableRow>

@@ -28,6 +28,7 @@ const stored = (more: Partial<BlockDto> = {}): BlockDto => ({
   block,
   reading: { weeks: [], cautions: [], items: [] },
   anew: [],
+  generated: null,
   ...more,
 });
 

@@ -21,7 +21,16 @@ export function whyStyle(on: boolean) {
 }
 
 /** A figure that can be opened into how it came about. */
-export function WhyFigure({ figure, children }: { figure: OpenFigure; children?: React.ReactNode }) {
+export function WhyFigure({
+  figure,
+  wrap = false,
+  children,
+}: {
+  figure: OpenFigure;
+  /** Words rather than a figure: they may run over several lines. */
+  wrap?: boolean;
+  children?: React.ReactNode;
+}) {
   const { opened, open } = useWhy();
   const on = opened?.key === figure.key;
   return (
@@ -32,7 +41,7 @@ export function WhyFigure({ figure, children }: { figure: OpenFigure; children?:
       }}
       aria-expanded={on}
       aria-description="opens why"
-      sx={whyStyle(on)}
+      sx={wrap ? { ...whyStyle(on), whiteSpace: "normal", textAlign: "left" } : whyStyle(on)}
     >
       {children ?? figure.shown}
     </ButtonBase>

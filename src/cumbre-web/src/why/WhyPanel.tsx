@@ -11,10 +11,15 @@ import { text } from "./quantity";
 import type { OpenFigure } from "./WhyContext";
 import { inputLabel, roundingText, ruleText, sourceText, stepText } from "./wording";
 
+/** Characters that a figure of the big size has room for. */
+const longestFigure = 16;
+
 /** Inputs, rule, working, rounding, source, cautions of a figure: the same panel everywhere. */
 export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => void }) {
   const unit = useUnit();
   const { why } = figure;
+  // Words say it once; a figure is worth its size.
+  const words = figure.shown.length > longestFigure;
   return (
     <Box sx={{ display: "flex", flexDirection: "column", minHeight: "100%" }}>
       <Box sx={{ px: 5, pt: 4, pb: 3 }}>
@@ -28,7 +33,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
                 color: "primary.contrastText",
                 px: 1.5,
                 borderRadius: "2px",
-                whiteSpace: "nowrap",
+                whiteSpace: words ? "normal" : "nowrap",
               }}
             >
               {figure.shown}
@@ -42,9 +47,11 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
           {figure.subject}
         </Typography>
         <Box sx={{ display: "flex", gap: 4, alignItems: "center", mt: 2, flexWrap: "wrap" }}>
-          <Typography variant="figure" component="p" sx={{ whiteSpace: "nowrap" }}>
-            {figure.shown}
-          </Typography>
+          {!words && (
+            <Typography variant="figure" component="p" sx={{ whiteSpace: "nowrap" }}>
+              {figure.shown}
+            </Typography>
+          )}
           {figure.note && (
             <Typography variant="body2" component="div" color="textSecondary">
               {figure.note}
@@ -188,7 +195,7 @@ function Pairs({ rows }: { rows: [string, string][] }) {
       sx={{
         m: 0,
         display: "grid",
-        gridTemplateColumns: "1fr auto",
+        gridTemplateColumns: "minmax(min-content, 1fr) fit-content(64%)",
         columnGap: 3,
         fontSize: 13,
         lineHeight: "18px",
@@ -199,7 +206,16 @@ function Pairs({ rows }: { rows: [string, string][] }) {
         <Box component="dt" key={`t${i}`} sx={{ color: "text.secondary" }}>
           {label}
         </Box>,
-        <Box component="dd" key={`d${i}`} sx={{ m: 0, textAlign: "right", fontWeight: 550, whiteSpace: "nowrap" }}>
+        <Box
+          component="dd"
+          key={`d${i}`}
+          sx={{
+            m: 0,
+            textAlign: "right",
+            fontWeight: 550,
+            whiteSpace: value.length > longestFigure ? "normal" : "nowrap",
+          }}
+        >
           {value}
         </Box>,
       ])}

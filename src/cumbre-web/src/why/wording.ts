@@ -72,6 +72,8 @@ const rules: Record<RuleId, Say> = {
   PullToPush: () => "Hard sets of pulling over those of pushing in the week, straight-arm work among them.",
   SidesOfWeek: () => "Both sides do the weaker side’s number; left less right.",
   VolumeLoad: () => "System mass by reps, where the whole body is moved and the load is weighed.",
+  ItemChosen: ([role]) =>
+    `Chosen as ${role}: by what holds a goal back, the step in training, carry-over, what was trained lately, and where the reps land; then the kit, the minutes and the week’s balance.`,
 };
 
 const inputs: Record<InputKey, string> = {
@@ -112,6 +114,11 @@ const inputs: Record<InputKey, string> = {
   UsualFrom: "Usual from",
   UsualTo: "Usual to",
   Minutes: "Minutes of the athlete",
+  ForGoal: "For",
+  PrimeMovers: "Works",
+  LastTrainedOn: "Last trained",
+  BestLeft: "Best left",
+  BestRight: "Best right",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -171,6 +178,39 @@ const steps: Record<StepKey, SayStep> = {
   PushSets: () => "Pushing",
   LeftOf: (_, t) => `${t[0]}, ${t[1]}, left`,
   RightOf: (_, t) => `${t[0]}, ${t[1]}, right`,
+  LevelOfStep: (_, t) => `In training on ${t[0]}`,
+  WonStep: (_, t) => `${t[0]} is won`,
+  CarriesOver: (_, t) => `Carries over to ${t[0]?.toLowerCase()}, for`,
+  HoldsBack: (_, t) => `Holds ${t[0]?.toLowerCase()} back`,
+  StandsIn: (_, t) => `In place of ${t[0]?.toLowerCase()} (${t[1]})`,
+  OtherGrip: (_, t) => `Another grip on the second day of ${t[0]?.toLowerCase()}`,
+  GoesOn: (_, t) => `Goes on as trained on ${t[0]}`,
+  SecondsFromBest: (b, t) => `${t[0]} of the best, ${b[1]} s`,
+  SetsToTotal: (b, t) => `Sets until the total is ${b[0]} to ${t[1]}`,
+  DoseOfStep: (_, t) => `Dose of the step ${t[0]?.toLowerCase()}`,
+  UsualDose: (_, t) => `Usual dose of ${t[0]?.toLowerCase()}`,
+  RepsFromBest: (_, t) => `From the best set of ${t[0]}`,
+  LoadToStart: (_, t) => `Load that leaves ${t[1]} at ${t[0]}`,
+  FindsLevel: () => "The best is unknown: finds the level",
+  SlowedDown: (_, t) => `Too light at ${t[0]}: slower, and by reserve`,
+  NewStepShare: (_, t) => `New step, half the sets for ${t[0]}`,
+  LightShare: () => "Light day, half the sets",
+  KeptShare: (_, t) => `Kept with about a third of ${t[0]}`,
+  WaveAdds: (b) => `Week ${b[0]}, the wave`,
+  GrowsByRule: (b) => `Week ${b[0]}, by its own rule`,
+  GrowsInRamp: (b, t) => `Week ${b[0]}, within the ramp of ${t[1]}`,
+  EasyLine: () => "Easy week, half the sets, no load",
+  WeakerFirst: () => "The weaker side begins",
+  SetsForBalance: (b) => `Balance of the week, ${b[0]} pull to ${b[1]} push`,
+  SetsForMinutes: (b) => `So that ${b[0]} min hold`,
+  InTurn: () => "In turn with the one before, saved",
+  ShortSingles: (_, t) => `Short singles beside ${t[0]?.toLowerCase()}`,
+  DecidesGoal: (_, t) => `Decides ${t[0]?.toLowerCase()}`,
+  FirstTest: () => "One of the first tests",
+  LoosensBetween: (_, t) => `Between the sets of ${t[0]?.toLowerCase()}`,
+  LoosensAlone: () => "Nothing else can be trained that day",
+  LongPosition: () => "Load in the long position, for",
+  MendedByCheck: (_, t) => `Eased for ${t[0]}`,
 };
 
 const roundings: Record<RoundingKey, Say> = {

@@ -1,0 +1,137 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+
+namespace Cumbre.Core.Programmes.Generation;
+
+/// <summary>
+/// Puts a block together: loading weeks and an easy week whose last session is the retest. The same input gives the same block. It is
+/// held against the checks of the dose panel before it is given out, so that none of them speaks on a fresh block.
+/// </summary>
+public static class BlockGenerator
+{
+    /// <param name="athlete">On the day, with goals, kit, schools and history.</param>
+    /// <param name="wish">Name, start, and what differs from the intake.</param>
+    /// <param name="dose">The usual doses.</param>
+    /// <param name="rules">What the block is put together from.</param>
+    /// <exception cref="RuleViolationException">The start is no Monday.</exception>
+    /// <exception cref="ArgumentException">The athlete was never weighed, so that no load can be worked out.</exception>
+    public static GeneratedBlock Generate(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules)
+    {
+        if (wish.Start.DayOfWeek != DayOfWeek.Monday)
+            throw new RuleViolationException(Violation.OutOfRange, "start");
+        if (athlete.BodyMass is null)
+            throw new ArgumentException("a body mass is needed", nameof(athlete));
+        return new Run(athlete, wish, dose, rules).Block();
+    }
+
+    private sealed class Run
+    {
+        private readonly AthleteAtWork athlete;
+        private readonly BlockWish wish;
+        private readonly DoseRules dose;
+        private readonly GeneratorRules rules;
+        private readonly Trainable gym;
+        private readonly List<Notice> notices = [];
+        private readonly List<LeftOut> leftOut = [];
+
+        public Run(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules)
+        {
+            (this.athlete, this.wish, this.dose, this.rules) = (athlete, wish, dose, rules);
+            gym = new(athlete, dose);
+        }
+
+        public GeneratedBlock Block()
+        {
+            NoticesOfIntake();
+            var skills = Skills.Of(gym, wish, rules, notices);
+            NoticesOfSchools(skills);
+            var builder = new SessionBuilder(gym, skills, WeekShape.Of(skills, wish, athlete, rules, notices), rules, wish, notices);
+            var fit = new FitWeek(athlete, dose, rules, builder.Minutes);
+            var first = builder.FirstWeek();
+            foreach (var day in first)
+                leftOut.AddRange(fit.Minutes(day));
+            fit.Cap(first);
+            fit.Balance(first);
+            foreach (var day in first.Where(d => d.Items.Count > 0))
+                builder.Frames(day);
+
+            var weeks = new Weeks(athlete, dose, rules, fit);
+            var loading = new List<IReadOnlyList<DraftDay>> { first };
+            for (var week = 1; week < (wish.LoadingWeeks ?? rules.LoadingWeeks); week++)
+                loading.Add(weeks.Loading(first, loading[^1], week));
+            var last = weeks.Easy(first);
+            if (IsNewcomer)
+                TestsFirst(first, builder, fit);
+            TestsLast(last, builder, fit);
+            if (first.All(d => d.Items.Count == 0))
+                notices.Add(Notice.Of(NoticeId.NothingToTrain));
+            return new Mending(athlete, wish, dose, notices).Mend([.. loading, last]) with { LeftOut = leftOut, Notices = notices };
+        }
+
+        private bool IsNewcomer => !gym.Catalogue.Benchmarks.Keys.Any(athlete.Book.Has);
+
+        /// <summary>A newcomer's first session is the battery.</summary>
+        private void TestsFirst(IReadOnlyList<DraftDay> week, SessionBuilder builder, FitWeek fit)
+        {
+            notices.Add(Notice.Of(NoticeId.NoTests));
+            if (week.Count > 0)
+                PutTests(week[0], builder, fit);
+        }
+
+        /// <summary>The last session of the easy week is the retest.</summary>
+        private void TestsLast(IReadOnlyList<DraftDay> week, SessionBuilder builder, FitWeek fit)
+        {
+            if (week.Count == 0)
+                return;
+            PutTests(week[^1], builder, fit);
+            // What is tested on the next day is not tired the day before.
+            if (week.Count > 1 && week[^1].Shape.Weekday - week[^2].Shape.Weekday == 1)
+                week[^2].Items.RemoveAll(i => i.IsStraightArm || Trainable.PressesFromFloor(i.Movement));
+        }
+
+        private void PutTests(DraftDay day, SessionBuilder builder, FitWeek fit)
+        {
+            var tests = Retest.Of(gym, notices);
+            if (tests.Count == 0)
+                return;
+            day.Items.Clear();
+            day.Items.AddRange(tests);
+            builder.Frames(day);
+            while (fit.IsOver(day) && day.Items.Count > 1)
+            {
+                leftOut.Add(new(day.Shape.DayOfWeek, DropKind.Main, day.Items[^1].Movement.Name, day.Items[^1].Read(athlete).Seconds));
+                day.Items.RemoveAt(day.Items.Count - 1);
+            }
+        }
+
+        private void NoticesOfIntake()
+        {
+            var intake = athlete.Intake;
+            if (athlete.Gear.Gear.Count == 0)
+                notices.Add(Notice.Of(NoticeId.KitUnknown));
+            if (wish.Minutes is null && intake.Minutes is null)
+                notices.Add(Notice.Of(NoticeId.MinutesUnknown, Quantity.Count(rules.MinutesUnknown)));
+            foreach (var pain in intake.Complaints.Where(c => c.Level >= dose.PainFrom))
+                notices.Add(Notice.Of(pain.Level >= dose.PainStop ? NoticeId.PainStop : NoticeId.PainLeftOut, Quantity.Name(pain.Place), Quantity.Pain(pain.Level)));
+            foreach (var question in athlete.WaitsForClearance)
+                notices.Add(Notice.Of(NoticeId.ClearanceOpen, Quantity.Name(question.Question)));
+            if (Clearance.ConsentMissing(athlete.Athlete.AgeIn(athlete.Today), intake))
+                notices.Add(Notice.Of(NoticeId.ConsentMissing));
+            if (wish.Start < athlete.Today)
+                notices.Add(Notice.Of(NoticeId.DaysOver, Quantity.Count(athlete.Today.DayNumber - wish.Start.DayNumber)));
+        }
+
+        private void NoticesOfSchools(IReadOnlyList<Skill> skills)
+        {
+            var schools = athlete.Athlete.Schools;
+            if (schools["overload"] == "leverage" && skills.FirstOrDefault(s => gym.Catalogue.Movements[s.Ladder.Summit.Movement].Measure == BenchmarkMeasure.LoadTimesReps) is { } loaded)
+                notices.Add(Notice.Of(NoticeId.LeverageAgainstLoad, Quantity.Name(loaded.Ladder.Name)));
+            if (schools["implement"] == "rings" && athlete.Gear.Gear.Count > 0 && athlete.Gear.Gear.All(g => g.Kind != Loading.GearKind.Rings))
+                notices.Add(Notice.Of(NoticeId.RingsMissing));
+            if (schools["effort"] == "failure")
+                notices.Add(Notice.Of(NoticeId.FailureOnlyWhereHarmless));
+        }
+    }
+}

@@ -1,0 +1,162 @@
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Programmes.Generation;
+
+/// <summary>The part that an exercise plays in a session.</summary>
+public enum SlotRole
+{
+    SkillHard,
+    SkillLight,
+    SkillKept,
+
+    /// <summary>Work for what holds a goal back.</summary>
+    Limiting,
+    MainPull,
+    MainPush,
+    SecondPull,
+    SecondPush,
+    Isolation,
+    Trunk,
+    Legs,
+    Mobility,
+
+    /// <summary>A test at the end of the block, or before a newcomer's first.</summary>
+    Test,
+}
+
+/// <summary>An exercise on its way into a block, with the reasons collected so far.</summary>
+internal sealed class Draft(string key, SlotRole role, Movement movement, Prescription plan)
+{
+    private readonly List<Fact> inputs = [];
+    private readonly List<WorkingStep> steps = [];
+    private IReadOnlyList<ThresholdEvidence> thresholds = [];
+    private int choices;
+    private Prescription current = plan;
+    private ItemReading? reading;
+
+    /// <summary>Its name within the session: the same in every week and in every generation.</summary>
+    public string Key { get; } = key;
+
+    public SlotRole Role { get; } = role;
+
+    public Movement Movement { get; } = movement;
+
+    public Prescription Plan
+    {
+        get => current;
+        private set => (current, reading) = (value, null);
+    }
+
+    public Skill? Skill { get; init; }
+
+    public bool Joined { get; set; }
+
+    public string Line => NotationPrinter.Print(Plan);
+
+    public bool IsStraightArm => Movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
+
+    /// <summary>Short singles of a step that is not earned for volume yet.</summary>
+    public bool IsExposure => Skill is { StepBefore: not null } && Movement == Skill.Movement;
+
+    public bool IsMain => Role is SlotRole.MainPull or SlotRole.MainPush;
+
+    public bool IsSecond => Role is SlotRole.SecondPull or SlotRole.SecondPush;
+
+    public DropKind DropKind => Role switch
+    {
+        SlotRole.SkillHard => DropKind.SkillHard,
+        SlotRole.SkillLight => DropKind.SkillLight,
+        SlotRole.SkillKept => DropKind.Kept,
+        SlotRole.Limiting => DropKind.Limiting,
+        SlotRole.MainPull or SlotRole.MainPush or SlotRole.Test => DropKind.Main,
+        SlotRole.SecondPull or SlotRole.SecondPush => DropKind.Second,
+        SlotRole.Isolation => DropKind.Isolation,
+        SlotRole.Trunk => DropKind.Trunk,
+        SlotRole.Legs => DropKind.Legs,
+        _ => DropKind.Mobility,
+    };
+
+    public Draft Input(InputKey key, Quantity value)
+    {
+        inputs.Add(new(key, value));
+        return this;
+    }
+
+    public Draft Step(StepKey key, Quantity result, params Quantity[] args)
+    {
+        steps.Add(new(key, args, result));
+        return this;
+    }
+
+    /// <summary>A reason for the choice of the exercise: these stand before those of its dose.</summary>
+    public Draft Because(StepKey key, Quantity result, params Quantity[] args)
+    {
+        steps.Insert(choices++, new(key, args, result));
+        return this;
+    }
+
+    public Draft Evidence(IReadOnlyList<ThresholdEvidence> rows)
+    {
+        thresholds = rows;
+        return this;
+    }
+
+    /// <summary>Another plan that says the same.</summary>
+    public void Replace(Prescription plan) => Plan = plan;
+
+    /// <summary>Another plan, with the reason.</summary>
+    public void Rewrite(Prescription plan, StepKey key, Quantity result, params Quantity[] args)
+    {
+        Plan = plan;
+        Step(key, result, args);
+    }
+
+    /// <summary>Another plan, whose line is the result of the reason.</summary>
+    public void Rewrite(Prescription plan, StepKey key, params Quantity[] args) => Rewrite(plan, key, Quantity.Name(NotationPrinter.Print(plan)), args);
+
+    /// <summary>The same in another week.</summary>
+    public Draft Copy()
+    {
+        var copy = new Draft(Key, Role, Movement, Plan) { Skill = Skill, Joined = Joined, thresholds = thresholds, reading = reading, choices = choices };
+        copy.inputs.AddRange(inputs);
+        copy.steps.AddRange(steps);
+        return copy;
+    }
+
+    /// <summary>What it means for the athlete; a draft belongs to one.</summary>
+    public ItemReading Read(AthleteAtWork athlete)
+    {
+        if (reading is null || reading.Item.Joined != Joined)
+            reading = athlete.Read(new(Guid.Empty, Movement.Slug, Line, Joined));
+        return reading;
+    }
+
+    public Explanation Why()
+    {
+        var why = Explanation.For(RuleId.ItemChosen, Quantity.Word(Role)).Source(SourceId.CommonPractice, SourceId.House);
+        foreach (var input in inputs)
+            why.Input(input.Key, input.Value);
+        foreach (var step in steps)
+            why.Step(step.Key, step.Result, [.. step.Args]);
+        return why.Thresholds(thresholds).Build();
+    }
+}
+
+/// <summary>A session on its way into a block.</summary>
+internal sealed class DraftDay(ShapeDay shape, List<Draft> items)
+{
+    public ShapeDay Shape { get; } = shape;
+
+    public List<Draft> Items { get; } = items;
+
+    public Frame WarmUp { get; set; } = new(0, null);
+
+    public Frame CoolDown { get; set; } = new(0, null);
+
+    public DraftDay Copy() => new(Shape, [.. Items.Select(i => i.Copy())]) { WarmUp = WarmUp, CoolDown = CoolDown };
+
+    public int Seconds(AthleteAtWork athlete) => WarmUp.Seconds + CoolDown.Seconds + SessionTime.Groups([.. Items.Select(i => i.Read(athlete))]).Sum(g => g.Seconds);
+}

@@ -1,0 +1,228 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Programmes.Generation;
+
+/// <summary>Fills the days of the first week: skills, main and second exercises, what supports them, warm-up and cool-down.</summary>
+internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills, IReadOnlyList<ShapeDay> shape, GeneratorRules rules, BlockWish wish, List<Notice> notices)
+{
+    private const int MobilityReps = 10, TightDrills = 2, TextMaximum = 200, ExplosiveSessions = 2;
+
+    private readonly Selection selection = new(gym, skills, rules, wish);
+    private readonly List<(string Movement, int Day)> limitingTaken = [];
+
+    private Schools Schools => gym.Athlete.Athlete.Schools;
+
+    public IReadOnlyList<DraftDay> FirstWeek()
+    {
+        DraftDay[] days = [.. shape.Select((day, i) => new DraftDay(day, Fill(day, i)))];
+        var any = days.Any(d => d.Items.Count > 0);
+        foreach (var pattern in new[] { Pattern.VerticalPull, Pattern.HorizontalPull, Pattern.VerticalPush, Pattern.HorizontalPush }.Where(p => any && !days.Any(d => d.Items.Any(i => i.Movement.Pattern == p))))
+        {
+            if (days.Any(d => d.Shape.Pulls && DoseReader.IsPull(pattern)) || days.Any(d => d.Shape.Pushes && DoseReader.IsPush(pattern)))
+                notices.Add(Notice.Of(NoticeId.PatternMissing, Quantity.Name(PatternNames.Of(pattern))));
+        }
+
+        foreach (var day in days)
+            Frames(day);
+        return days;
+    }
+
+    /// <summary>Warm-up for the joints that a session loads, ramp sets before a loaded lift, easier rungs before a skill; never over its share of the time.</summary>
+    public void Frames(DraftDay day)
+    {
+        var patterns = day.Items.Select(i => i.Movement.Pattern).ToHashSet();
+        var drills = rules.WarmUp.Where(d => d.Patterns.Any(patterns.Contains) && d.Unless?.Any(patterns.Contains) != true).Select(d => (d.Seconds, d.Text)).ToList();
+        if (day.Items.Any(i => i.Skill is not null))
+            drills.Add((rules.EasierRungSeconds, "easier rungs of today's ladder"));
+        if (day.Items.Any(i => i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true))
+            drills.Add((rules.RampSeconds, "one or two ramp sets"));
+        var most = (int)(Minutes * 60 * rules.FrameShare);
+        var coolDown = Math.Min(rules.CoolDownSeconds, most / 3);
+        var warmUp = Math.Min(drills.Sum(d => d.Seconds), most - coolDown);
+        // Whole half minutes are easier to read on a sheet.
+        day.WarmUp = new(warmUp / 30 * 30, Text(drills.Select(d => d.Text)));
+        day.CoolDown = new(coolDown / 30 * 30, rules.CoolDown);
+    }
+
+    public int Minutes { get; } = wish.Minutes ?? gym.Athlete.Intake.Minutes ?? rules.MinutesUnknown;
+
+    private static string? Text(IEnumerable<string> drills)
+    {
+        var text = "";
+        foreach (var drill in drills.Where(d => text.Length + d.Length + 2 <= TextMaximum))
+            text += text.Length == 0 ? char.ToUpperInvariant(drill[0]) + drill[1..] : "; " + drill;
+        return text.Length == 0 ? null : text;
+    }
+
+    private List<Draft> Fill(ShapeDay day, int index)
+    {
+        var items = new List<Draft>();
+        foreach (var skill in day.Hard)
+            items.AddRange(Hard(skill));
+        foreach (var skill in day.Light)
+            items.Add(Light(skill));
+        foreach (var skill in day.Kept)
+            items.Add(Kept(skill));
+        Limiting(day, items);
+        var awayFromFloor = shape.Any(d => WeekShape.Between(d.Weekday, day.Weekday) == 1 && d.Skills.Any(s => s.Movement!.Pattern == Pattern.StraightArmPush));
+        var (pull, push) = (day.Pulls, day.Pushes);
+        Add(items, pull ? Choose("mainPull", Pattern.VerticalPull, SlotRole.MainPull, items, false) : null);
+        Add(items, push ? Choose("mainPush", Pattern.VerticalPush, SlotRole.MainPush, items, awayFromFloor) : null);
+        Add(items, pull ? Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, false) : null);
+        Add(items, push ? Choose("secondPush", Pattern.HorizontalPush, SlotRole.SecondPush, items, awayFromFloor) : null);
+        if (day.Kind == DayKind.Pull)
+            Add(items, Isolation("isolation", rules.Isolation.Pull, items));
+        if (day.Kind == DayKind.Push)
+            Add(items, Isolation("isolation", rules.Isolation.Push, items));
+        // Where nothing of the upper body can be trained, legs and trunk fill the day.
+        var lower = day.Kind is DayKind.Legs or DayKind.Lower || !items.Any(i => i.IsMain || i.IsSecond);
+        if (lower)
+            Add(items, Choose("legs", Pattern.Legs, SlotRole.Legs, items, false));
+        // Legs and trunk take turns where the upper body fills the day.
+        if (lower || day.Kind == DayKind.StraightArm || (day.Kind is DayKind.Full or DayKind.Push && index % 2 == 1))
+            Add(items, Choose("legs2", Pattern.Legs, SlotRole.Legs, items, false));
+        if (lower || day.Kind is DayKind.StraightArm or DayKind.Pull || (day.Kind is DayKind.Full or DayKind.Upper && index % 2 == 0))
+            Add(items, Choose("trunk", Pattern.Trunk, SlotRole.Trunk, items, false));
+        AddMobility(items, index);
+        return InOrder(items);
+    }
+
+    private static void Add(List<Draft> items, Draft? draft)
+    {
+        if (draft is not null)
+            items.Add(draft);
+    }
+
+    private Draft? Choose(string key, Pattern pattern, SlotRole role, List<Draft> items, bool awayFromFloor) =>
+        selection.Choose(key, pattern, role, [.. items.Select(i => i.Movement.Slug)], awayFromFloor);
+
+    private IEnumerable<Draft> Hard(Skill skill)
+    {
+        var key = "skill-" + skill.Ladder.Slug;
+        if (skill.StepBefore is null)
+            return [Named(NewStep(FirstDose.OfSkill(key, SlotRole.SkillHard, skill, gym), skill), skill)];
+        return [Named(FirstDose.Singles(key, skill, gym), skill), Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillHard, skill, gym), skill)];
+    }
+
+    private Draft Light(Skill skill)
+    {
+        var key = "skill-" + skill.Ladder.Slug;
+        var draft = skill.StepBefore is null ? NewStep(FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym), skill) : FirstDose.OfStepBefore(key, SlotRole.SkillLight, skill, gym);
+        return Share(Named(draft, skill), rules.LightShare, StepKey.LightShare);
+    }
+
+    private Draft Kept(Skill skill)
+    {
+        var key = "kept-" + skill.Ladder.Slug;
+        var draft = Named(skill.StepBefore is null ? FirstDose.OfSkill(key, SlotRole.SkillKept, skill, gym) : FirstDose.OfStepBefore(key, SlotRole.SkillKept, skill, gym), skill);
+        // The week that advances the skill has a hard day and a light one; of both together a third is left.
+        var week = draft.Plan.SetCount + Portion(draft.Plan.SetCount, rules.LightShare);
+        var sets = Math.Max(1, (int)Math.Round(week * rules.KeptShare, MidpointRounding.AwayFromZero));
+        draft.Rewrite(draft.Plan.WithSets(Math.Min(sets, draft.Plan.SetCount)), StepKey.KeptShare, Quantity.Sets(sets), Quantity.Sets(week));
+        return draft;
+    }
+
+    private Draft Named(Draft draft, Skill skill)
+    {
+        draft.Input(InputKey.ForGoal, Quantity.Name(skill.Ladder.Name));
+        if (skill.StandsInFor is { } first)
+            draft.Because(StepKey.StandsIn, Quantity.Name(skill.Movement!.Name), Quantity.Name(first.First.Name), Quantity.Name(first.Why.What));
+        else if (skill.Step is { } step)
+            draft.Because(StepKey.LevelOfStep, Quantity.Name(step.Name), Quantity.Name(skill.Ladder.Name));
+        if (skill.Limiting is { } limiting)
+            draft.Because(StepKey.HoldsBack, Quantity.Name(Skills.Threshold(limiting, gym)), Quantity.Name(skill.Ladder.Name)).Evidence([Ladders.PlacementReport.Evidence(limiting.Term, gym.Catalogue)]);
+        return draft;
+    }
+
+    private Draft NewStep(Draft draft, Skill skill) =>
+        skill.IsNew ? Share(draft, rules.NewStepShare, StepKey.NewStepShare, Quantity.Weeks(rules.NewStepWeeks)) : draft;
+
+    private static Draft Share(Draft draft, decimal share, StepKey key, params Quantity[] args)
+    {
+        var sets = Portion(draft.Plan.SetCount, share);
+        draft.Rewrite(draft.Plan.WithSets(sets), key, Quantity.Sets(sets), args);
+        return draft;
+    }
+
+    /// <summary>A share of the sets, rounded up, at least one.</summary>
+    internal static int Portion(int sets, decimal share) => Math.Max(1, (int)Math.Ceiling(sets * share));
+
+    /// <summary>Work for what holds a goal back, twice a week, where no main exercise can be that.</summary>
+    private void Limiting(ShapeDay day, List<Draft> items)
+    {
+        var limitingDays = limitingTaken.ToLookup(t => t.Movement, StringComparer.Ordinal);
+        foreach (var skill in skills.Where(s => s.LimitingMovement is not null))
+        {
+            var movement = skill.LimitingMovement!;
+            if (IsBasePattern(movement) || movement.Measure is BenchmarkMeasure.Degrees || items.Any(i => i.Movement.Slug == movement.Slug) || limitingDays[movement.Slug].Count() >= ExplosiveSessions)
+                continue;
+            if (!Suits(movement, day) || StraightArmNear(movement, day) || limitingDays[movement.Slug].Any(d => WeekShape.Between(d.Day, day.Weekday) == 1))
+                continue;
+            limitingTaken.Add((movement.Slug, day.Weekday));
+            items.Add(FirstDose.OfLimiting("limiting-" + skill.Ladder.Slug, skill, gym));
+        }
+    }
+
+    private bool IsBasePattern(Movement movement) =>
+        movement.Pattern is Pattern.VerticalPull or Pattern.HorizontalPull or Pattern.VerticalPush or Pattern.HorizontalPush && rules.IsBaseMovement(movement.Slug)
+        && movement.Measure is BenchmarkMeasure.Reps or BenchmarkMeasure.LoadTimesReps;
+
+    private static bool Suits(Movement movement, ShapeDay day) =>
+        DoseReader.IsPull(movement.Pattern) ? day.Pulls : DoseReader.IsPush(movement.Pattern) ? day.Pushes : day.Kind is not (DayKind.Legs or DayKind.Lower);
+
+    private bool StraightArmNear(Movement movement, ShapeDay day) =>
+        movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush && shape.Any(d => WeekShape.Between(d.Weekday, day.Weekday) <= 1 && d.Skills.Any(s => s.Movement!.Pattern == movement.Pattern));
+
+    private Draft? Isolation(string key, IReadOnlyList<string> slugs, List<Draft> items) =>
+        slugs.Select(gym.Find).OfType<Movement>().FirstOrDefault(m => items.All(i => i.Movement != m)) is { } movement
+            ? new Draft(key, SlotRole.Isolation, movement, movement.Measure == BenchmarkMeasure.Seconds ? new HoldSets(2, 30) { RestSeconds = 60 } : new RepsWithStretch(2, 10, 12, 20) { RestSeconds = 60 })
+                .Step(StepKey.LongPosition, Quantity.Name(string.Join(", ", movement.PrimeMovers)))
+            : null;
+
+    /// <summary>Drills in turn with the last main exercise, as active recovery: more for tight shoulders, none for loose ones.</summary>
+    private void AddMobility(List<Draft> items, int index)
+    {
+        var count = gym.Athlete.Intake.Shoulders switch { ShoulderRange.Loose => 0, ShoulderRange.Tight => TightDrills, _ => 1 };
+        var drills = rules.Mobility.Select(gym.Find).OfType<Movement>().ToArray();
+        for (var i = 0; i < Math.Min(count, drills.Length); i++)
+            items.Add(new Draft("mobility" + i, SlotRole.Mobility, drills[(index + i) % drills.Length], new StraightSets(2, MobilityReps) { RestSeconds = 0 }) { Joined = true });
+    }
+
+    /// <summary>Skills first when fresh, or last by school; pull before push or the other way; then second exercises, small ones, trunk, legs.</summary>
+    private List<Draft> InOrder(List<Draft> items)
+    {
+        var skillLast = Schools["skill-order"] == "last";
+        var pushFirst = Schools["first-exercise"] == "push";
+        int Rank(Draft draft) => draft.Role switch
+        {
+            SlotRole.SkillHard or SlotRole.SkillLight or SlotRole.SkillKept or SlotRole.Limiting => (skillLast ? 40 : 0) + (draft.Plan.IsFast ? 0 : draft.IsStraightArm ? 1 : 2),
+            SlotRole.MainPull => pushFirst ? 11 : 10,
+            SlotRole.MainPush => pushFirst ? 10 : 11,
+            SlotRole.SecondPull => pushFirst ? 21 : 20,
+            SlotRole.SecondPush => pushFirst ? 20 : 21,
+            SlotRole.Isolation => 30,
+            SlotRole.Trunk => 32,
+            SlotRole.Legs => 34,
+            _ => 50,
+        };
+        var ordered = items.Where(i => i.Role != SlotRole.Mobility).OrderBy(Rank).ToList();
+        var drills = items.Where(i => i.Role == SlotRole.Mobility).ToArray();
+        var host = ordered.FindLastIndex(i => i.IsSecond) is var second and >= 0 ? second : ordered.FindLastIndex(i => i.IsMain) is var main and >= 0 ? main : ordered.Count - 1;
+        foreach (var drill in drills)
+        {
+            if (host >= 0)
+                drill.Step(StepKey.LoosensBetween, Quantity.Name(drill.Movement.Name), Quantity.Name(ordered[host].Movement.Name));
+            else
+                drill.Step(StepKey.LoosensAlone, Quantity.Name(drill.Movement.Name));
+        }
+
+        ordered.InsertRange(host + 1, drills);
+        if (ordered.Count > 0)
+            ordered[0].Joined = false;
+        return ordered;
+    }
+}

@@ -1,0 +1,68 @@
+using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Programmes.Generation;
+
+/// <summary>What one athlete can train: level, kit, pain and clearance, each movement looked up once.</summary>
+internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose)
+{
+    private readonly Dictionary<string, Obstacle?> obstacles = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Bests> bests = new(StringComparer.Ordinal);
+
+    public AthleteAtWork Athlete { get; } = athlete;
+
+    /// <summary>What finds the level of a pattern that was never tested, the first choice first.</summary>
+    public IEnumerable<string> LevelFinders(Pattern pattern) => Athlete.KnowsLevel(pattern) ? [] : dose.LevelFinding.FirstOrDefault(l => l.Pattern == pattern)?.Movements ?? [];
+
+    public Catalogue Catalogue => Athlete.Atlas.Catalogue;
+
+    public bool Can(Movement movement) => ObstacleTo(movement) is null;
+
+    /// <summary>Why it cannot be trained; null: it can.</summary>
+    public Obstacle? ObstacleTo(Movement movement)
+    {
+        if (!obstacles.TryGetValue(movement.Slug, out var known))
+            obstacles[movement.Slug] = known = Find(movement);
+        return known;
+    }
+
+    public Bests BestsOf(Movement movement)
+    {
+        if (!bests.TryGetValue(movement.Slug, out var known))
+            bests[movement.Slug] = known = Athlete.BestsOf(movement);
+        return known;
+    }
+
+    /// <summary>The movement of a slug if it can be trained.</summary>
+    public Movement? Find(string slug) => Catalogue.Movements.GetValueOrDefault(slug) is { } found && Can(found) ? found : null;
+
+    /// <summary>Hard pressing from the floor is kept a day away from straight-arm pushing.</summary>
+    public static bool PressesFromFloor(Movement movement) =>
+        movement.Pattern is Pattern.HorizontalPush or Pattern.VerticalPush && movement.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal));
+
+    private Obstacle? Find(Movement movement)
+    {
+        if (ItemChecks.Locked(movement, Athlete, dose) is { } locked)
+            return new(ObstacleKind.Locked, locked.Step.Name);
+        if (KitCheck.Missing(movement, Athlete) is { } missing)
+            return new(ObstacleKind.Kit, missing);
+        if (movement.Measure == BenchmarkMeasure.LoadTimesReps && !KitCheck.CanHang(Athlete))
+            return new(ObstacleKind.Kit, "added load");
+        if (ItemChecks.PainIn(movement, Athlete, dose) is { } pain)
+            return new(ObstacleKind.Pain, pain.Place);
+        return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question ? new(ObstacleKind.Clearance, question.Question) : null;
+    }
+}
+
+/// <summary>What stands against a movement.</summary>
+internal enum ObstacleKind
+{
+    Locked,
+    Kit,
+    Pain,
+    Clearance,
+}
+
+/// <param name="Kind">Which.</param>
+/// <param name="What">Step, piece of kit, body place or question.</param>
+internal sealed record Obstacle(ObstacleKind Kind, string What);

@@ -1,0 +1,97 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { Link } from "react-router";
+import { useUnit } from "../accounts/useMe";
+import type { LeftOut, Notice, RegeneratedItem } from "../api/types";
+import { dayWeek } from "../ui/format";
+import { StatusShape } from "../ui/StatusShape";
+import { isGrave, leftOutText, noticeText, regeneratedKinds, wayOn } from "./wording";
+
+/** What the coach must know beside the items, each with the way on. */
+export function Notices({ notices, athleteId }: { notices: Notice[]; athleteId: string }) {
+  const unit = useUnit();
+  if (notices.length === 0) return null;
+  return (
+    <Box component="ul" aria-label="To know" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 2 }}>
+      {notices.map((n, i) => {
+        const way = wayOn(n, athleteId);
+        return (
+          <Box component="li" key={i} sx={{ display: "flex", gap: 2, fontSize: 13, lineHeight: "18px" }}>
+            <Box sx={{ pt: "3px" }}>
+              <StatusShape status={isGrave(n) ? "stop" : "caution"} />
+            </Box>
+            <span>
+              {noticeText(n, unit)} {way && <Link to={way.to}>{way.name}</Link>}
+            </span>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** What the minutes did not hold, in the order in which it gave way. */
+export function LeftOutList({ items }: { items: LeftOut[] }) {
+  if (items.length === 0) return null;
+  return (
+    <Box>
+      <Typography variant="h3">Left out for the minutes</Typography>
+      <Box component="ul" sx={{ m: 0, mt: 1, pl: 4, fontSize: 13, lineHeight: "18px" }}>
+        {items.map((l, i) => (
+          <li key={i}>{leftOutText(l)}</li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** Only what generating again changes, day by day. */
+export function Changes({ items }: { items: RegeneratedItem[] }) {
+  if (items.length === 0) return <Typography>Nothing changes: the block is as it would be generated today.</Typography>;
+  const days = [...new Set(items.map((i) => i.day))];
+  return (
+    <Box sx={{ display: "grid", gap: 4 }}>
+      {days.map((day) => (
+        <Box key={day} component="section" aria-label={dayWeek(day)}>
+          <Typography variant="h3">{dayWeek(day)}</Typography>
+          <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 1, p: 0 }}>
+            {items
+              .filter((i) => i.day === day)
+              .map((i) => (
+                <Box
+                  component="li"
+                  key={i.item}
+                  sx={{
+                    display: "grid",
+                    gridTemplateColumns: { xs: "1fr", sm: "110px minmax(0,1fr)" },
+                    columnGap: 3,
+                    py: 1.5,
+                    borderTop: 1,
+                    borderColor: "divider",
+                    fontSize: 13,
+                    lineHeight: "18px",
+                  }}
+                >
+                  <Box sx={{ fontWeight: 600 }}>{regeneratedKinds[i.kind]}</Box>
+                  <Box>
+                    {i.lineBefore !== null && (
+                      <Box sx={{ color: i.line === null || i.kind === "Rewritten" ? "text.secondary" : "inherit" }}>
+                        {i.kind === "Rewritten" && "was "}
+                        {i.movementBefore}: {i.lineBefore}
+                      </Box>
+                    )}
+                    {i.line !== null && (
+                      <Box sx={{ color: i.kind === "KeptByHand" ? "text.secondary" : "inherit" }}>
+                        {i.kind === "KeptByHand" && "would be "}
+                        {i.movement}: {i.line}
+                      </Box>
+                    )}
+                  </Box>
+                </Box>
+              ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,232 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
+import { api, ask, Problem } from "../api/client";
+import type { BlockDto, DayOfWeek } from "../api/types";
+import { addDays, mondayOf } from "../programmes/doc";
+import { blockQuery, blocksQuery, programmesQuery } from "../programmes/queries";
+import { WeekStrip } from "../programmes/WeekStrip";
+import { newId } from "../ui/newId";
+import { plural } from "../ui/format";
+import { Empty, Failed, Loading, messageOf } from "../ui/states";
+import { Changes, LeftOutList, Notices } from "./Findings";
+import { generationQuery, useGenerated, useTake } from "./queries";
+import { WeekPreview } from "./WeekPreview";
+import { WishForm } from "./WishForm";
+import { readWish, type WishFields } from "./wish";
+
+/** A block put together for an athlete: what is asked for on the left, what would come of it on the right. */
+export default function GeneratePage() {
+  const { athleteId = "", blockId } = useParams();
+  const athlete = useQuery({
+    queryKey: ["intake", athleteId],
+    queryFn: ({ signal }) => ask(api.GET("/api/athletes/{athleteId}", { params: { path: { athleteId } }, signal })),
+  });
+  const blocks = useQuery(blocksQuery(athleteId));
+  const rows = useQuery(programmesQuery);
+  const stored = useQuery({ ...blockQuery(athleteId, blockId ?? ""), enabled: Boolean(blockId) });
+  const generated = stored.data?.generated;
+  const before = useQuery({ ...generationQuery(athleteId, blockId ?? ""), enabled: Boolean(generated) });
+  const failed = [athlete, blocks, rows, stored, before].find((q) => q.isError);
+  if (failed)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={failed.error} retry={() => void failed.refetch()} />
+      </Box>
+    );
+  if (!athlete.data || !blocks.data || !rows.data || (blockId && !stored.data) || (generated && !before.data))
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  const [last] = blocks.data;
+  const wish = before.data?.wish;
+  return (
+    <Generator
+      athleteId={athleteId}
+      athlete={athlete.data.name}
+      stored={stored.data ?? null}
+      name={
+        rows.data
+          .find((r) => r.athleteId === athleteId)
+          ?.goals.join(", ")
+          .slice(0, 80) || "Block"
+      }
+      days={wish?.days ?? daysOf(athlete.data.intake.days)}
+      minutes={wish?.minutes ?? athlete.data.intake.minutes}
+      loadingWeeks={wish?.loadingWeeks ?? null}
+      after={last ? addDays(last.start, 7 * last.weeks) : null}
+    />
+  );
+}
+
+const names: DayOfWeek[] = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+const daysOf = (iso: number[]) => iso.map((d) => names[d - 1]!);
+
+function Generator(props: {
+  athleteId: string;
+  athlete: string;
+  stored: BlockDto | null;
+  /** Of a new block: its goals. */
+  name: string;
+  days: DayOfWeek[];
+  minutes: number | null;
+  loadingWeeks: number | null;
+  /** The Monday after the newest block. */
+  after: string | null;
+}) {
+  const { athleteId, athlete, stored } = props;
+  const { today } = useSignedIn();
+  const navigate = useNavigate();
+  const [blockId] = useState(() => stored?.id ?? newId());
+  const [fields, setFields] = useState<WishFields>(() => {
+    const next = mondayOf(today) === today ? today : addDays(mondayOf(today), 7);
+    return {
+      name: stored?.block.name ?? props.name,
+      start: stored?.block.start ?? (props.after && props.after > next ? props.after : next),
+      days: props.days,
+      minutes: String(props.minutes ?? ""),
+      loadingWeeks: String(props.loadingWeeks ?? ""),
+    };
+  });
+  const [week, setWeek] = useState(0);
+  const { wish, faults } = useMemo(() => readWish(fields), [fields]);
+  const made = useGenerated(athleteId, blockId, wish);
+  const take = useTake(athleteId, blockId);
+  const answer = made.data;
+  const why = useMemo(() => new Map(answer?.why.map((w) => [w.item, w])), [answer]);
+  const problem = wish && made.error instanceof Problem ? made.error : null;
+  const open = Math.min(week, (answer?.block.weeks.length ?? 1) - 1);
+  const sessions = answer?.block.weeks.reduce((n, w) => n + w.sessions.length, 0) ?? 0;
+  const nothingNew = answer?.changes != null && answer.changes.every((c) => c.kind === "KeptByHand");
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "300px minmax(0,1fr)" }, minHeight: "100%" }}>
+      <Box
+        component="aside"
+        aria-label="What is asked for"
+        sx={(t) => ({
+          px: { xs: 4, sm: 5 },
+          py: 4,
+          borderRight: { md: `1px solid ${t.vars.palette.line2}` },
+          bgcolor: "background.paper",
+          display: "grid",
+          gap: 5,
+          alignContent: "start",
+        })}
+      >
+        <Box>
+          <Typography variant="h1">{stored ? "Generate again" : "Generate a block"}</Typography>
+          <Typography variant="body2" color="textSecondary">
+            <Link to={`/athletes/${athleteId}/programme`}>{athlete}</Link>
+            {stored && `, ${stored.block.name}`}
+          </Typography>
+        </Box>
+        <WishForm
+          value={fields}
+          onChange={setFields}
+          again={stored !== null}
+          fault={(f) => faults?.[f] ?? problem?.fieldMessage(f)}
+        />
+        {answer && <Notices notices={answer.notices} athleteId={athleteId} />}
+        {answer && <LeftOutList items={answer.leftOut} />}
+      </Box>
+      <Box sx={{ px: { xs: 3, sm: 5 }, py: 4, minWidth: 0 }}>
+        <Box sx={{ display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
+          <Box sx={{ mr: "auto" }}>
+            <Typography variant="h2" component="p">
+              {answer ? `${plural(answer.block.weeks.length, "week")}, ${plural(sessions, "session")}` : "\u00a0"}
+            </Typography>
+            <Typography variant="body2" color="textSecondary">
+              {stored
+                ? "What you wrote, moved, added or took out by hand stays."
+                : "Nothing is stored before you take it; all of it can be changed then."}
+            </Typography>
+          </Box>
+          <Button
+            component={Link}
+            to={stored ? `/athletes/${athleteId}/blocks/${blockId}` : `/athletes/${athleteId}/programme`}
+          >
+            Back
+          </Button>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={
+              !wish ||
+              !answer ||
+              made.isPlaceholderData ||
+              made.isError ||
+              sessions === 0 ||
+              nothingNew ||
+              take.isPending
+            }
+            onClick={() =>
+              take.mutate(
+                { wish: wish!, version: answer!.version },
+                { onSuccess: () => void navigate(`/athletes/${athleteId}/blocks/${blockId}`) },
+              )
+            }
+          >
+            {stored ? "Take the changes" : "Take this block"}
+          </Button>
+        </Box>
+        {(made.isFetching || take.isPending) && <LinearProgress aria-label="Generating" sx={{ mb: 2, height: 2 }} />}
+        {take.isError && (
+          <Alert severity="error" icon={false} sx={{ mb: 3 }}>
+            {take.error instanceof Problem && take.error.fields[0]
+              ? take.error.fields[0].message
+              : messageOf(take.error)}
+          </Alert>
+        )}
+        {made.isError && wish && (
+          <Failed
+            error={problem?.fields[0] ? new Problem(problem.status, { title: problem.fields[0].message }) : made.error}
+            retry={() => void made.refetch()}
+          />
+        )}
+        {made.isPending && wish && <Loading rows={8} label="Generating" />}
+        {answer && !made.isError && (
+          <Box sx={{ opacity: made.isPlaceholderData ? 0.6 : 1 }}>
+            {answer.changes && (
+              <Box sx={{ mb: 5 }}>
+                <Changes items={answer.changes} />
+              </Box>
+            )}
+            {sessions === 0 && (
+              <Empty title="No session can be planned yet.">
+                What is in the way stands beside it, each with the place where it is answered.
+              </Empty>
+            )}
+            {sessions > 0 && (
+              <>
+                <WeekStrip
+                  block={answer.block}
+                  weeks={answer.reading.weeks}
+                  cautions={answer.reading.cautions}
+                  open={open}
+                  onOpen={setWeek}
+                  today={today}
+                />
+                <Box sx={{ mt: 3 }}>
+                  <WeekPreview
+                    week={answer.block.weeks[open]!}
+                    reading={answer.reading.weeks[open]}
+                    why={why}
+                    athlete={athlete}
+                  />
+                </Box>
+              </>
+            )}
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,57 @@
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ask, Problem } from "../api/client";
+import type { GenerateRequest } from "../api/types";
+import { useForgetBlocks } from "../programmes/queries";
+
+/** What the generator would write for a wish; the last answer stays until the next is there. */
+export function useGenerated(athleteId: string, blockId: string, wish: GenerateRequest | null) {
+  return useQuery({
+    queryKey: ["block", "generate", athleteId, blockId, wish],
+    queryFn: ({ signal }) =>
+      ask(
+        api.POST("/api/athletes/{athleteId}/blocks/{blockId}/generate", {
+          params: { path: { athleteId, blockId } },
+          body: wish!,
+          signal,
+        }),
+      ),
+    enabled: wish !== null,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+    retry: (count, error) => !(error instanceof Problem) && count < 2,
+  });
+}
+
+/** Stores what was previewed. */
+export function useTake(athleteId: string, blockId: string) {
+  const queries = useQueryClient();
+  const forget = useForgetBlocks();
+  return useMutation({
+    mutationFn: ({ wish, version }: { wish: GenerateRequest; version: number }) =>
+      ask(
+        api.PUT("/api/athletes/{athleteId}/blocks/{blockId}/generated", {
+          params: { path: { athleteId, blockId } },
+          body: { wish, version },
+        }),
+      ),
+    onSuccess: async () => {
+      queries.removeQueries({ queryKey: ["block", "stored", blockId] });
+      queries.removeQueries({ queryKey: ["block", "generation", blockId] });
+      await forget();
+    },
+  });
+}
+
+/** Why the items of a generated block stand there. */
+export const generationQuery = (athleteId: string, blockId: string) =>
+  queryOptions({
+    queryKey: ["block", "generation", blockId],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/blocks/{blockId}/generated", {
+          params: { path: { athleteId, blockId } },
+          signal,
+        }),
+      ),
+    staleTime: Infinity,
+  });

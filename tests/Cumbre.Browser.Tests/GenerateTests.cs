@@ -1,0 +1,57 @@
+using OpenQA.Selenium;
+
+namespace Cumbre.Browser.Tests;
+
+/// <summary>A coach lets a block be put together, asks why, takes it, changes it by hand and has it generated again.</summary>
+public sealed class GenerateTests : CoachAtWork
+{
+    [Fact]
+    public void A_block_is_generated_questioned_taken_changed_and_generated_again()
+    {
+        Coach.Go("/programmes");
+        Coach.Press("Generate a block for Ilse Marquina");
+        Coach.Sees("5 weeks, 15 sessions");
+        // What is typed stays, and the fault stands at its field.
+        Coach.Fill("Minutes a session", "7");
+        Coach.Sees("Between 10 and 240");
+        Coach.Fill("Minutes a session", "x");
+        Coach.Sees("A whole number, 10 to 240.");
+        Coach.Fill("Minutes a session", "75");
+        Coach.Sees("Advanced tuck front lever");
+        Coach.Press("Advanced tuck front lever");
+        Coach.Sees("60 % of the best");
+        Coach.Sees("In training on Front lever");
+        Coach.Type(Keys.Escape);
+        Coach.Press("Take this block");
+        Coach.Sees("Dose, week 1");
+        Coach.SeesNot("to look at");
+        Coach.Press("Advanced tuck front lever");
+        Coach.Sees("Chosen as the skill, on its hard day");
+        Coach.Type(Keys.Escape);
+
+        Coach.Press("More for A");
+        Coach.Press("Take it out");
+        Coach.Until(() => Coach.Text("main [role=status]") == "saved", "the block to be saved");
+        Coach.Press("More");
+        Coach.Press("Generate again");
+        Coach.Sees("Nothing changes");
+        Coach.Fill("Minutes a session", "45");
+        Coach.Sees("Left out for the minutes");
+        Coach.Sees("rewritten");
+        Coach.Press("Take the changes");
+        Coach.Sees("Dose, week 1");
+        Coach.SeesNot("One-leg front lever", "[aria-label=Items]");
+    }
+
+    [Fact]
+    public void Who_may_not_train_yet_is_told_why_and_where_to_go()
+    {
+        Coach.Go("/programmes");
+        Coach.Press("Generate a block for Levi Sorel");
+        Coach.Sees("clearance by a licensed professional comes first");
+        Coach.Sees("No session can be planned yet");
+        Coach.Until(() => !Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")).Single().Enabled, "nothing to take");
+        Coach.Press("Profile");
+        Coach.Sees("Levi Sorel");
+    }
+}
