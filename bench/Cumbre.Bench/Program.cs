@@ -7,6 +7,7 @@ if (args.Length == 0)
     PlateReport.Run();
     PlacementReport.Run();
     BlockReport.Run();
+    GeneratorReport.Run();
 }
 else
 {

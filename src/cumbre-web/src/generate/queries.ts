@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, Problem } from "../api/client";
 import type { GenerateRequest } from "../api/types";
-import { useForgetBlocks } from "../programmes/queries";
+import { blockQuery, useForgetBlocks } from "../programmes/queries";
 
 /** What the generator would write for a wish; the last answer stays until the next is there. */
 export function useGenerated(athleteId: string, blockId: string, wish: GenerateRequest | null) {
@@ -34,9 +34,10 @@ export function useTake(athleteId: string, blockId: string) {
           body: { wish, version },
         }),
       ),
-    onSuccess: async () => {
-      queries.removeQueries({ queryKey: ["block", "stored", blockId] });
-      queries.removeQueries({ queryKey: ["block", "generation", blockId] });
+    onSuccess: async (block) => {
+      // The page still stands on both until it is left: nothing is taken from under it.
+      queries.setQueryData(blockQuery(athleteId, blockId).queryKey, block);
+      await queries.invalidateQueries({ queryKey: generationQuery(athleteId, blockId).queryKey, refetchType: "none" });
       await forget();
     },
   });
