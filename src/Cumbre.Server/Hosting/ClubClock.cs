@@ -28,5 +28,8 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
 
     private TimeZoneInfo Zone => zone ??= database.Read(AccountStore.Club) is { } club ? TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone) : TimeZoneInfo.Utc;
 
+    /// <summary>The club's time zone by its IANA name.</summary>
+    public string ZoneId => Zone.Id;
+
     public Stamp Stamp(Guid by) => new(Now, by);
 }

@@ -9,15 +9,9 @@ using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Ladders;
-using Json.Schema;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Ladders;
-
-/// <summary>Something wrong in a file.</summary>
-/// <param name="Place">As a path, for instance <c>ladders[0].steps[3].weeks</c>; line and column where it is no JSON.</param>
-/// <param name="Message">For a person.</param>
-public sealed record FileProblem(string Place, string Message);
 
 /// <summary>A ladder of a file against what is in force.</summary>
 public sealed record ImportedLadder(string Slug, string Name, bool IsNew, IReadOnlyList<LadderDifference> Differences, IReadOnlyList<MoverDto> Movers);
@@ -43,11 +37,11 @@ public sealed record ImportRequest(string Text, long State, string Reason);
 /// <summary>Ladders as a file: <c>catalogue/schemas/ladders-file.schema.json</c>.</summary>
 internal static class LadderFiles
 {
-    private const int ProblemsShown = 100, LengthMaximum = 1_000_000;
+    private const int ProblemsShown = 100;
     private const string FormatName = "cumbre.ladders";
     private const string SchemaName = "ladders-file.schema.json";
 
-    private static readonly Lazy<(JsonSchema Schema, EvaluationOptions Options)> Schema = new(ReadSchema);
+    private static readonly SchemaFile File = new(FormatName, "ladders", SchemaName, "ladders.schema.json", "movements.schema.json");
 
     public static Results<FileContentHttpResult, ProblemHttpResult> Export(string? slug, Database database, ClubClock clock)
     {
@@ -75,7 +69,7 @@ internal static class LadderFiles
     }
 
     public static Results<FileContentHttpResult, ProblemHttpResult> PublishedSchema(string name) =>
-        name is SchemaName or "ladders.schema.json" or "movements.schema.json"
+        name is SchemaName or "ladders.schema.json" or "movements.schema.json" or Programmes.BlockFile.SchemaName
             ? TypedResults.File(System.Text.Encoding.UTF8.GetBytes(CatalogueJson.Text($"schemas/{name}")), "application/schema+json", name)
             : (ProblemHttpResult)Problems.NotFound("schema");
 
@@ -131,38 +125,8 @@ internal static class LadderFiles
     /// <summary>Is it JSON, does it fit the schema, and do its ladders hold together? Each question is only asked when the one before is answered.</summary>
     private static FileReading Read(string text, ClubAtlas club)
     {
-        if (text.Length > LengthMaximum)
-            return FileReading.Of(new FileProblem("file", Problems.TooLarge));
-        JsonNode? file;
-        try
-        {
-            file = JsonNode.Parse(text, null, new JsonDocumentOptions { AllowDuplicateProperties = false, MaxDepth = 32 });
-        }
-        catch (JsonException e)
-        {
-            // Without a line it is JSON as far as it goes: a field stands twice.
-            return FileReading.Of(e.LineNumber is { } line
-                ? new FileProblem($"line {line + 1}, column {e.BytePositionInLine + 1}", "This is no JSON from here on.")
-                : new FileProblem("file", "A field stands twice."));
-        }
-
-        if (file is not JsonObject whole || (string?)(whole["format"] as JsonValue)?.ToString() != FormatName)
-            return FileReading.Of(new FileProblem("format", $"This is no file of ladders: it has no \"format\": \"{FormatName}\"."));
-        if (whole["version"]?.ToString() != "1")
-            return FileReading.Of(new FileProblem("version", $"This app reads version 1 of the format; the file is of version {whole["version"]?.ToString() ?? "none"}."));
-        if (SchemaProblems(whole) is { Count: > 0 } misfits)
-            return FileReading.Of(misfits);
-        return Meaning(whole, club);
-    }
-
-    private static List<FileProblem> SchemaProblems(JsonNode file)
-    {
-        var (schema, options) = Schema.Value;
-        return [.. schema.Evaluate(file, options).Details
-            .Where(d => d.Errors is { Count: > 0 })
-            .SelectMany(d => d.Errors!.Select(e => new FileProblem(Path(d.InstanceLocation.ToString()), Wording(e.Key, e.Value))))
-            .Where(p => p.Message.Length > 0)
-            .DistinctBy(p => (p.Place, p.Message))];
+        var (whole, problems) = File.Read(text);
+        return whole is null ? FileReading.Of(problems) : Meaning(whole, club);
     }
 
     private static FileReading Meaning(JsonObject file, ClubAtlas club)
@@ -195,37 +159,6 @@ internal static class LadderFiles
 
         return problems.Count > 0 ? FileReading.Of(problems) : new([], ladders, movements);
     }
-
-    /// <summary>A JSON pointer as a path.</summary>
-    private static string Path(string pointer)
-    {
-        var path = "";
-        foreach (var part in pointer.Split('/', StringSplitOptions.RemoveEmptyEntries))
-            path += int.TryParse(part, CultureInfo.InvariantCulture, out var index) ? $"[{index}]" : path.Length == 0 ? part : $".{part}";
-        return path.Length == 0 ? "file" : path;
-    }
-
-    private static string Wording(string keyword, string message) => keyword switch
-    {
-        // A property that the schema does not know; its own entry says so at its place.
-        "additionalProperties" or "properties" or "items" or "$ref" => "",
-        "" => "No such field.",
-        "required" => "Missing: " + message[(message.IndexOf('[', StringComparison.Ordinal) + 1)..].Replace("] are not present", "", StringComparison.Ordinal).Replace("\"", "", StringComparison.Ordinal) + ".",
-        _ => message + ".",
-    };
-
-    private static (JsonSchema, EvaluationOptions) ReadSchema()
-    {
-        var options = new EvaluationOptions { OutputFormat = OutputFormat.List };
-        foreach (var name in new[] { "ladders.schema.json", "movements.schema.json" })
-            options.SchemaRegistry.Register(new Uri(Base, name), JsonSchema.FromText(CatalogueJson.Text($"schemas/{name}")));
-        var schema = JsonSchema.FromText(CatalogueJson.Text($"schemas/{SchemaName}"));
-        schema.BaseUri = new Uri(Base, SchemaName);
-        return (schema, options);
-    }
-
-    /// <summary>Only a name, by which the schemas find each other; nothing is fetched.</summary>
-    private static readonly Uri Base = new("cumbre://schemas/", UriKind.Absolute);
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 }

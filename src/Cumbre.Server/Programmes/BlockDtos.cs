@@ -200,7 +200,7 @@ public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyLis
         return new([.. doses.Select(WeekReading.Of)], [.. BlockChecks.Of(block, doses, athlete, DoseRules.Shipped).Select(BlockCaution.Of)], session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]);
     }
 
-    private static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) => new(
+    internal static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) => new(
         item.Item.Id,
         item.Movement is { } m ? new(m.Slug, m.Name, m.Bottom, m.Standard, m.Faults, m.FailureHarmless) : null,
         item.Plan is { } plan ? NotationPrinter.Print(plan) : null, item.Error, item.Problem,

@@ -41,6 +41,13 @@ public static class BlockEndpoints
         athlete.MapPut("/blocks/{blockId:guid}", PutBlock.Handle);
         athlete.MapDelete("/blocks/{blockId:guid}", RemoveBlock.Handle);
         athlete.MapPost("/blocks/{blockId:guid}/seen", SeenBlock.Handle);
+        athlete.MapPost("/blocks/import", BlockFile.Preview);
+        athlete.MapGet("/blocks/{blockId:guid}/versions", Publish.List);
+        athlete.MapPost("/blocks/{blockId:guid}/versions", Publish.Add);
+        athlete.MapGet("/blocks/{blockId:guid}/sheets", Publish.Sheets);
+        athlete.MapGet("/blocks/{blockId:guid}/calendar.ics", BlockExports.Calendar);
+        athlete.MapGet("/blocks/{blockId:guid}/block.csv", BlockExports.Csv);
+        athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export);
         athlete.MapPost("/blocks/{blockId:guid}/generate", Generate.Preview);
         athlete.MapGet("/blocks/{blockId:guid}/generated", Generate.Get);
         athlete.MapPut("/blocks/{blockId:guid}/generated", Generate.Take);
