@@ -45,6 +45,31 @@ public sealed class GenerateTests : CoachAtWork
     }
 
     [Fact]
+    public void For_every_athlete_of_the_demo_a_block_is_generated_published_and_printed_a_page_a_session()
+    {
+        Coach.Go("/programmes");
+        var names = Coach.Driver.FindElements(By.CssSelector("table[aria-label=Blocks] tbody tr td:first-child")).Select(e => e.Text).Where(n => n != "Levi Sorel").ToArray();
+        Assert.Equal(10, names.Length);
+        foreach (var name in names)
+        {
+            Coach.Go("/programmes");
+            Coach.Press($"Generate a block for {name}");
+            Coach.Until(() => Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")) is [{ Enabled: true }], $"a block for {name}");
+            Coach.Press("Take this block");
+            Coach.Sees("Nothing to look at.");
+            var sessions = Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]")).Count;
+            Coach.Press("Publish");
+            Coach.Press("Publish version 1");
+            Coach.Sees("Version 1 is what stands here.");
+            Coach.Press("Print Version 1");
+            Coach.Sees("version 1");
+            Coach.Sees("Stop on sharp pain");
+            var pdf = Coach.Driver.Print(new PrintOptions { OutputBackgroundImages = false }).AsByteArray;
+            Assert.Equal((name, sessions), (name, System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type /Page\b")));
+        }
+    }
+
+    [Fact]
     public void Who_may_not_train_yet_is_told_why_and_where_to_go()
     {
         Coach.Go("/programmes");

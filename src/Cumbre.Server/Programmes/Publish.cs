@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using System.Text.Json;
+using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
@@ -37,12 +38,17 @@ public sealed record VersionList(IReadOnlyList<VersionDto> Versions, bool Change
 /// <param name="Block">What was planned.</param>
 /// <param name="Items">What each item means.</param>
 /// <param name="Seconds">Of each session, by its id.</param>
-public sealed record PublishedBlock(string Club, string AthleteName, int? Number, DateTimeOffset At, BlockBody Block, IReadOnlyList<ItemMeaning> Items, IReadOnlyDictionary<Guid, int> Seconds)
+/// <param name="Cautions">Of each session, by its id.</param>
+public sealed record PublishedBlock(
+    string Club, string AthleteName, int? Number, DateTimeOffset At, BlockBody Block, IReadOnlyList<ItemMeaning> Items, IReadOnlyDictionary<Guid, int> Seconds,
+    IReadOnlyDictionary<Guid, IReadOnlyList<CautionNote>> Cautions)
 {
     public static PublishedBlock Of(string club, string athleteName, int? number, DateTimeOffset at, Block block, AthleteAtWork athlete)
     {
         var sessions = DoseReader.Read(block, athlete, DoseRules.Shipped).SelectMany(w => w.Sessions).ToArray();
-        return new(club, athleteName, number, at, BlockBody.Of(block), [.. sessions.SelectMany(s => s.Items).Select(i => BlockReading.Meaning(i, athlete))], sessions.ToDictionary(s => s.Session.Id, s => s.Seconds));
+        return new(
+            club, athleteName, number, at, BlockBody.Of(block), [.. sessions.SelectMany(s => s.Items).Select(i => BlockReading.Meaning(i, athlete))], sessions.ToDictionary(s => s.Session.Id, s => s.Seconds),
+            sessions.ToDictionary(s => s.Session.Id, s => SessionCautions.Of(s, athlete)));
     }
 }
 

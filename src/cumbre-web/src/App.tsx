@@ -22,6 +22,8 @@ const OutcomePage = lazy(() => import("./testday/OutcomePage"));
 const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ProgrammesPage = lazy(() => import("./programmes/ProgrammesPage"));
 const AthleteProgrammePage = lazy(() => import("./programmes/AthleteProgrammePage"));
+const SheetsPage = lazy(() => import("./publish/SheetsPage"));
+const ImportBlockPage = lazy(() => import("./publish/ImportBlockPage"));
 const GeneratePage = lazy(() => import("./generate/GeneratePage"));
 const BlockPage = lazy(() => import("./programmes/BlockPage"));
 const KitPage = lazy(() => import("./kit/KitPage"));
@@ -40,6 +42,7 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
+      { path: "/athletes/:athleteId/blocks/:blockId/print", element: <SheetsPage /> },
       { path: "/test-days/:id/print", element: <TestDayPrint /> },
       {
         element: <Frame />,
@@ -52,6 +55,7 @@ const router = createBrowserRouter([
           { path: "/programmes", element: <ProgrammesPage /> },
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
           { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
+          { path: "/athletes/:athleteId/import", element: <ImportBlockPage /> },
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockPage /> },
           { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
           { path: "/kit", element: <KitPage /> },

@@ -2914,6 +2914,273 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/import": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Nothing is stored: the block is saved as any other once the coach takes it. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BlockImportRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockImport"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/versions": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["VersionList"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PublishRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["VersionList"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/sheets": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The block as it goes on paper: a version as it was frozen, or the draft as it means today. */
+    get: {
+      parameters: {
+        query?: {
+          version?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PublishedBlock"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/calendar.ics": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /**
+     * RFC 5545, one event a session. Its UID is the session's id and its SEQUENCE the version's number, so that a newer file replaces what an older one put into
+     *     a calendar; what was published once and is gone is called off.
+     */
+    get: {
+      parameters: {
+        query?: {
+          version?: number;
+          /** @description When the sessions begin, by the club's clock; null: all day. */
+          time?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/block.csv": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          version?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/block.json": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          version?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/{blockId}/generate": {
     parameters: {
       query?: never;
@@ -3318,6 +3585,24 @@ export interface components {
      */
     BlockFigure:
       "ItemTime" | "ItemTension" | "ItemHardSets" | "SessionTime" | "HardSets" | "PullToPush" | "Sides" | "Volume";
+    /** @description What importing a block would bring. */
+    BlockImport: {
+      /** @description Any that keeps it out, and there is no block. */
+      problems: components["schemas"]["FileProblem"][];
+      /** @description What to look at in a block that can be taken: unknown movements, lines that cannot be read. */
+      notes: components["schemas"]["FileProblem"][];
+      block: null | components["schemas"]["BlockBody"];
+      reading: null | components["schemas"]["BlockReading"];
+    };
+    BlockImportRequest: {
+      /** @description The file. */
+      text: string;
+      /**
+       * Format: date
+       * @description The Monday on which it starts for this athlete; null: as the file says.
+       */
+      start: null | string;
+    };
     /** @description What a block means for its athlete. */
     BlockReading: {
       /** @description What each costs. */
@@ -5140,6 +5425,44 @@ export interface components {
       /** @description Names of the goals that it decides. */
       ladders: string[];
     };
+    PublishRequest: {
+      /**
+       * Format: int64
+       * @description Of the block, as the coach saw it.
+       */
+      version: number;
+      /** @description What is new, at most 200 characters; null: nothing is said. */
+      note: null | string;
+    };
+    /** @description A block as it goes on paper: what was planned, and what it means for the athlete. */
+    PublishedBlock: {
+      /** @description Name of the club. */
+      club: string;
+      /** @description For whom. */
+      athleteName: string;
+      /**
+       * Format: int32
+       * @description Of the version; null: a draft.
+       */
+      number: null | number;
+      /**
+       * Format: date-time
+       * @description When it was published, or read.
+       */
+      at: string;
+      /** @description What was planned. */
+      block: components["schemas"]["BlockBody"];
+      /** @description What each item means. */
+      items: components["schemas"]["ItemMeaning"][];
+      /** @description Of each session, by its id. */
+      seconds: {
+        [key: string]: number;
+      };
+      /** @description Of each session, by its id. */
+      cautions: {
+        [key: string]: components["schemas"]["CautionNote"][];
+      };
+    };
     /** @description A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge. */
     Quantity: {
       kind: components["schemas"]["QuantityKind"];
@@ -6447,6 +6770,35 @@ export interface components {
       ships: null | string;
       /** @description The club's. */
       kept: null | string;
+    };
+    /** @description A published version. */
+    VersionDto: {
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      number: number;
+      /** @description In the coach's words. */
+      note: null | string;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Name of the account. */
+      by: null | string;
+    };
+    /** @description The versions of a block. */
+    VersionList: {
+      /** @description Newest first. */
+      versions: components["schemas"]["VersionDto"][];
+      /** @description The block was changed since the newest, or never published. */
+      changed: boolean;
+      /**
+       * Format: int32
+       * @description Of the block as it stands, without those that are kept with a reason.
+       */
+      openCautions: number;
     };
     WeekBody: {
       kind: components["schemas"]["WeekKind"];

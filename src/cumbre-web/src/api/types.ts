@@ -129,4 +129,7 @@ export type NoticeId = Schemas["NoticeId"];
 export type RegeneratedItem = Schemas["RegeneratedItem"];
 export type RegeneratedKind = Schemas["RegeneratedKind"];
 export type DayOfWeek = Schemas["DayOfWeek"];
+export type PublishedBlock = Schemas["PublishedBlock"];
+export type VersionList = Schemas["VersionList"];
+export type BlockImport = Schemas["BlockImport"];
 export type ResolvedAnew = Schemas["ResolvedAnew"];

@@ -27,6 +27,9 @@ export default function AthleteProgrammePage() {
             {row?.goals.join(", ") || "no goal yet"}
           </Typography>
         </Box>
+        <Button component={Link} to={`/athletes/${athleteId}/import`}>
+          Import
+        </Button>
         <Button disabled={!row} onClick={() => setCreating(true)}>
           Empty block
         </Button>

@@ -33,6 +33,7 @@ import { DayColumns } from "./DayColumns";
 import { CopyWeekDialog, MissedWeeksDialog, NotationHelp, SaveTemplateDialog, SubstituteDialog } from "./dialogs";
 import * as doc from "./doc";
 import { DosePanel } from "./DosePanel";
+import { PublishDialog } from "../publish/PublishDialog";
 import { blockQuery, useForgetBlocks, useReading } from "./queries";
 import { SessionEditor } from "./SessionEditor";
 import { useBlockEditor, type BlockEditor } from "./useBlockEditor";
@@ -58,7 +59,7 @@ export default function BlockPage() {
   return <Editor key={blockId} stored={stored.data} />;
 }
 
-type Asking = "copy" | "missed" | "help" | "template" | "remove" | { substitute: string } | null;
+type Asking = "copy" | "missed" | "help" | "template" | "remove" | "publish" | { substitute: string } | null;
 
 function Editor({ stored }: { stored: BlockDto }) {
   const { athleteId } = stored;
@@ -272,6 +273,15 @@ function Editor({ stored }: { stored: BlockDto }) {
             onClose={() => setAsking(null)}
           />
         )}
+        {asking === "publish" && (
+          <PublishDialog
+            athleteId={athleteId}
+            blockId={stored.id}
+            version={editor.version}
+            saved={editor.state === "saved"}
+            onClose={() => setAsking(null)}
+          />
+        )}
         {asking === "remove" && (
           <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />
         )}
@@ -427,6 +437,9 @@ function Head({
           </MenuItem>
         ))}
       </TextField>
+      <Button size="small" onClick={() => onAsk("publish")}>
+        Publish
+      </Button>
       <Button size="small" onClick={(e) => setMenu(e.currentTarget)} aria-haspopup="menu">
         More
       </Button>

@@ -1,0 +1,57 @@
+import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, ask } from "../api/client";
+
+export const versionsQuery = (athleteId: string, blockId: string) =>
+  queryOptions({
+    queryKey: ["block", "versions", blockId],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/blocks/{blockId}/versions", {
+          params: { path: { athleteId, blockId } },
+          signal,
+        }),
+      ),
+  });
+
+/** A version as it was frozen, or without a number the draft as it means today. */
+export const sheetsQuery = (athleteId: string, blockId: string, version: number | null) =>
+  queryOptions({
+    queryKey: ["block", "sheets", blockId, version],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/blocks/{blockId}/sheets", {
+          params: { path: { athleteId, blockId }, query: version === null ? {} : { version } },
+          signal,
+        }),
+      ),
+    gcTime: 0,
+  });
+
+export function usePublish(athleteId: string, blockId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { version: number; note: string | null }) =>
+      ask(
+        api.POST("/api/athletes/{athleteId}/blocks/{blockId}/versions", {
+          params: { path: { athleteId, blockId } },
+          body,
+        }),
+      ),
+    onSuccess: (list) => queries.setQueryData(versionsQuery(athleteId, blockId).queryKey, list),
+  });
+}
+
+/** Where a file of a block is kept by the server. */
+export function fileAddress(
+  athleteId: string,
+  blockId: string,
+  file: "calendar.ics" | "block.csv" | "block.json",
+  version: number | null,
+  time = "",
+) {
+  const query = new URLSearchParams();
+  if (version !== null) query.set("version", String(version));
+  if (time) query.set("time", time);
+  const asked = query.toString();
+  return `/api/athletes/${athleteId}/blocks/${blockId}/${file}${asked ? `?${asked}` : ""}`;
+}
