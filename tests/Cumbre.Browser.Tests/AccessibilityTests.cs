@@ -68,9 +68,17 @@ public sealed class AccessibilityTests : CoachAtWork
             Coach.Go($"{PathOf("Yara Benavent")}/generate");
             Coach.Sees("Left out for the minutes");
             Check($"{scheme} generate a block");
+            Coach.Go($"{PathOf("Yara Benavent")}/import");
+            Check($"{scheme} import a block");
+            Coach.Go("/outbox");
+            Check($"{scheme} outbox");
             Coach.Go($"{PathOf("Kasimir Lund")}/programme");
             Coach.Press("Lever block");
             Coach.Sees("out of balance");
+            Coach.Press("Publish");
+            Coach.Sees("Never published");
+            Check($"{scheme} publish");
+            Coach.Type(Keys.Escape);
             Coach.Press("More for B");
             Coach.Press("Form beside the line");
             Coach.Sees("Reps from");

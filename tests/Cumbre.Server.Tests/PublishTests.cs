@@ -126,6 +126,41 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         }
     }
 
+    // RFC 5322: read back by a general-purpose library; lines of at most 998 octets, CRLF, a Date, a From, one Message-ID.
+    [Fact]
+    public async Task A_week_is_written_as_a_message_into_the_outbox_and_can_be_read()
+    {
+        var (path, block) = await Generated(name: "Bär, \"Hebel\" 🏔️");
+        await Publish(path, block);
+        var id = Guid.CreateVersion7();
+        var request = new { id, week = 1, version = 1, to = "tess@example.org", time = "18:30:00" };
+        var written = (await coach.Post($"{path}/messages", request)).Ok;
+        Assert.Equal("Bär, \"Hebel\" 🏔️, week 1 from 16 March", (string)written["subject"]!);
+        // The same again is the same message.
+        Assert.Equal(written.ToJsonString(), (await coach.Post($"{path}/messages", request)).Ok.ToJsonString());
+        Assert.Single((await coach.Get("/api/outbox")).Ok.AsArray(), m => (string)m!["id"]! == id.ToString());
+        Assert.Contains("Stop on sharp pain", (string)(await coach.Get($"/api/outbox/{id}")).Ok["text"]!, StringComparison.Ordinal);
+
+        var raw = await coach.Client.GetByteArrayAsync($"/api/outbox/{id}/message.eml", TestContext.Current.CancellationToken);
+        var message = MimeKit.MimeMessage.Load(new MemoryStream(raw), TestContext.Current.CancellationToken);
+        Assert.Equal(("tess@example.org", $"{id}@club.invalid"), (message.To.Mailboxes.Single().Address, message.MessageId));
+        var calendar = Assert.IsType<MimeKit.TextPart>(Assert.Single(message.Attachments), exactMatch: false);
+        Assert.Equal(2, Calendar.Load(calendar.Text)!.Events.Count);
+        Assert.All(Encoding.UTF8.GetString(raw).Split("\r\n"), line => Assert.InRange(line.Length, 0, 998));
+        Assert.True(File.Exists(Path.Combine(shared.Club.Data, "outbox", $"{id}.eml")));
+    }
+
+    [Theory]
+    [InlineData("nobody", 1, "to:address")]
+    [InlineData("tess@example.org\r\nBcc: all@example.org", 1, "to:address")]
+    [InlineData("tess@example.org", 9, "week:range")]
+    public async Task A_message_without_an_address_or_for_no_week_is_refused(string to, int week, string field)
+    {
+        var (path, _) = await Generated();
+        Assert.Equal(field, (await coach.Post($"{path}/messages", new { id = Guid.CreateVersion7(), week, version = (int?)null, to, time = (string?)null })).Field);
+        Assert.Equal(404, (await coach.Get($"/api/outbox/{Guid.CreateVersion7()}")).Status);
+    }
+
     [Fact]
     public async Task The_table_has_a_row_for_every_item_and_no_formula()
     {

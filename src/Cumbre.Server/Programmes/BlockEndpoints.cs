@@ -29,6 +29,9 @@ public static class BlockEndpoints
         coach.MapDelete("/templates/{id:guid}", Templates.Remove);
         coach.MapPost("/templates/{id:guid}/fit", Templates.Fit);
         coach.MapPost("/templates/{id:guid}/apply", Templates.Apply);
+        coach.MapGet("/outbox", Outbox.List);
+        coach.MapGet("/outbox/{id:guid}", Outbox.Get);
+        coach.MapGet("/outbox/{id:guid}/message.eml", Outbox.Raw);
 
         var athlete = coach.MapGroup("/athletes/{athleteId:guid}");
         athlete.MapGet("/movements", Picker.Handle);
@@ -48,6 +51,7 @@ public static class BlockEndpoints
         athlete.MapGet("/blocks/{blockId:guid}/calendar.ics", BlockExports.Calendar);
         athlete.MapGet("/blocks/{blockId:guid}/block.csv", BlockExports.Csv);
         athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export);
+        athlete.MapPost("/blocks/{blockId:guid}/messages", Outbox.Write);
         athlete.MapPost("/blocks/{blockId:guid}/generate", Generate.Preview);
         athlete.MapGet("/blocks/{blockId:guid}/generated", Generate.Get);
         athlete.MapPut("/blocks/{blockId:guid}/generated", Generate.Take);

@@ -3,7 +3,6 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Notation;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Ladders;
@@ -28,25 +27,39 @@ internal static class BlockExports
     public static Results<FileContentHttpResult, ProblemHttpResult> Calendar(Guid athleteId, Guid blockId, int? version, TimeOnly? time, Database database, ClubClock clock)
     {
         var (block, published) = database.Read(db => (Publish.Find(db, athleteId, blockId, version, clock), Publish.All(db, blockId)));
-        if (block is null)
-            return (ProblemHttpResult)Problems.NotFound("block or version");
+        return block is null
+            ? (ProblemHttpResult)Problems.NotFound("block or version")
+            : TypedResults.File(Encoding.UTF8.GetBytes(CalendarText(block, published, time, null, clock)), "text/calendar; charset=utf-8", $"{FileNames.Safe(block.Block.Name)}.ics");
+    }
+
+    /// <param name="block">A version or a draft.</param>
+    /// <param name="published">All versions, newest first.</param>
+    /// <param name="time">When the sessions begin; null: all day.</param>
+    /// <param name="week">Only this one, from 1; null: all, with what is called off.</param>
+    /// <param name="clock">Of the club.</param>
+    public static string CalendarText(PublishedBlock block, IReadOnlyList<PublishedBlock> published, TimeOnly? time, int? week, ClubClock clock)
+    {
         // A draft follows all that was published.
-        var sequence = version ?? published.Count + 1;
+        var sequence = block.Number ?? published.Count + 1;
         var calendar = new Ical.Net.Calendar { ProductId = "-//Cumbre//Cumbre//EN", Method = "PUBLISH" };
         if (time is not null)
             calendar.AddTimeZone(clock.ZoneId);
-        var now = block.Block.Weeks.SelectMany(w => w.Sessions).ToArray();
+        var now = block.Block.Weeks.Where((_, i) => week is null || i + 1 == week).SelectMany(w => w.Sessions).ToArray();
         foreach (var session in now)
             calendar.Events.Add(Event(block, session, sequence, time, clock));
-        var ids = now.Select(s => s.Id).ToHashSet();
-        foreach (var (older, gone) in published.Where(p => version is null || p.Number < version).SelectMany(p => p.Block.Weeks.SelectMany(w => w.Sessions).Select(s => (p, s))).Where(s => !ids.Contains(s.s.Id)).DistinctBy(s => s.s.Id))
+        if (week is null)
         {
-            var off = Event(older, gone, sequence, time, clock);
-            off.Status = EventStatus.Cancelled;
-            calendar.Events.Add(off);
+            var ids = now.Select(s => s.Id).ToHashSet();
+            var gone = published.Where(p => block.Number is null || p.Number < block.Number).SelectMany(p => p.Block.Weeks.SelectMany(w => w.Sessions).Select(s => (Older: p, Session: s)));
+            foreach (var (older, session) in gone.Where(s => !ids.Contains(s.Session.Id)).DistinctBy(s => s.Session.Id))
+            {
+                var off = Event(older, session, sequence, time, clock);
+                off.Status = EventStatus.Cancelled;
+                calendar.Events.Add(off);
+            }
         }
 
-        return TypedResults.File(Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!), "text/calendar; charset=utf-8", $"{FileNames.Safe(block.Block.Name)}.ics");
+        return new CalendarSerializer().SerializeToString(calendar)!;
     }
 
     private static CalendarEvent Event(PublishedBlock block, SessionBody session, int sequence, TimeOnly? time, ClubClock clock)

@@ -6,7 +6,6 @@ using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
-using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;

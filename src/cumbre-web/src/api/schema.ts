@@ -2548,6 +2548,113 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/outbox": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MessageRow"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/outbox/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MessageDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/outbox/{id}/message.eml": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/movements": {
     parameters: {
       query?: never;
@@ -3175,6 +3282,48 @@ export interface paths {
     };
     put?: never;
     post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/blocks/{blockId}/messages": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["MessageRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MessageDto"];
+          };
+        };
+      };
+    };
     delete?: never;
     options?: never;
     head?: never;
@@ -5010,6 +5159,62 @@ export interface components {
       needsOwner: boolean;
       account: null | components["schemas"]["AccountDto"];
       csrfToken: string;
+    };
+    /** @description A message as it would have been sent. */
+    MessageDto: {
+      /**
+       * Format: uuid
+       * @description Of the file.
+       */
+      id: string;
+      /**
+       * Format: date-time
+       * @description Written.
+       */
+      at: string;
+      /** @description The club. */
+      from: string;
+      /** @description The athlete. */
+      to: string;
+      /** @description What it is about. */
+      subject: string;
+      /** @description Its words. */
+      text: string;
+      /** @description Names of the files with it. */
+      attachments: string[];
+    };
+    MessageRequest: {
+      /**
+       * Format: uuid
+       * @description Made by whoever writes it; the same is written once.
+       */
+      id: string;
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      week: number;
+      /**
+       * Format: int32
+       * @description Null: the draft.
+       */
+      version: null | number;
+      /** @description Address of the athlete. */
+      to: string;
+      /**
+       * Format: time
+       * @description When sessions begin, for the calendar; null: all day.
+       */
+      time: null | string;
+    };
+    /** @description A message in the list. */
+    MessageRow: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date-time */
+      at: string;
+      to: string;
+      subject: string;
     };
     /** @description A movement's card. */
     MovementCardDto: {

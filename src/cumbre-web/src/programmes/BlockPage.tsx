@@ -278,6 +278,7 @@ function Editor({ stored }: { stored: BlockDto }) {
             athleteId={athleteId}
             blockId={stored.id}
             version={editor.version}
+            weeks={block.weeks.map((w) => w.kind)}
             saved={editor.state === "saved"}
             onClose={() => setAsking(null)}
           />

@@ -66,6 +66,7 @@ export default function ImportBlockPage() {
           }}
           helperText={start ? `From ${dayFull(mondayOf(start))}` : "Choose a day of the first week"}
           slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ width: 260 }}
         />
         <Button variant="outlined" onClick={() => input.current?.click()} disabled={!start}>
           Choose a file

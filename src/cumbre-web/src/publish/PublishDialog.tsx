@@ -11,9 +11,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Problem } from "../api/client";
-import type { VersionList } from "../api/types";
+import type { VersionList, WeekKind } from "../api/types";
 import { dayFull, plural } from "../ui/format";
 import { Failed, Loading, messageOf } from "../ui/states";
+import { MessageForm } from "./MessageForm";
 import { fileAddress, usePublish, versionsQuery } from "./queries";
 
 /** Freezes the block as a version, and gives paper, calendar and files of any of them. */
@@ -21,6 +22,7 @@ export function PublishDialog({
   athleteId,
   blockId,
   version,
+  weeks,
   saved,
   onClose,
 }: {
@@ -28,6 +30,7 @@ export function PublishDialog({
   blockId: string;
   /** Of the block as it is stored. */
   version: number;
+  weeks: WeekKind[];
   /** What is typed is stored. */
   saved: boolean;
   onClose: () => void;
@@ -109,10 +112,20 @@ export function PublishDialog({
                 <Row name="Draft" about="as it stands now" {...{ athleteId, blockId, time }} version={null} />
               )}
             </Box>
+            <Typography variant="h3" sx={{ mt: 4 }}>
+              A week as a message, {list.data.changed ? "of the draft" : `of version ${list.data.versions[0]?.number}`}
+            </Typography>
+            <MessageForm
+              {...{ athleteId, blockId, time, weeks }}
+              version={list.data.changed ? null : (list.data.versions[0]?.number ?? null)}
+            />
           </>
         )}
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to="/outbox" variant="text" sx={{ mr: "auto" }}>
+          Outbox
+        </Button>
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

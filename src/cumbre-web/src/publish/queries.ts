@@ -41,6 +41,33 @@ export function usePublish(athleteId: string, blockId: string) {
   });
 }
 
+export const outboxQuery = queryOptions({
+  queryKey: ["outbox"],
+  queryFn: ({ signal }) => ask(api.GET("/api/outbox", { signal })),
+});
+
+export const messageQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["outbox", id],
+    queryFn: ({ signal }) => ask(api.GET("/api/outbox/{id}", { params: { path: { id } }, signal })),
+    staleTime: Infinity,
+  });
+
+/** Writes the week as a message into the outbox; no mail is sent. */
+export function useMessage(athleteId: string, blockId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { id: string; week: number; version: number | null; to: string; time: string | null }) =>
+      ask(
+        api.POST("/api/athletes/{athleteId}/blocks/{blockId}/messages", {
+          params: { path: { athleteId, blockId } },
+          body,
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["outbox"], exact: true }),
+  });
+}
+
 /** Where a file of a block is kept by the server. */
 export function fileAddress(
   athleteId: string,
