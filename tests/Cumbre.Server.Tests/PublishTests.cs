@@ -162,6 +162,26 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     [Fact]
+    public async Task Two_versions_and_two_athletes_are_held_against_each_other()
+    {
+        var (path, block) = await Generated();
+        await Publish(path, block);
+        await Edit(path, block, b => b["weeks"]![0]!["sessions"]![1]!["items"]![0]!["line"] = "9 x 1");
+        var (other, _) = await Generated();
+        object Side(string of, int? version = null) => new { athleteId = of.Split('/')[3], blockId = of.Split('/')[5], version };
+
+        var versions = (await coach.Post("/api/compare", new { left = Side(path, 1), right = Side(path) })).Ok;
+        Assert.EndsWith("version 1", (string)versions["leftName"]!, StringComparison.Ordinal);
+        var changed = Assert.Single(versions["weeks"]![0]!["differences"]!.AsArray())!;
+        Assert.Equal(("Line", "9 x 1"), ((string)changed["kind"]!, (string)changed["right"]![0]!));
+        Assert.All(versions["weeks"]!.AsArray().Skip(1), w => Assert.Empty(w!["differences"]!.AsArray()));
+
+        // The same body, kit and tests: the same block.
+        Assert.All((await coach.Post("/api/compare", new { left = Side(path, 1), right = Side(other) })).Ok["weeks"]!.AsArray(), w => Assert.Empty(w!["differences"]!.AsArray()));
+        Assert.Equal(404, (await coach.Post("/api/compare", new { left = Side(path, 7), right = Side(other) })).Status);
+    }
+
+    [Fact]
     public async Task The_table_has_a_row_for_every_item_and_no_formula()
     {
         var (path, block) = await Generated();

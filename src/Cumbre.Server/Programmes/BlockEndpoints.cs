@@ -29,6 +29,7 @@ public static class BlockEndpoints
         coach.MapDelete("/templates/{id:guid}", Templates.Remove);
         coach.MapPost("/templates/{id:guid}/fit", Templates.Fit);
         coach.MapPost("/templates/{id:guid}/apply", Templates.Apply);
+        coach.MapPost("/compare", CompareBlocks.Handle);
         coach.MapGet("/outbox", Outbox.List);
         coach.MapGet("/outbox/{id:guid}", Outbox.Get);
         coach.MapGet("/outbox/{id:guid}/message.eml", Outbox.Raw);

@@ -23,6 +23,7 @@ const TestDayPrint = lazy(() => import("./testday/TestDayPrint"));
 const ProgrammesPage = lazy(() => import("./programmes/ProgrammesPage"));
 const AthleteProgrammePage = lazy(() => import("./programmes/AthleteProgrammePage"));
 const SheetsPage = lazy(() => import("./publish/SheetsPage"));
+const ComparePage = lazy(() => import("./compare/ComparePage"));
 const OutboxPage = lazy(() => import("./publish/OutboxPage"));
 const ImportBlockPage = lazy(() => import("./publish/ImportBlockPage"));
 const GeneratePage = lazy(() => import("./generate/GeneratePage"));
@@ -57,6 +58,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
           { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
           { path: "/athletes/:athleteId/import", element: <ImportBlockPage /> },
+          { path: "/compare", element: <ComparePage /> },
           { path: "/outbox", element: <OutboxPage /> },
           { path: "/outbox/:id", element: <OutboxPage /> },
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockPage /> },

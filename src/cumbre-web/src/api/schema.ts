@@ -2548,6 +2548,45 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/compare": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["CompareRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["CompareDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/outbox": {
     parameters: {
       query?: never;
@@ -3682,6 +3721,18 @@ export interface components {
       /** @description Null: it is open. */
       keptBecause: null | string;
     };
+    /** @description One difference in a week. */
+    BlockDifference: {
+      /** @description In what. */
+      kind: components["schemas"]["DifferenceKind"];
+      pattern: null | components["schemas"]["Pattern"];
+      /** @description Name; null: of the week as a whole. */
+      movement: null | string;
+      /** @description Lines, loads or days on the left. */
+      left: string[];
+      /** @description The same on the right. */
+      right: string[];
+    };
     /** @description A stored block with what it means. */
     BlockDto: {
       /**
@@ -3797,6 +3848,13 @@ export interface components {
       day: string;
       /** @description 25 to 250 kg. */
       mass: components["schemas"]["MassDto"];
+    };
+    /** @description A figure of both sides. */
+    BothSides: {
+      /** Format: int32 */
+      left: number;
+      /** Format: int32 */
+      right: number;
     };
     /**
      * @description A caution; worded at the edge, with its arguments in order.
@@ -3938,6 +3996,69 @@ export interface components {
       /** Format: date */
       day: string;
       byRule: null | string;
+    };
+    /** @description Two blocks beside each other, each read for its own athlete as they are today. */
+    CompareDto: {
+      /** @description Athlete, block and version. */
+      leftName: string;
+      /** @description The same on the right. */
+      rightName: string;
+      /** @description What differs, and the dose of both. */
+      weeks: components["schemas"]["ComparedWeek"][];
+    };
+    CompareRequest: {
+      /** @description The one before. */
+      left: components["schemas"]["CompareSide"];
+      /** @description The one after. */
+      right: components["schemas"]["CompareSide"];
+    };
+    /** @description One side of a comparison. */
+    CompareSide: {
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /**
+       * Format: uuid
+       * @description Which.
+       */
+      blockId: string;
+      /**
+       * Format: int32
+       * @description Null: as it stands now.
+       */
+      version: null | number;
+    };
+    /** @description A week of two blocks beside each other. */
+    ComparedWeek: {
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      number: number;
+      /** @description What it is for on the left; empty: there is no such week. */
+      left: components["schemas"]["WeekKind"][];
+      /** @description The same on the right. */
+      right: components["schemas"]["WeekKind"][];
+      /** @description Hard sets, where either side has some. */
+      patterns: components["schemas"]["PatternOfBoth"][];
+      /** @description How many. */
+      sessions: components["schemas"]["BothSides"];
+      /** @description Over all patterns. */
+      hardSets: components["schemas"]["BothSides"];
+      /** @description Hard sets. */
+      pull: components["schemas"]["BothSides"];
+      /** @description Hard sets. */
+      push: components["schemas"]["BothSides"];
+      /** @description Of straight-arm work. */
+      straightArmSeconds: components["schemas"]["BothSides"];
+      /** @description Under tension. */
+      tensionSeconds: components["schemas"]["BothSides"];
+      /** @description Of all sessions. */
+      seconds: components["schemas"]["BothSides"];
+      /** @description By pattern. */
+      differences: components["schemas"]["BlockDifference"][];
     };
     /** @description An injury or pain that is there now. */
     Complaint: {
@@ -4118,6 +4239,11 @@ export interface components {
      * @enum {unknown}
      */
     DiffKind: "Changed" | "StepAdded" | "StepRemoved" | "Reordered";
+    /**
+     * @description In what two blocks differ.
+     * @enum {unknown}
+     */
+    DifferenceKind: "MovementIn" | "MovementOut" | "Line" | "Load" | "Days" | "Week";
     /**
      * @description What gives way when the minutes do not hold everything, in the words of generator.json.
      * @enum {unknown}
@@ -5463,6 +5589,14 @@ export interface components {
       | "legs"
       | "shoulder-blade preparation"
       | "mobility";
+    /** @description Hard sets of a pattern on both sides. */
+    PatternOfBoth: {
+      pattern: components["schemas"]["Pattern"];
+      /** Format: int32 */
+      left: number;
+      /** Format: int32 */
+      right: number;
+    };
     /** @description The hard sets of a pattern in a week, and what is usual. */
     PatternSets: {
       pattern: components["schemas"]["Pattern"];

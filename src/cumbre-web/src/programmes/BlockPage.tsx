@@ -449,6 +449,9 @@ function Head({
           <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/generate`}>
             Generate again…
           </MenuItem>
+          <MenuItem component={Link} to={`/compare?right=${stored.athleteId}_${stored.id}_&left=${stored.athleteId}__`}>
+            Compare…
+          </MenuItem>
           <MenuItem onClick={choose(() => setNaming(true))}>Rename the block</MenuItem>
           <MenuItem onClick={choose(() => onAsk("missed"))}>Missed weeks…</MenuItem>
           <MenuItem onClick={choose(onInsert)}>Insert a week after this one</MenuItem>

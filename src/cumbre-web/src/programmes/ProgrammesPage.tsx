@@ -36,7 +36,13 @@ export default function ProgrammesPage() {
   });
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 980 }}>
-      <Typography variant="h1">Programmes</Typography>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 4 }}>
+        <Typography variant="h1">Programmes</Typography>
+        <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
+          <Link to="/compare">Compare</Link>
+          <Link to="/outbox">Outbox</Link>
+        </Box>
+      </Box>
       {rows.isPending && <Loading />}
       {rows.isError && <Failed error={rows.error} retry={() => void rows.refetch()} />}
       {rows.data?.length === 0 && (

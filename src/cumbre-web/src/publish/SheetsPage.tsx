@@ -231,7 +231,7 @@ function Item({
       (l) => `${loadWords(l, unit).replace(/^at /, "")}${l.pieces.length > 0 ? ` (${piecesText(l.pieces)})` : ""}`,
     ) ?? [];
   // A drill between the sets of another exercise is not logged by pen.
-  const between = joined && plan?.hardSets === 0;
+  const between = joined && plan?.hardSets === 0 && plan.restSeconds === 0;
   const loaded = plan?.loads.some((l) => l.pieces.length > 0 || l.band || l.byFeet || l.counted);
   return (
     <div className={joined ? "item joined" : "item"}>
