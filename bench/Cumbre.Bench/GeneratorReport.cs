@@ -40,6 +40,15 @@ internal static class GeneratorReport
         Print($"floor: {Athletes} blocks read and checked {floor:0} ms");
         Print($"one block: median {times[Athletes / 2]:0.0} ms, p95 {times[Athletes * 95 / 100]:0.0} ms, worst {times[^1]:0.0} ms (aim 20 ms)");
         Print($"{Athletes} blocks on one core: {total:0} ms (aim 2,000 ms), {total / floor:0.0} x floor");
+        var longest = made.MaxBy(m => m.Block.Weeks.Sum(w => w.Sessions.Sum(s => s.Items.Count)))!;
+        var whose = athletes[Array.IndexOf(made, longest)];
+        var sheets = Enumerable.Range(0, 20).Select(_ => Time(() =>
+        {
+            var work = Work(whose);
+            foreach (var session in DoseReader.Read(longest.Block, work, DoseRules.Shipped).SelectMany(w => w.Sessions))
+                SessionCautions.Of(session, work);
+        })).Order().ToArray();
+        Print($"figures of the sheets of the longest block: median {sheets[10]:0.0} ms, worst {sheets[^1]:0.0} ms (aim 1,000 ms with the page)");
         Live();
     }
 

@@ -55,6 +55,13 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Fact]
+    public async Task Sessions_that_are_planned_already_are_named()
+    {
+        var shown = (await Preview(await PathOf("Iker Varga"), Guid.CreateVersion7())).Ok;
+        Assert.Equal("2026-03-16", (string)shown["notices"]!.AsArray().Single(n => (string)n!["id"]! == "PlannedAlready")!["args"]![1]!["date"]!);
+    }
+
+    [Fact]
     public async Task Taking_twice_after_a_lost_answer_is_taking_once()
     {
         var athlete = await coach.NewAthlete();

@@ -375,6 +375,9 @@ public enum StepKey
     /// <summary>Another grip on the second day of the lift. (lift) -> movement</summary>
     OtherGrip,
 
+    /// <summary>Rings in place of the bar, by school. (lift) -> movement</summary>
+    OnRings,
+
     /// <summary>It goes on as it was trained. () -> line</summary>
     GoesOn,
 

@@ -157,6 +157,9 @@ internal static class Generate
         if (stored is not null && stored.Start != wish.Start)
             throw Problems.Field("start", "moved", $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one.");
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
+        var end = fresh.Block.MondayOf(fresh.Block.Weeks.Count);
+        if (SessionStore.Of(db, athleteId).Where(s => s.Status == SessionStatus.Planned && s.BlockId != blockId && s.Day >= today && s.Day >= wish.Start && s.Day < end).ToArray() is [.., var first] others)
+            fresh = fresh with { Notices = [.. fresh.Notices, Notice.Of(NoticeId.PlannedAlready, Quantity.Count(others.Length), Quantity.On(first.Day))] };
         if (stored is null)
             return new(found.Athlete, fresh, fresh.Block, null, 0);
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));

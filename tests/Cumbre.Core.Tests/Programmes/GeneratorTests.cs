@@ -115,6 +115,17 @@ public class GeneratorTests
         Assert.True(chin < pull, $"{chin} and {pull}");
     }
 
+    // A bar load is never carried over to rings: the first load there is the smallest that the kit makes.
+    [Fact]
+    public void Where_rings_are_the_school_the_heavy_pull_is_done_on_them_and_starts_anew()
+    {
+        var made = Make(Athlete(Said("weighted-pull-up"), schools: new() { ["implement"] = "rings" }));
+        var main = Week(made).SelectMany(s => s.Items).First(i => Role(made, i) == SlotRole.MainPull);
+        Assert.Equal("weighted-ring-pull-up", main.Movement);
+        Assert.Equal(1.25m, Assert.IsType<AddedLoad>(NotationParser.Parse(main.Line).Plan!.Load).Entry.Value);
+        Assert.Contains(made.Why[main.Id].Working, s => s.Key == StepKey.OnRings);
+    }
+
     // The wave 3, 4, 4, 5 (house).
     [Fact]
     public void Main_exercises_wave_their_sets_over_the_weeks()
@@ -224,6 +235,14 @@ public class GeneratorTests
         // By the stated order: small things go before main exercises.
         Assert.Contains(made.LeftOut, l => l.Kind == DropKind.Trunk);
         Assert.DoesNotContain(made.LeftOut.TakeWhile(l => l.Day == made.LeftOut[0].Day), l => l.Kind == DropKind.Main);
+    }
+
+    [Fact]
+    public void Ten_minutes_for_a_skill_that_takes_longer_say_that_nothing_fits()
+    {
+        var made = Make(Athlete(Said("front-lever") with { Minutes = 10, Days = [DayOfWeek.Monday] }));
+        Assert.All(made.Block.Weeks.SelectMany(w => w.Sessions), s => Assert.NotEmpty(s.Items));
+        Assert.Contains(made.LeftOut, l => l.Kind == DropKind.SkillHard);
     }
 
     [Fact]

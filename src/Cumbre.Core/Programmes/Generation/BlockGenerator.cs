@@ -51,7 +51,13 @@ public static class BlockGenerator
             var fit = new FitWeek(athlete, dose, rules, builder.Minutes);
             var first = builder.FirstWeek();
             foreach (var day in first)
+            {
+                var planned = day.Items.Count > 0;
                 leftOut.AddRange(fit.Minutes(day));
+                if (planned && day.Items.Count == 0 && notices.All(n => n.Id != NoticeId.MinutesShort))
+                    notices.Add(Notice.Of(NoticeId.MinutesShort, Quantity.Count(builder.Minutes)));
+            }
+
             fit.Cap(first);
             fit.Balance(first);
             foreach (var day in first.Where(d => d.Items.Count > 0))

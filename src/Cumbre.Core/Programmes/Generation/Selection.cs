@@ -51,7 +51,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             .FirstOrDefault();
         if (best is null)
             return null;
-        var movement = role == SlotRole.MainPull && finder is null ? OtherGrip(best, taken) : best;
+        var movement = role == SlotRole.MainPull && finder is null ? OnRings(OtherGrip(best, taken), taken) : best;
         used[best.Slug] = used.GetValueOrDefault(best.Slug) + 1;
         var draft = FirstDose.For(key, role, movement, gym, zone);
         Reasons(draft, movement, best, own);
@@ -123,6 +123,13 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             ? other
             : lift;
 
+    /// <summary>Rings in place of the bar by school: kinder to the joints, and a bar load is never carried over.</summary>
+    private Movement OnRings(Movement lift, IReadOnlyCollection<string> taken) =>
+        gym.Athlete.Athlete.Schools["implement"] == "rings"
+        && rules.OnRings.FirstOrDefault(v => v.Of == lift.Slug)?.By.Select(gym.Find).OfType<Movement>().FirstOrDefault(m => !taken.Contains(m.Slug)) is { } onRings
+            ? onRings
+            : lift;
+
     private DateOnly? LastTrained(Movement movement) =>
         gym.Athlete.Athlete.Exposures.LastOrDefault(e => e.Movement == movement.Slug && e.Day > wish.Start.AddDays(-rules.HistoryDays))?.Day;
 
@@ -132,7 +139,9 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             draft.Input(InputKey.PrimeMovers, Quantity.Name(string.Join(", ", movement.PrimeMovers)));
         if (LastTrained(movement) is { } day)
             draft.Input(InputKey.LastTrainedOn, Quantity.On(day));
-        if (movement != lift)
+        if (rules.OnRings.Any(v => v.By.Contains(movement.Slug)))
+            draft.Because(StepKey.OnRings, Quantity.Name(movement.Name), Quantity.Name(lift.Name));
+        else if (movement != lift)
             draft.Because(StepKey.OtherGrip, Quantity.Name(movement.Name), Quantity.Name(lift.Name));
         var step = own.FirstOrDefault(o => o.Step.Movement == lift.Slug);
         if (step.Step is not null)

@@ -112,6 +112,9 @@ public enum NoticeId
     /// <summary>Days of the first week that are over already. (count)</summary>
     DaysOver,
 
+    /// <summary>Sessions are planned already in these weeks, outside this block. (count, first day)</summary>
+    PlannedAlready,
+
     /// <summary>The checks still found something, and it was taken out. (movement, day)</summary>
     TakenOut,
 }

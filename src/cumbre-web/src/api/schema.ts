@@ -5481,6 +5481,7 @@ export interface components {
       | "NothingToTrain"
       | "TestsBeside"
       | "DaysOver"
+      | "PlannedAlready"
       | "TakenOut";
     /** @description What an evening did for one athlete. */
     OutcomeDto: {
@@ -6849,6 +6850,7 @@ export interface components {
       | "HoldsBack"
       | "StandsIn"
       | "OtherGrip"
+      | "OnRings"
       | "GoesOn"
       | "SecondsFromBest"
       | "SetsToTotal"

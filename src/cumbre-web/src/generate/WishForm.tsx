@@ -65,7 +65,7 @@ export function WishForm({
           sx={{ display: "flex", mt: 1 }}
         >
           {weekdays.map((w) => (
-            <ToggleButton key={w.day} value={w.day} aria-label={w.full} sx={{ flex: 1, px: 0 }}>
+            <ToggleButton key={w.day} value={w.day} sx={{ flex: 1, px: 0 }}>
               {w.name}
             </ToggleButton>
           ))}

@@ -184,6 +184,7 @@ const steps: Record<StepKey, SayStep> = {
   HoldsBack: (_, t) => `Holds ${t[0]?.toLowerCase()} back`,
   StandsIn: (_, t) => `In place of ${t[0]?.toLowerCase()} (${t[1]})`,
   OtherGrip: (_, t) => `Another grip on the second day of ${t[0]?.toLowerCase()}`,
+  OnRings: (_, t) => `On rings by school, in place of ${t[0]?.toLowerCase()}`,
   GoesOn: (_, t) => `Goes on as trained on ${t[0]}`,
   SecondsFromBest: (b, t) => `${t[0]} of the best, ${b[1]} s`,
   SetsToTotal: (b, t) => `Sets until the total is ${b[0]} to ${t[1]}`,
