@@ -57,6 +57,15 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     [Fact]
+    public async Task Paper_speaks_the_unit_of_the_athlete()
+    {
+        var marlow = (await coach.Get("/api/programmes")).Ok.AsArray().Single(r => (string)r!["athleteName"]! == "Marlow Quist")!["athleteId"];
+        var path = $"/api/athletes/{marlow}/blocks/{Guid.CreateVersion7()}";
+        await coach.Put($"{path}/generated", new { wish = new { name = "Pounds", start = "2026-03-16", days = (string[]?)null, minutes = (int?)null, loadingWeeks = (int?)null }, version = 0 });
+        Assert.Equal("Lb", (string)(await coach.Get($"{path}/sheets")).Ok["unit"]!);
+    }
+
+    [Fact]
     public async Task A_stale_publish_is_refused_and_an_unknown_version_is_not_found()
     {
         var (path, block) = await Generated();

@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using System.Text.Json;
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
@@ -32,6 +33,7 @@ public sealed record VersionList(IReadOnlyList<VersionDto> Versions, bool Change
 /// <summary>A block as it goes on paper: what was planned, and what it means for the athlete.</summary>
 /// <param name="Club">Name of the club.</param>
 /// <param name="AthleteName">For whom.</param>
+/// <param name="Unit">In which the athlete thinks: paper speaks it, whoever prints.</param>
 /// <param name="Number">Of the version; null: a draft.</param>
 /// <param name="At">When it was published, or read.</param>
 /// <param name="Block">What was planned.</param>
@@ -39,14 +41,14 @@ public sealed record VersionList(IReadOnlyList<VersionDto> Versions, bool Change
 /// <param name="Seconds">Of each session, by its id.</param>
 /// <param name="Cautions">Of each session, by its id.</param>
 public sealed record PublishedBlock(
-    string Club, string AthleteName, int? Number, DateTimeOffset At, BlockBody Block, IReadOnlyList<ItemMeaning> Items, IReadOnlyDictionary<Guid, int> Seconds,
+    string Club, string AthleteName, MassUnit Unit, int? Number, DateTimeOffset At, BlockBody Block, IReadOnlyList<ItemMeaning> Items, IReadOnlyDictionary<Guid, int> Seconds,
     IReadOnlyDictionary<Guid, IReadOnlyList<CautionNote>> Cautions)
 {
     public static PublishedBlock Of(string club, string athleteName, int? number, DateTimeOffset at, Block block, AthleteAtWork athlete)
     {
         var sessions = DoseReader.Read(block, athlete, DoseRules.Shipped).SelectMany(w => w.Sessions).ToArray();
         return new(
-            club, athleteName, number, at, BlockBody.Of(block), [.. sessions.SelectMany(s => s.Items).Select(i => BlockReading.Meaning(i, athlete))], sessions.ToDictionary(s => s.Session.Id, s => s.Seconds),
+            club, athleteName, athlete.Athlete.Unit, number, at, BlockBody.Of(block), [.. sessions.SelectMany(s => s.Items).Select(i => BlockReading.Meaning(i, athlete))], sessions.ToDictionary(s => s.Session.Id, s => s.Seconds),
             sessions.ToDictionary(s => s.Session.Id, s => SessionCautions.Of(s, athlete)));
     }
 }

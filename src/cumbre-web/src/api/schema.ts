@@ -5780,6 +5780,8 @@ export interface components {
       club: string;
       /** @description For whom. */
       athleteName: string;
+      /** @description In which the athlete thinks: paper speaks it, whoever prints. */
+      unit: components["schemas"]["MassUnit"];
       /**
        * Format: int32
        * @description Of the version; null: a draft.

@@ -94,7 +94,7 @@ const notices: Record<NoticeId, Words> = {
   DaysOver: { say: () => "Days of the first week that are over are left out.", way: null },
   PlannedAlready: {
     say: ([count, day]) =>
-      `${count === "1" ? "A session is" : `${count} sessions are`} planned already in these weeks, the first on ${day}: they stay beside the block.`,
+      `${count === "1" ? "A session is" : `${count} sessions are`} planned already in these weeks, the first on ${day}: what is planned stays beside the block.`,
     way: null,
   },
   TakenOut: { say: ([name, day]) => `${name} on ${day} was taken out, as a check of the dose spoke on it.`, way: null },

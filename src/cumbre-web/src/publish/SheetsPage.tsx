@@ -4,7 +4,6 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
-import { useUnit } from "../accounts/useMe";
 import type { BlockSession, BlockWeek, ItemMeaning, MassUnit, PublishedBlock } from "../api/types";
 import { letters } from "../programmes/doc";
 import { weekKinds } from "../programmes/wording";
@@ -151,7 +150,7 @@ function WeekSheet({ block, week, number }: { block: PublishedBlock; week: Block
 }
 
 function SessionSheet({ block, session, week }: { block: PublishedBlock; session: BlockSession; week: number }) {
-  const unit = useUnit();
+  const { unit } = block;
   const meanings = meaningsOf(block, session);
   const names = letters(session.items);
   const plans = meanings.flatMap((m) => (m?.plan ? [m] : []));
