@@ -39,7 +39,7 @@ public static class BlockGenerator
         public Run(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules)
         {
             (this.athlete, this.wish, this.dose, this.rules) = (athlete, wish, dose, rules);
-            gym = new(athlete, dose);
+            gym = new(athlete, dose, rules);
         }
 
         public GeneratedBlock Block()
@@ -73,7 +73,7 @@ public static class BlockGenerator
             TestsLast(last, builder, fit);
             if (first.All(d => d.Items.Count == 0))
                 notices.Add(Notice.Of(NoticeId.NothingToTrain));
-            return new Mending(athlete, wish, dose, notices).Mend([.. loading, last]) with { LeftOut = leftOut, Notices = notices };
+            return new Mending(athlete, wish, dose, rules, notices).Mend([.. loading, last]) with { LeftOut = leftOut, Notices = notices };
         }
 
         private bool IsNewcomer => !gym.Catalogue.Benchmarks.Keys.Any(athlete.Book.Has);

@@ -117,7 +117,7 @@ internal static class FirstDose
 
     private static (Prescription Plan, DateOnly Day)? LastPlan(Movement movement, Trainable gym)
     {
-        var from = gym.Athlete.Today.AddDays(-GeneratorRules.Shipped.HistoryDays);
+        var from = gym.Athlete.Today.AddDays(-gym.Rules.HistoryDays);
         return gym.Athlete.Athlete.Exposures.LastOrDefault(e => e.Movement == movement.Slug && !e.Easy && e.Day >= from && e.Day <= gym.Athlete.Today) is { } last && Resolves(movement, last, gym)
             ? (last.Plan, last.Day)
             : null;
@@ -216,7 +216,7 @@ internal static class FirstDose
     /// <summary>Another grip without a test of its own starts a tenth of the system under the lift that it varies (this project's choice).</summary>
     private static Draft? FromOtherGrip(string key, SlotRole role, Movement movement, Trainable gym, int low, int high)
     {
-        foreach (var lift in GeneratorRules.Shipped.Variations.Where(v => v.By.Contains(movement.Slug)).Select(v => gym.Catalogue.Movements[v.Of]))
+        foreach (var lift in gym.Rules.Variations.Where(v => v.By.Contains(movement.Slug)).Select(v => gym.Catalogue.Movements[v.Of]))
         {
             if (gym.Athlete.ContextOf(lift) is not { OneRepMax: { } max } context)
                 continue;

@@ -7,7 +7,7 @@ namespace Cumbre.Core.Programmes.Generation;
 /// Holds the drafted weeks against the checks of the dose panel and mends what they find by their own nearest remedy; what has no remedy is
 /// taken out. So no block leaves the generator with a caution on it.
 /// </summary>
-internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules dose, List<Notice> notices)
+internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules, List<Notice> notices)
 {
     private const int RemediesMost = 24;
 
@@ -72,7 +72,7 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
         var sessions = block.Weeks[caution.Week - 1].Sessions.Where(s => caution.Session is null || s.Id == caution.Session);
         var found = sessions.SelectMany(s => s.Items)
             .Where(i => Concerns(caution, drafts[i.Id].Movement))
-            .OrderBy(i => GeneratorRules.Shipped.DropOrder.ToList().IndexOf(drafts[i.Id].DropKind))
+            .OrderBy(i => rules.DropOrder.ToList().IndexOf(drafts[i.Id].DropKind))
             .FirstOrDefault();
         return found is null ? block : Without(block, found.Id);
     }

@@ -4,12 +4,14 @@ using Cumbre.Core.Prescriptions;
 namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>What one athlete can train: level, kit, pain and clearance, each movement looked up once.</summary>
-internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose)
+internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules)
 {
     private readonly Dictionary<string, Obstacle?> obstacles = new(StringComparer.Ordinal);
     private readonly Dictionary<string, Bests> bests = new(StringComparer.Ordinal);
 
     public AthleteAtWork Athlete { get; } = athlete;
+
+    public GeneratorRules Rules { get; } = rules;
 
     /// <summary>What finds the level of a pattern that was never tested, the first choice first.</summary>
     public IEnumerable<string> LevelFinders(Pattern pattern) => Athlete.KnowsLevel(pattern) ? [] : dose.LevelFinding.FirstOrDefault(l => l.Pattern == pattern)?.Movements ?? [];
