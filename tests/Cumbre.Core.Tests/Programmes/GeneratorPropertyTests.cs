@@ -9,7 +9,7 @@ using Cumbre.Simulation;
 
 namespace Cumbre.Core.Tests.Programmes;
 
-/// <summary>What must hold for every generated block, over thousands of athletes made by chance. The limits are those of the handed-down rules in docs/formulas.md.</summary>
+/// <summary>What must hold for every generated block, over thousands of athletes made by chance. The limits and their sources are in docs/formulas.md.</summary>
 public class GeneratorPropertyTests
 {
     private const int Athletes = 2000;

@@ -238,7 +238,7 @@ public class GeneratorTests
     }
 
     [Fact]
-    public void Ten_minutes_for_a_skill_that_takes_longer_say_that_nothing_fits()
+    public void Ten_minutes_leave_out_a_skill_that_takes_longer_and_keep_what_fits()
     {
         var made = Make(Athlete(Said("front-lever") with { Minutes = 10, Days = [DayOfWeek.Monday] }));
         Assert.All(made.Block.Weeks.SelectMany(w => w.Sessions), s => Assert.NotEmpty(s.Items));

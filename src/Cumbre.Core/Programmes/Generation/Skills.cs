@@ -88,7 +88,7 @@ internal static class Skills
         var first = gym.Catalogue.Movements[wanted.Movement];
         if (gym.Can(first) && !IsTooShort(first, gym))
             return (first, wanted, null);
-        var why = gym.ObstacleTo(first) ?? new(ObstacleKind.Locked, wanted.Name);
+        var why = gym.ObstacleTo(first) ?? new(wanted.Name);
         if (wanted.Substitutes.Select(gym.Find).OfType<Movement>().FirstOrDefault() is { } substitute && !IsTooShort(first, gym))
             return (substitute, wanted, (first, why));
         for (var below = PathBelow(ladder, at); below is { } i; below = PathBelow(ladder, i))

@@ -45,26 +45,17 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
     private Obstacle? Find(Movement movement)
     {
         if (ItemChecks.Locked(movement, Athlete, dose) is { } locked)
-            return new(ObstacleKind.Locked, locked.Step.Name);
+            return new(locked.Step.Name);
         if (KitCheck.Missing(movement, Athlete) is { } missing)
-            return new(ObstacleKind.Kit, missing);
+            return new(missing);
         if (movement.Measure == BenchmarkMeasure.LoadTimesReps && !KitCheck.CanHang(Athlete))
-            return new(ObstacleKind.Kit, "added load");
+            return new("added load");
         if (ItemChecks.PainIn(movement, Athlete, dose) is { } pain)
-            return new(ObstacleKind.Pain, pain.Place);
-        return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question ? new(ObstacleKind.Clearance, question.Question) : null;
+            return new(pain.Place);
+        return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question ? new(question.Question) : null;
     }
 }
 
 /// <summary>What stands against a movement.</summary>
-internal enum ObstacleKind
-{
-    Locked,
-    Kit,
-    Pain,
-    Clearance,
-}
-
-/// <param name="Kind">Which.</param>
-/// <param name="What">Step, piece of kit, body place or question.</param>
-internal sealed record Obstacle(ObstacleKind Kind, string What);
+/// <param name="What">A step above the placement, a piece of kit, a body place or a question of clearance.</param>
+internal sealed record Obstacle(string What);
