@@ -8,19 +8,37 @@ internal static class Axe
     private static readonly Lazy<string> Source = new(() => File.ReadAllText(Path.Combine(ProjectFiles.Root, "src/cumbre-web/node_modules/axe-core/axe.min.js")));
 
     /// <summary>Serious and critical violations, one a line.</summary>
-    /// <param name="browser">As it stands.</param>
+    /// <param name="browser">As it stands; colours are judged when nothing fades any more.</param>
+    /// <param name="scheme">The theme: all of its colours hang on one attribute of the page.</param>
     /// <param name="coloursOnly">The same screen in another theme differs in its colours alone.</param>
-    public static IReadOnlyList<string> Violations(Browser browser, bool coloursOnly = false)
+    public static IReadOnlyList<string> Violations(Browser browser, string scheme = "light", bool coloursOnly = false)
     {
-        browser.Script(Source.Value);
+        if (browser.Script("return window.axe === undefined") is true)
+            browser.Script(Source.Value);
         var json = (string)browser.Driver.ExecuteAsyncScript(
             """
-            const done = arguments[arguments.length - 1];
-            axe.run(document, { resultTypes: ["violations"], ...(arguments[0] ? { runOnly: ["color-contrast"] } : {}) }).then(r => done(JSON.stringify(
-              r.violations.filter(v => v.impact === "serious" || v.impact === "critical")
-                .flatMap(v => v.nodes.map(n => v.id + ": " + n.html.slice(0, 160) + " " + (n.any[0]?.message ?? ""))))));
+            const [scheme, coloursOnly, done] = arguments;
+            const frame = () => new Promise(requestAnimationFrame);
+            const settled = async () => {
+              for (let calm = 0; calm < 2; calm++) {
+                await frame();
+                const moving = document.getAnimations().filter(a => a.effect.getComputedTiming().endTime !== Infinity && a.playState === "running");
+                if (moving.length > 0) calm = -1;
+                await Promise.allSettled(moving.map(a => a.finished));
+              }
+            };
+            const page = document.documentElement;
+            const was = page.getAttribute("data-scheme");
+            page.setAttribute("data-scheme", scheme);
+            settled()
+              .then(() => axe.run(document, { resultTypes: ["violations"], ...(coloursOnly ? { runOnly: ["color-contrast"] } : {}) }))
+              .then(r => {
+                page.setAttribute("data-scheme", was);
+                done(JSON.stringify(r.violations.filter(v => v.impact === "serious" || v.impact === "critical")
+                  .flatMap(v => v.nodes.map(n => v.id + ": " + n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")))));
+              });
             """,
-            coloursOnly)!;
+            scheme, coloursOnly)!;
         return JsonSerializer.Deserialize<string[]>(json)!;
     }
 }

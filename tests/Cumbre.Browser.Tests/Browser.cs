@@ -10,47 +10,51 @@ public sealed class Browser : IDisposable
     /// <summary>Long, as a shared machine may stand still for a while; only a failing test waits it out.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
 
-    private readonly string profile = Directory.CreateTempSubdirectory("cumbre-chromium-").FullName;
-    private readonly ChromeDriver driver;
+    private readonly Chromium chromium = Chromium.Take();
     private readonly Uri address;
 
     public Browser(Uri address)
     {
         this.address = address;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
-            "--disable-dev-shm-usage", "--force-prefers-reduced-motion", $"--user-data-dir={profile}");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
         Resize(1280, 800);
     }
 
-    public ChromeDriver Driver => driver;
+    public ChromeDriver Driver => chromium.Driver;
 
-    public string Path => new Uri(driver.Url).PathAndQuery;
+    public string Path => new Uri(Driver.Url).PathAndQuery;
 
-    public void Resize(int width, int height) => driver.ExecuteCdpCommand(
+    public void Resize(int width, int height) => Driver.ExecuteCdpCommand(
         "Emulation.setDeviceMetricsOverride",
         new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
 
     public void Go(string path)
     {
-        driver.Navigate().GoToUrl(new Uri(address, path));
-        Until(() => driver.FindElements(By.CssSelector("h1")).Count > 0 && driver.FindElements(By.CssSelector("[role=status] .MuiSkeleton-root")).Count == 0, $"a page at {path}");
+        Driver.Navigate().GoToUrl(new Uri(address, path));
+        Until(() => Driver.FindElements(By.CssSelector("h1")).Count > 0 && Driver.FindElements(By.CssSelector("[role=status] .MuiSkeleton-root")).Count == 0, $"a page at {path}");
     }
 
-    public T Until<T>(Func<T> condition, string what)
+    public T Until<T>(Func<T> condition, string what) => Until(condition, () => what);
+
+    /// <summary>Waits until the condition holds; what was waited for is only put into words when it did not come.</summary>
+    public T Until<T>(Func<T> condition, Func<string> what)
     {
-        var wait = new WebDriverWait(driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50), Message = $"waited for {what} at {Path}" };
+        var wait = new WebDriverWait(Driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(ElementClickInterceptedException), typeof(ElementNotInteractableException));
-        return wait.Until(_ => condition())!;
+        try
+        {
+            return wait.Until(_ => condition())!;
+        }
+        catch (WebDriverTimeoutException late)
+        {
+            throw new WebDriverTimeoutException($"waited for {what()} at {Path}", late);
+        }
     }
 
-    /// <summary>The text of the page, with runs of space folded; a comma closes up to a figure that is a button of its own.</summary>
-    public string Text(string css = "body") => Fold(driver.FindElement(By.CssSelector(css)).Text);
+    /// <summary>The text of the page, with runs of space folded; a comma closes up to a figure that is a button of its own. Empty when there is no such element.</summary>
+    /// <remarks>Read by the page itself: the driver's own reading asks after every element, which costs a second on a large page.</remarks>
+    public string Text(string css = "body") => Fold((string)Driver.ExecuteScript("return document.querySelector(arguments[0])?.innerText ?? ''", css)!);
 
-    public void Sees(string text, string css = "body") => Until(() => Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {css}, which says: {Safe(css)}");
+    public void Sees(string text, string css = "body") => Until(() => Text(css).Contains(text, StringComparison.Ordinal), () => $"\"{text}\" in {css}, which says: {Text(css)}");
 
     public void SeesNot(string text, string css = "body") => Until(() => !Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" to go");
 
@@ -70,15 +74,12 @@ public sealed class Browser : IDisposable
 
     public void Fill(string label, string value)
     {
-        var field = Field(label);
-        field.SendKeys(Keys.Control + "a");
-        field.SendKeys(Keys.Delete);
-        if (value.Length > 0)
-            field.SendKeys(value);
+        // One call for all: each costs as much as a dozen keys.
+        Field(label).SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + value);
     }
 
     /// <summary>Sets a date field, whose typed form depends on the browser's locale.</summary>
-    public void FillDate(string label, string day) => driver.ExecuteScript(
+    public void FillDate(string label, string day) => Driver.ExecuteScript(
         "const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
         Field(label), day);
 
@@ -106,26 +107,21 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Types on whatever has the focus.</summary>
-    public void Type(string keys) => new OpenQA.Selenium.Interactions.Actions(driver).SendKeys(keys).Perform();
+    public void Type(string keys) => new OpenQA.Selenium.Interactions.Actions(Driver).SendKeys(keys).Perform();
 
     /// <summary>Ctrl and a letter.</summary>
-    public void Control(string key) => new OpenQA.Selenium.Interactions.Actions(driver).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
+    public void Control(string key) => new OpenQA.Selenium.Interactions.Actions(Driver).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
 
-    public object? Script(string code, params object[] args) => driver.ExecuteScript(code, args);
+    public object? Script(string code, params object[] args) => Driver.ExecuteScript(code, args);
 
     /// <summary>Errors of the console since the last call, policy violations among them; refused requests are the app's own business.</summary>
     public IReadOnlyList<string> ConsoleErrors() =>
-        [.. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("Failed to load resource", StringComparison.Ordinal)).Select(l => l.Message)];
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("Failed to load resource", StringComparison.Ordinal)).Select(l => l.Message)];
 
-    public void Dispose()
-    {
-        driver.Quit();
-        driver.Dispose();
-        Directory.Delete(profile, recursive: true);
-    }
+    public void Dispose() => chromium.Return(address);
 
     /// <summary>One look-up in the page: asking element by element would take seconds.</summary>
-    private IWebElement? Find(string kind, string name) => (IWebElement?)driver.ExecuteScript(
+    private IWebElement? Find(string kind, string name) => (IWebElement?)Driver.ExecuteScript(
         """
         const [kind, name] = arguments;
         const fold = text => (text ?? "").replace(/\s+/g, " ").trim();
@@ -155,16 +151,4 @@ public sealed class Browser : IDisposable
 
     private static string Fold(string text) =>
         string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)).Replace(" ,", ",", StringComparison.Ordinal);
-
-    private string Safe(string css)
-    {
-        try
-        {
-            return Text(css);
-        }
-        catch (NoSuchElementException)
-        {
-            return "nothing";
-        }
-    }
 }

@@ -3,14 +3,13 @@ using System.Text.Json.Nodes;
 namespace Cumbre.Server.Tests;
 
 /// <summary>The kit of the hall and at home, over the API.</summary>
-public sealed class KitTests : IAsyncLifetime
+public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
-    private readonly Club club = new();
     private Caller coach = null!;
 
-    public async ValueTask InitializeAsync() => coach = await club.Coach();
+    public async ValueTask InitializeAsync() => coach = await shared.Club.Coach();
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     private static object Band(object? bottom = null, object? middle = null, object? top = null, string measuredOn = Club.Today, string name = "green") =>
         new { id = Guid.CreateVersion7(), name, bottomKg = bottom ?? 20, middleKg = middle ?? 15, topKg = top ?? 10, measuredOn };
@@ -89,7 +88,7 @@ public sealed class KitTests : IAsyncLifetime
     [Fact]
     public async Task The_stand_in_scale_streams_until_a_pull_is_steady_and_an_athlete_may_not_use_it()
     {
-        Assert.Equal(403, (await (await club.Athlete()).Get("/api/gauge?place=Bottom")).Status);
+        Assert.Equal(403, (await (await shared.Club.Athlete()).Get("/api/gauge?place=Bottom")).Status);
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
         await using var stream = await coach.Client.GetStreamAsync("/api/gauge?place=Bottom", stop.Token);
         using var reader = new StreamReader(stream);

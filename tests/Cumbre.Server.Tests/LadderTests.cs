@@ -3,14 +3,13 @@ using System.Text.Json.Nodes;
 namespace Cumbre.Server.Tests;
 
 /// <summary>Placement, results of every measure and schools, over the API and a real file.</summary>
-public sealed class LadderTests : IAsyncLifetime
+public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
-    private readonly Club club = new();
     private Caller coach = null!;
 
-    public async ValueTask InitializeAsync() => coach = await club.Coach();
+    public async ValueTask InitializeAsync() => coach = await shared.Club.Coach();
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     private static string? Training(JsonNode ladder) => ladder["training"] is { } step ? (string?)ladder["steps"]![(int)step]!["slug"] : null;
 

@@ -3,14 +3,13 @@ using System.Text.Json.Nodes;
 namespace Cumbre.Server.Tests;
 
 /// <summary>An evening of tests, and the intake that decides what is tested.</summary>
-public sealed class TestDayTests : IAsyncLifetime
+public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
-    private readonly Club club = new();
     private Caller coach = null!;
 
-    public async ValueTask InitializeAsync() => coach = await club.Coach();
+    public async ValueTask InitializeAsync() => coach = await shared.Club.Coach();
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     private static object Intake(object[]? goals = null, object[]? clearance = null, object[]? complaints = null, int? minutes = 60, decimal? years = 3, int[]? days = null, bool consent = false) => new
     {

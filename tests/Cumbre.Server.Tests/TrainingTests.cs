@@ -3,14 +3,13 @@ using Microsoft.Data.Sqlite;
 namespace Cumbre.Server.Tests;
 
 /// <summary>From a heavy test to the next session, over the API and a real file.</summary>
-public sealed class TrainingTests : IAsyncLifetime
+public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
-    private readonly Club club = new();
     private Caller coach = null!;
 
-    public async ValueTask InitializeAsync() => coach = await club.Coach();
+    public async ValueTask InitializeAsync() => coach = await shared.Club.Coach();
 
-    public ValueTask DisposeAsync() => club.DisposeAsync();
+    public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     private async Task<Trainee> Ready(string increase = "two-in-a-row")
     {
@@ -131,7 +130,7 @@ public sealed class TrainingTests : IAsyncLifetime
             Assert.Single((await athlete.Log(session, 1, 5, id: id)).Ok["items"]![0]!["sets"]!.AsArray());
         Assert.Equal(409, (await athlete.Log(session, 1, 4)).Status);
 
-        await using var connection = new SqliteConnection($"Data Source={club.DatabasePath}");
+        await using var connection = new SqliteConnection($"Data Source={shared.Club.DatabasePath}");
         await connection.OpenAsync(TestContext.Current.CancellationToken);
         await using var command = connection.CreateCommand();
         command.CommandText = "UPDATE logged_set SET reps = 99";
@@ -243,7 +242,7 @@ public sealed class TrainingTests : IAsyncLifetime
 
     private async Task<object?> Scalar(string sql)
     {
-        await using var connection = new SqliteConnection($"Data Source={club.DatabasePath}");
+        await using var connection = new SqliteConnection($"Data Source={shared.Club.DatabasePath}");
         await connection.OpenAsync(TestContext.Current.CancellationToken);
         await using var command = connection.CreateCommand();
         command.CommandText = sql;

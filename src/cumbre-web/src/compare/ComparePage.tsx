@@ -11,7 +11,7 @@ import { skipToken, useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 import { api, ask } from "../api/client";
 import type { ComparedWeek, CompareSide } from "../api/types";
-import { blocksQuery, programmesQuery } from "../programmes/queries";
+import { blocksQuery, programmesQuery, savesUnderWay } from "../programmes/queries";
 import { weekKinds } from "../programmes/wording";
 import { versionsQuery } from "../publish/queries";
 import { dayShort, minutes } from "../ui/format";
@@ -53,7 +53,10 @@ export default function ComparePage() {
     queryKey: ["block", "compare", one, other],
     queryFn:
       one && other
-        ? ({ signal }) => ask(api.POST("/api/compare", { body: { left: one, right: other }, signal }))
+        ? async ({ signal, client }) => {
+            await savesUnderWay(client);
+            return ask(api.POST("/api/compare", { body: { left: one, right: other }, signal }));
+          }
         : skipToken,
     gcTime: 0,
   });

@@ -9,23 +9,20 @@ import {
 } from "@dnd-kit/core";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { useSignedIn, useUnit } from "../accounts/useMe";
+import { useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
+import { useSignedIn } from "../accounts/useMe";
 import { api, ask } from "../api/client";
-import type { BlockDto, WeekKind } from "../api/types";
-import { dayFull, dayShort, dayWeek, mass } from "../ui/format";
+import type { BlockDto } from "../api/types";
+import { dayWeek } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useWhy } from "../why/WhyContext";
+import { BlockHead, type Asking } from "./BlockHead";
 import { Anew, Conflict } from "./BlockNotices";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { WhoseBlock } from "./AskWhy";
@@ -38,7 +35,6 @@ import { blockQuery, useForgetBlocks, useReading } from "./queries";
 import { SessionEditor } from "./SessionEditor";
 import { useBlockEditor, type BlockEditor } from "./useBlockEditor";
 import { WeekStrip } from "./WeekStrip";
-import { saveStates, weekKinds } from "./wording";
 
 /** A block on the workbench: weeks, days, the session with its lines, and what it costs. */
 export default function BlockPage() {
@@ -59,8 +55,6 @@ export default function BlockPage() {
   return <Editor key={blockId} stored={stored.data} />;
 }
 
-type Asking = "copy" | "missed" | "help" | "template" | "remove" | "publish" | { substitute: string } | null;
-
 function Editor({ stored }: { stored: BlockDto }) {
   const { athleteId } = stored;
   const { today } = useSignedIn();
@@ -72,6 +66,11 @@ function Editor({ stored }: { stored: BlockDto }) {
   const [search, setSearch] = useSearchParams();
   const [asking, setAsking] = useState<Asking>(null);
   const [said, setSaid] = useState<string | null>(null);
+  // What waits is sent on leaving; what was refused would be lost.
+  const leaving = useBlocker(
+    ({ currentLocation, nextLocation }) =>
+      (editor.state === "failed" || editor.state === "conflict") && currentLocation.pathname !== nextLocation.pathname,
+  );
 
   const wanted = search.get("session");
   const fromSearch = doc.weekOf(block, wanted);
@@ -135,7 +134,7 @@ function Editor({ stored }: { stored: BlockDto }) {
           }}
         >
           <Box sx={{ px: { xs: 3, sm: 6 }, py: 4, minWidth: 0 }}>
-            <Head
+            <BlockHead
               stored={stored}
               editor={editor}
               week={week}
@@ -283,6 +282,19 @@ function Editor({ stored }: { stored: BlockDto }) {
             onClose={() => setAsking(null)}
           />
         )}
+        {leaving.state === "blocked" && (
+          <ConfirmDialog
+            title="Leave without what could not be saved?"
+            verb="Leave"
+            busy={false}
+            onConfirm={() => leaving.proceed()}
+            onClose={() => leaving.reset()}
+          >
+            {editor.state === "conflict"
+              ? "Somebody else changed this block meanwhile. Stay to choose between theirs and yours; leaving keeps theirs."
+              : "The last changes have not reached the server. Stay to try again."}
+          </ConfirmDialog>
+        )}
         {asking === "remove" && (
           <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />
         )}
@@ -346,129 +358,6 @@ function DragArea({
     >
       {children}
     </DndContext>
-  );
-}
-
-function Head({
-  stored,
-  editor,
-  week,
-  onAsk,
-  onInsert,
-  onRemoveWeek,
-}: {
-  stored: BlockDto;
-  editor: BlockEditor;
-  week: number;
-  onAsk: (asking: Asking) => void;
-  onInsert: () => void;
-  onRemoveWeek: () => void;
-}) {
-  const unit = useUnit();
-  const { block, edit } = editor;
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const [naming, setNaming] = useState(false);
-  const choose = (verb: () => void) => () => {
-    setMenu(null);
-    verb();
-  };
-  const begun = block.weeks.some((w) => w.sessions.some((s) => s.fixed));
-  return (
-    <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
-      <Box sx={{ mr: "auto", minWidth: 0 }}>
-        {naming ? (
-          <TextField
-            label="Name of the block"
-            defaultValue={block.name}
-            autoFocus
-            onBlur={(e) => {
-              const name = e.target.value.trim();
-              if (name) edit((b) => ({ ...b, name }));
-              setNaming(false);
-            }}
-            onKeyDown={(e) => e.key === "Enter" && (e.target as HTMLElement).blur()}
-            slotProps={{ htmlInput: { maxLength: 80 } }}
-            sx={{ width: 260 }}
-          />
-        ) : (
-          <Typography variant="h1">{block.name}</Typography>
-        )}
-        <Typography variant="body2" color="textSecondary">
-          <Box component={Link} to={`/athletes/${stored.athleteId}/programme`} sx={{ color: "inherit" }}>
-            {stored.athleteName}
-          </Box>
-          {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}, from {dayFull(block.start)};{" "}
-          <Box
-            component="span"
-            role="status"
-            sx={{ color: editor.state === "failed" || editor.state === "conflict" ? "error.main" : "inherit" }}
-          >
-            {saveStates[editor.state]}
-          </Box>
-          {editor.failure && (
-            <Box component="span" role="alert" sx={{ color: "error.main" }}>
-              {": "}
-              {editor.failure.message}{" "}
-              <Button size="small" variant="text" onClick={editor.retry} sx={{ minHeight: 20, py: 0 }}>
-                Try again
-              </Button>
-            </Box>
-          )}
-        </Typography>
-      </Box>
-      <Button size="small" onClick={editor.undo} disabled={!editor.canUndo}>
-        Undo
-      </Button>
-      <Button size="small" onClick={editor.redo} disabled={!editor.canRedo}>
-        Redo
-      </Button>
-      <Button size="small" onClick={() => onAsk("copy")}>
-        Copy week
-      </Button>
-      <TextField
-        select
-        label={`Week ${week + 1} is`}
-        value={block.weeks[week]!.kind}
-        onChange={(e) => edit((b) => doc.changeWeek(b, week, (w) => ({ ...w, kind: e.target.value as WeekKind })))}
-        sx={{ width: 110 }}
-      >
-        {Object.entries(weekKinds).map(([kind, name]) => (
-          <MenuItem key={kind} value={kind}>
-            {name}
-          </MenuItem>
-        ))}
-      </TextField>
-      <Button size="small" onClick={() => onAsk("publish")}>
-        Publish
-      </Button>
-      <Button size="small" onClick={(e) => setMenu(e.currentTarget)} aria-haspopup="menu">
-        More
-      </Button>
-      {menu && (
-        <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
-          <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/generate`}>
-            Generate again…
-          </MenuItem>
-          <MenuItem component={Link} to={`/compare?right=${stored.athleteId}_${stored.id}_&left=${stored.athleteId}__`}>
-            Compare…
-          </MenuItem>
-          <MenuItem onClick={choose(() => setNaming(true))}>Rename the block</MenuItem>
-          <MenuItem onClick={choose(() => onAsk("missed"))}>Missed weeks…</MenuItem>
-          <MenuItem onClick={choose(onInsert)}>Insert a week after this one</MenuItem>
-          <MenuItem onClick={choose(onRemoveWeek)} disabled={block.weeks.length === 1}>
-            Take week {week + 1} out
-          </MenuItem>
-          <MenuItem onClick={choose(() => edit((b) => doc.moveStart(b, doc.addDays(b.start, 7))))} disabled={begun}>
-            Start a week later, {dayShort(doc.addDays(block.start, 7))}
-          </MenuItem>
-          <MenuItem onClick={choose(() => edit((b) => doc.moveStart(b, doc.addDays(b.start, -7))))} disabled={begun}>
-            Start a week earlier, {dayShort(doc.addDays(block.start, -7))}
-          </MenuItem>
-          <MenuItem onClick={choose(() => onAsk("template"))}>Keep as a template…</MenuItem>
-          <MenuItem onClick={choose(() => onAsk("remove"))}>Remove the block…</MenuItem>
-        </Menu>
-      )}
-    </Box>
   );
 }
 

@@ -1,4 +1,11 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from "@tanstack/react-query";
 import { api, ask } from "../api/client";
 import type { Block } from "../api/types";
 
@@ -10,8 +17,12 @@ export const programmesQuery = queryOptions({
 export const blockQuery = (athleteId: string, blockId: string) =>
   queryOptions({
     queryKey: ["block", "stored", blockId],
-    queryFn: ({ signal }) =>
-      ask(api.GET("/api/athletes/{athleteId}/blocks/{blockId}", { params: { path: { athleteId, blockId } }, signal })),
+    queryFn: async ({ signal, client }) => {
+      await savesUnderWay(client);
+      return ask(
+        api.GET("/api/athletes/{athleteId}/blocks/{blockId}", { params: { path: { athleteId, blockId } }, signal }),
+      );
+    },
     // The editor holds the newest state; a fetch behind its back would only be in its way.
     staleTime: Infinity,
     refetchOnWindowFocus: false,
@@ -85,8 +96,24 @@ export function useReading(athleteId: string, session: string | null, block: Blo
   });
 }
 
+const saveKey = ["block", "save"];
+
+/** Until every block that is being saved is stored or refused: a page that was left sends what waited, and the next one reads. */
+export function savesUnderWay(client: QueryClient): Promise<void> {
+  const busy = () => client.isMutating({ mutationKey: saveKey }) > 0;
+  if (!busy()) return Promise.resolve();
+  return new Promise((resolve) => {
+    const stop = client.getMutationCache().subscribe(() => {
+      if (busy()) return;
+      stop();
+      resolve();
+    });
+  });
+}
+
 export function useSaveBlock(athleteId: string, blockId: string) {
   return useMutation({
+    mutationKey: saveKey,
     mutationFn: ({ block, version }: { block: Block; version: number }) =>
       ask(
         api.PUT("/api/athletes/{athleteId}/blocks/{blockId}", {

@@ -1,5 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
+import { savesUnderWay } from "../programmes/queries";
 
 export const versionsQuery = (athleteId: string, blockId: string) =>
   queryOptions({
@@ -17,13 +18,15 @@ export const versionsQuery = (athleteId: string, blockId: string) =>
 export const sheetsQuery = (athleteId: string, blockId: string, version: number | null) =>
   queryOptions({
     queryKey: ["block", "sheets", blockId, version],
-    queryFn: ({ signal }) =>
-      ask(
+    queryFn: async ({ signal, client }) => {
+      await savesUnderWay(client);
+      return ask(
         api.GET("/api/athletes/{athleteId}/blocks/{blockId}/sheets", {
           params: { path: { athleteId, blockId }, query: version === null ? {} : { version } },
           signal,
         }),
-      ),
+      );
+    },
     gcTime: 0,
   });
 
