@@ -98,7 +98,7 @@ function Generator(props: {
   });
   const [week, setWeek] = useState(0);
   const { wish, faults } = useMemo(() => readWish(fields), [fields]);
-  const made = useGenerated(athleteId, blockId, wish);
+  const made = useGenerated(athleteId, blockId, stored?.version ?? 0, wish);
   const take = useTake(athleteId, blockId);
   const answer = made.data;
   const why = useMemo(() => new Map(answer?.why.map((w) => [w.item, w])), [answer]);

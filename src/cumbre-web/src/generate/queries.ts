@@ -3,10 +3,10 @@ import { api, ask, Problem } from "../api/client";
 import type { GenerateRequest } from "../api/types";
 import { blockQuery, useForgetBlocks } from "../programmes/queries";
 
-/** What the generator would write for a wish; the last answer stays until the next is there. */
-export function useGenerated(athleteId: string, blockId: string, wish: GenerateRequest | null) {
+/** What the generator would write for a wish over a version of the block, 0 while there is none; the last answer stays until the next is there. */
+export function useGenerated(athleteId: string, blockId: string, version: number, wish: GenerateRequest | null) {
   return useQuery({
-    queryKey: ["block", "generate", athleteId, blockId, wish],
+    queryKey: ["block", "generate", athleteId, blockId, version, wish],
     queryFn: ({ signal }) =>
       ask(
         api.POST("/api/athletes/{athleteId}/blocks/{blockId}/generate", {
@@ -17,7 +17,8 @@ export function useGenerated(athleteId: string, blockId: string, wish: GenerateR
       ),
     enabled: wish !== null,
     placeholderData: keepPreviousData,
-    gcTime: 10_000,
+    // Tests and body masses change the answer too: none is kept for later.
+    gcTime: 0,
     retry: (count, error) => !(error instanceof Problem) && count < 2,
   });
 }
