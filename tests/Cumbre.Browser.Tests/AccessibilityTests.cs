@@ -120,7 +120,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Sees("Log the set");
         Check("session");
         Coach.Press("Print");
-        Coach.Sees("A rep counts when");
+        Coach.Sees("In a box: reps or seconds done");
         Check("print");
 
         // The theme is chosen in the account's menu, and a reload remembers it.

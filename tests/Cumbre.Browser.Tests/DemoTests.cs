@@ -180,8 +180,8 @@ public sealed class DemoTests : IAsyncLifetime
         EnterAsCoach();
         browser.Go(PathOf("Iker Varga"));
         browser.Press("Print");
-        browser.Sees("Tempo 3-1-X-0");
-        browser.Sees("pause at the bottom: the hang");
+        browser.Sees("tempo 3-1-X-0");
+        browser.Sees("the bottom is the hang");
         browser.Sees("Stop on sharp pain");
         browser.Sees("Training arithmetic, not medical advice.");
         var pdf = browser.Driver.Print(new PrintOptions { PageDimensions = PrintOptions.PageSize.A4 }).AsByteArray;

@@ -3,6 +3,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
@@ -41,6 +42,7 @@ public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedD
 /// <param name="Id">Session.</param>
 /// <param name="AthleteId">Whose.</param>
 /// <param name="AthleteName">Whose.</param>
+/// <param name="Unit">In which the athlete thinks: paper speaks it, whoever prints.</param>
 /// <param name="Day">Training day.</param>
 /// <param name="Title">For instance Pull; may be empty.</param>
 /// <param name="BlockId">Null: it stands alone.</param>
@@ -54,8 +56,8 @@ public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedD
 /// <param name="Items">In order.</param>
 /// <param name="Decision">What it led to, while that waits.</param>
 public sealed record SessionDto(
-    Guid Id, Guid AthleteId, string AthleteName, DateOnly Day, string Title, Guid? BlockId, SessionStatus Status, bool Easy, string? OverrideReason, long Version, Frame WarmUp, Frame CoolDown,
-    int DurationSeconds, IReadOnlyList<SessionItemDto> Items, DecisionDto? Decision);
+    Guid Id, Guid AthleteId, string AthleteName, MassUnit Unit, DateOnly Day, string Title, Guid? BlockId, SessionStatus Status, bool Easy, string? OverrideReason, long Version,
+    Frame WarmUp, Frame CoolDown, int DurationSeconds, IReadOnlyList<SessionItemDto> Items, DecisionDto? Decision);
 
 /// <summary>A logged session in the history.</summary>
 public sealed record PastSessionDto(Guid Id, DateOnly Day, string Line, bool Easy, decimal TopKg, IReadOnlyList<SetEvidence> Sets, bool Clean, int? WorstPain)
@@ -81,7 +83,7 @@ internal static class SessionReader
         var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
         var decision = DecisionStore.Of(db, profile.Id).FirstOrDefault(d => DecisionDto.IsOpen(d, today));
         return new(
-            session.Id, session.AthleteId, profile.Name, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
+            session.Id, session.AthleteId, profile.Name, profile.Unit, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
             dose.Seconds, [.. session.Items.Select(i => Item(db, i, athlete, profile, today, session.OverrideReason, sets[i.Id]))], decision is null ? null : DecisionDto.Of(decision, profile.Name));
     }
 

@@ -6355,6 +6355,8 @@ export interface components {
       athleteId: string;
       /** @description Whose. */
       athleteName: string;
+      /** @description In which the athlete thinks: paper speaks it, whoever prints. */
+      unit: components["schemas"]["MassUnit"];
       /**
        * Format: date
        * @description Training day.

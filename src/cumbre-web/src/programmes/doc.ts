@@ -272,7 +272,7 @@ export function unkeep(block: Block, key: string): Block {
 }
 
 /** The letters of a session's items: A, B, and D1, D2 where they are done in turn. */
-export function letters(items: BlockItem[]): string[] {
+export function letters(items: readonly { joined: boolean }[]): string[] {
   let group = -1;
   const groups = items.map((i, n) => (n > 0 && i.joined ? group : ++group));
   return items.map((_, n) => {

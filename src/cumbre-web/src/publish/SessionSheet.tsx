@@ -1,0 +1,151 @@
+import type { CautionNote, MassUnit, Resolved, Session } from "../api/types";
+import { letters } from "../programmes/doc";
+import { effortText, loadWords, piecesText } from "../session/effortText";
+import { clock, dayFull, dayWeek, minutes, plural } from "../ui/format";
+import { cautionText } from "../why/wording";
+
+interface SheetItem {
+  id: string;
+  line: string;
+  joined: boolean;
+  name: string;
+  movement: { slug: string; standard: string; bottom: string | null } | null;
+  plan: Resolved | null;
+}
+
+/** A session as it goes onto paper. */
+export interface Sheet {
+  club: string;
+  athlete: string;
+  /** Paper speaks the athlete's unit, whoever prints. */
+  unit: MassUnit;
+  /** Which version, and of when; empty where there are none. */
+  edition: string;
+  day: string;
+  title: string;
+  /** For instance "week 3"; may be empty. */
+  week: string;
+  seconds: number;
+  warmUp: Session["warmUp"];
+  coolDown: Session["coolDown"];
+  items: SheetItem[];
+  cautions: CautionNote[];
+  /** Why it is planned against a caution. */
+  kept: string | null;
+}
+
+/** One page: the lines, what they come to, boxes to log by pen, tempo legend and cautions. */
+export function SessionSheet({ sheet }: { sheet: Sheet }) {
+  const { unit, items } = sheet;
+  const names = letters(items);
+  const tempos = items.filter(
+    (m, i) => m.plan?.tempo && items.findIndex((x) => x.plan?.tempo && x.movement?.slug === m.movement?.slug) === i,
+  );
+  return (
+    <section className="page" aria-label={[dayWeek(sheet.day), sheet.title].filter(Boolean).join(", ")}>
+      <div className="head">
+        <h1>{sheet.athlete}</h1>
+        <span>{sheet.edition}</span>
+      </div>
+      <div>
+        {[
+          sheet.club,
+          dayFull(sheet.day),
+          sheet.title,
+          sheet.week,
+          minutes(sheet.seconds),
+          plural(items.length, "exercise"),
+        ]
+          .filter(Boolean)
+          .join(", ")}
+      </div>
+      {sheet.warmUp.text && (
+        <div>
+          <b>Warm-up</b> {clock(sheet.warmUp.seconds)}: {sheet.warmUp.text}
+        </div>
+      )}
+      <div style={{ marginTop: 6 }}>
+        {items.map((item, i) => (
+          <Item key={item.id} item={item} letter={names[i]!} unit={unit} />
+        ))}
+      </div>
+      {sheet.coolDown.text && (
+        <div>
+          <b>Cool-down</b> {clock(sheet.coolDown.seconds)}: {sheet.coolDown.text}
+        </div>
+      )}
+      {tempos.length > 0 && (
+        <>
+          <h2>Tempo: lowering, pause at the bottom, lifting (X: as fast as possible), pause at the top, in seconds</h2>
+          <div>{tempos.map((m) => `${m.name}: the bottom is ${m.movement?.bottom}`).join("; ")}.</div>
+        </>
+      )}
+      <h2>Cautions</h2>
+      <ul className="cautions">
+        {sheet.cautions
+          .filter((c) => !onEverySheet.includes(c.id))
+          .map((c) => (
+            <li key={c.id}>{cautionText(c, unit)}</li>
+          ))}
+      </ul>
+      {sheet.kept && (
+        <div>
+          <b>Kept against a caution:</b> {sheet.kept}
+        </div>
+      )}
+      <Small />
+    </section>
+  );
+}
+
+function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: MassUnit }) {
+  const { joined, line, movement, plan } = item;
+  const loads =
+    plan?.loads.map(
+      (l) => `${loadWords(l, unit).replace(/^at /, "")}${l.pieces.length > 0 ? ` (${piecesText(l.pieces)})` : ""}`,
+    ) ?? [];
+  // A drill between the sets of another exercise is not logged by pen.
+  const between = joined && plan?.hardSets === 0 && plan.restSeconds === 0;
+  const loaded = plan?.loads.some((l) => l.pieces.length > 0 || l.band || l.byFeet || l.counted);
+  return (
+    <div className={joined ? "item joined" : "item"}>
+      <div className="what">
+        <span className="letter">{letter}</span>
+        <span>
+          <b>{item.name}</b> <span className="line">{line}</span>
+        </span>
+        <span>{plan?.restAssumed && `rest ${clock(plan.restSeconds)}`}</span>
+        <span />
+        <span className="standard">
+          {loaded && `${loads.join(" / ")}. `}
+          {!between && movement?.standard}
+        </span>
+      </div>
+      {plan && !between && (
+        <div className="boxes" aria-label={`Boxes of ${letter}`}>
+          {plan.efforts.map((e) => (
+            <div className="box" key={`${e.set}-${e.part}`}>
+              {e.set}
+              {plan.efforts.some((x) => x.part > 1) && `.${e.part}`}: {effortText(e)}
+              {e.takeOff.length > 0 && `, off ${piecesText(e.takeOff)}`}
+            </div>
+          ))}
+          <div className="box">left, pain</div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+const onEverySheet: CautionNote["id"][] = ["StopSigns", "NotMedicalAdvice"];
+
+/** What stands on every sheet. */
+export function Small({ children }: { children?: React.ReactNode }) {
+  return (
+    <p style={{ marginBottom: 0 }}>
+      {children ?? "In a box: reps or seconds done."} Stop on sharp pain, a pinch on top of the shoulder, a pop,
+      numbness or tingling; ask again the next morning. Training arithmetic, not medical advice; local rules and
+      licensed practice come first.
+    </p>
+  );
+}
