@@ -183,7 +183,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("tempo 3-1-X-0");
         browser.Sees("the bottom is the hang");
         browser.Sees("Stop on sharp pain");
-        browser.Sees("Training arithmetic, not medical advice.");
+        browser.Sees("Training arithmetic, not medical advice");
         var pdf = browser.Driver.Print(new PrintOptions { PageDimensions = PrintOptions.PageSize.A4 }).AsByteArray;
         Assert.Single(Regex.Matches(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b(?!s)"));
     }

@@ -45,6 +45,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
       sx={{ "& .MuiDialog-container": { alignItems: "flex-start" } }}
     >
       <Autocomplete
+        sx={{ p: 3, pt: 4 }}
         options={targets}
         getOptionKey={(target) => target.to}
         renderOption={({ key, ...option }, target) => (
@@ -65,14 +66,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
           void navigate(target.to);
         }}
         renderInput={(params) => (
-          <TextField
-            {...params}
-            autoFocus
-            placeholder="Name of an athlete, a ladder or a place"
-            label="Jump to"
-
-            sx={{ p: 3 }}
-          />
+          <TextField {...params} autoFocus placeholder="Name of an athlete, a ladder or a place" label="Jump to" />
         )}
       />
     </Dialog>
