@@ -9,7 +9,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { api, ask, Problem } from "../api/client";
 import type { BlockDto, DayOfWeek } from "../api/types";
-import { addDays, mondayOf } from "../programmes/doc";
+import { addDays, nextMonday } from "../programmes/doc";
 import { blockQuery, blocksQuery, programmesQuery } from "../programmes/queries";
 import { WeekStrip } from "../programmes/WeekStrip";
 import { newId } from "../ui/newId";
@@ -87,7 +87,7 @@ function Generator(props: {
   const navigate = useNavigate();
   const [blockId] = useState(() => stored?.id ?? newId());
   const [fields, setFields] = useState<WishFields>(() => {
-    const next = mondayOf(today) === today ? today : addDays(mondayOf(today), 7);
+    const next = nextMonday(today);
     return {
       name: stored?.block.name ?? props.name,
       start: stored?.block.start ?? (props.after && props.after > next ? props.after : next),

@@ -13,7 +13,7 @@ import type { ProgrammeRow } from "../api/types";
 import { dayFull } from "../ui/format";
 import { newId } from "../ui/newId";
 import { messageOf } from "../ui/states";
-import { addDays, mondayOf, newBlock } from "./doc";
+import { addDays, mondayOf, newBlock, nextMonday } from "./doc";
 import { useForgetBlocks } from "./queries";
 
 /** A block to be written by hand: four loading weeks, an easy one, a retest, with sessions on the athlete's days. */
@@ -31,7 +31,7 @@ export function NewBlockDialog({
   const after = row.block ? addDays(row.block.start, 7 * row.block.weeks) : "";
   const [name, setName] = useState("New block");
   const [start, setStart] = useState(() => {
-    const next = mondayOf(today) === today ? today : addDays(mondayOf(today), 7);
+    const next = nextMonday(today);
     return after > next ? after : next;
   });
   const forget = useForgetBlocks();

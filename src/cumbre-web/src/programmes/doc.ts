@@ -17,6 +17,9 @@ export function mondayOf(day: string) {
   return addDays(day, -weekday);
 }
 
+/** The first Monday on which a block can begin: today, or the next one. */
+export const nextMonday = (today: string) => mondayOf(addDays(today, 6));
+
 /** Four loading weeks, an easy one and a retest, with empty sessions on the athlete's days (1 is Monday). */
 export function newBlock(name: string, start: string, days: number[]): Block {
   const kinds: WeekKind[] = ["Loading", "Loading", "Loading", "Loading", "Easy", "Retest"];

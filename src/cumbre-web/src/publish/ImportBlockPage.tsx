@@ -4,45 +4,29 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { api, ask } from "../api/client";
 import type { BlockImport } from "../api/types";
-import { addDays, mondayOf } from "../programmes/doc";
+import { mondayOf, nextMonday } from "../programmes/doc";
 import { useForgetBlocks, useSaveBlock } from "../programmes/queries";
 import { WeekStrip } from "../programmes/WeekStrip";
 import { dayFull, plural } from "../ui/format";
+import { FilePicker, Places, type TextFile } from "../ui/FilePicker";
 import { newId } from "../ui/newId";
 import { messageOf } from "../ui/states";
-
-const megabyte = 1024 * 1024;
 
 /** A block from a file: what would come of it for this athlete is shown first. */
 export default function ImportBlockPage() {
   const { athleteId = "" } = useParams();
   const { today } = useSignedIn();
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
-  const [tooLarge, setTooLarge] = useState<string | null>(null);
-  const [start, setStart] = useState(() => (mondayOf(today) === today ? today : addDays(mondayOf(today), 7)));
-  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<TextFile | null>(null);
+  const [start, setStart] = useState(() => nextMonday(today));
   const read = useMutation({
     mutationFn: (body: { text: string; start: string }) =>
       ask(api.POST("/api/athletes/{athleteId}/blocks/import", { params: { path: { athleteId } }, body })),
   });
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    read.reset();
-    setFile(null);
-    if (chosen.size > 0.9 * megabyte) {
-      setTooLarge(`${chosen.name} has ${Math.round(chosen.size / megabyte)} MB; a block has at most 0.9 MB.`);
-      return;
-    }
-    setTooLarge(null);
-    const text = await chosen.text();
-    setFile({ name: chosen.name, text });
-    read.mutate({ text, start });
-  };
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 900 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 4 }}>
@@ -68,24 +52,17 @@ export default function ImportBlockPage() {
           slotProps={{ inputLabel: { shrink: true } }}
           sx={{ width: 260 }}
         />
-        <Button variant="outlined" onClick={() => input.current?.click()} disabled={!start}>
-          Choose a file
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          hidden
-          accept=".json,application/json"
-          aria-label="File of a block"
-          onChange={(e) => {
-            void choose(e.target.files?.[0]);
-            e.target.value = "";
+        <FilePicker
+          of="a block"
+          disabled={!start}
+          onChoose={(chosen) => {
+            read.reset();
+            setFile(chosen);
+            if (chosen) read.mutate({ text: chosen.text, start: mondayOf(start) });
           }}
         />
-        {file && <Box sx={{ fontSize: 13, pt: 2 }}>{file.name}</Box>}
       </Box>
       <Box sx={{ mt: 4 }}>
-        {tooLarge && <Alert severity="error">{tooLarge}</Alert>}
         {read.isPending && <Typography role="status">Reading the file</Typography>}
         {read.error && <Alert severity="error">{messageOf(read.error)}</Alert>}
         {read.data && <Preview athleteId={athleteId} found={read.data} today={today} />}
@@ -156,17 +133,5 @@ function Preview({ athleteId, found, today }: { athleteId: string; found: BlockI
         Take this block
       </Button>
     </>
-  );
-}
-
-function Places({ label, items }: { label: string; items: BlockImport["problems"] }) {
-  return (
-    <Box component="ul" aria-label={label} sx={{ fontSize: 13, lineHeight: "20px" }}>
-      {items.map((p, i) => (
-        <li key={i}>
-          <b>{p.place}</b>: {p.message}
-        </li>
-      ))}
-    </Box>
   );
 }

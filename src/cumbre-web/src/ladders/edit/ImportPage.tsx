@@ -3,36 +3,19 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Problem } from "../../api/client";
 import type { ImportPreview } from "../../api/types";
+import { FilePicker, Places, type TextFile } from "../../ui/FilePicker";
 import { messageOf } from "../../ui/states";
 import { useImport, usePreviewImport } from "./queries";
 import { differenceText, moveText } from "./wording";
 
-const megabyte = 1024 * 1024;
-
 /** Ladders from a file: what would change is shown first, and nothing changes while anything is wrong. */
 export default function ImportPage() {
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
-  const [tooLarge, setTooLarge] = useState<string | null>(null);
+  const [file, setFile] = useState<TextFile | null>(null);
   const preview = usePreviewImport();
-  const input = useRef<HTMLInputElement>(null);
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    preview.reset();
-    setFile(null);
-    // The server takes no more; a file that is no ladders need not be read to say so.
-    if (chosen.size > 0.9 * megabyte) {
-      setTooLarge(`${chosen.name} has ${Math.round(chosen.size / megabyte)} MB; a file of ladders has at most 0.9 MB.`);
-      return;
-    }
-    setTooLarge(null);
-    const text = await chosen.text();
-    setFile({ name: chosen.name, text });
-    preview.mutate(text);
-  };
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 900 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 4 }}>
@@ -45,27 +28,15 @@ export default function ImportPage() {
         A file that was exported here or written by hand, as JSON by the{" "}
         <a href="/api/schemas/ladders-file.schema.json">published schema</a>. Nothing changes before you say so.
       </Typography>
-      <Button variant="outlined" onClick={() => input.current?.click()}>
-        Choose a file
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        accept=".json,application/json"
-        aria-label="File of ladders"
-        onChange={(e) => {
-          void choose(e.target.files?.[0]);
-          e.target.value = "";
+      <FilePicker
+        of="ladders"
+        onChoose={(chosen) => {
+          preview.reset();
+          setFile(chosen);
+          if (chosen) preview.mutate(chosen.text);
         }}
       />
-      {file && (
-        <Box component="span" sx={{ ml: 3, fontSize: 13 }}>
-          {file.name}
-        </Box>
-      )}
       <Box sx={{ mt: 4 }}>
-        {tooLarge && <Alert severity="error">{tooLarge}</Alert>}
         {preview.isPending && <Typography role="status">Reading the file</Typography>}
         {preview.error && <Alert severity="error">{messageOf(preview.error)}</Alert>}
         {preview.data && file && (
@@ -93,13 +64,7 @@ function Preview({ preview, text, again }: { preview: ImportPreview; text: strin
           changed.
           {preview.problemCount > preview.problems.length && ` The first ${preview.problems.length}:`}
         </Alert>
-        <Box component="ul" aria-label="What is wrong" sx={{ fontSize: 13, lineHeight: "20px" }}>
-          {preview.problems.map((p, i) => (
-            <li key={i}>
-              <b>{p.place}</b>: {p.message}
-            </li>
-          ))}
-        </Box>
+        <Places label="What is wrong" items={preview.problems} />
       </>
     );
   if (preview.ladders.length === 0)

@@ -1,0 +1,18 @@
+/** What stands in for the network: the API's client takes `fetch` and `Request` once, when it is loaded. */
+export const network = {
+  answer: (request: Request): Promise<Response> => {
+    throw new TypeError(`Nothing answers ${request.url}.`);
+  },
+};
+
+/** Before any module of the app is loaded. */
+export function standIn() {
+  const Native = globalThis.Request;
+  globalThis.fetch = (input) => network.answer(input as Request);
+  // A page has an address to which others are relative; Node has none, and knows no signal but its own.
+  globalThis.Request = class extends Native {
+    constructor(input: RequestInfo | URL, { signal: _, ...init }: RequestInit = {}) {
+      super(typeof input === "string" ? new URL(input, "http://cumbre.test") : input, init);
+    }
+  };
+}
