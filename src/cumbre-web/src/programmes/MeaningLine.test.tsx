@@ -2,57 +2,9 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
 import { expect, it } from "vitest";
-import type { ItemMeaning, Load, Resolved } from "../api/types";
+import type { ItemMeaning, Resolved } from "../api/types";
+import { effortOf as effort, loadOf as load, planOf as plan } from "../testing/plan";
 import { ItemPlates, MeaningLine } from "./MeaningLine";
-
-const why = {
-  rule: { id: "LoadAsWritten" as const, args: [] },
-  inputs: [],
-  working: [],
-  rounding: [],
-  sources: [],
-  cautions: [],
-  exposures: [],
-  thresholds: [],
-};
-
-const load = (kilograms: number, more: Partial<Load> = {}): Load => ({
-  made: { value: { kind: "AddedLoad", number: kilograms, code: null, date: null, pieces: null }, why },
-  wantedKg: kilograms,
-  systemKg: 70 + kilograms,
-  shareOfMax: null,
-  pieces: kilograms > 0 ? [{ size: { value: kilograms, unit: "Kg" }, isVest: false }] : [],
-  band: null,
-  byFeet: false,
-  counted: null,
-  isWeighed: true,
-  ...more,
-});
-
-const plan = (more: Partial<Resolved>): Resolved => ({
-  line: "",
-  loads: [load(0)],
-  efforts: [],
-  isDrop: false,
-  dropDistanceKg: 0,
-  setTotal: 3,
-  repTotal: 15,
-  tensionSeconds: 45,
-  durationSeconds: 300,
-  restSeconds: 120,
-  restAssumed: false,
-  hardSets: 3,
-  reserve: null,
-  tempo: null,
-  cautions: [],
-  straightArmSeconds: 0,
-  volumeLoadKg: null,
-  left: 0,
-  right: 0,
-  restInSlot: null,
-  progression: null,
-  ...more,
-});
 
 const meaning = (p: Resolved): ItemMeaning => ({
   id: "i",
@@ -92,25 +44,13 @@ it("claims no mass where the feet help or pieces were never weighed", () => {
 
 it("says what comes off in a drop", () => {
   const off = [{ size: { value: 10, unit: "Kg" as const }, isVest: false }];
-  const effort = {
-    set: 1,
-    part: 1,
-    repsLow: 4,
-    repsHigh: 4,
-    role: "DropPart" as const,
-    grip: null,
-    load: 0,
-    takeOff: [],
-    restAfterSeconds: 0,
-    seconds: null,
-    side: null,
-  };
+  const part = effort({ role: "DropPart" });
   expect(
     says(
       plan({
         isDrop: true,
         loads: [load(20), load(10)],
-        efforts: [effort, { ...effort, part: 2, load: 1, takeOff: off }],
+        efforts: [part, { ...part, part: 2, load: 1, takeOff: off }],
       }),
     ),
   ).toContain("+20 kg / +10 kg; take off 10");

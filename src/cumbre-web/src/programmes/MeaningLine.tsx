@@ -47,7 +47,7 @@ export function MeaningLine({
     bits.push(
       plan.efforts
         .filter((e) => e.set === 1 && e.takeOff.length > 0)
-        .map((e) => `take off ${piecesText(e.takeOff)}`)
+        .map((e) => `take off ${piecesText(e.takeOff, unit)}`)
         .join(", then ") || "nothing to take off",
     );
   // A hold by the best says how long it is today.
@@ -141,7 +141,7 @@ export function ItemPlates({ plan }: { plan: Resolved }) {
         <Box key={i} sx={{ textAlign: "center", fontSize: 11, lineHeight: "14px", fontWeight: 600 }}>
           <Plates pieces={load.pieces} scale={0.55} plain />
           <div>
-            {plan.isDrop ? added(load.made.value.number ?? 0, unit).replace(/ .*$/, "") : piecesText(load.pieces)}
+            {plan.isDrop ? added(load.made.value.number ?? 0, unit).replace(/ .*$/, "") : piecesText(load.pieces, unit)}
           </div>
         </Box>
       ))}

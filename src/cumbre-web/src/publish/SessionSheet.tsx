@@ -102,7 +102,8 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
   const { joined, line, movement, plan } = item;
   const loads =
     plan?.loads.map(
-      (l) => `${loadWords(l, unit).replace(/^at /, "")}${l.pieces.length > 0 ? ` (${piecesText(l.pieces)})` : ""}`,
+      (l) =>
+        `${loadWords(l, unit).replace(/^at /, "")}${l.pieces.length > 0 ? ` (${piecesText(l.pieces, unit)})` : ""}`,
     ) ?? [];
   // A drill between the sets of another exercise is not logged by pen.
   const between = joined && plan?.hardSets === 0 && plan.restSeconds === 0;
@@ -127,7 +128,7 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
             <div className="box" key={`${e.set}-${e.part}`}>
               {e.set}
               {plan.efforts.some((x) => x.part > 1) && `.${e.part}`}: {effortText(e)}
-              {e.takeOff.length > 0 && `, off ${piecesText(e.takeOff)}`}
+              {e.takeOff.length > 0 && `, off ${piecesText(e.takeOff, unit)}`}
             </div>
           ))}
           <div className="box">left, pain</div>

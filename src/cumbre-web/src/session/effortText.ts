@@ -1,5 +1,5 @@
 import type { Effort, Load, MassUnit } from "../api/types";
-import { added, mass, number } from "../ui/format";
+import { added, mass, number, unitName } from "../ui/format";
 
 /** What a set asks for: 5, 8–10, 20 s, left. */
 export function effortText(e: Effort) {
@@ -27,7 +27,12 @@ export function loadWords(load: Load, unit: MassUnit) {
   return `at ${added(kilograms, unit)}`;
 }
 
-/** What hangs: plates largest first, or the vest. */
-export function piecesText(pieces: Load["pieces"]) {
-  return pieces.map((p) => `${p.isVest ? "vest " : ""}${number(p.size.value)}`).join(" + ");
+/** What hangs: plates largest first, or the vest; a plate of the other unit says so, as its figure is what stands on it. */
+export function piecesText(pieces: Load["pieces"], unit: MassUnit) {
+  return pieces
+    .map(
+      ({ size, isVest }) =>
+        `${isVest ? "vest " : ""}${number(size.value)}${size.unit === unit ? "" : ` ${unitName[size.unit]}`}`,
+    )
+    .join(" + ");
 }

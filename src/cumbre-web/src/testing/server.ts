@@ -11,8 +11,8 @@ export function standIn() {
   globalThis.fetch = (input) => network.answer(input as Request);
   // A page has an address to which others are relative; Node has none, and knows no signal but its own.
   globalThis.Request = class extends Native {
-    constructor(input: RequestInfo | URL, { signal: _, ...init }: RequestInit = {}) {
-      super(typeof input === "string" ? new URL(input, "http://cumbre.test") : input, init);
+    constructor(input: RequestInfo | URL, init: RequestInit = {}) {
+      super(typeof input === "string" ? new URL(input, "http://cumbre.test") : input, { ...init, signal: null });
     }
   };
 }
