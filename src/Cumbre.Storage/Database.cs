@@ -1,4 +1,5 @@
 using System.Data;
+using System.Data.Common;
 using Cumbre.Storage.Ladders;
 using Dapper;
 using EvolveDb;
@@ -9,7 +10,12 @@ namespace Cumbre.Storage;
 /// <summary>An open connection with its transaction, if it writes. What the stores work on.</summary>
 public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transaction, AtlasCache Atlas)
 {
-    internal IEnumerable<T> Query<T>(string sql, object? args = null) => Connection.Query<T>(sql, args, Transaction);
+    internal IReadOnlyList<T> Query<T>(string sql, object? args = null)
+    {
+        // SQLite knows the type of a computed column only from a row: without one there is nothing to map, and nothing to map it by.
+        using var reader = (DbDataReader)Connection.ExecuteReader(sql, args, Transaction);
+        return reader.HasRows ? [.. reader.Parse<T>()] : [];
+    }
 
     internal T? One<T>(string sql, object? args = null) => Connection.QueryFirstOrDefault<T>(sql, args, Transaction);
 

@@ -87,6 +87,11 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Press("Copy week");
         Check("copy a week");
         Coach.Type(Keys.Escape);
+        Coach.Go("/compare");
+        Check("compare");
+        Coach.Go("/test-days");
+        Coach.Sees("No test day yet");
+        Check("test days");
         Coach.Go("/test-days/new");
         Coach.Press("Everybody");
         Coach.Sees("fell short last time");

@@ -11,7 +11,7 @@ public sealed class PhoneTests : CoachAtWork
         [
             ("/", null, null), ("/roster", null, null), (ilse, null, "of system"), (PathOf("Petra Holm"), null, "of system"), (PathOf("Marlow Quist") + "/profile", null, null),
             (ilse, "Log", "Log the set"), (PathOf("Levi Sorel") + "/intake", null, null), ("/kit", null, null), ("/test-days/new", null, null), ("/ladders/front-lever/edit", null, null),
-            ("/programmes", null, "Lever block"), ("/programmes", "Lever block", "Hang and breathe"), (PathOf("Yara Benavent") + "/generate", null, "Left out for the minutes"), ("/outbox", null, null),
+            ("/programmes", null, "Lever block"), ("/programmes", "Lever block", "Hang and breathe"), (PathOf("Yara Benavent") + "/generate", null, "Left out for the minutes"), ("/outbox", null, null), ("/test-days", null, "No test day yet"), ("/compare", null, null),
         ];
         Coach.Resize(390, 844);
         var wide = new List<string>();

@@ -11,7 +11,7 @@ public class AuthorizationTests
         "GET /api/me", "POST /api/owner", "POST /api/sign-in", "POST /api/demo-sign-in", "ANY /api/{**rest}", "GET /health",
     ];
 
-    private static IEnumerable<(string Name, RouteEndpoint Endpoint)> Endpoints(Club club) =>
+    internal static IEnumerable<(string Name, RouteEndpoint Endpoint)> Endpoints(Club club) =>
         club.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>().SelectMany(e =>
             (e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["ANY"]).Select(method => ($"{method} /{e.RoutePattern.RawText!.TrimStart('/')}", e)))
             // Files of the built page and the page itself are for everybody.

@@ -32,6 +32,21 @@ public class FirstStartTests
         Assert.Equal(200, (await owner.Get("/api/athletes")).Status);
     }
 
+    [Fact]
+    public async Task Every_list_of_an_empty_club_can_be_read()
+    {
+        await using var club = new Club(demo: false);
+        var owner = club.Stranger();
+        await owner.Post("/api/owner", Owner());
+        var lists = AuthorizationTests.Endpoints(club).Select(e => e.Name).Where(n => n.StartsWith("GET /api/", StringComparison.Ordinal) && !n.Contains('{', StringComparison.Ordinal)).Select(n => n["GET ".Length..]).ToArray();
+        Assert.Superset(new HashSet<string> { "/api/desk", "/api/athletes", "/api/test-days", "/api/programmes", "/api/outbox" }, lists.ToHashSet());
+        foreach (var list in lists)
+        {
+            using var answer = await owner.Client.GetAsync(list, HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken);
+            Assert.True((int)answer.StatusCode is 200 or 400, $"{list}: {answer.StatusCode}");
+        }
+    }
+
     [Theory]
     [InlineData("short", "Europe/Madrid", "password:length")]
     [InlineData("a long sentence", "Mars/Olympus", "timeZone:unknown")]
