@@ -73,7 +73,7 @@ export function PublishDialog({
                   variant="contained"
                   color="secondary"
                   disabled={!saved || publish.isPending}
-                  sx={{ whiteSpace: "nowrap" }}
+                  sx={{ flexShrink: 0 }}
                 >
                   Publish version {next}
                 </Button>
