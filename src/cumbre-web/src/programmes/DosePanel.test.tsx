@@ -5,47 +5,26 @@ import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, it, vi } from "vitest";
 import type { BlockReading, ProgrammeCaution, WeekReading } from "../api/types";
+import { blockOf, itemOf, readingOf, sessionOf } from "../testing/block";
 import { theme } from "../theme";
 import { DosePanel } from "./DosePanel";
 
+const planned = blockOf([sessionOf("s1", "2026-03-16", itemOf("a", "pull-up", "3 x 8"))]);
+const [read] = readingOf(planned).weeks;
 const week: WeekReading = {
-  number: 1,
+  ...read!,
   hardSets: 9,
   patterns: [{ pattern: "vertical pull", sets: 9, from: 10, to: 20 }],
   pull: 9,
-  push: 0,
-  pullToPush: null,
-  pullToPushFrom: 0.8,
-  pullToPushTo: 1.25,
-  straightArm: {
-    value: { kind: "Seconds", number: 0, code: null, date: null, pieces: null },
-    why: {
-      rule: { id: "StraightArmRamp", args: [] },
-      inputs: [],
-      working: [],
-      rounding: [],
-      sources: [],
-      cautions: [],
-      exposures: [],
-      thresholds: [],
-    },
-  },
-  straightArmMost: null,
-  straightArmSeconds: 0,
-  left: 0,
-  right: 0,
-  volumeLoadKg: 0,
   tensionSeconds: 600,
   seconds: 3900,
   sessions: [
     {
-      id: "s1",
+      ...read!.sessions[0]!,
       seconds: 3900,
       sets: 9,
       hardSets: 9,
       tensionSeconds: 600,
-      straightArmSeconds: 0,
-      unread: 0,
       patterns: [{ pattern: "vertical pull", sets: 9, from: null, to: null }],
       groups: [{ items: ["a"], seconds: 3900, savedSeconds: 120, roundSeconds: null }],
       items: [],
