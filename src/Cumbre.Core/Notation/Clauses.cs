@@ -358,11 +358,20 @@ internal sealed class Clauses
         if (!left)
             cursor.Take("right");
         if (cursor.Take("first"))
-            return left ? SidePlan.LeftFirst : SidePlan.RightFirst;
+            return ReadMore(cursor, left ? Side.Left : Side.Right);
         if (cursor.Take("only"))
             return left ? SidePlan.LeftOnly : SidePlan.RightOnly;
         cursor.Unexpected(Expectation.SideOrder);
         return null;
+    }
+
+    /// <summary>One set more for the side that begins: "+1".</summary>
+    private static SidePlan? ReadMore(Cursor cursor, Side first)
+    {
+        if (!cursor.Take(TokenKind.Plus))
+            return SidePlans.WeakerFirst(first, oneMore: false);
+        cursor.Whole(Expectation.OneMore, 1, 1);
+        return cursor.Failed ? null : SidePlans.WeakerFirst(first, oneMore: true);
     }
 
     private static Pause? ReadPause(Cursor cursor)

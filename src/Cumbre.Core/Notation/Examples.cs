@@ -29,6 +29,7 @@ public enum ExampleOf
     Explosive,
     EachSide,
     WeakerFirst,
+    WeakerMore,
     OneSide,
     PauseRep,
 }
@@ -67,6 +68,7 @@ public static class Examples
         new(ExampleOf.Explosive, "5 x 3 fast rest 3:00"),
         new(ExampleOf.EachSide, "3 x 6 each side tempo 2-0-1-1 rest 1:30"),
         new(ExampleOf.WeakerFirst, "hold 4 x 5 s left first rest 2:00"),
+        new(ExampleOf.WeakerMore, "hold 4 x 5 s left first +1 rest 2:00"),
         new(ExampleOf.OneSide, "1 x 4 left only"),
         new(ExampleOf.PauseRep, "4 x 5 pause 2 s bottom"),
     ];

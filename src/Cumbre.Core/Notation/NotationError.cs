@@ -99,6 +99,7 @@ public enum Expectation
     PausePlace,
     EachSide,
     SideOrder,
+    OneMore,
     Range,
     Effort,
     Then,

@@ -73,6 +73,8 @@ public static class NotationPrinter
     {
         SidePlan.LeftFirst => "left first",
         SidePlan.RightFirst => "right first",
+        SidePlan.LeftMore => "left first +1",
+        SidePlan.RightMore => "right first +1",
         SidePlan.LeftOnly => "left only",
         SidePlan.RightOnly => "right only",
         _ => "each side",

@@ -12,6 +12,45 @@ public enum SidePlan
     RightFirst,
     LeftOnly,
     RightOnly,
+
+    /// <summary>The left first, and one set more on it: it is the weaker.</summary>
+    LeftMore,
+
+    /// <summary>The right first, and one set more on it: it is the weaker.</summary>
+    RightMore,
+}
+
+/// <summary>What a plan of sides says.</summary>
+public static class SidePlans
+{
+    /// <summary>The weaker side first, without or with a set more.</summary>
+    public static SidePlan WeakerFirst(Side weaker, bool oneMore) => (weaker, oneMore) switch
+    {
+        (Side.Left, false) => SidePlan.LeftFirst,
+        (Side.Left, true) => SidePlan.LeftMore,
+        (_, false) => SidePlan.RightFirst,
+        _ => SidePlan.RightMore,
+    };
+
+    /// <summary>Sides in the order in which they work in each set.</summary>
+    public static IReadOnlyList<Side> Order(this SidePlan sides) => sides switch
+    {
+        SidePlan.LeftOnly => [Side.Left],
+        SidePlan.RightOnly => [Side.Right],
+        SidePlan.RightFirst or SidePlan.RightMore => [Side.Right, Side.Left],
+        _ => [Side.Left, Side.Right],
+    };
+
+    /// <summary>The side that does one set more; null: none does.</summary>
+    public static Side? More(this SidePlan? sides) => sides switch
+    {
+        SidePlan.LeftMore => Side.Left,
+        SidePlan.RightMore => Side.Right,
+        _ => null,
+    };
+
+    /// <summary>The same order without the set more, for an easy week or what is only kept.</summary>
+    public static SidePlan? WithoutMore(this SidePlan? sides) => sides.More() is { } side ? WeakerFirst(side, oneMore: false) : sides;
 }
 
 /// <summary>Where in a rep a pause lies.</summary>

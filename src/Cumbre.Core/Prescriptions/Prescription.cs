@@ -79,7 +79,11 @@ public abstract record Prescription
     public IReadOnlyList<PlannedSet> Sets(Bests? bests = null)
     {
         var sets = Expand(bests ?? Bests.Unknown).ToArray();
-        return Sides is { } sides ? [.. sets.GroupBy(s => s.Set).SelectMany(set => OnSides([.. set], sides))] : sets;
+        if (Sides is not { } sides)
+            return sets;
+        var last = sets.Max(s => s.Set);
+        var more = Sides.More() is { } side ? sets.Where(s => s.Set == last).Select(s => s with { Set = last + 1, Side = side }) : [];
+        return [.. sets.GroupBy(s => s.Set).SelectMany(set => OnSides([.. set], sides)), .. more];
     }
 
     /// <summary>What comes next after a success.</summary>
@@ -106,17 +110,8 @@ public abstract record Prescription
 
     private protected static int RepsIn(int reps) => Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
 
-    private static IEnumerable<PlannedSet> OnSides(PlannedSet[] parts, SidePlan sides)
-    {
-        Side[] order = sides switch
-        {
-            SidePlan.LeftOnly => [Side.Left],
-            SidePlan.RightOnly => [Side.Right],
-            SidePlan.RightFirst => [Side.Right, Side.Left],
-            _ => [Side.Left, Side.Right],
-        };
-        return order.SelectMany((side, i) => parts.Select(p => p with { Part = i * parts.Length + p.Part, Side = side }));
-    }
+    private static IEnumerable<PlannedSet> OnSides(PlannedSet[] parts, SidePlan sides) =>
+        sides.Order().SelectMany((side, i) => parts.Select(p => p with { Part = i * parts.Length + p.Part, Side = side }));
 }
 
 /// <summary>The part that a planned set plays.</summary>

@@ -94,6 +94,7 @@ public static class PrescriptionResolver
                 ShareOfMax = context.OneRepMax is { } max ? loads.Max(l => (context.BodyMass.Value + l.Value.Made) / max.Value.Value) : null,
                 Left = OnSide(sets, Side.Left),
                 Right = OnSide(sets, Side.Right),
+                MoreOnLeft = MoreOnLeft(plan, sets),
                 RestInSlot = (plan as OnTheClock)?.RestInSlot,
                 Progression = plan.Progress(),
             },
@@ -101,6 +102,13 @@ public static class PrescriptionResolver
     }
 
     private static int OnSide(IReadOnlyList<PlannedSet> sets, Side side) => sets.Where(s => s.Side == side).Sum(s => s.Seconds ?? s.RepsHigh);
+
+    private static int MoreOnLeft(Prescription plan, IReadOnlyList<PlannedSet> sets) => plan.Sides.More() switch
+    {
+        Side.Left => OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Left),
+        Side.Right => -OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Right),
+        _ => 0,
+    };
 
     private static int StraightArmSeconds(Prescription plan, IReadOnlyList<PlannedSet> sets, Movement? movement) =>
         movement is null || movement.Pattern is not (Pattern.StraightArmPull or Pattern.StraightArmPush)

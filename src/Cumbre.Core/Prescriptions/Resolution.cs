@@ -149,6 +149,9 @@ public sealed record ResolvedPrescription(
     /// <summary>Reps, or seconds of a hold, on a side by itself.</summary>
     public int Right { get; init; }
 
+    /// <summary>Of what the sides do, how much is the set more that the weaker one was given: positive on the left, negative on the right.</summary>
+    public int MoreOnLeft { get; init; }
+
     /// <summary>On the clock: what is left of a slot after the work; negative: it does not fit. Null otherwise.</summary>
     public int? RestInSlot { get; init; }
 

@@ -142,9 +142,9 @@ public static class BlockChecks
 
     private static IEnumerable<ProgrammeCaution> Sides(WeekDose week, SessionDose[] open)
     {
-        if (week.Left == week.Right)
+        if (week.SidesEven)
             yield break;
-        var uneven = open.SelectMany(s => s.Items).FirstOrDefault(i => i.Resolved is { } r && r.Left != r.Right);
+        var uneven = open.SelectMany(s => s.Items).FirstOrDefault(i => i.Resolved is { } r && r.Left - r.Right != r.MoreOnLeft);
         yield return new(CautionId.SidesUneven, [Quantity.Count(week.Left), Quantity.Count(week.Right)], week.Number, null, null,
             uneven is { Plan: { } plan, Item: var item } ? [Remedy.Write(item.Id, plan with { Sides = SidePlan.Each })] : []);
     }

@@ -36,16 +36,20 @@ public sealed record SessionDose(
 /// <param name="StraightArmSeconds">In seconds, whatever the measure.</param>
 /// <param name="Left">Reps or seconds of the left side by itself.</param>
 /// <param name="Right">Reps or seconds of the right side by itself.</param>
+/// <param name="MoreOnLeft">How much of the difference is sets that a weaker side was given: positive on the left, negative on the right.</param>
 /// <param name="VolumeLoad">System mass x reps in kg over the movements where it is known.</param>
 public sealed record WeekDose(
     int Number, WeekKind Kind, IReadOnlyList<SessionDose> Sessions, IReadOnlyList<PatternSets> Patterns, int Pull, int Push, Explained<decimal> StraightArm, decimal? StraightArmMost, bool ByMoment,
-    int StraightArmSeconds, int Left, int Right, decimal VolumeLoad)
+    int StraightArmSeconds, int Left, int Right, int MoreOnLeft, decimal VolumeLoad)
 {
     public int HardSets => Patterns.Sum(p => p.Sets);
 
     public int TensionSeconds => Sessions.Sum(s => s.TensionSeconds);
 
     public int Seconds => Sessions.Sum(s => s.Seconds);
+
+    /// <summary>Both sides do the same, but for the set more of a weaker one.</summary>
+    public bool SidesEven => Left - Right == MoreOnLeft;
 
     /// <summary>Some item counts for nothing yet, so that sums across the week say little.</summary>
     public bool Unfinished => Sessions.Any(s => s.Unread > 0);
@@ -107,7 +111,7 @@ public static class DoseReader
             number, kind, sessions,
             [.. rules.HardSets.Select(p => new PatternSets(p.Pattern, SetsOf(p.Pattern), p.From, p.To)).Where(p => p.Sets > 0 || p.Pattern < Pattern.StraightArmPull)],
             Pulling.Sum(SetsOf), Pushing.Sum(SetsOf), Explain(sessions, before, byMoment, now, most, rules), most, byMoment, sessions.Sum(s => s.StraightArmSeconds),
-            resolved.Sum(r => r.Left), resolved.Sum(r => r.Right), resolved.Sum(r => r.VolumeLoad ?? 0));
+            resolved.Sum(r => r.Left), resolved.Sum(r => r.Right), resolved.Sum(r => r.MoreOnLeft), resolved.Sum(r => r.VolumeLoad ?? 0));
     }
 
     private static bool HasMoments(SessionDose[] sessions) =>

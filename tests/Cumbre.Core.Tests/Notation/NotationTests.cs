@@ -139,6 +139,8 @@ public class NotationTests
     [InlineData("3 x 8 @ band 15", 15, 0, NotationFault.Unexpected, Expectation.Unit)]
     [InlineData("3 x 8 each", 10, 0, NotationFault.Unexpected, Expectation.EachSide)]
     [InlineData("3 x 8 left", 10, 0, NotationFault.Unexpected, Expectation.SideOrder)]
+    [InlineData("3 x 8 left first +", 18, 0, NotationFault.Unexpected, Expectation.OneMore)]
+    [InlineData("3 x 8 left first +2", 18, 1, NotationFault.OutOfRange, Expectation.OneMore)]
     [InlineData("3 x 8 pause 2 s", 15, 0, NotationFault.Unexpected, Expectation.PausePlace)]
     [InlineData("3 x 10 @ 9", 10, 0, NotationFault.Unexpected, Expectation.UnitOrPercent)]
     [InlineData("3 x 10 @ 10 rest 2:00", 12, 4, NotationFault.Unexpected, Expectation.UnitOrPercent)]

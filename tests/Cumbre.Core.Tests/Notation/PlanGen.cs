@@ -27,7 +27,7 @@ internal static class PlanGen
 
     private static readonly Gen<int?> Rest = Gen.Int[-1, 1800].Select(s => s < 0 ? (int?)null : s);
 
-    private static readonly Gen<SidePlan?> Sides = Gen.Int[-3, 4].Select(s => s < 0 ? (SidePlan?)null : (SidePlan)s);
+    private static readonly Gen<SidePlan?> Sides = Gen.Int[-3, 6].Select(s => s < 0 ? (SidePlan?)null : (SidePlan)s);
 
     /// <summary>A pause that agrees with the tempo.</summary>
     private static Gen<Pause?> PauseFor(Tempo? tempo) => Gen.Select(Gen.Int[-3, 30], Gen.Bool).Select((seconds, top) =>

@@ -47,6 +47,7 @@ public class MethodTests
     [InlineData("hold 24 s in 3 rest 0:30", 3, 0, 24, 24 + 60 + 60 + 60)]
     [InlineData("5 x 3 fast rest 3:00", 5, 15, 45, 45 + 720 + 100 + 60)]
     [InlineData("3 x 6 each side rest 1:30", 3, 36, 108, 108 + 180 + 60 + 60)]
+    [InlineData("3 x 6 left first +1 rest 1:30", 4, 42, 126, 126 + 270 + 80 + 60)]
     public void A_method_takes_its_time_and_its_tension(string line, int sets, int reps, int tension, int seconds)
     {
         var plan = Resolve(line);
@@ -105,6 +106,19 @@ public class MethodTests
         Assert.Equal([Side.Right, Side.Left], plan.Efforts.Take(2).Select(e => e.Plan.Side!.Value));
         Assert.Equal((12, 12), (plan.Left, plan.Right));
         Assert.Equal((4, 0), (Resolve("1 x 4 left only").Left, Resolve("1 x 4 left only").Right));
+    }
+
+    [Fact]
+    public void The_weaker_side_may_do_one_set_more_after_the_others()
+    {
+        var plan = Resolve("hold 2 x 4 s right first +1 rest 2:00", Context("human-flag-tuck"));
+        Assert.Equal([(1, Side.Right), (1, Side.Left), (2, Side.Right), (2, Side.Left), (3, Side.Right)], plan.Efforts.Select(e => (e.Plan.Set, e.Plan.Side!.Value)));
+        Assert.Equal((8, 12, -4), (plan.Left, plan.Right, plan.MoreOnLeft));
+        Assert.Equal([0, 120, 0, 120, 0], plan.Efforts.Select(e => e.RestAfterSeconds));
+        // A set in parts is done whole once more, and what comes off is the same.
+        var drop = Resolve("1 x drop 4+4 @ +10 / 0 kg left first +1");
+        Assert.Equal([(1, 1), (1, 2), (1, 3), (1, 4), (2, 1), (2, 2)], drop.Efforts.Select(e => (e.Plan.Set, e.Plan.Part)));
+        Assert.Equal(drop.Efforts.Take(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total)), drop.Efforts.TakeLast(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total)));
     }
 
     [Fact]

@@ -144,6 +144,20 @@ public class DoseTests
         Assert.All(caution.Remedies.Where(r => r.Line is not null), r => Assert.NotNull(NotationParser.Parse(r.Line!).Plan));
     }
 
+    [Theory]
+    [InlineData("hold 3 x 4 s left first +1", 16, 12, true)]
+    [InlineData("hold 3 x 4 s right first +1", 12, 16, true)]
+    [InlineData("hold 3 x 4 s left first", 12, 12, true)]
+    [InlineData("hold 3 x 4 s left only", 12, 0, false)]
+    [InlineData("negative 2 x 3 lower 5 s right first +1", 6, 9, true)]
+    [InlineData("every 1:00 x 4 do 5 left first +1", 25, 20, true)]
+    public void A_set_more_for_the_weaker_side_is_no_uneven_work(string line, int left, int right, bool even)
+    {
+        var week = DoseReader.Read(Gym.Block([(0, [$"human-flag-tuck: {line}"])]), Gym.Athlete(), DoseRules.Shipped)[0];
+        Assert.Equal((left, right, even), (week.Left, week.Right, week.SidesEven));
+        Assert.Equal(!even, Gym.Cautions(Gym.Block([(0, [$"human-flag-tuck: {line}"])]), Gym.Athlete()).Any(c => c.Id == CautionId.SidesUneven));
+    }
+
     [Fact]
     public void What_loads_a_painful_joint_is_said_and_from_six_on_it_stops()
     {

@@ -184,17 +184,23 @@ public class GeneratorTests
     }
 
     [Fact]
-    public void The_weaker_side_begins_and_both_do_its_number()
+    public void The_weaker_side_begins_both_do_its_number_and_it_does_one_set_more()
     {
-        var made = Make(Athlete(Said("human-flag"), results:
+        var athlete = Athlete(Said("human-flag"), results:
         [
             .. Intermediate, Gym.Result("pause-pull-up", Score.OfReps(5, 3)), Gym.Result("one-arm-hang", Score.OfSeconds(20), side: Side.Left), Gym.Result("one-arm-hang", Score.OfSeconds(12), side: Side.Right),
             Gym.Result("diagonal-hang", Score.OfSeconds(9), side: Side.Left), Gym.Result("diagonal-hang", Score.OfSeconds(5), side: Side.Right),
-        ]));
+        ]);
+        var made = Make(athlete);
         var hang = Of(made, "diagonal-hang").First().Item;
         var plan = Assert.IsType<HoldSets>(NotationParser.Parse(hang.Line).Plan);
         // 60 % of the weaker side's 5 s.
-        Assert.Equal((SidePlan.RightFirst, 3), (plan.Sides, plan.Seconds));
+        Assert.Equal((SidePlan.RightMore, 3), (plan.Sides, plan.Seconds));
+        var weeks = DoseReader.Read(made.Block, athlete, DoseRules.Shipped);
+        Assert.All(weeks, w => Assert.True(w.SidesEven));
+        Assert.True(weeks[0].Right > weeks[0].Left);
+        // Not in the easy week, where half of the sets are done.
+        Assert.DoesNotContain(made.Block.Weeks[^1].Sessions.SelectMany(s => s.Items), i => i.Line.Contains("+1", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -129,12 +129,12 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
 
     public override bool IsFast => Fast;
 
-    public override int? ClockSeconds => EverySeconds * Rounds;
+    public override int? ClockSeconds => EverySeconds * (Rounds + (Sides.More() is null ? 0 : 1));
 
     public override int SetCount => Rounds;
 
     /// <summary>What is left of a slot after the work; negative: the work does not fit.</summary>
-    public int RestInSlot => EverySeconds - Reps * SecondsPerRep * (Sides is SidePlan.Each or SidePlan.LeftFirst or SidePlan.RightFirst ? 2 : 1);
+    public int RestInSlot => EverySeconds - Reps * SecondsPerRep * (Sides?.Order().Count ?? 1);
 
     public override int UsualRest => Math.Max(0, RestInSlot);
 

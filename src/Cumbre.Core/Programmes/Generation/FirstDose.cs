@@ -1,3 +1,4 @@
+using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
@@ -19,9 +20,6 @@ internal static class FirstDose
 
     /// <summary>From a range's top its bottom lies at most so many reps away.</summary>
     private const int RangeWidth = 3;
-
-    /// <summary>A gap between the sides over this share, and of at least two, puts the weaker side first (common practice, no source).</summary>
-    private const decimal SideGap = 0.15m;
 
     private const decimal OtherGripLess = 0.1m;
 
@@ -89,21 +87,21 @@ internal static class FirstDose
 
     public static Prescription Parse(string line) => NotationParser.Parse(line).Plan ?? throw new ArgumentException(line, nameof(line));
 
-    /// <summary>Sides in turn where a movement has them: the weaker first where the gap asks for it.</summary>
+    /// <summary>Sides in turn where a movement has them: the weaker first and with a set more where the gap asks for it; the number is that of its best.</summary>
     private static Draft OnSides(Draft draft, Trainable gym)
     {
         if (!draft.Movement.EachSide)
             return draft;
         var (left, right) = (BestOn(draft.Movement, Side.Left, gym), BestOn(draft.Movement, Side.Right, gym));
-        if (left is not { } l || right is not { } r || Math.Abs(l - r) < 2 || Math.Abs(l - r) / Math.Max(l, r) <= SideGap)
+        if (left is not { } l || right is not { } r || new SideGap(l, r) is not { Advice: SideGapAdvice.WeakerFirst, Weaker: { } weaker })
         {
-            if (draft.Plan.Sides is null or SidePlan.LeftOnly or SidePlan.RightOnly)
+            if (draft.Plan.Sides is not (SidePlan.Each or SidePlan.LeftFirst or SidePlan.RightFirst))
                 draft.Replace(draft.Plan with { Sides = SidePlan.Each });
             return draft;
         }
 
         draft.Input(InputKey.BestLeft, Quantity.Plain(l)).Input(InputKey.BestRight, Quantity.Plain(r));
-        draft.Rewrite(draft.Plan with { Sides = l < r ? SidePlan.LeftFirst : SidePlan.RightFirst }, StepKey.WeakerFirst, Quantity.Word(l < r ? Side.Left : Side.Right));
+        draft.Rewrite(draft.Plan with { Sides = SidePlans.WeakerFirst(weaker, oneMore: true) }, StepKey.WeakerFirst, Quantity.Word(weaker));
         return draft;
     }
 

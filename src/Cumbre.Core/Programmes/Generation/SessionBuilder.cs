@@ -122,7 +122,7 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         // The week that advances the skill has a hard day and a light one; of both together a third is left.
         var week = draft.Plan.SetCount + Portion(draft.Plan.SetCount, rules.LightShare);
         var sets = Math.Max(1, (int)Math.Round(week * rules.KeptShare, MidpointRounding.AwayFromZero));
-        draft.Rewrite(draft.Plan.WithSets(Math.Min(sets, draft.Plan.SetCount)), StepKey.KeptShare, Quantity.Sets(sets), Quantity.Sets(week));
+        draft.Rewrite(Fewer(draft.Plan, Math.Min(sets, draft.Plan.SetCount)), StepKey.KeptShare, Quantity.Sets(sets), Quantity.Sets(week));
         return draft;
     }
 
@@ -144,9 +144,12 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
     private static Draft Share(Draft draft, decimal share, StepKey key, params Quantity[] args)
     {
         var sets = Portion(draft.Plan.SetCount, share);
-        draft.Rewrite(draft.Plan.WithSets(sets), key, Quantity.Sets(sets), args);
+        draft.Rewrite(Fewer(draft.Plan, sets), key, Quantity.Sets(sets), args);
         return draft;
     }
+
+    /// <summary>So many sets, and none more for a weaker side: that is for the hard day.</summary>
+    internal static Prescription Fewer(Prescription plan, int sets) => plan.WithSets(sets) with { Sides = plan.Sides.WithoutMore() };
 
     /// <summary>A share of the sets, rounded up, at least one.</summary>
     internal static int Portion(int sets, decimal share) => Math.Max(1, (int)Math.Ceiling(sets * share));

@@ -51,9 +51,9 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         var sets = SessionBuilder.Portion(item.Plan.SetCount, rules.EasyShare);
         var loaded = item.Movement.Measure == BenchmarkMeasure.LoadTimesReps || item.Plan.Load is AddedLoad or ShareOfBodyMass or ShareOfOneRepMax or Counted;
         if (!loaded && item.Plan is not (DropSet or RestPause or MaxSets or Pyramid))
-            return item.Plan.WithSets(sets);
+            return SessionBuilder.Fewer(item.Plan, sets);
         var reps = Math.Clamp(item.Plan is DoubleProgression d ? d.Low : item.Plan.TargetReps, 3, 8);
-        return new StraightSets(sets, reps) { Sides = item.Plan.Sides, RestSeconds = item.Plan.RestSeconds };
+        return new StraightSets(sets, reps) { Sides = item.Plan.Sides.WithoutMore(), RestSeconds = item.Plan.RestSeconds };
     }
 
     private static bool GrowsByItself(Prescription plan) => plan is Negatives or HoldSets or OnTheClock or BrokenHold;

@@ -4339,6 +4339,7 @@ export interface components {
       | "Explosive"
       | "EachSide"
       | "WeakerFirst"
+      | "WeakerMore"
       | "OneSide"
       | "PauseRep";
     /**
@@ -4402,6 +4403,7 @@ export interface components {
       | "PausePlace"
       | "EachSide"
       | "SideOrder"
+      | "OneMore"
       | "Range"
       | "Effort"
       | "Then"

@@ -70,6 +70,8 @@ export const sidePlans: Record<string, string> = {
   each: "each side",
   leftFirst: "left first",
   rightFirst: "right first",
+  leftMore: "left first, one set more on it",
+  rightMore: "right first, one set more on it",
   leftOnly: "left only",
   rightOnly: "right only",
 };

@@ -58,6 +58,7 @@ const expected: Record<Expectation, string> = {
   PausePlace: "bottom or top",
   EachSide: "side, as in each side",
   SideOrder: "first or only",
+  OneMore: "1: one set more for the side that begins",
   Range: "..",
   Effort: "2 in reserve, or to failure",
   Then: "then +2.5 kg",

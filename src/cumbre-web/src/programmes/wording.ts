@@ -73,6 +73,7 @@ export const examples: Record<ExampleOf, string> = {
   Explosive: "explosive",
   EachSide: "one side at a time",
   WeakerFirst: "the weaker side first",
+  WeakerMore: "the weaker side first, and one set more on it",
   OneSide: "an extra set for one side",
   PauseRep: "pause reps",
 };
