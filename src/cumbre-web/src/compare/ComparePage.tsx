@@ -104,7 +104,7 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
         value={athletes.data?.some((a) => a.athleteId === value.athleteId) ? value.athleteId : ""}
         onChange={(e) => onChange({ athleteId: e.target.value, blockId: "", version: "" })}
       >
-        {athletes.data?.map((a) => (
+        {(athletes.data ?? []).map((a) => (
           <MenuItem key={a.athleteId} value={a.athleteId}>
             {a.athleteName}
           </MenuItem>
@@ -118,7 +118,7 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
         disabled={!blocks.data}
         helperText={blocks.data?.length === 0 ? "no block yet" : undefined}
       >
-        {blocks.data?.map((b) => (
+        {(blocks.data ?? []).map((b) => (
           <MenuItem key={b.id} value={b.id}>
             {b.name}, {dayShort(b.start)}
           </MenuItem>
@@ -132,7 +132,7 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
         disabled={!versions.data}
       >
         <MenuItem value="draft">as it stands</MenuItem>
-        {versions.data?.versions.map((v) => (
+        {(versions.data?.versions ?? []).map((v) => (
           <MenuItem key={v.number} value={String(v.number)}>
             version {v.number}
           </MenuItem>

@@ -3,15 +3,10 @@ import { act, renderHook } from "@testing-library/react";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { Problem } from "../api/client";
 import type { Block, BlockDto } from "../api/types";
+import * as queries from "./queries";
 import { useBlockEditor } from "./useBlockEditor";
 
 const send = vi.fn<(sent: { block: Block; version: number }) => Promise<{ version: number }>>();
-
-vi.mock("./queries", () => {
-  const save = { mutateAsync: (sent: { block: Block; version: number }) => send(sent), isPending: false };
-  const forget = () => Promise.resolve();
-  return { useSaveBlock: () => save, useForgetBlocks: () => forget };
-});
 
 const block: Block = { name: "b", start: "2026-03-16", kept: [], weeks: [{ kind: "Loading", sessions: [] }] };
 
@@ -35,11 +30,17 @@ const stored = (more: Partial<BlockDto> = {}): BlockDto => ({
 const rename = (name: string) => (b: Block) => ({ ...b, name });
 
 beforeEach(() => {
+  const save = { mutateAsync: (sent: { block: Block; version: number }) => send(sent), isPending: false };
+  vi.spyOn(queries, "useSaveBlock").mockReturnValue(save as unknown as ReturnType<typeof queries.useSaveBlock>);
+  vi.spyOn(queries, "useForgetBlocks").mockReturnValue(() => Promise.resolve());
   vi.useFakeTimers();
   send.mockReset();
   send.mockImplementation(({ version }) => Promise.resolve({ version: version + 1 }));
 });
-afterEach(() => vi.useRealTimers());
+afterEach(() => {
+  vi.useRealTimers();
+  vi.restoreAllMocks();
+});
 
 const editing = () => renderHook(() => useBlockEditor("a", stored()));
 const settle = () => act(() => vi.advanceTimersByTimeAsync(1000));

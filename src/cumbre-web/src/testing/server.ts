@@ -5,8 +5,12 @@ export const network = {
   },
 };
 
-/** Before any module of the app is loaded. */
+let standsIn = false;
+
+/** Before any module of the app is loaded, and once: files share their modules. */
 export function standIn() {
+  if (standsIn) return;
+  standsIn = true;
   const Native = globalThis.Request;
   globalThis.fetch = (input) => network.answer(input as Request);
   // A page has an address to which others are relative; Node has none, and knows no signal but its own.
