@@ -152,7 +152,7 @@ $"row {row} to say {string.Join(", ", says)}");
         Names("Parallel-bar dip", "Pull-up");
         Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[0].SendKeys(Keys.Alt + "s" + Keys.Null);
         Coach.Sees("Instead of Parallel-bar dip");
-        var taken = Coach.Text("[role=dialog] li b");
+        var taken = Coach.Until(() => Coach.Text("[role=dialog] li b") is { Length: > 0 } name ? name : null, "a substitute")!;
         Coach.Press($"Take {taken}");
         Names(taken, "Pull-up");
         Coach.Press("Undo");

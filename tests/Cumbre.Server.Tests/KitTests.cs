@@ -20,6 +20,9 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
     [Fact]
     public async Task The_hall_of_the_demo_has_its_plates_bands_and_bars_and_what_can_be_loaded()
     {
+        // A club of its own: others of this class change the kit of theirs.
+        await using var club = new Club();
+        coach = await club.Coach();
         var kit = (await coach.Get("/api/kit")).Ok;
         Assert.Equal((5, 3), (kit["kit"]!["plates"]!.AsArray().Count, kit["bands"]!.AsArray().Count));
         // Everything at once: 2.5 + 5 + 10 + 30 + 20 kg of plates and a vest of 5.
