@@ -58,7 +58,7 @@ const expected: Record<Expectation, string> = {
   PausePlace: "bottom or top",
   EachSide: "side, as in each side",
   SideOrder: "first or only",
-  OneMore: "1: one set more for the side that begins",
+  OneMore: "one set more, as in left first +1",
   Range: "..",
   Effort: "2 in reserve, or to failure",
   Then: "then +2.5 kg",
