@@ -1,3 +1,4 @@
+using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
@@ -19,16 +20,17 @@ internal enum Clause
     Fast = 256,
     Gap = 512,
     Lower = 1024,
+    SetUp = 2048,
 
     /// <summary>What every method that is counted in reps may carry.</summary>
-    OfReps = Load | Effort | Tempo | Rest | Grip | Sides | Pause,
+    OfReps = Load | Effort | Tempo | Rest | Grip | Sides | Pause | SetUp,
 }
 
 /// <summary>Reads the clauses after the head of a line.</summary>
 internal sealed class Clauses
 {
     /// <summary>Words that open a clause: a counted piece cannot be called so.</summary>
-    private static readonly HashSet<string> Reserved = ["rest", "tempo", "then", "grip", "each", "left", "right", "pause", "to", "gap", "lower", "fast", "in", "back-off", "s", "min", "x"];
+    private static readonly HashSet<string> Reserved = ["rest", "tempo", "then", "grip", "each", "left", "right", "pause", "to", "gap", "lower", "fast", "in", "back-off", "s", "min", "x", "box", "pads", "feet", "strap", "finger", "fingers"];
 
     public Clause Seen { get; private set; }
 
@@ -53,6 +55,8 @@ internal sealed class Clauses
     public Gap? Gap { get; private set; }
 
     public int Lower { get; private set; } = 1;
+
+    public SetUp SetUp { get; private set; } = new();
 
     /// <summary>Reads on to the end of the line, or to where <paramref name="stop"/> says.</summary>
     /// <param name="cursor">At the first clause.</param>
@@ -79,7 +83,8 @@ internal sealed class Clauses
                 return;
             }
 
-            if (Seen.HasFlag(clause))
+            // A set-up has several parts; each may stand once.
+            if (Seen.HasFlag(clause) && clause != Clause.SetUp)
             {
                 cursor.Fail(NotationFault.Twice, at, []);
                 return;
@@ -105,6 +110,7 @@ internal sealed class Clauses
             Sides = Sides,
             Pause = Pause,
             Grips = Grips is null ? null : [.. Grips],
+            SetUp = SetUp.OrNone(SetUp),
         };
 
     private static void Refuse(Cursor cursor, Clause clause, Token at, int grips)
@@ -137,7 +143,7 @@ internal sealed class Clauses
         foreach (var (clause, expectation) in new[]
         {
             (Clause.Lower, Expectation.Lower), (Clause.Gap, Expectation.Gap), (Clause.Load, Expectation.Load), (Clause.Effort, Expectation.Effort), (Clause.Increment, Expectation.Then),
-            (Clause.Tempo, Expectation.Tempo), (Clause.Rest, Expectation.Rest), (Clause.Sides, Expectation.Sides), (Clause.Pause, Expectation.Pause), (Clause.Grip, Expectation.Grips), (Clause.Fast, Expectation.Fast),
+            (Clause.Tempo, Expectation.Tempo), (Clause.Rest, Expectation.Rest), (Clause.Sides, Expectation.Sides), (Clause.Pause, Expectation.Pause), (Clause.Grip, Expectation.Grips), (Clause.Fast, Expectation.Fast), (Clause.SetUp, Expectation.SetUp),
         })
         {
             if (clauses.HasFlag(clause))
@@ -148,7 +154,8 @@ internal sealed class Clauses
     private static Clause Recognise(Cursor cursor) => cursor.Current switch
     {
         { Kind: TokenKind.At } => Clause.Load,
-        { Kind: TokenKind.Number } => Clause.Effort,
+        { Kind: TokenKind.Number } => cursor.Following is { Kind: TokenKind.Word, Text: "finger" or "fingers" } ? Clause.SetUp : Clause.Effort,
+        { Kind: TokenKind.Word, Text: "to" } when Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
         { Kind: TokenKind.Word, Text: var word } => word switch
         {
             "to" => Clause.Effort,
@@ -161,6 +168,7 @@ internal sealed class Clauses
             "fast" => Clause.Fast,
             "gap" => Clause.Gap,
             "lower" => Clause.Lower,
+            "box" or "pads" or "feet" or "strap" => Clause.SetUp,
             _ => Clause.None,
         },
         _ => Clause.None,
@@ -168,7 +176,7 @@ internal sealed class Clauses
 
     private void Read(Cursor cursor, Clause clause, int grips)
     {
-        if (clause != Clause.Sides && (clause != Clause.Effort || cursor.Current.Kind == TokenKind.Word))
+        if (clause is not (Clause.Sides or Clause.SetUp) && (clause != Clause.Effort || cursor.Current.Kind == TokenKind.Word))
             cursor.Skip();
         switch (clause)
         {
@@ -205,6 +213,9 @@ internal sealed class Clauses
                 break;
             case Clause.Gap:
                 Gap = ReadGap(cursor);
+                break;
+            case Clause.SetUp:
+                SetUp = ReadSetUp(cursor, SetUp);
                 break;
             case Clause.Lower:
                 Lower = ReadSeconds(cursor, Expectation.LowerSeconds, Limits.TempoPhaseMaximum);
@@ -393,6 +404,50 @@ internal sealed class Clauses
         if (cursor.Take("breaths") || cursor.Take("breath"))
             return cursor.InRange(count, 1, Prescriptions.Gap.BreathsMaximum, at, Expectation.Gap) ? new Gap(count, GapUnit.Breaths) : null;
         return cursor.Require("s", Expectation.SecondsOrBreaths) ? new Gap(count) : null;
+    }
+
+    /// <summary>One part of a set-up, added to those before it.</summary>
+    private static SetUp ReadSetUp(Cursor cursor, SetUp before)
+    {
+        var at = cursor.Current;
+        if (at.Kind == TokenKind.Number)
+        {
+            var fingers = cursor.Whole(Expectation.FingerCount, 0, SetUp.FingersMaximum);
+            cursor.Skip();
+            return Once(before.Fingers, before with { Fingers = fingers });
+        }
+
+        cursor.Skip();
+        switch (at.Text)
+        {
+            case "to":
+                var contact = Enum.Parse<Contact>(cursor.Current.Text, ignoreCase: true);
+                cursor.Skip();
+                return Once(before.To, before with { To = contact });
+            case "box":
+                return Once(before.BoxCm, before with { BoxCm = Centimetres(Expectation.BoxHeight, 1, SetUp.BoxMaximum) });
+            case "feet":
+                return Once(before.FeetCm, before with { FeetCm = Centimetres(Expectation.FeetPlace, 0, SetUp.FeetMaximum) });
+            case "pads":
+                return Once(before.Pads, before with { Pads = cursor.Whole(Expectation.PadCount, 0, SetUp.PadsMaximum) });
+            default:
+                return Once(before.Strap, before with { Strap = cursor.Whole(Expectation.StrapMark, 0, SetUp.StrapMaximum) });
+        }
+
+        decimal Centimetres(Expectation expected, decimal minimum, decimal maximum)
+        {
+            var value = cursor.Number(expected, minimum, maximum);
+            cursor.Require("cm", Expectation.Centimetres);
+            return value;
+        }
+
+        SetUp Once<T>(T? written, SetUp now)
+            where T : struct
+        {
+            if (written is not null)
+                cursor.Fail(NotationFault.Twice, cursor.Span(at), []);
+            return cursor.Failed ? before : now;
+        }
     }
 
     /// <summary>Whole seconds with their unit.</summary>

@@ -57,6 +57,9 @@ public static class Completion
         [Expectation.SecondsUnit] = ["s"],
         [Expectation.InPieces] = ["in 3"],
         [Expectation.Do] = ["do 6"],
+        [Expectation.NextSet] = [", 6"],
+        [Expectation.SetUp] = ["to chest", "box 40 cm", "pads 2", "feet 60 cm", "strap 12", "2 fingers"],
+        [Expectation.Centimetres] = ["cm"],
     };
 
     /// <summary>Suggestions at the cursor, in the order in which they are usual. A word that is begun filters them.</summary>

@@ -20,6 +20,9 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
 
     public Token Previous => tokens[next - 1];
 
+    /// <summary>The token after the current one.</summary>
+    public Token Following => tokens[Math.Min(next + 1, tokens.Count - 1)];
+
     public bool AtEnd => Current.Kind == TokenKind.End;
 
     public void Skip() => next++;
@@ -32,6 +35,10 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
     }
 
     public bool Is(string word) => Current.Kind == TokenKind.Word && Current.Text == word;
+
+    /// <summary>Does a token of the kind follow somewhere before the next word that is no unit?</summary>
+    public bool Ahead(TokenKind kind) =>
+        tokens.Skip(next + 1).TakeWhile(t => t.Kind != TokenKind.Word || t.Text is "kg" or "lb" or "lbs").Any(t => t.Kind == kind);
 
     public bool Take(TokenKind kind)
     {

@@ -32,6 +32,12 @@ public enum ExampleOf
     WeakerMore,
     OneSide,
     PauseRep,
+    Varied,
+    Ramping,
+    VariedHold,
+    ToContact,
+    Box,
+    Pads,
 }
 
 /// <summary>A line of the help card, canonical.</summary>
@@ -71,5 +77,11 @@ public static class Examples
         new(ExampleOf.WeakerMore, "hold 4 x 5 s left first +1 rest 2:00"),
         new(ExampleOf.OneSide, "1 x 4 left only"),
         new(ExampleOf.PauseRep, "4 x 5 pause 2 s bottom"),
+        new(ExampleOf.Varied, "sets 6, 6, 6, 5"),
+        new(ExampleOf.Ramping, "sets 5, 4, 3 @ +10, +15, +20 kg"),
+        new(ExampleOf.VariedHold, "hold 7, 7, 7, 6, 6 s"),
+        new(ExampleOf.ToContact, "5 x 5 to chest fast"),
+        new(ExampleOf.Box, "3 x 5 box 60 cm"),
+        new(ExampleOf.Pads, "4 x 5 pads 2"),
     ];
 }

@@ -109,6 +109,16 @@ public enum Expectation
     Pause,
     Grips,
     Fast,
+
+    /// <summary>A comma and the next set's figure.</summary>
+    NextSet,
+    SetUp,
+    BoxHeight,
+    PadCount,
+    FeetPlace,
+    StrapMark,
+    FingerCount,
+    Centimetres,
 }
 
 /// <summary>A fault of a line with its place, and what was expected there. Positions count characters from 0.</summary>

@@ -14,7 +14,13 @@ public static class NotationPrinter
         var line = new StringBuilder();
         if (!FormTable.All.Any(f => f.Head(line, plan)))
             throw new ArgumentOutOfRangeException(nameof(plan), plan, "unknown method");
-        LoadAndEffort(line, plan);
+        Load(line, plan);
+        if (plan.SetUp is { } setUp)
+            SetUpOf(line, setUp);
+        if (plan.Effort is InReserve reserve)
+            line.Append(I, $" {reserve.Reps} in reserve");
+        else if (plan.Effort is ToFailure)
+            line.Append(" to failure");
         if (plan is TopSetBackOff t)
             line.Append(I, $", back-off {t.BackOffSets} x {t.BackOffReps} @ -{Number(t.BackOffPercent)} % top");
         if (plan is ExplosiveSets or OnTheClock { Fast: true })
@@ -39,17 +45,17 @@ public static class NotationPrinter
 
     internal static string Gap(Gap gap) => string.Create(I, $"{gap.Count} {(gap.Unit == GapUnit.Breaths ? gap.Count == 1 ? "breath" : "breaths" : "s")}");
 
-    internal static string Loads(IReadOnlyList<MassEntry> loads)
+    internal static string Loads(IReadOnlyList<MassEntry> loads, string mark)
     {
         var oneUnit = loads.All(l => l.Unit == loads[0].Unit);
-        return string.Join(" / ", loads.Select((l, i) => oneUnit && i < loads.Count - 1 ? Value(l) : Signed(l)));
+        return string.Join(mark, loads.Select((l, i) => oneUnit && i < loads.Count - 1 ? Value(l) : Signed(l)));
     }
 
     internal static string Number(decimal value) => value.ToString("0.####", I);
 
     private static CultureInfo I => CultureInfo.InvariantCulture;
 
-    private static void LoadAndEffort(StringBuilder line, Prescription plan)
+    private static void Load(StringBuilder line, Prescription plan)
     {
         var text = plan.Load switch
         {
@@ -63,10 +69,22 @@ public static class NotationPrinter
         };
         if (text is not null)
             line.Append(" @ ").Append(text);
-        if (plan.Effort is InReserve reserve)
-            line.Append(I, $" {reserve.Reps} in reserve");
-        else if (plan.Effort is ToFailure)
-            line.Append(" to failure");
+    }
+
+    private static void SetUpOf(StringBuilder line, SetUp setUp)
+    {
+        if (setUp.To is { } contact)
+            line.Append(" to ").Append(contact.ToString().ToLowerInvariant());
+        if (setUp.BoxCm is { } box)
+            line.Append(I, $" box {Number(box)} cm");
+        if (setUp.Pads is { } pads)
+            line.Append(I, $" pads {pads}");
+        if (setUp.FeetCm is { } feet)
+            line.Append(I, $" feet {Number(feet)} cm");
+        if (setUp.Strap is { } strap)
+            line.Append(I, $" strap {strap}");
+        if (setUp.Fingers is { } fingers)
+            line.Append(I, $" {fingers} {(fingers == 1 ? "finger" : "fingers")}");
     }
 
     private static string Sides(SidePlan sides) => sides switch

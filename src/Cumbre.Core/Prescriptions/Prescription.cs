@@ -19,6 +19,8 @@ namespace Cumbre.Core.Prescriptions;
 [JsonDerivedType(typeof(RepsWithStretch), "stretch")]
 [JsonDerivedType(typeof(Negatives), "negative")]
 [JsonDerivedType(typeof(HoldSets), "hold")]
+[JsonDerivedType(typeof(VariedHolds), "varied-hold")]
+[JsonDerivedType(typeof(VariedSets), "varied")]
 [JsonDerivedType(typeof(BrokenHold), "broken-hold")]
 [JsonDerivedType(typeof(MaxSets), "max")]
 [JsonDerivedType(typeof(PracticeSets), "practice")]
@@ -49,6 +51,9 @@ public abstract record Prescription
 
     /// <summary>One for the whole line, or one for each part or round; null: any.</summary>
     public ValueList<Grip>? Grips { get; init; }
+
+    /// <summary>How it is set up: the contact that is asked, box, pads, feet, strap, fingers; null: as last time.</summary>
+    public SetUp? SetUp { get; init; }
 
     /// <summary>The fewest sets of an easy week keep this many reps or seconds of one set; it is also what a load is worked out for.</summary>
     [JsonIgnore]
@@ -92,9 +97,18 @@ public abstract record Prescription
     /// <summary>The same with other sets in number; methods that have none stay as they are.</summary>
     public abstract Prescription WithSets(int sets);
 
-    /// <summary>This plan with the modifiers of another: load, effort, tempo, rest, sides, pause and grips.</summary>
-    internal Prescription Like(Prescription other) =>
-        this with { Load = other.Load, Effort = other.Effort, Tempo = other.Tempo, RestSeconds = other.RestSeconds, Sides = other.Sides, Pause = other.Pause, Grips = other.Grips };
+    /// <summary>This plan with the modifiers of another: load, effort, tempo, rest, sides, pause, grips and set-up.</summary>
+    internal Prescription Like(Prescription other) => this with
+    {
+        Load = other.Load,
+        Effort = other.Effort,
+        Tempo = other.Tempo,
+        RestSeconds = other.RestSeconds,
+        Sides = other.Sides,
+        Pause = other.Pause,
+        Grips = other.Grips,
+        SetUp = other.SetUp,
+    };
 
     /// <summary>Sets that can be counted off: 1 where the method has none.</summary>
     [JsonIgnore]

@@ -8,9 +8,9 @@ namespace Cumbre.Core.Prescriptions;
 public static class PrescriptionJson
 {
     /// <summary>The version that is written; older ones are read by the code that knows them.</summary>
-    public const int Version = 2;
+    public const int Version = 3;
 
-    /// <summary>Version 1 knew fewer methods; what it wrote reads the same.</summary>
+    /// <summary>Earlier versions knew fewer methods and no set-up; what they wrote reads the same.</summary>
     private const int OldestReadable = 1;
 
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)

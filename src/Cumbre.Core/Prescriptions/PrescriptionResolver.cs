@@ -24,12 +24,22 @@ public static class PrescriptionResolver
             return new(null, ResolutionProblem.NoBestHold);
         if (plan is DropSet drop)
             return Drop(drop, context);
+        if (plan is VariedSets { Loads: { } loads } varied)
+            return Varied(varied, loads, context);
         var (load, problem) = LoadResolver.Resolve(plan.Load, plan.Effort, plan.TargetReps, context);
         if (load is null)
             return new(null, problem);
         return plan is TopSetBackOff top
             ? Expand(plan, [load, LoadResolver.BackOff(load, top.BackOffPercent, context)], set => set.Role == SetRole.Top ? 0 : 1, context)
             : Expand(plan, [load], _ => 0, context);
+    }
+
+    /// <summary>Each load once, in the order in which it first comes.</summary>
+    private static Resolution Varied(VariedSets plan, IReadOnlyList<MassEntry> written, ResolutionContext context)
+    {
+        var distinct = written.Distinct().ToList();
+        var loads = distinct.Select(l => LoadResolver.Resolve(new AddedLoad(l), null, plan.TargetReps, context).Load!).ToArray();
+        return Expand(plan, loads, set => distinct.IndexOf(written[Math.Min(set.Set, written.Count) - 1]), context);
     }
 
     private static Resolution Drop(DropSet plan, ResolutionContext context)
@@ -161,7 +171,7 @@ public static class PrescriptionResolver
 
     private static void HoldCautions(Prescription plan, IReadOnlyList<PlannedSet> sets, ResolutionContext context, Action<CautionId, Quantity[]> add)
     {
-        if (plan is not (HoldSets or BrokenHold) || context.Bests.HoldSeconds is not { } best || sets.Max(s => s.Seconds) is not { } longest)
+        if (plan is not (HoldSets or VariedHolds or BrokenHold) || context.Bests.HoldSeconds is not { } best || sets.Max(s => s.Seconds) is not { } longest)
             return;
         if (best < HoldDose.SecondsMinimum)
             add(CautionId.HoldTooShort, [Quantity.Seconds((int)best), Quantity.Seconds(HoldDose.SecondsMinimum)]);

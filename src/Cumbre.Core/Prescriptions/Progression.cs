@@ -1,42 +1,53 @@
 namespace Cumbre.Core.Prescriptions;
 
-/// <summary>In what a plan grows.</summary>
+/// <summary>In what a plan grows after it was reached.</summary>
 public enum ProgressionKind
 {
-    /// <summary>The smallest step that the kit makes, of at least 1 kg.</summary>
+    /// <summary>In what the movement is measured by: load, reps, a weaker band, a lower box, another counted piece.</summary>
+    Measure,
+
+    /// <summary>The top of the range first, then what the movement is measured by.</summary>
+    RangeThenMeasure,
+
+    /// <summary>Load, by the smallest step that the kit makes of at least 1 kg.</summary>
     Load,
 
-    /// <summary>Reps first, then load.</summary>
-    RepsThenLoad,
+    /// <summary>Load, or a longer range where none can be added.</summary>
+    LoadOrRange,
     Reps,
     Seconds,
+
+    /// <summary>Seconds on as many sets as the ramp of straight-arm work allows.</summary>
+    HoldRamp,
 
     /// <summary>The same total in fewer, longer pieces.</summary>
     LongerPieces,
 
-    /// <summary>Another round.</summary>
-    Rounds,
+    /// <summary>A longer loaded stretch.</summary>
+    Stretch,
+    ShorterGap,
+    ShorterSlot,
 
-    /// <summary>The same work in less time, then a higher rung.</summary>
-    Time,
+    /// <summary>A higher top step of a pyramid.</summary>
+    HigherTop,
+
+    /// <summary>A harder angle, a weaker band or load, by the opening set.</summary>
+    Angle,
+
+    /// <summary>The total of open sets.</summary>
+    Total,
+
+    /// <summary>The height of contact.</summary>
+    Contact,
 
     /// <summary>Nothing is added: the trend is watched.</summary>
     Trend,
 
-    /// <summary>Speed or height first; it ends when either falls by 10 to 20 %.</summary>
-    Speed,
-
-    /// <summary>A slower lowering.</summary>
-    Tempo,
-
-    /// <summary>Another counted piece.</summary>
-    Pieces,
-
-    /// <summary>The next step of the ladder, or load.</summary>
-    NextStep,
+    /// <summary>The full repetition is tested.</summary>
+    Test,
 }
 
 /// <summary>What comes after a success.</summary>
 /// <param name="Kind">In what it grows.</param>
-/// <param name="Next">The plan then; null where only the kit or the ladder can tell.</param>
+/// <param name="Next">The plan then; null where only the kit, the week or the ladder can tell.</param>
 public sealed record Progression(ProgressionKind Kind, Prescription? Next);

@@ -92,7 +92,7 @@ public class NotationTests
         PlanGen.Any.Sample(plan => plan.Equals(PrescriptionJson.Read(PrescriptionJson.Write(plan))));
 
     [Theory]
-    [InlineData("""{"v":3,"plan":{"method":"straight","setTotal":1,"reps":1}}""")]
+    [InlineData("""{"v":9,"plan":{"method":"straight","setTotal":1,"reps":1}}""")]
     [InlineData("""{"v":1}""")]
     [InlineData("nonsense")]
     public void A_stored_form_of_another_version_is_refused(string json) => Assert.Throws<InvalidDataException>(() => PrescriptionJson.Read(json));

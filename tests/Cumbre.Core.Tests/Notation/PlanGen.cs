@@ -40,6 +40,17 @@ internal static class PlanGen
     private static Gen<ValueList<Grip>?> Grips(int parts) => Gen.Select(Gen.Int[0, 4].Array[parts], Gen.Int[0, 2]).Select((grips, how) =>
         how == 0 ? null : how == 1 ? (ValueList<Grip>?)[(Grip)grips[0]] : new ValueList<Grip>([.. grips.Select(g => (Grip)g)]));
 
+    private static readonly Gen<SetUp?> SetUps = Gen.Select(Gen.Int[-6, 4], Gen.Int[-6, 100], Gen.Int[-6, 20], Gen.Int[-6, 60], Gen.Int[-6, 4])
+        .Select((contact, box, pads, strap, fingers) => SetUp.OrNone(new SetUp
+        {
+            To = contact < 0 ? null : (Core.Benchmarks.Contact)contact,
+            BoxCm = box < 1 ? null : box / 2m + 1,
+            FeetCm = box < 50 ? null : box * 1.5m,
+            Pads = pads < 0 ? null : pads,
+            Strap = strap < 0 ? null : strap,
+            Fingers = fingers < 0 ? null : fingers,
+        }));
+
     private static readonly Gen<int> Sets = Gen.Int[1, 20];
 
     private static readonly Gen<int> Reps = Gen.Int[1, 200];
@@ -49,11 +60,12 @@ internal static class PlanGen
     /// <summary>With all that reps may carry.</summary>
     private static Gen<Prescription> Full(Gen<Prescription> heads, int grips = 1, bool effort = true, bool rest = true, bool load = true) =>
         Gen.Select(heads, load ? Load : Gen.Const(() => (LoadSpec?)null), effort ? Effort : Gen.Const(() => (Effort?)null), Tempo, rest ? Rest : Gen.Const(() => (int?)null), Sides, Grips(grips))
-            .SelectMany((plan, l, e, t, r, s, g) => PauseFor(t).Select(p => plan with { Load = l, Effort = e, Tempo = t, RestSeconds = r, Sides = s, Grips = g, Pause = p }));
+            .SelectMany((plan, l, e, t, r, s, g) => Gen.Select(PauseFor(t), SetUps).Select((p, u) =>
+                plan with { Load = l, Effort = e, Tempo = t, RestSeconds = r, Sides = s, Grips = g, Pause = p, SetUp = u }));
 
     /// <summary>With what a hold or a lowering may carry.</summary>
     private static Gen<Prescription> Timed(Gen<Prescription> heads) =>
-        Gen.Select(heads, Load, Rest, Sides, Grips(1)).Select((plan, l, r, s, g) => plan with { Load = l, RestSeconds = r, Sides = s, Grips = g });
+        Gen.Select(heads, Load, Rest, Sides, Grips(1), SetUps).Select((plan, l, r, s, g, u) => plan with { Load = l, RestSeconds = r, Sides = s, Grips = g, SetUp = u });
 
     private static Gen<Prescription> Drop { get; } = Gen.Int[2, 4].SelectMany(parts => Full(
         Gen.Select(Sets, Gen.Int[1, 30].Array[parts], Gen.Int[0, 400].Array[parts], Unit, Gen.Bool).Select((s, reps, quarters, unit, mixed) =>
@@ -79,5 +91,10 @@ internal static class PlanGen
         Timed(Gen.Select(Sets, Reps, Gen.Int[1, 30]).Select((s, r, lower) => (Prescription)new Negatives(s, r, lower))),
         Timed(Gen.Select(Sets, Gen.Int[1, 600]).Select((s, seconds) => (Prescription)new HoldSets(s, seconds))),
         Timed(Gen.Select(Sets, Gen.Int[20, 200]).Select((s, halves) => (Prescription)new HoldSets(s, null, halves / 2m))),
+        Full(Gen.Select(Gen.Int[1, 30].Array[2, 12], Gen.Int[1, 30]).Select((reps, up) => (Prescription)new VariedSets([.. reps.Append(reps[0] + up).Take(20)]))
+            .Where(p => p is VariedSets v && v.Reps.Distinct().Count() > 1)),
+        Full(Gen.Select(Gen.Int[1, 30].Array[2, 8], Gen.Int[0, 60], Unit).Select((reps, quarters, unit) =>
+            (Prescription)new VariedSets([.. reps], [.. reps.Select((_, i) => new MassEntry((quarters + i) / 4m, unit))])), load: false),
+        Timed(Gen.Select(Gen.Int[1, 60].Array[2, 19], Gen.Int[1, 30]).Select((s, up) => (Prescription)new VariedHolds([.. s.Append(s[0] + up)]))),
         Timed(Gen.Select(Gen.Int[2, 20], Gen.Int[1, 30]).Select((pieces, each) => (Prescription)new BrokenHold(pieces * each, pieces))));
 }

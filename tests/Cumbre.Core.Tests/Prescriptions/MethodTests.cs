@@ -164,28 +164,67 @@ public class MethodTests
         Assert.Contains(Resolve(line, Context(movement, new(Reps: 12, HoldSeconds: 10))).Cautions, c => c.Id == caution);
 
     [Theory]
-    [InlineData("3 x 5", ProgressionKind.Load, null)]
-    [InlineData("3 x 5 tempo 3-1-X-0", ProgressionKind.Tempo, "3 x 5 tempo 4-1-X-0")]
-    [InlineData("3 x 5 tempo 5-1-X-0", ProgressionKind.Load, null)]
-    [InlineData("3 x 5 @ +5 kg tempo 3-1-X-0", ProgressionKind.Load, null)]
-    [InlineData("3 x 5 @ 9 books", ProgressionKind.Pieces, "3 x 5 @ 10 books")]
-    [InlineData("3 x 8..10", ProgressionKind.RepsThenLoad, null)]
-    [InlineData("negative 4 x 1 lower 8 s", ProgressionKind.Seconds, "negative 4 x 1 lower 9 s")]
-    [InlineData("negative 4 x 1 lower 10 s", ProgressionKind.NextStep, null)]
-    [InlineData("hold 5 x 8 s each side", ProgressionKind.Seconds, "hold 5 x 9 s each side")]
+    [InlineData("3 x 5", ProgressionKind.Measure, null)]
+    [InlineData("3 x 5 @ 9 books", ProgressionKind.Measure, null)]
+    [InlineData("sets 6, 6, 5", ProgressionKind.Measure, null)]
+    [InlineData("3 x 8..10", ProgressionKind.RangeThenMeasure, null)]
+    [InlineData("top 1 x 4 @ +20 kg, back-off 3 x 8 @ -12 % top", ProgressionKind.Load, null)]
+    [InlineData("1 x drop 4+4 @ +10 / 0 kg", ProgressionKind.Load, null)]
+    [InlineData("2 x rest-pause gap 30 s", ProgressionKind.Angle, null)]
+    [InlineData("3 x cluster 2+2+2 gap 15 s", ProgressionKind.ShorterGap, "3 x cluster 2+2+2 gap 10 s")]
+    [InlineData("3 x cluster 2+2+2 gap 12 s", ProgressionKind.ShorterGap, "3 x cluster 2+2+2 gap 10 s")]
+    [InlineData("3 x cluster 2+2+2 gap 10 s", ProgressionKind.Load, null)]
+    [InlineData("3 x cluster 2+2+2 gap 10 breaths", ProgressionKind.Load, null)]
+    [InlineData("negative 4 x 1 lower 9 s", ProgressionKind.Seconds, "negative 4 x 1 lower 10 s")]
+    [InlineData("negative 4 x 1 lower 10 s", ProgressionKind.Test, null)]
+    [InlineData("hold 5 x 8 s each side", ProgressionKind.HoldRamp, null)]
+    [InlineData("hold 7, 7, 6 s", ProgressionKind.HoldRamp, null)]
     [InlineData("hold 24 s in 4", ProgressionKind.LongerPieces, "hold 24 s in 3")]
-    [InlineData("hold 24 s in 2", ProgressionKind.NextStep, "hold 1 x 24 s")]
+    [InlineData("hold 24 s in 3", ProgressionKind.LongerPieces, "hold 24 s in 2")]
+    [InlineData("hold 24 s in 2", ProgressionKind.LongerPieces, "hold 1 x 24 s")]
     [InlineData("every 1:20 x 5 do 6 tempo 2-0-X-0", ProgressionKind.Reps, "every 1:20 x 5 do 7 tempo 2-0-X-0")]
-    [InlineData("every 0:30 x 5 do 7", ProgressionKind.Rounds, "every 0:30 x 6 do 7")]
-    [InlineData("3 x 10 + stretch 20 s", ProgressionKind.Reps, "3 x 11 + stretch 20 s")]
-    [InlineData("pyramid 1-2-3-2-1", ProgressionKind.Time, null)]
+    [InlineData("every 1:20 x 5 do 10", ProgressionKind.ShorterSlot, "every 1:15 x 5 do 10")]
+    [InlineData("every 0:35 x 5 do 10", ProgressionKind.ShorterSlot, "every 0:30 x 5 do 10")]
+    [InlineData("every 0:34 x 5 do 10", ProgressionKind.Load, null)]
+    [InlineData("3 x 8..12 + stretch 15 s", ProgressionKind.Stretch, "3 x 8..12 + stretch 20 s")]
+    [InlineData("3 x 8..12 + stretch 28 s", ProgressionKind.Stretch, "3 x 8..12 + stretch 30 s")]
+    [InlineData("3 x 8..12 + stretch 30 s", ProgressionKind.LoadOrRange, null)]
+    [InlineData("pyramid 1-3-5-7-5-3-1", ProgressionKind.HigherTop, "pyramid 1-3-5-9-5-3-1")]
+    [InlineData("2 x max", ProgressionKind.Total, null)]
     [InlineData("2 x practice", ProgressionKind.Trend, null)]
-    [InlineData("5 x 3 fast", ProgressionKind.Speed, null)]
+    [InlineData("5 x 3 fast", ProgressionKind.Contact, null)]
     public void Each_method_progresses_in_its_own_way(string line, ProgressionKind kind, string? next)
     {
         var progress = NotationParser.Parse(line).Plan!.Progress();
         Assert.Equal((kind, next), (progress.Kind, progress.Next is null ? null : NotationPrinter.Print(progress.Next)));
     }
+
+    [Theory]
+    [InlineData("sets 5, 4, 3 @ +10, +15, +20 kg", new[] { 10.0, 15, 20 })]
+    [InlineData("sets 5, 4, 3 @ +10 kg", new[] { 10.0, 10, 10 })]
+    public void A_ramp_of_loads_hangs_each_set_by_itself(string line, double[] loads) =>
+        Assert.Equal(loads, Resolve(line, Context("weighted-pull-up")).Efforts.Select(e => (double)e.Load.Value.Made.Kilograms));
+
+    [Theory]
+    [InlineData("sets 6, 6, 6, 6", "4 x 6")]
+    [InlineData("sets 5, 5 @ +10, +10 kg rest 2:00", "2 x 5 @ +10 kg rest 2:00")]
+    [InlineData("hold 6, 6, 6 s", "hold 3 x 6 s")]
+    [InlineData("3 X 5 TO BELLY FAST", "3 x 5 to belly fast")]
+    [InlineData("3 x 5 pads 2 box 40 cm 2 in reserve", "3 x 5 box 40 cm pads 2 2 in reserve")]
+    [InlineData("3 x 3 each side 2 fingers", "3 x 3 2 fingers each side")]
+    [InlineData("3 x 5 to failure to chest", "3 x 5 to chest to failure")]
+    [InlineData("3 x 10 @ feet feet 60 cm", "3 x 10 @ feet feet 60 cm")]
+    public void Unequal_sets_and_set_ups_are_printed_in_one_way(string line, string canonical) =>
+        Assert.Equal(canonical, NotationPrinter.Print(NotationParser.Parse(line).Plan!));
+
+    [Theory]
+    [InlineData("3 x 5 box 40 cm box 30 cm", NotationFault.Twice)]
+    [InlineData("3 x 5 box 0 cm", NotationFault.OutOfRange)]
+    [InlineData("3 x 5 pads 21", NotationFault.OutOfRange)]
+    [InlineData("sets 5", NotationFault.Unexpected)]
+    [InlineData("sets 5, 4 @ +10, +15, +20 kg", NotationFault.PartsDiffer)]
+    [InlineData("hold 7, 6", NotationFault.Unexpected)]
+    public void A_faulty_set_up_or_row_of_sets_is_told(string line, NotationFault fault) => Assert.Equal(fault, NotationParser.Parse(line).Error!.Fault);
 
     [Fact]
     public void A_stored_plan_of_the_first_version_still_reads() =>

@@ -16,9 +16,9 @@ internal sealed class DropForm : Form
         var parts = cursor.Series(TokenKind.Plus, Expectation.Plus, DropSet.PartsMinimum, DropSet.PartsMaximum);
         if (!cursor.Require(TokenKind.At, Expectation.Load))
             return null;
-        var loads = Loads(cursor, parts.Length);
+        var loads = Falling(cursor, parts.Length);
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.Grip | Clause.Tempo | Clause.Rest | Clause.Pause | Clause.Sides, parts.Length);
+        clauses.Read(cursor, Clause.Grip | Clause.Tempo | Clause.Rest | Clause.Pause | Clause.Sides | Clause.SetUp, parts.Length);
         return cursor.Unless(() => clauses.On(new DropSet(sets, [.. parts], [.. loads!])));
     }
 
@@ -26,55 +26,23 @@ internal sealed class DropForm : Form
     {
         if (plan is not DropSet d)
             return false;
-        line.Append(I, $"{d.SetTotal} x drop {string.Join('+', d.Parts)} @ {NotationPrinter.Loads(d.Loads)}");
+        line.Append(I, $"{d.SetTotal} x drop {string.Join('+', d.Parts)} @ {NotationPrinter.Loads(d.Loads, " / ")}");
         return true;
     }
 
-    /// <summary>Loads between strokes. A unit counts for the loads before it that have none.</summary>
-    private static List<MassEntry>? Loads(Cursor cursor, int parts)
+    private static IReadOnlyList<MassEntry>? Falling(Cursor cursor, int parts)
     {
-        var open = cursor.Current;
-        var read = new List<(Token At, decimal Value, MassUnit? Unit)>();
-        do
-        {
-            cursor.Take(TokenKind.Plus);
-            var at = cursor.Current;
-            var value = cursor.AnyNumber(Expectation.Load);
-            if (cursor.Failed)
-                return null;
-            read.Add((at, value, cursor.TryUnit()));
-        }
-        while (cursor.Take(TokenKind.Slash));
-
-        if (read[^1].Unit is null)
-        {
-            cursor.Unexpected(read.Count < parts ? [Expectation.Slash, Expectation.Unit] : [Expectation.Unit]);
+        if (LoadList.Read(cursor, TokenKind.Slash, Expectation.Slash, parts) is not { } list)
             return null;
-        }
-
-        if (read.Count != parts)
-        {
-            cursor.Fail(NotationFault.PartsDiffer, cursor.Span(open), [Expectation.Load], parts, parts);
-            return null;
-        }
-
-        var loads = new List<MassEntry>();
-        for (var i = 0; i < read.Count; i++)
-            loads.Add(new(read[i].Value, read.Skip(i).First(r => r.Unit is not null).Unit!.Value));
-        for (var i = 0; i < loads.Count; i++)
-        {
-            if (!cursor.InRange(loads[i], 0, Limits.AddedLoadMaximum, read[i].At, Expectation.Load))
-                return null;
-        }
-
+        var loads = list.Loads;
         for (var i = 1; i < loads.Count; i++)
         {
-            if (loads[i].Mass >= loads[i - 1].Mass)
-            {
-                var falling = loads.DistinctBy(l => l.Mass).OrderByDescending(l => l.Mass.Kilograms).ToArray();
-                cursor.Fail(NotationFault.LoadsDoNotFall, read[i].At, [Expectation.Load], mended: falling.Length == parts ? cursor.With(cursor.Span(open), NotationPrinter.Loads(falling)) : null);
-                return null;
-            }
+            if (loads[i].Mass < loads[i - 1].Mass)
+                continue;
+            var falling = loads.DistinctBy(l => l.Mass).OrderByDescending(l => l.Mass.Kilograms).ToArray();
+            var mended = falling.Length == parts ? cursor.With(cursor.Span(list.Open), NotationPrinter.Loads(falling, " / ")) : null;
+            cursor.Fail(NotationFault.LoadsDoNotFall, list.Places[i], [Expectation.Load], mended: mended);
+            return null;
         }
 
         return loads;

@@ -80,7 +80,7 @@ internal sealed class TopForm : Form
         cursor.Times();
         var topReps = cursor.Reps();
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.Load | Clause.Effort, stop: c => c.Current.Kind == TokenKind.Comma || c.Is("back-off"));
+        clauses.Read(cursor, Clause.Load | Clause.Effort | Clause.SetUp, stop: c => c.Current.Kind == TokenKind.Comma || c.Is("back-off"));
         if (cursor.Failed)
             return null;
         cursor.Take(TokenKind.Comma);
@@ -94,7 +94,7 @@ internal sealed class TopForm : Form
         var percent = cursor.Number(Expectation.BackOffPercent, TopSetBackOff.BackOffMinimum, TopSetBackOff.BackOffMaximum);
         cursor.Require(TokenKind.Percent, Expectation.PercentSign);
         cursor.Require("top", Expectation.PercentTop);
-        clauses.Read(cursor, Clause.OfReps & ~(Clause.Load | Clause.Effort));
+        clauses.Read(cursor, Clause.OfReps & ~(Clause.Load | Clause.Effort | Clause.SetUp));
         return cursor.Unless(() => clauses.On(new TopSetBackOff(topSets, topReps, backOffSets, reps, percent)));
     }
 
@@ -105,6 +105,47 @@ internal sealed class TopForm : Form
         line.Append(I, $"top {t.TopSets} x {t.TopReps}");
         return true;
     }
+}
+
+/// <summary><c>sets 6, 6, 6, 5</c>, <c>sets 5, 4, 3 @ +10, +15, +20 kg</c>.</summary>
+internal sealed class VariedForm : Form
+{
+    public override string Word => "sets";
+
+    public override Prescription? Parse(Cursor cursor, int sets)
+    {
+        var reps = cursor.Series(TokenKind.Comma, Expectation.NextSet, VariedSets.SetsLeast, Limits.SetsMaximum);
+        IReadOnlyList<MassEntry>? loads = null;
+        if (!cursor.Failed && SeveralLoads(cursor))
+        {
+            cursor.Skip();
+            loads = LoadList.Read(cursor, TokenKind.Comma, Expectation.NextSet, reps.Length)?.Loads;
+        }
+
+        var clauses = new Clauses();
+        clauses.Read(cursor, loads is null ? Clause.OfReps : Clause.OfReps & ~Clause.Load);
+        return cursor.Unless(() => loads is null ? clauses.On(VariedSets.Of(reps)) : Loaded(clauses, reps, loads));
+    }
+
+    public override bool Head(StringBuilder line, Prescription plan)
+    {
+        if (plan is not VariedSets v)
+            return false;
+        line.Append(I, $"sets {string.Join(", ", v.Reps)}");
+        if (v.Loads is { } loads)
+            line.Append(" @ ").Append(NotationPrinter.Loads(loads, ", "));
+        return true;
+    }
+
+    /// <summary>Equal loads of equal sets are one load, which the clauses must not take away again.</summary>
+    private static Prescription Loaded(Clauses clauses, int[] reps, IReadOnlyList<MassEntry> loads)
+    {
+        var plan = VariedSets.Of(reps, loads);
+        return clauses.On(plan) with { Load = plan.Load };
+    }
+
+    /// <summary>A comma between loads tells that each set has its own.</summary>
+    private static bool SeveralLoads(Cursor cursor) => cursor.Current.Kind == TokenKind.At && cursor.Ahead(TokenKind.Comma);
 }
 
 /// <summary><c>2 x max</c>.</summary>

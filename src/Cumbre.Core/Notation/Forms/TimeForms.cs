@@ -16,7 +16,7 @@ internal sealed class NegativeForm : Form
         var reps = cursor.Reps();
         var clauses = new Clauses();
         // It has only the lowering figure: no tempo, no pause.
-        clauses.Read(cursor, Clause.Lower | Clause.Load | Clause.Rest | Clause.Grip | Clause.Sides);
+        clauses.Read(cursor, Clause.Lower | Clause.Load | Clause.Rest | Clause.Grip | Clause.Sides | Clause.SetUp);
         if (!cursor.Failed && !clauses.Seen.HasFlag(Clause.Lower))
             cursor.Unexpected(Expectation.Lower);
         return cursor.Unless(() => clauses.On(new Negatives(total, reps, clauses.Lower)));
@@ -31,10 +31,10 @@ internal sealed class NegativeForm : Form
     }
 }
 
-/// <summary><c>hold 5 x 8 s</c>, <c>hold 5 x 60 % best</c>, <c>hold 24 s in 3</c>.</summary>
+/// <summary><c>hold 5 x 8 s</c>, <c>hold 7, 7, 6 s</c>, <c>hold 5 x 60 % best</c>, <c>hold 24 s in 3</c>.</summary>
 internal sealed class HoldForm : Form
 {
-    private const Clause Allowed = Clause.Load | Clause.Rest | Clause.Grip | Clause.Sides;
+    private const Clause Allowed = Clause.Load | Clause.Rest | Clause.Grip | Clause.Sides | Clause.SetUp;
 
     public override string Word => "hold";
 
@@ -46,6 +46,8 @@ internal sealed class HoldForm : Form
             return null;
         if (cursor.Take("s"))
             return Broken(cursor, at, first);
+        if (cursor.Current.Kind == TokenKind.Comma)
+            return Varied(cursor, at, first);
         if (!cursor.Require(TokenKind.Times, Expectation.Times, Expectation.SecondsUnit) || !cursor.InRange(first, Limits.SetsMinimum, Limits.SetsMaximum, at, Expectation.SetCount))
             return null;
         var figure = cursor.Current;
@@ -78,12 +80,29 @@ internal sealed class HoldForm : Form
             case HoldSets h:
                 line.Append(I, $"hold {h.SetTotal} x {NotationPrinter.Number(h.BestPercent!.Value)} % best");
                 return true;
+            case VariedHolds v:
+                line.Append(I, $"hold {string.Join(", ", v.Seconds)} s");
+                return true;
             case BrokenHold b:
                 line.Append(I, $"hold {b.TotalSeconds} s in {b.Pieces}");
                 return true;
             default:
                 return false;
         }
+    }
+
+    /// <summary>Seconds of each set between commas; equal ones are straight holds.</summary>
+    private static Prescription? Varied(Cursor cursor, Token at, int first)
+    {
+        var seconds = new List<int> { first };
+        while (!cursor.Failed && cursor.Take(TokenKind.Comma))
+            seconds.Add(cursor.Whole(Expectation.HoldSeconds, 1, HoldSets.SecondsMaximum));
+        cursor.Require("s", Expectation.SecondsUnit);
+        if (!cursor.Failed && seconds.Count > Limits.SetsMaximum)
+            cursor.Fail(NotationFault.OutOfRange, cursor.Span(at), [Expectation.SetCount], Limits.SetsMinimum, Limits.SetsMaximum);
+        var clauses = new Clauses();
+        clauses.Read(cursor, Allowed);
+        return cursor.Unless(() => clauses.On(VariedHolds.Of(seconds)));
     }
 
     private static BrokenHold? Broken(Cursor cursor, Token at, int total)

@@ -54,7 +54,7 @@ public sealed record DropSet : Prescription
 public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
 {
     /// <summary>The opening burst belongs in this zone; under <see cref="TooFew"/> the variation is too hard (common practice, no source).</summary>
-    public const int OpeningLow = 10, OpeningHigh = 20, TooFew = 8;
+    public const int OpeningLow = 10, OpeningHigh = 20, OpeningHighLoaded = 12, TooFew = 8;
 
     /// <summary>Reckoned with while the athlete's best is unknown: the middle of the zone.</summary>
     private const int OpeningUnknown = 15;
@@ -69,7 +69,7 @@ public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
 
     public override int UsualRest => 90;
 
-    public override Progression Progress() => new(ProgressionKind.RepsThenLoad, null);
+    public override Progression Progress() => new(ProgressionKind.Angle, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -93,6 +93,8 @@ public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) :
 {
     public const int PiecesMinimum = 2, PiecesMaximum = 10;
 
+    private const int ShortestGap = 10, GapStep = 5;
+
     public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
 
     public ValueList<int> Pieces { get; } = Guard.InRange("pieces", Pieces.Count, PiecesMinimum, PiecesMaximum) > 0 && Pieces.All(p => RepsIn(p) > 0) ? Pieces : [];
@@ -102,7 +104,11 @@ public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) :
 
     public override int SetCount => SetTotal;
 
-    public override Progression Progress() => new(ProgressionKind.Load, null);
+    /// <summary>The gap shrinks to <see cref="ShortestGap"/> first, then the load grows (common practice, no source).</summary>
+    public override Progression Progress() =>
+        Gap.Unit == GapUnit.Seconds && Gap.Count > ShortestGap
+            ? new(ProgressionKind.ShorterGap, new ClusterSets(SetTotal, Pieces, new Gap(Math.Max(ShortestGap, Gap.Count - GapStep))).Like(this))
+            : new(ProgressionKind.Load, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -118,6 +124,8 @@ public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) :
 public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fast = false) : Prescription
 {
     public const int EveryMinimum = 5, EveryMaximum = 600;
+
+    private const int RepsUsualMost = 10, SlotStep = 5;
 
     public int EverySeconds { get; } = Guard.InRange("every", EverySeconds, EveryMinimum, EveryMaximum);
 
@@ -138,13 +146,14 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
 
     public override int UsualRest => Math.Max(0, RestInSlot);
 
-    /// <summary>Another rep while a third of the slot is left to rest, then another round.</summary>
+    /// <summary>Another rep up to <see cref="RepsUsualMost"/>, then a shorter slot while the work still fits, then load (common practice, no source).</summary>
     public override Progression Progress()
     {
-        var longer = (OnTheClock)new OnTheClock(EverySeconds, Rounds, Math.Min(Reps + 1, Limits.RepsMaximum), Fast).Like(this);
-        if (longer.RestInSlot >= EverySeconds / 3)
-            return new(ProgressionKind.Reps, longer);
-        return Rounds < Limits.SetsMaximum ? new(ProgressionKind.Rounds, WithSets(Rounds + 1)) : new(ProgressionKind.Load, null);
+        if (Reps < RepsUsualMost && new OnTheClock(EverySeconds, Rounds, Reps + 1, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } more)
+            return new(ProgressionKind.Reps, more);
+        if (EverySeconds - SlotStep >= EveryMinimum && new OnTheClock(EverySeconds - SlotStep, Rounds, Reps, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } shorter)
+            return new(ProgressionKind.ShorterSlot, shorter);
+        return new(ProgressionKind.Load, null);
     }
 
     public override Prescription WithSets(int sets) => this with { Rounds = sets, Grips = Grips?.Count > 1 ? null : Grips };
@@ -159,6 +168,8 @@ public sealed record Pyramid(ValueList<int> Rungs) : Prescription
 {
     public const int RungsMinimum = 2, RungsMaximum = 20;
 
+    private const int TopStep = 2;
+
     public ValueList<int> Rungs { get; } = Guard.InRange("rungs", Rungs.Count, RungsMinimum, RungsMaximum) > 0 && Rungs.All(r => RepsIn(r) > 0) ? Rungs : [];
 
     public override int TargetReps => Rungs.Max();
@@ -167,7 +178,11 @@ public sealed record Pyramid(ValueList<int> Rungs) : Prescription
 
     public override int SetCount => 1;
 
-    public override Progression Progress() => new(ProgressionKind.Time, null);
+    /// <summary>The top step alone grows, by two reps.</summary>
+    public override Progression Progress() =>
+        Rungs.Max() is var top && top + TopStep <= Limits.RepsMaximum
+            ? new(ProgressionKind.HigherTop, new Pyramid([.. Rungs.Select((r, i) => i == Rungs.ToList().IndexOf(top) ? r + TopStep : r)]).Like(this))
+            : new(ProgressionKind.Trend, null);
 
     public override Prescription WithSets(int sets) => this;
 

@@ -26,11 +26,14 @@ public sealed record Negatives(int SetTotal, int Reps, int LowerSeconds) : Presc
     public override int UsualRest => 150;
 
     public override Progression Progress() =>
-        LowerSeconds < VolumeSeconds ? new(ProgressionKind.Seconds, this with { LowerSeconds = LowerSeconds + 1 }) : new(ProgressionKind.NextStep, null);
+        LowerSeconds < VolumeSeconds
+            ? new(ProgressionKind.Seconds, this with { LowerSeconds = LowerSeconds + 1 })
+            : new(ProgressionKind.Test, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
-    private protected override IEnumerable<PlannedSet> Expand(Bests bests) => Enumerable.Range(1, SetTotal).Select(set => Planned(set, 1, Reps, Reps, SetRole.Negative));
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Enumerable.Range(1, SetTotal).Select(set => Planned(set, 1, Reps, Reps, SetRole.Negative));
 }
 
 /// <summary>Holds of the same length.</summary>
@@ -56,7 +59,7 @@ public sealed record HoldSets(int SetTotal, int? Seconds, decimal? BestPercent =
 
     public override int UsualRest => 120;
 
-    public override Progression Progress() => Seconds is { } s and < SecondsMaximum ? new(ProgressionKind.Seconds, this with { Seconds = s + 1 }) : new(ProgressionKind.NextStep, null);
+    public override Progression Progress() => new(ProgressionKind.HoldRamp, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -68,6 +71,32 @@ public sealed record HoldSets(int SetTotal, int? Seconds, decimal? BestPercent =
         var seconds = SecondsFor(bests) ?? HoldDose.SecondsMinimum;
         return Enumerable.Range(1, SetTotal).Select(set => new PlannedSet(set, 1, 1, 1, SetRole.Hold, Grips is [var grip] ? grip : null, seconds, TensionSeconds: seconds));
     }
+}
+
+/// <summary>Holds of unequal length: <c>hold 7, 7, 7, 6, 6 s</c>. A ramp that allows a second on some sets only is written so.</summary>
+/// <param name="Seconds">Of each set, 1 to 600, 2 to 20 sets.</param>
+public sealed record VariedHolds(ValueList<int> Seconds) : Prescription
+{
+    public ValueList<int> Seconds { get; } =
+        Guard.InRange("sets", Seconds.Count, 2, Limits.SetsMaximum) > 0 && Seconds.All(s => Guard.InRange("seconds", s, 1, HoldSets.SecondsMaximum) > 0) ? Seconds : [];
+
+    public override int TargetReps => 1;
+
+    public override int SetCount => Seconds.Count;
+
+    public override int UsualRest => 120;
+
+    public override Progression Progress() => new(ProgressionKind.HoldRamp, null);
+
+    /// <summary>The first sets stay; more than there are repeat the last.</summary>
+    public override Prescription WithSets(int sets) => Of([.. Enumerable.Range(0, sets).Select(i => Seconds[Math.Min(i, Seconds.Count - 1)])]).Like(this);
+
+    /// <summary>Equal seconds make <see cref="HoldSets"/>; unequal ones this.</summary>
+    public static Prescription Of(IReadOnlyList<int> seconds) =>
+        seconds.Distinct().Count() == 1 ? new HoldSets(seconds.Count, seconds[0]) : new VariedHolds([.. seconds]);
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Seconds.Select((seconds, i) => new PlannedSet(i + 1, 1, 1, 1, SetRole.Hold, Grips is [var grip] ? grip : null, seconds, TensionSeconds: seconds));
 }
 
 /// <summary>One long hold in equal pieces: the same total in fewer, longer pieces next time.</summary>
@@ -91,7 +120,7 @@ public sealed record BrokenHold(int TotalSeconds, int Pieces) : Prescription
     {
         var fewer = Enumerable.Range(2, Pieces - 2).Reverse().FirstOrDefault(p => TotalSeconds % p == 0);
         return fewer == 0
-            ? new(ProgressionKind.NextStep, new HoldSets(1, TotalSeconds).Like(this))
+            ? new(ProgressionKind.LongerPieces, new HoldSets(1, TotalSeconds).Like(this))
             : new(ProgressionKind.LongerPieces, new BrokenHold(TotalSeconds, fewer).Like(this));
     }
 
@@ -117,7 +146,7 @@ public sealed record MaxSets(int SetTotal) : Prescription
 
     public override int UsualRest => 180;
 
-    public override Progression Progress() => new(ProgressionKind.Trend, null);
+    public override Progression Progress() => new(ProgressionKind.Total, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 

@@ -5,9 +5,6 @@ namespace Cumbre.Core.Prescriptions;
 /// <summary>The same reps and load in each set.</summary>
 public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 {
-    /// <summary>Up to this many seconds of lowering tempo is a way to progress (this project's choice); then a harder variation is.</summary>
-    private const int SlowestLowering = 5;
-
     public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
 
     public int Reps { get; init => field = RepsIn(value); } = RepsIn(Reps);
@@ -16,13 +13,7 @@ public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 
     public override int SetCount => SetTotal;
 
-    /// <summary>Another counted piece, a slower lowering where nothing hangs, else load.</summary>
-    public override Progression Progress() => (Load, Tempo) switch
-    {
-        (Counted { Count: < Loading.CountedLoad.CountMaximum } counted, _) => new(ProgressionKind.Pieces, this with { Load = new Counted(counted.Count + 1, counted.Name) }),
-        (null, { Lowering: < SlowestLowering } tempo) when Effort is null => new(ProgressionKind.Tempo, this with { Tempo = new Tempo(tempo.Lowering + 1, tempo.Bottom, tempo.Lifting, tempo.Top) }),
-        _ => new(ProgressionKind.Load, null),
-    };
+    public override Progression Progress() => new(ProgressionKind.Measure, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -49,7 +40,7 @@ public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntr
 
     public override int SetCount => SetTotal;
 
-    public override Progression Progress() => new(ProgressionKind.RepsThenLoad, null);
+    public override Progression Progress() => new(ProgressionKind.RangeThenMeasure, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -114,7 +105,7 @@ public sealed record ExplosiveSets(int SetTotal, int Low, int High) : Prescripti
     /// <summary>Power rests longest (ACSM 2009, from memory: 3 to 5 min).</summary>
     public override int UsualRest => 180;
 
-    public override Progression Progress() => new(ProgressionKind.Speed, null);
+    public override Progression Progress() => new(ProgressionKind.Contact, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -131,8 +122,8 @@ public sealed record RepsWithStretch(int SetTotal, int Low, int High, int Stretc
 {
     public const int StretchMaximum = 120;
 
-    /// <summary>Reps grow up to this many (common practice, no source), then the load does.</summary>
-    private const int RepsCeiling = 15;
+    /// <summary>The stretch grows by this many seconds up to <see cref="StretchUsualMost"/> (common practice, no source).</summary>
+    private const int StretchStep = 5, StretchUsualMost = 30;
 
     public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
 
@@ -149,9 +140,9 @@ public sealed record RepsWithStretch(int SetTotal, int Low, int High, int Stretc
     public override int UsualRest => 60;
 
     public override Progression Progress() =>
-        Low == High && High < RepsCeiling
-            ? new(ProgressionKind.Reps, new RepsWithStretch(SetTotal, Low + 1, High + 1, StretchSeconds).Like(this))
-            : new(ProgressionKind.RepsThenLoad, null);
+        StretchSeconds < StretchUsualMost
+            ? new(ProgressionKind.Stretch, new RepsWithStretch(SetTotal, Low, High, Math.Min(StretchSeconds + StretchStep, StretchUsualMost)).Like(this))
+            : new(ProgressionKind.LoadOrRange, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
@@ -161,4 +152,56 @@ public sealed record RepsWithStretch(int SetTotal, int Low, int High, int Stretc
             Planned(set, 1, Low, High, SetRole.Work),
             new PlannedSet(set, 2, 1, 1, SetRole.Stretch, Seconds: StretchSeconds, TensionSeconds: StretchSeconds),
         });
+}
+
+/// <summary>
+/// Sets of unequal reps, at one load or at one each: <c>sets 6, 6, 6, 5</c>, <c>sets 5, 4, 3 @ +10, +15, +20 kg</c>.
+/// </summary>
+public sealed record VariedSets : Prescription
+{
+    public const int SetsLeast = 2;
+
+    /// <param name="reps">Of each set, 2 to 20 sets.</param>
+    /// <param name="loads">Added load of each set, 0 or more; null: the plan's own load for all.</param>
+    /// <exception cref="RuleViolationException">Too few or too many sets, reps out of range, or loads that differ in number.</exception>
+    public VariedSets(ValueList<int> reps, ValueList<MassEntry>? loads = null)
+    {
+        Guard.InRange("sets", reps.Count, SetsLeast, Limits.SetsMaximum);
+        foreach (var each in reps)
+            RepsIn(each);
+        if (loads is not null && loads.Count != reps.Count)
+            throw new RuleViolationException(Violation.PartsDiffer, "loads", loads.Count, reps.Count, reps.Count);
+        foreach (var load in loads ?? [])
+            Guard.InRange("load", load, 0, Limits.AddedLoadMaximum);
+        Reps = reps;
+        Loads = loads;
+    }
+
+    public ValueList<int> Reps { get; }
+
+    public ValueList<MassEntry>? Loads { get; }
+
+    public override int TargetReps => Reps.Max();
+
+    public override int SetCount => Reps.Count;
+
+    public override Progression Progress() => new(ProgressionKind.Measure, null);
+
+    /// <summary>The first sets stay; more than there are repeat the last.</summary>
+    public override Prescription WithSets(int sets)
+    {
+        var at = Enumerable.Range(0, sets).Select(i => Math.Min(i, Reps.Count - 1)).ToArray();
+        return Of([.. at.Select(i => Reps[i])], Loads is { } loads ? [.. at.Select(i => loads[i])] : null).Like(this);
+    }
+
+    /// <summary>Equal reps at one load make <see cref="StraightSets"/>; others this.</summary>
+    public static Prescription Of(IReadOnlyList<int> reps, IReadOnlyList<MassEntry>? loads = null)
+    {
+        var oneLoad = loads is null || loads.Distinct().Count() == 1;
+        if (oneLoad && reps.Distinct().Count() == 1)
+            return new StraightSets(reps.Count, reps[0]) { Load = loads is null ? null : new AddedLoad(loads[0]) };
+        return new VariedSets([.. reps], loads is null ? null : [.. loads]);
+    }
+
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) => Reps.Select((reps, i) => Planned(i + 1, 1, reps, reps, SetRole.Work));
 }

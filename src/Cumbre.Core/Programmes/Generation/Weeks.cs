@@ -60,7 +60,8 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
 
     private void Grow(Draft item, DraftDay day, int week)
     {
-        if (item.Plan.Progress().Next is not { } next)
+        var grown = item.Plan is HoldSets { Seconds: { } now and < HoldSets.SecondsMaximum } hold ? hold with { Seconds = now + 1 } : item.Plan.Progress().Next;
+        if (grown is not { } next)
             return;
         if (next is HoldSets { Seconds: { } seconds } && athlete.BestsOf(item.Movement).HoldSeconds is { } best && seconds > HoldDose.SecondsAt(best, HoldDose.PercentHigh))
             return;

@@ -4341,7 +4341,13 @@ export interface components {
       | "WeakerFirst"
       | "WeakerMore"
       | "OneSide"
-      | "PauseRep";
+      | "PauseRep"
+      | "Varied"
+      | "Ramping"
+      | "VariedHold"
+      | "ToContact"
+      | "Box"
+      | "Pads";
     /**
      * @description What a line may go on with.
      * @enum {unknown}
@@ -4412,7 +4418,15 @@ export interface components {
       | "Sides"
       | "Pause"
       | "Grips"
-      | "Fast";
+      | "Fast"
+      | "NextSet"
+      | "SetUp"
+      | "BoxHeight"
+      | "PadCount"
+      | "FeetPlace"
+      | "StrapMark"
+      | "FingerCount"
+      | "Centimetres";
     /**
      * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
      *     the sentences are made at the edge, in the reader's unit and language.
@@ -5718,22 +5732,27 @@ export interface components {
       line: null | string;
     };
     /**
-     * @description In what a plan grows.
+     * @description In what a plan grows after it was reached.
      * @enum {unknown}
      */
     ProgressionKind:
+      | "Measure"
+      | "RangeThenMeasure"
       | "Load"
-      | "RepsThenLoad"
+      | "LoadOrRange"
       | "Reps"
       | "Seconds"
+      | "HoldRamp"
       | "LongerPieces"
-      | "Rounds"
-      | "Time"
+      | "Stretch"
+      | "ShorterGap"
+      | "ShorterSlot"
+      | "HigherTop"
+      | "Angle"
+      | "Total"
+      | "Contact"
       | "Trend"
-      | "Speed"
-      | "Tempo"
-      | "Pieces"
-      | "NextStep";
+      | "Test";
     /**
      * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
      * @enum {unknown}

@@ -31,8 +31,10 @@ export const methods: Record<string, Method> = {
   stretch: { name: "Reps and loaded stretch", start: { setTotal: 3, low: 10, high: 15, stretchSeconds: 20 } },
   negative: { name: "Negatives", start: { setTotal: 4, reps: 1, lowerSeconds: 5 } },
   hold: { name: "Hold", start: { setTotal: 4, seconds: 8 } },
-  "broken-hold": { name: "Broken hold", start: { totalSeconds: 24, pieces: 3 } },
-  max: { name: "As many as possible", start: { setTotal: 2 } },
+  "varied-hold": { name: "Unequal holds", start: { seconds: [7, 7, 6, 6] } },
+  varied: { name: "Unequal sets", start: { reps: [6, 6, 5] } },
+  "broken-hold": { name: "Split hold", start: { totalSeconds: 24, pieces: 3 } },
+  max: { name: "AMRAP", start: { setTotal: 2 } },
   practice: { name: "Practice sets", start: { setTotal: 2 } },
   explosive: { name: "Explosive", start: { setTotal: 5, low: 3, high: 3 } },
 };
@@ -63,6 +65,8 @@ export const rowFields: Record<string, string> = {
   parts: "Reps of each part",
   pieces: "Reps of each piece",
   rungs: "Reps of each rung",
+  reps: "Reps of each set",
+  seconds: "Seconds of each set",
 };
 
 export const sidePlans: Record<string, string> = {

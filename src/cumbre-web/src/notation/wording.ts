@@ -68,6 +68,14 @@ const expected: Record<Expectation, string> = {
   Pause: "a pause, like pause 2 s bottom",
   Grips: "a grip",
   Fast: "fast",
+  NextSet: ", and the figure of the next set",
+  SetUp: "a set-up, like to chest, box 40 cm or pads 2",
+  BoxHeight: "the height of the box in cm",
+  PadCount: "how many pads",
+  FeetPlace: "where the feet stand, in cm",
+  StrapMark: "the mark of the strap",
+  FingerCount: "how many fingers help",
+  Centimetres: "cm",
 };
 
 function list(error: NotationError) {

@@ -46,7 +46,7 @@ export function ItemForm({
         </TextField>
       </Typography>
     );
-  const timed = ["hold", "broken-hold", "negative"].includes(plan.method);
+  const timed = ["hold", "varied-hold", "broken-hold", "negative"].includes(plan.method);
   return (
     <Box
       role="group"

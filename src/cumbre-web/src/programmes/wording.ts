@@ -13,18 +13,23 @@ export const saveStates: Record<SaveState, string> = {
 };
 
 export const progressions: Record<ProgressionKind, string> = {
-  Load: "Then the kit’s next step of load",
-  RepsThenLoad: "Reps first, then load",
+  Measure: "Then more, in what it is measured by",
+  RangeThenMeasure: "Top of the range first, then more",
+  Load: "Then the next load you can make",
+  LoadOrRange: "Then load, or a longer range",
   Reps: "Then more reps",
   Seconds: "Then longer",
+  HoldRamp: "Then a second more, on as many sets as the week allows",
   LongerPieces: "Then fewer, longer pieces",
-  Rounds: "Then another round",
-  Time: "Then in less time, then a rung higher",
-  Trend: "Nothing is added: the trend is watched",
-  Speed: "Faster or higher first; stop when it falls by 10 to 20 %",
-  Tempo: "Then slower down",
-  Pieces: "Then another piece",
-  NextStep: "Then the next step, or load",
+  Stretch: "Then a longer stretch",
+  ShorterGap: "Then a shorter gap",
+  ShorterSlot: "Then a shorter slot",
+  HigherTop: "Then a higher top step",
+  Angle: "Then a harder angle, or load, once the opening set is over 20",
+  Total: "Then a harder movement, once the total is up by 10 %",
+  Contact: "Then a higher contact",
+  Trend: "Nothing is added; the trend is watched",
+  Test: "Then test the full rep",
 };
 
 export const changeReasons: Record<ChangeReason, string> = {
@@ -76,6 +81,12 @@ export const examples: Record<ExampleOf, string> = {
   WeakerMore: "the weaker side first, and one set more on it",
   OneSide: "an extra set for one side",
   PauseRep: "pause reps",
+  Varied: "sets of unequal reps",
+  Ramping: "ramping loads, one a set",
+  VariedHold: "holds of unequal length",
+  ToContact: "to a contact, as fast as possible",
+  Box: "with a box",
+  Pads: "with pads; fewer is deeper",
 };
 
 /** What the button of a remedy says. */
