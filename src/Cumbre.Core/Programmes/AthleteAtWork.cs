@@ -37,7 +37,7 @@ public sealed record StepAtWork(Ladder Ladder, int Index, StepStatus Status, boo
 public sealed class AthleteAtWork
 {
     private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
-    private readonly Dictionary<(string, string), (Prescription? Plan, NotationError? Error, ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
+    private readonly Dictionary<(string, WrittenLine), (ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
     private readonly ILookup<string, StepAtWork> steps;
     private readonly Lazy<HashSet<Pattern>> known;
     private readonly LeverBody body;
@@ -124,22 +124,21 @@ public sealed class AthleteAtWork
     public ItemReading Read(BlockItem item)
     {
         var movement = Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
-        if (!read.TryGetValue((item.Movement, item.Line), out var answer))
-            read[(item.Movement, item.Line)] = answer = Resolve(movement, item.Line);
-        return new(item, movement, answer.Plan, answer.Error, answer.Resolved, answer.Problem);
+        if (!read.TryGetValue((item.Movement, item.Written), out var answer))
+            read[(item.Movement, item.Written)] = answer = Resolve(movement, item.Plan);
+        return new(item, movement, item.Plan, item.Written.Error, answer.Resolved, answer.Problem);
     }
 
-    private (Prescription?, NotationError?, ResolvedPrescription?, ResolutionProblem?) Resolve(Movement? movement, string line)
+    private (ResolvedPrescription?, ResolutionProblem?) Resolve(Movement? movement, Prescription? plan)
     {
-        var parsed = NotationParser.Parse(line);
-        if (parsed.Plan is not { } plan)
-            return (null, parsed.Error, null, null);
+        if (plan is null)
+            return (null, null);
         if (movement is null)
-            return (plan, null, null, ResolutionProblem.MovementUnknown);
+            return (null, ResolutionProblem.MovementUnknown);
         if (ContextOf(movement) is not { } context)
-            return (plan, null, null, ResolutionProblem.NoBodyMass);
+            return (null, ResolutionProblem.NoBodyMass);
         var resolution = PrescriptionResolver.Resolve(plan, context);
-        return (plan, null, resolution.Plan, resolution.Problem);
+        return (resolution.Plan, resolution.Problem);
     }
 
     private ResolutionContext Context(Movement movement, Explained<Mass> mass)

@@ -1,3 +1,6 @@
+using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
+
 namespace Cumbre.Core.Programmes;
 
 /// <summary>What a week of a block is for.</summary>
@@ -12,12 +15,56 @@ public enum WeekKind
     Retest,
 }
 
-/// <summary>One exercise as it stands on the board.</summary>
+/// <summary>The part that an item plays: a decision about a movement changes the items of the same role.</summary>
+public enum ItemRole
+{
+    /// <summary>The skill on its hard day.</summary>
+    Hard,
+
+    /// <summary>The same on its light day.</summary>
+    Light,
+
+    /// <summary>What keeps a skill that is not advanced.</summary>
+    Kept,
+    Main,
+    Second,
+
+    /// <summary>Work for what holds a goal back.</summary>
+    Limiting,
+
+    /// <summary>Isolation, trunk, legs.</summary>
+    Support,
+
+    /// <summary>A few sets near the maximum, or below the zone on purpose.</summary>
+    Practice,
+
+    /// <summary>Warm-up, mobility, protective work: it goes on and never grows.</summary>
+    Preparation,
+
+    /// <summary>It finds the level; its next sessions are dosed from what was shown.</summary>
+    LevelFinding,
+    Retest,
+}
+
+/// <summary>One exercise of a session.</summary>
 /// <param name="Id">Made by whoever adds it.</param>
 /// <param name="Movement">Slug.</param>
-/// <param name="Line">Whiteboard line; while it cannot be read, as it was typed.</param>
+/// <param name="Written">Its plan, or the text that cannot be read yet.</param>
 /// <param name="Joined">Done in turn with the item before it: two make a pair, more a circuit.</param>
-public sealed record BlockItem(Guid Id, string Movement, string Line, bool Joined = false);
+/// <param name="Role">Null: written by hand; it has the role of the item of its movement that it is nearest to.</param>
+public sealed record BlockItem(Guid Id, string Movement, WrittenLine Written, bool Joined = false, ItemRole? Role = null)
+{
+    /// <summary>An item whose line was typed.</summary>
+    public BlockItem(Guid id, string movement, string line, bool joined = false)
+        : this(id, movement, WrittenLine.Typed(line), joined)
+    {
+    }
+
+    public Prescription? Plan => Written.Plan;
+
+    /// <summary>The canonical line, or the text as it was typed.</summary>
+    public string Line => Written.Text;
+}
 
 /// <summary>What is done before and after the items, with its time.</summary>
 /// <param name="Seconds">0 to 3600.</param>

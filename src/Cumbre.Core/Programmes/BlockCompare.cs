@@ -105,7 +105,7 @@ public static class BlockCompare
     private static ILookup<string, (SessionDose Session, ItemReading Item)> Items(WeekDose week) =>
         week.Sessions.SelectMany(s => s.Items.Select(i => (Session: s, Item: i))).ToLookup(i => i.Item.Item.Movement, StringComparer.Ordinal);
 
-    private static string Line((SessionDose Session, ItemReading Item) item) => item.Item.Plan is { } plan ? Notation.NotationPrinter.Print(plan) : item.Item.Item.Line;
+    private static string Line((SessionDose Session, ItemReading Item) item) => item.Item.Item.Line;
 
     /// <summary>Added loads in kg; where nothing is weighed, nothing.</summary>
     private static string Loads((SessionDose Session, ItemReading Item) item) =>

@@ -13,7 +13,7 @@ internal static class ItemChecks
     public static IEnumerable<ProgrammeCaution> Of(ItemReading item, int week, Guid session, AthleteAtWork athlete, DoseRules rules)
     {
         ProgrammeCaution Caution(CautionId id, IReadOnlyList<Quantity> args, params IEnumerable<Remedy?> remedies) =>
-            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>().DistinctBy(r => (r.Kind, r.Movement, r.Movement is null ? r.Line : null))]);
+            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>().DistinctBy(r => (r.Kind, r.Movement, r.Movement is null ? r.Plan : null))]);
 
         if (item.Movement is not { } movement)
         {
@@ -21,7 +21,7 @@ internal static class ItemChecks
             yield break;
         }
 
-        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Line) : null);
+        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan) : null);
         if (Locked(movement, athlete, rules) is { } locked)
             yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
         if (KitCheck.Missing(movement, athlete) is { } missing)
@@ -66,12 +66,12 @@ internal static class ItemChecks
 
     private static Remedy? TrainedStep(ItemReading item, StepAtWork locked, AthleteAtWork athlete) =>
         athlete.Placements[locked.Ladder.Slug].Training is { } at && athlete.Atlas.Catalogue.Movements.GetValueOrDefault(locked.Ladder.Steps[at].Movement) is { } movement
-            ? Remedy.Instead(item.Item.Id, movement, UsualLine.For(movement, athlete))
+            ? Remedy.Instead(item.Item.Id, movement, UsualDose.For(movement, athlete))
             : null;
 
     private static Remedy? Easier(ItemReading item, Movement movement, AthleteAtWork athlete) =>
         movement.Easier.Select(s => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(s)).FirstOrDefault(m => m is not null && m.Pattern == movement.Pattern) is { } easier
-            ? Remedy.Instead(item.Item.Id, easier, UsualLine.For(easier, athlete))
+            ? Remedy.Instead(item.Item.Id, easier, UsualDose.For(easier, athlete))
             : null;
 
     private static IEnumerable<Remedy?> Remedies(CautionId id, ItemReading item, Prescription plan, ResolutionContext context)

@@ -1,5 +1,6 @@
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes;
@@ -36,7 +37,7 @@ public enum ChangeReason
 /// <param name="Before">Movement and line before.</param>
 /// <param name="After">Now.</param>
 /// <param name="Reason">Why.</param>
-public sealed record ItemChange(Guid Item, DateOnly Session, (string Movement, string Line) Before, (string Movement, string Line) After, ChangeReason Reason);
+public sealed record ItemChange(Guid Item, DateOnly Session, (string Movement, WrittenLine Line) Before, (string Movement, WrittenLine Line) After, ChangeReason Reason);
 
 /// <summary>What missed weeks ask for (this project's choice).</summary>
 public enum ReturnRule
@@ -96,20 +97,20 @@ public static class MissedWeeks
         if (rule is ReturnRule.Repeat or ReturnRule.Retest || athlete.Read(item) is not { Plan: { } plan, Movement: { } movement })
             return item;
         if (rule == ReturnRule.MuchLess && movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush && Lower(movement, athlete) is { } lower)
-            return Change(item, day, lower.Slug, UsualLine.For(lower, athlete), ChangeReason.StepLower, changes);
+            return Change(item, day, lower.Slug, UsualDose.For(lower, athlete), ChangeReason.StepLower, changes);
         var share = rule == ReturnRule.Less ? 0.95m : 0.90m;
         var lighter = WithSystem(plan, share, athlete.ContextOf(movement));
         if (rule == ReturnRule.Less)
             lighter = lighter.WithSets(Math.Max(1, lighter.SetCount - lighter.SetCount / 3));
-        return lighter == plan ? item : Change(item, day, item.Movement, Notation.NotationPrinter.Print(lighter), ChangeReason.LessAfterBreak, changes);
+        return lighter == plan ? item : Change(item, day, item.Movement, lighter, ChangeReason.LessAfterBreak, changes);
     }
 
-    internal static BlockItem Change(BlockItem item, DateOnly day, string movement, string line, ChangeReason reason, List<ItemChange> changes)
+    internal static BlockItem Change(BlockItem item, DateOnly day, string movement, WrittenLine line, ChangeReason reason, List<ItemChange> changes)
     {
-        if (movement == item.Movement && line == item.Line)
+        if (movement == item.Movement && line == item.Written)
             return item;
-        changes.Add(new(item.Id, day, (item.Movement, item.Line), (movement, line), reason));
-        return item with { Movement = movement, Line = line };
+        changes.Add(new(item.Id, day, (item.Movement, item.Written), (movement, line), reason));
+        return item with { Movement = movement, Written = line };
     }
 
     private static Movement? Lower(Movement movement, AthleteAtWork athlete) =>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes;
 
@@ -27,17 +28,18 @@ public enum RemedyKind
 /// <param name="Kind">What is done.</param>
 /// <param name="Item">To which item; null: to the session.</param>
 /// <param name="Session">To which session.</param>
-/// <param name="Line">The new line.</param>
+/// <param name="Plan">The new dose.</param>
 /// <param name="Movement">Slug of the new movement.</param>
 /// <param name="MovementName">Its name.</param>
 /// <param name="Day">The new day.</param>
-public sealed record Remedy(RemedyKind Kind, Guid? Item, Guid? Session = null, string? Line = null, string? Movement = null, string? MovementName = null, DateOnly? Day = null)
+public sealed record Remedy(RemedyKind Kind, Guid? Item, Guid? Session = null, Prescription? Plan = null, string? Movement = null, string? MovementName = null, DateOnly? Day = null)
 {
-    public static Remedy Write(Guid item, Prescriptions.Prescription plan) => new(RemedyKind.Line, item, Line: Notation.NotationPrinter.Print(plan));
+    public static Remedy Write(Guid item, Prescription plan) => new(RemedyKind.Line, item, Plan: plan);
 
     public static Remedy Remove(Guid item) => new(RemedyKind.Remove, item);
 
-    public static Remedy Instead(Guid item, Movement movement, string line) => new(RemedyKind.Substitute, item, Line: line, Movement: movement.Slug, MovementName: movement.Name);
+    public static Remedy Instead(Guid item, Movement movement, Prescription plan) =>
+        new(RemedyKind.Substitute, item, Plan: plan, Movement: movement.Slug, MovementName: movement.Name);
 }
 
 /// <summary>A caution on a block, with its place and ways out.</summary>

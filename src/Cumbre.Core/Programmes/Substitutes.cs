@@ -1,18 +1,19 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes;
 
 /// <summary>A movement that can stand in for another.</summary>
 /// <param name="Movement">The movement.</param>
-/// <param name="Line">Its usual line for this athlete.</param>
+/// <param name="Plan">Its usual dose for this athlete.</param>
 /// <param name="Level">Its level in its family of neighbours, 1 is the easiest.</param>
 /// <param name="Harder">Levels above the one it stands in for; negative: easier.</param>
 /// <param name="KitMissing">What is not there; null: all is.</param>
 /// <param name="Status">Of its step; null: it is no step of a ladder.</param>
 /// <param name="Helps">It trains what limits a goal, or carries over to it: the goal's name.</param>
-public sealed record Substitute(Movement Movement, string Line, int Level, int Harder, string? KitMissing, StepStatus? Status, string? Helps);
+public sealed record Substitute(Movement Movement, Prescription Plan, int Level, int Harder, string? KitMissing, StepStatus? Status, string? Helps);
 
 /// <summary>Finds stand-ins: same pattern and arms, the kit at hand, not above the placement; those that help a goal first, then by level.</summary>
 public static class Substitutes
@@ -32,7 +33,7 @@ public static class Substitutes
                 .ThenBy(m => m.Helps is null ? 1 : 0)
                 .ThenBy(m => Math.Abs(m.Level - level))
                 .ThenBy(m => m.Movement.Name, StringComparer.Ordinal)
-                .Select(m => new Substitute(m.Movement, UsualLine.For(m.Movement, athlete), m.Level, m.Level - level, m.Kit, StatusOf(m.Movement, athlete), m.Helps)),
+                .Select(m => new Substitute(m.Movement, UsualDose.For(m.Movement, athlete), m.Level, m.Level - level, m.Kit, StatusOf(m.Movement, athlete), m.Helps)),
         ];
     }
 
@@ -93,30 +94,39 @@ public static class Level
     }
 }
 
-/// <summary>The line with which a movement usually starts for an athlete.</summary>
-public static class UsualLine
+/// <summary>The dose with which a movement usually starts for an athlete.</summary>
+public static class UsualDose
 {
+    private static readonly Prescription
+        Held = Read("hold 3 x 10 s rest 1:30"), Lowered = Read("negative 4 x 1 lower 5 s rest 2:30"), Fast = Read("5 x 3 fast rest 3:00"), ByMaximum = Read("4 x 5 @ 80 % e1RM rest 2:30"),
+        FirstLoad = Read("3 x 5..8 @ +2.5 kg then +2.5 kg rest 2:30"), Drill = Read("2 x 10 rest 0:30"), Counted = Read("3 x 8..12 rest 1:30");
+
     /// <summary>
     /// The dose of the step where the movement is one that may be trained; a hold by the best one; else by how it is measured
     /// (common practice, no source).
     /// </summary>
-    public static string For(Movement movement, AthleteAtWork athlete)
+    public static Prescription For(Movement movement, AthleteAtWork athlete)
     {
         var bests = athlete.BestsOf(movement);
-        var sides = movement.EachSide ? " each side" : "";
+        SidePlan? sides = movement.EachSide ? SidePlan.Each : null;
         if (movement.Measure == BenchmarkMeasure.Seconds && bests.HoldSeconds is { } best && HoldDose.For(best) is { } hold)
-            return Notation.NotationPrinter.Print(hold with { Sides = movement.EachSide ? SidePlan.Each : null, RestSeconds = hold.UsualRest });
+            return hold with { Sides = sides, RestSeconds = hold.UsualRest };
         if (athlete.StepsOf(movement.Slug).FirstOrDefault(s => s.Reachable) is { } step)
-            return step.Step.Dose;
-        return movement.Measure switch
+            return Read(step.Step.Dose);
+        var usual = movement.Measure switch
         {
-            BenchmarkMeasure.Seconds => $"hold 3 x 10 s{sides} rest 1:30",
-            BenchmarkMeasure.SecondsPerDescent => $"negative 4 x 1 lower 5 s{sides} rest 2:30",
-            BenchmarkMeasure.ContactHeight => "5 x 3 fast rest 3:00",
-            BenchmarkMeasure.LoadTimesReps when athlete.ContextOf(movement)?.OneRepMax is not null => "4 x 5 @ 80 % e1RM rest 2:30",
-            BenchmarkMeasure.LoadTimesReps => "3 x 5..8 @ +2.5 kg then +2.5 kg rest 2:30",
-            _ when movement.Pattern is Pattern.Mobility or Pattern.ShoulderBlade => $"2 x 10{sides} rest 0:30",
-            _ => $"3 x 8..12{sides} rest 1:30",
+            BenchmarkMeasure.Seconds => Held,
+            BenchmarkMeasure.SecondsPerDescent => Lowered,
+            BenchmarkMeasure.ContactHeight => Fast,
+            BenchmarkMeasure.LoadTimesReps when athlete.ContextOf(movement)?.OneRepMax is not null => ByMaximum,
+            BenchmarkMeasure.LoadTimesReps => FirstLoad,
+            _ when movement.Pattern is Pattern.Mobility or Pattern.ShoulderBlade => Drill,
+            _ => Counted,
         };
+        return usual with { Sides = sides };
     }
+
+    /// <summary>A dose of the catalogue; the reader of the catalogue has checked it.</summary>
+    /// <exception cref="ArgumentException">It cannot be read.</exception>
+    public static Prescription Read(string line) => NotationParser.Parse(line).Plan ?? throw new ArgumentException(line, nameof(line));
 }

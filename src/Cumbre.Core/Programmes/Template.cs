@@ -1,6 +1,5 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes;
@@ -53,14 +52,14 @@ public static class TemplateFit
 
     private static BlockItem General(BlockItem item, AthleteAtWork from) =>
         from.Read(item) is { Plan: { Load: AddedLoad } plan and not DropSet, Resolved.ShareOfMax: { } share }
-            ? item with { Line = NotationPrinter.Print(plan with { Load = new ShareOfOneRepMax(Math.Clamp(Math.Round(share * 100), ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum)) }) }
+            ? item with { Written = plan with { Load = new ShareOfOneRepMax(Math.Clamp(Math.Round(share * 100), ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum)) } }
             : item;
 
     private static BlockItem One(BlockItem item, DateOnly day, AthleteAtWork athlete, DoseRules rules, List<ItemChange> changes)
     {
         if (athlete.Read(item) is not { Movement: { } movement, Plan: { } plan } reading)
             return item;
-        BlockItem To(Movement other, ChangeReason reason) => MissedWeeks.Change(item, day, other.Slug, UsualLine.For(other, athlete), reason, changes);
+        BlockItem To(Movement other, ChangeReason reason) => MissedWeeks.Change(item, day, other.Slug, UsualDose.For(other, athlete), reason, changes);
 
         if (athlete.Intake.Complaints.Any(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)))
             return item;
@@ -72,7 +71,7 @@ public static class TemplateFit
             return To(plain, ChangeReason.NoTest);
         if (plan is HoldSets { Seconds: { } seconds } hold && athlete.BestsOf(movement).HoldSeconds is { } best && HoldDose.For(best) is not null
             && (seconds > HoldDose.SecondsAt(best, HoldDose.PercentHigh) || seconds < HoldDose.SecondsAt(best, HoldDose.PercentLow)))
-            return MissedWeeks.Change(item, day, item.Movement, NotationPrinter.Print(hold with { Seconds = HoldDose.SecondsAt(best, HoldDose.PercentUsual) }), ChangeReason.HoldByBest, changes);
+            return MissedWeeks.Change(item, day, item.Movement, hold with { Seconds = HoldDose.SecondsAt(best, HoldDose.PercentUsual) }, ChangeReason.HoldByBest, changes);
         if (plan is StraightSets or DoubleProgression && plan.Load is null && movement.Measure == BenchmarkMeasure.Reps && athlete.BestsOf(movement).Reps < Asked(plan)
             && movement.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s]).FirstOrDefault(m => m.Pattern == movement.Pattern) is { } easier)
             return To(easier, ChangeReason.TooHard);

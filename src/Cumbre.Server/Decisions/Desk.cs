@@ -63,7 +63,7 @@ internal static class Desk
     /// <summary>By the lines alone: what a line leaves open is reckoned at its usual figure here.</summary>
     private static int SecondsOf(StoredSession session) =>
         session.WarmUp.Seconds + session.CoolDown.Seconds
-        + SessionTime.Groups([.. session.Items.Select(i => new ItemReading(new(i.Id, i.Movement, i.Line, i.Joined), null, i.Plan, null, null, null))]).Sum(g => g.Seconds);
+        + SessionTime.Groups([.. session.Items.Select(i => new ItemReading(new(i.Id, i.Movement, i.Written, i.Joined), null, i.Plan, null, null, null))]).Sum(g => g.Seconds);
 
     private static IEnumerable<Retest> Retests(AthleteProfile profile, AthleteSnapshot snapshot, Catalogue catalogue, DateOnly today)
     {

@@ -126,7 +126,7 @@ internal static class UndoDecision
         if (change.Created)
             return SessionStore.Remove(db, session.Id, session.Version) == Written.Done ? null : "The session changed meanwhile.";
         var before = NotationParser.Parse(change.LineBefore!).Plan!;
-        var items = session.Items.Select(i => i.Movement == movement ? i with { Plan = before, Unread = null } : i);
+        var items = session.Items.Select(i => i.Movement == movement ? i with { Written = before } : i);
         SessionStore.Put(db, session with { Easy = change.EasyBefore, OverrideReason = change.ReasonBefore, Items = [.. items] }, clock.Stamp(Policies.IdOf(user)));
         return null;
     }

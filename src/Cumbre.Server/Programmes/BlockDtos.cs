@@ -16,7 +16,8 @@ namespace Cumbre.Server.Programmes;
 /// <param name="Movement">Slug.</param>
 /// <param name="Line">As typed; one that cannot be read is kept, up to 2,000 characters.</param>
 /// <param name="Joined">Done in turn with the item before it.</param>
-public sealed record ItemBody(Guid Id, string Movement, string Line, bool Joined);
+/// <param name="Role">The part it plays, as the generator or a decision set it; null: written by hand.</param>
+public sealed record ItemBody(Guid Id, string Movement, string Line, bool Joined, ItemRole? Role = null);
 
 /// <summary>Warm-up or cool-down.</summary>
 /// <param name="Seconds">0 to 3600.</param>
@@ -59,7 +60,7 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
     }
 
     private static SessionBody Of(BlockSession s) => new(
-        s.Id, s.Day, s.Title, new(s.WarmUp.Seconds, s.WarmUp.Text), new(s.CoolDown.Seconds, s.CoolDown.Text), [.. s.Items.Select(i => new ItemBody(i.Id, i.Movement, i.Line, i.Joined))], s.Fixed);
+        s.Id, s.Day, s.Title, new(s.WarmUp.Seconds, s.WarmUp.Text), new(s.CoolDown.Seconds, s.CoolDown.Text), [.. s.Items.Select(i => new ItemBody(i.Id, i.Movement, i.Line, i.Joined, i.Role))], s.Fixed);
 
     private BlockWeek Week(WeekBody week, int index)
     {
@@ -95,7 +96,7 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
             throw Problems.Field($"{path}.movement", "unknown", "Choose a movement from the list.");
         if (item.Line.Length > Slugs.LineMaximum)
             throw Problems.Field($"{path}.line", "tooLong", $"A line has at most {NotationParser.LineMaximum} characters; this has {item.Line.Length}.");
-        return new(item.Id, item.Movement, item.Line.Trim(), item.Joined);
+        return new(item.Id, item.Movement, WrittenLine.Typed(item.Line.Trim()), item.Joined, item.Role);
     }
 }
 
@@ -182,9 +183,23 @@ public sealed record ItemMeaning(
 /// <param name="Remedies">What one press does about it.</param>
 /// <param name="KeptBecause">Null: it is open.</param>
 public sealed record BlockCaution(
-    string Key, CautionId Id, IReadOnlyList<Quantity> Args, int Week, Guid? Session, Guid? Item, IReadOnlyList<Remedy> Remedies, string? KeptBecause)
+    string Key, CautionId Id, IReadOnlyList<Quantity> Args, int Week, Guid? Session, Guid? Item, IReadOnlyList<RemedyDto> Remedies, string? KeptBecause)
 {
-    public static BlockCaution Of(ProgrammeCaution c) => new(c.Key, c.Id, c.Args, c.Week, c.Session, c.Item, c.Remedies, c.KeptBecause);
+    public static BlockCaution Of(ProgrammeCaution c) => new(c.Key, c.Id, c.Args, c.Week, c.Session, c.Item, [.. c.Remedies.Select(RemedyDto.Of)], c.KeptBecause);
+}
+
+/// <summary>A change of the block that answers a caution.</summary>
+/// <param name="Kind">What is done.</param>
+/// <param name="Item">To which item; null: to the session.</param>
+/// <param name="Session">To which session.</param>
+/// <param name="Line">The new line.</param>
+/// <param name="Movement">Slug of the new movement.</param>
+/// <param name="MovementName">Its name.</param>
+/// <param name="Day">The new day.</param>
+public sealed record RemedyDto(RemedyKind Kind, Guid? Item, Guid? Session, string? Line, string? Movement, string? MovementName, DateOnly? Day)
+{
+    public static RemedyDto Of(Remedy r) =>
+        new(r.Kind, r.Item, r.Session, r.Plan is { } plan ? NotationPrinter.Print(plan) : null, r.Movement, r.MovementName, r.Day);
 }
 
 /// <summary>What a block means for its athlete.</summary>
@@ -264,13 +279,13 @@ public sealed record PickDto(
 /// <summary>A stand-in for a movement.</summary>
 public sealed record SubstituteDto(string Slug, string Name, string Line, int Level, int Harder, string? KitMissing, Core.Ladders.StepStatus? Status, string? Helps)
 {
-    public static SubstituteDto Of(Substitute s) => new(s.Movement.Slug, s.Movement.Name, s.Line, s.Level, s.Harder, s.KitMissing, s.Status, s.Helps);
+    public static SubstituteDto Of(Substitute s) => new(s.Movement.Slug, s.Movement.Name, NotationPrinter.Print(s.Plan), s.Level, s.Harder, s.KitMissing, s.Status, s.Helps);
 }
 
 /// <summary>What a rule changed in an item.</summary>
 public sealed record ItemChangeDto(Guid Item, DateOnly Day, string MovementBefore, string LineBefore, string Movement, string Line, ChangeReason Reason)
 {
-    public static ItemChangeDto Of(ItemChange c, Catalogue catalogue) => new(c.Item, c.Session, Name(c.Before.Movement, catalogue), c.Before.Line, Name(c.After.Movement, catalogue), c.After.Line, c.Reason);
+    public static ItemChangeDto Of(ItemChange c, Catalogue catalogue) => new(c.Item, c.Session, Name(c.Before.Movement, catalogue), c.Before.Line.Text, Name(c.After.Movement, catalogue), c.After.Line.Text, c.Reason);
 
     private static string Name(string slug, Catalogue catalogue) => catalogue.Movements.GetValueOrDefault(slug)?.Name ?? slug;
 }

@@ -234,7 +234,7 @@ internal static class Seen
         {
             foreach (var item in session.Items)
             {
-                if (athlete.Read(new(item.Id, item.Movement, item.Line)) is { Resolved: { } plan })
+                if (athlete.Read(new(item.Id, item.Movement, item.Written)) is { Resolved: { } plan })
                     yield return (session, item, new([.. plan.Loads.Select(l => l.Value.Made.Kilograms)], plan.Efforts.Max(e => e.Plan.Seconds)));
             }
         }
@@ -261,7 +261,7 @@ internal static class Picker
         return TypedResults.Ok<IReadOnlyList<PickDto>>(
         [
             .. athlete.Atlas.Catalogue.Movements.Values.OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new PickDto(
-                m.Slug, m.Name, m.Aliases, m.Pattern, Level.Of(m, athlete.Atlas.Catalogue), m.Kit, KitCheck.Missing(m, athlete), Core.Programmes.Substitutes.StatusOf(m, athlete), UsualLine.For(m, athlete))),
+                m.Slug, m.Name, m.Aliases, m.Pattern, Level.Of(m, athlete.Atlas.Catalogue), m.Kit, KitCheck.Missing(m, athlete), Core.Programmes.Substitutes.StatusOf(m, athlete), NotationPrinter.Print(UsualDose.For(m, athlete)))),
         ]);
     }
 

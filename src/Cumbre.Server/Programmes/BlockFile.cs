@@ -116,8 +116,9 @@ internal static class BlockFile
         var (movement, line) = ((string)item["movement"]!, ((string)item["line"]!).Trim());
         if (!catalogue.Movements.ContainsKey(movement))
             notes.Add(new($"{path}.movement", $"\"{movement}\" is not in this catalogue: it stays as it is, until another movement is chosen."));
-        if (NotationParser.Parse(line) is { Error: { } error })
+        var written = WrittenLine.Typed(line);
+        if (written.Error is { } error)
             notes.Add(new($"{path}.line", $"\"{line}\" cannot be read from position {error.Start + 1} on; it stays as it is."));
-        return new(Guid.CreateVersion7(), movement, line, !first && (bool?)item["joined"] == true);
+        return new(Guid.CreateVersion7(), movement, written, !first && (bool?)item["joined"] == true);
     }
 }

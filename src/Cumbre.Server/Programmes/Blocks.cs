@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Cumbre.Core.Notation;
 using Cumbre.Core.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
@@ -11,7 +10,7 @@ namespace Cumbre.Server.Programmes;
 internal static class Blocks
 {
     public static BlockSession SessionOf(StoredSession s) => new(
-        s.Id, s.Day, s.Title, s.WarmUp, s.CoolDown, [.. s.Items.Select(i => new BlockItem(i.Id, i.Movement, i.Line, i.Joined))], s.Status != SessionStatus.Planned);
+        s.Id, s.Day, s.Title, s.WarmUp, s.CoolDown, [.. s.Items.Select(i => new BlockItem(i.Id, i.Movement, i.Written, i.Joined, i.Role))], s.Status != SessionStatus.Planned);
 
     public static Block Read(StoredBlock block, IReadOnlyList<StoredSession> sessions) => new(
         block.Name, block.Start,
@@ -69,31 +68,19 @@ internal static class Blocks
         return Written.Done;
     }
 
-    private static StoredItem ItemOf(BlockItem item, StoredSession? before)
+    private static StoredItem ItemOf(BlockItem item, StoredSession? before) => new(item.Id, item.Movement, item.Written, null)
     {
-        var plan = NotationParser.Parse(item.Line).Plan;
-        return new(item.Id, item.Movement, plan, null)
-        {
-            Unread = plan is null ? item.Line : null,
-            Joined = item.Joined,
-            Seen = before?.Items.FirstOrDefault(i => i.Id == item.Id && i.Movement == item.Movement && i.Plan == plan)?.Seen,
-        };
-    }
+        Joined = item.Joined,
+        Role = item.Role,
+        Seen = before?.Items.FirstOrDefault(i => i.Id == item.Id && i.Movement == item.Movement && i.Written == item.Written)?.Seen,
+    };
 
     private static bool Same(StoredSession stored, BlockSession session, bool easy) =>
         stored.Day == session.Day && stored.Title == session.Title && stored.WarmUp == session.WarmUp && stored.CoolDown == session.CoolDown
         && (stored.Easy == easy || stored.Status != SessionStatus.Planned)
-        && stored.Items.Select(i => (i.Id, i.Movement, i.Line, i.Joined)).SequenceEqual(session.Items.Select(i => (i.Id, i.Movement, Canonical(i.Line), i.Joined)));
-
-    /// <summary>Lines as the store writes them, so that only what differs in meaning differs.</summary>
-    public static Block Canonical(Block block) => block with
-    {
-        Weeks = [.. block.Weeks.Select(w => w with { Sessions = [.. w.Sessions.Select(s => s with { Items = [.. s.Items.Select(i => i with { Line = Canonical(i.Line) })] })] })],
-    };
+        && stored.Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role)).SequenceEqual(session.Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role)));
 
     /// <summary>Is it the same block, whatever its version?</summary>
     public static bool AreSame(Block one, Block other) =>
-        JsonSerializer.Serialize(BlockBody.Of(Canonical(one)), WireJson.Options) == JsonSerializer.Serialize(BlockBody.Of(Canonical(other)), WireJson.Options);
-
-    private static string Canonical(string line) => NotationParser.Parse(line).Plan is { } plan ? NotationPrinter.Print(plan) : line;
+        JsonSerializer.Serialize(BlockBody.Of(one), WireJson.Options) == JsonSerializer.Serialize(BlockBody.Of(other), WireJson.Options);
 }

@@ -165,7 +165,7 @@ internal static class Generate
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));
         // A block that was written by hand has nothing generated in it: everything in it stays.
         var before = GenerationStore.Find(db, blockId)?.Made.Block ?? new Block(stored.Name, stored.Start, [], []);
-        var merged = Regeneration.Merge(Blocks.Canonical(before), current, Blocks.Canonical(fresh.Block));
+        var merged = Regeneration.Merge(before, current, fresh.Block);
         return new(found.Athlete, fresh, merged.Block, merged.Changes, stored.Version);
     }
 }

@@ -95,7 +95,7 @@ internal static class PlanSession
     /// <summary>The items with the lift's plan in place of the one it had, or added.</summary>
     private static IReadOnlyList<StoredItem> WithLift(IReadOnlyList<StoredItem> items, Prescription plan) =>
         items.Any(i => i.Movement == Lift.Movement)
-            ? [.. items.Select(i => i.Movement == Lift.Movement ? i with { Plan = plan, Unread = null } : i)]
+            ? [.. items.Select(i => i.Movement == Lift.Movement ? i with { Written = plan } : i)]
             : [.. items, new StoredItem(Guid.CreateVersion7(), Lift.Movement, plan, null)];
 
     private static string Wording(ResolutionProblem problem) => problem switch

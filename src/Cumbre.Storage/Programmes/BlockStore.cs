@@ -87,13 +87,13 @@ public static class BlockStore
     public static void AddTemplate(Db db, StoredTemplate template, Stamp stamp) =>
         db.Run(
             "INSERT INTO template (id, name, origin, weeks_json, written_at, written_by) VALUES (@Id, @Name, @Origin, @Weeks, @At, @By) ON CONFLICT (id) DO NOTHING",
-            new { template.Id, template.Name, template.Origin, Weeks = JsonSerializer.Serialize(template.Weeks, Json), stamp.At, stamp.By });
+            new { template.Id, template.Name, template.Origin, Weeks = WeeksJson.Write(template.Weeks).GetRawText(), stamp.At, stamp.By });
 
     public static bool RemoveTemplate(Db db, Guid id) => db.Run("DELETE FROM template WHERE id = @id", new { id }) > 0;
 
     private sealed record TemplateRow(Guid Id, string Name, DateOnly Origin, string WeeksJson)
     {
-        public StoredTemplate ToStored() => new(Id, Name, Origin, JsonSerializer.Deserialize<BlockWeek[]>(WeeksJson, Json)!);
+        public StoredTemplate ToStored() => new(Id, Name, Origin, Programmes.WeeksJson.Read(JsonSerializer.Deserialize<JsonElement>(WeeksJson)));
     }
 
     private sealed record Row(Guid Id, Guid AthleteId, string Name, DateOnly Start, string WeeksJson, string KeptJson, long Version, DateTimeOffset WrittenAt, string? WrittenBy)

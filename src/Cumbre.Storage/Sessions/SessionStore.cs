@@ -1,7 +1,9 @@
 using System.Text.Json;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
 
 namespace Cumbre.Storage.Sessions;
@@ -30,19 +32,22 @@ public sealed record SeenPlan(IReadOnlyList<decimal> LoadsKg, int? HoldSeconds);
 /// <summary>An item of a session.</summary>
 /// <param name="Id">Of the item.</param>
 /// <param name="Movement">Slug.</param>
-/// <param name="Plan">Null: the line cannot be read yet.</param>
+/// <param name="Written">Its plan, or the line that cannot be read yet.</param>
 /// <param name="Frozen">Set once the session has begun.</param>
-public sealed record StoredItem(Guid Id, string Movement, Prescription? Plan, FrozenPlan? Frozen)
+public sealed record StoredItem(Guid Id, string Movement, WrittenLine Written, FrozenPlan? Frozen)
 {
-    /// <summary>The line as it was typed, while it cannot be read.</summary>
-    public string? Unread { get; init; }
+    public Prescription? Plan => Written.Plan;
+
+    /// <summary>Null: written by hand.</summary>
+    public ItemRole? Role { get; init; }
 
     /// <summary>Done in turn with the item before it.</summary>
     public bool Joined { get; init; }
 
     public SeenPlan? Seen { get; init; }
 
-    public string Line => Plan is null ? Unread ?? "" : Core.Notation.NotationPrinter.Print(Plan);
+    /// <summary>The canonical line, or the text as it was typed.</summary>
+    public string Line => Written.Text;
 }
 
 /// <summary>A session with its items.</summary>
@@ -71,7 +76,7 @@ public static class SessionStore
     private const string Columns =
         """
         s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down,
-        i.id AS item_id, i.movement, i.plan_json, i.joined, i.frozen_json, i.seen_json
+        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.frozen_json, i.seen_json
         FROM session s LEFT JOIN session_item i ON i.session_id = s.id
         """;
 
@@ -150,14 +155,15 @@ public static class SessionStore
         {
             var item = session.Items[i];
             db.Run(
-                "INSERT INTO session_item (id, session_id, position, movement, plan_json, joined, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Plan, @Joined, @Seen)",
+                "INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Seen)",
                 new
                 {
                     ItemId = item.Id,
                     session.Id,
                     Position = i + 1L,
                     item.Movement,
-                    Plan = item.Plan is { } plan ? PrescriptionJson.Write(plan) : PrescriptionJson.WriteUnread(item.Unread ?? ""),
+                    Role = item.Role?.ToString(),
+                    Plan = PlanColumn.Write(item.Written),
                     item.Joined,
                     Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
                 });
@@ -298,7 +304,7 @@ public static class SessionStore
 
     private sealed record Row(
         Guid Id, Guid AthleteId, DateOnly Day, string Status, long Easy, string? OverrideReason, long Version, Guid? BlockId, string Title, long WarmUpSeconds, string? WarmUp, long CoolDownSeconds,
-        string? CoolDown, Guid? ItemId, string? Movement, string? PlanJson, long? Joined, string? FrozenJson, string? SeenJson)
+        string? CoolDown, Guid? ItemId, string? Movement, string? Role, string? PlanJson, long? Joined, string? FrozenJson, string? SeenJson)
     {
         public StoredSession ToSession() => new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
         {
@@ -312,10 +318,9 @@ public static class SessionStore
         {
             if (ItemId is not { } id)
                 return null;
-            var (plan, unread) = PrescriptionJson.ReadEither(PlanJson!);
-            return new(id, Movement!, plan, FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json))
+            return new(id, Movement!, PlanColumn.Read(PlanJson!), FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json))
             {
-                Unread = unread,
+                Role = Role is null ? null : Enum.Parse<ItemRole>(Role),
                 Joined = Joined == 1,
                 Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, Json),
             };

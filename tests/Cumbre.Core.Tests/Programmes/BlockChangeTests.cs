@@ -4,6 +4,7 @@ using Cumbre.Core.Ladders;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Programmes;
 
 namespace Cumbre.Core.Tests.Programmes;
@@ -111,7 +112,7 @@ public class BlockChangeTests
     {
         var athlete = Gym.Athlete(results: Strong);
         Assert.All(Catalogue.Shipped.Movements.Values, m => Assert.True(
-            athlete.Read(new(Guid.NewGuid(), m.Slug, UsualLine.For(m, athlete))) is { Error: null, Plan: not null }, $"{m.Slug}: {UsualLine.For(m, athlete)}"));
+            NotationParser.Parse(NotationPrinter.Print(UsualDose.For(m, athlete))).Plan == UsualDose.For(m, athlete), $"{m.Slug}: {UsualDose.For(m, athlete)}"));
     }
 
     [Fact]

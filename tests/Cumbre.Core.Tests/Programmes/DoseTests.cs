@@ -79,7 +79,7 @@ public class DoseTests
         var caution = Gym.Cautions(block).SingleOrDefault(c => c.Id == CautionId.StraightArmRampOver);
         Assert.Equal(cautioned, caution is not null);
         if (caution is not null)
-            Assert.Equal("hold 4 x 9 s", caution.Remedies.Single().Line);
+            Assert.Equal("hold 4 x 9 s", NotationPrinter.Print(caution.Remedies.Single().Plan!));
     }
 
     [Fact]
@@ -124,7 +124,7 @@ public class DoseTests
         // e1RM 90 x (1 + 6/30) = 108; 85 % is 91.8, that is +21.8: 20 + 1.25 makes 21.25, 84.5 %.
         var caution = Gym.Cautions(Gym.Block([(0, ["weighted-pull-up: 6 x 4 @ 85 % e1RM"])]), athlete).Single(c => c.Id == CautionId.PrilepinOver);
         Assert.Equal((24m, 20m), (caution.Args[0].Number, caution.Args[1].Number));
-        Assert.Equal("5 x 4 @ 85 % e1RM", caution.Remedies.Single().Line);
+        Assert.Equal("5 x 4 @ 85 % e1RM", NotationPrinter.Print(caution.Remedies.Single().Plan!));
         Assert.DoesNotContain(Gym.Cautions(Gym.Block([(0, ["weighted-pull-up: 5 x 4 @ 85 % e1RM"])]), athlete), c => c.Id == CautionId.PrilepinOver);
     }
 
@@ -141,7 +141,7 @@ public class DoseTests
     {
         var caution = Gym.Cautions(Gym.Block([(0, items.Split(','))])).First(c => c.Id == id);
         Assert.NotEmpty(caution.Remedies);
-        Assert.All(caution.Remedies.Where(r => r.Line is not null), r => Assert.NotNull(NotationParser.Parse(r.Line!).Plan));
+        Assert.All(caution.Remedies.Where(r => r.Plan is not null), r => Assert.Equal(r.Plan, NotationParser.Parse(NotationPrinter.Print(r.Plan!)).Plan));
     }
 
     [Theory]
@@ -190,7 +190,7 @@ public class DoseTests
             var block = Gym.Block([(0, [item])]);
             foreach (var caution in Gym.Cautions(block, athlete).Where(c => c.Remedies.Any(r => r.Kind == RemedyKind.Line)))
             {
-                var line = caution.Remedies.First(r => r.Kind == RemedyKind.Line).Line!;
+                var line = NotationPrinter.Print(caution.Remedies.First(r => r.Kind == RemedyKind.Line).Plan!);
                 var mended = Gym.Block([(0, [$"{item.Split(": ")[0]}: {line}"])]);
                 Assert.DoesNotContain(Gym.Cautions(mended, athlete), c => c.Id == caution.Id);
             }
@@ -205,7 +205,7 @@ public class DoseTests
         Assert.DoesNotContain(Gym.Cautions(steady), c => c.Id == CautionId.JumpLarge);
         var jump = Gym.Block([(0, ["weighted-pull-up: 3 x 5 @ +10 kg"])], [(0, ["weighted-pull-up: 3 x 5 @ +17.5 kg"])]);
         var caution = Gym.Cautions(jump).Single(c => c.Id == CautionId.JumpLarge);
-        Assert.Equal((2, 7.5m, "3 x 5 @ +15 kg"), (caution.Week, caution.Args[0].Number, caution.Remedies.Single().Line));
+        Assert.Equal((2, 7.5m, "3 x 5 @ +15 kg"), (caution.Week, caution.Args[0].Number, NotationPrinter.Print(caution.Remedies.Single().Plan!)));
     }
 
     [Fact]

@@ -65,6 +65,22 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
 
     public bool IsSecond => Role is SlotRole.SecondPull or SlotRole.SecondPush;
 
+    /// <summary>The part that decisions know it by.</summary>
+    public ItemRole ItemRole => (Role, Plan) switch
+    {
+        (SlotRole.Test, _) => ItemRole.Retest,
+        (_, PracticeSets) => ItemRole.Practice,
+        (_, MaxSets { Effort: InReserve }) => ItemRole.LevelFinding,
+        (SlotRole.SkillHard, _) => ItemRole.Hard,
+        (SlotRole.SkillLight, _) => ItemRole.Light,
+        (SlotRole.SkillKept, _) => ItemRole.Kept,
+        (SlotRole.Limiting, _) => ItemRole.Limiting,
+        (SlotRole.MainPull or SlotRole.MainPush, _) => ItemRole.Main,
+        (SlotRole.SecondPull or SlotRole.SecondPush, _) => ItemRole.Second,
+        (SlotRole.Mobility, _) => ItemRole.Preparation,
+        _ => ItemRole.Support,
+    };
+
     public DropKind DropKind => Role switch
     {
         SlotRole.SkillHard => DropKind.SkillHard,
@@ -130,7 +146,7 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
     public ItemReading Read(AthleteAtWork athlete)
     {
         if (reading is null || reading.Item.Joined != Joined)
-            reading = athlete.Read(new(Guid.Empty, Movement.Slug, Line, Joined));
+            reading = athlete.Read(new(Guid.Empty, Movement.Slug, WrittenLine.Of(Plan), Joined));
         return reading;
     }
 

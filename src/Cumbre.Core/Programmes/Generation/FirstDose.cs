@@ -72,7 +72,7 @@ internal static class FirstDose
         var bests = gym.BestsOf(movement);
         var draft = movement.Measure == BenchmarkMeasure.Seconds && bests.HoldSeconds >= HoldDose.SecondsMinimum
             ? Held(key, SlotRole.Limiting, movement, gym, 0)
-            : new Draft(key, SlotRole.Limiting, movement, Parse(skill.Limiting!.Dose ?? UsualLine.For(movement, gym.Athlete)));
+            : new Draft(key, SlotRole.Limiting, movement, skill.Limiting!.Dose is { } dose ? UsualDose.Read(dose) : UsualDose.For(movement, gym.Athlete));
         draft.Input(InputKey.ForGoal, Quantity.Name(skill.Ladder.Name))
             .Because(StepKey.HoldsBack, Quantity.Name(Skills.Threshold(skill.Limiting!, gym)), Quantity.Name(skill.Ladder.Name))
             .Evidence([PlacementReport.Evidence(skill.Limiting!.Term, gym.Catalogue)]);
@@ -81,11 +81,9 @@ internal static class FirstDose
 
     private static Draft Usual(string key, SlotRole role, Movement movement, Trainable gym, Skill? skill = null)
     {
-        var draft = new Draft(key, role, movement, Parse(UsualLine.For(movement, gym.Athlete))) { Skill = skill };
+        var draft = new Draft(key, role, movement, UsualDose.For(movement, gym.Athlete)) { Skill = skill };
         return draft.Step(StepKey.UsualDose, Quantity.Name(draft.Line), Quantity.Name(movement.Name));
     }
-
-    public static Prescription Parse(string line) => NotationParser.Parse(line).Plan ?? throw new ArgumentException(line, nameof(line));
 
     /// <summary>Sides in turn where a movement has them: the weaker first and with a set more where the gap asks for it; the number is that of its best.</summary>
     private static Draft OnSides(Draft draft, Trainable gym)
@@ -122,7 +120,7 @@ internal static class FirstDose
     }
 
     private static bool Resolves(Movement movement, Exposure last, Trainable gym) =>
-        movement.Measure is BenchmarkMeasure.LoadTimesReps && gym.Athlete.Read(new(Guid.Empty, movement.Slug, NotationPrinter.Print(last.Plan))).Resolved is { HardSets: > 0 };
+        movement.Measure is BenchmarkMeasure.LoadTimesReps && gym.Athlete.Read(new(Guid.Empty, movement.Slug, WrittenLine.Of(last.Plan))).Resolved is { HardSets: > 0 };
 
     private static Draft Held(string key, SlotRole role, Movement movement, Trainable gym, int rest, Skill? skill = null)
     {
@@ -175,7 +173,7 @@ internal static class FirstDose
 
     private static Draft StepDose(string key, SlotRole role, Movement movement, LadderStep step, Bests bests, Skill? skill)
     {
-        var plan = Parse(step.Dose);
+        var plan = UsualDose.Read(step.Dose);
         // A dose that asks more reps than the best set has is done in more, shorter sets.
         if (bests.Reps is { } best && plan.TargetReps > best && plan is StraightSets or DoubleProgression)
             plan = new StraightSets(plan.SetCount + 1, Math.Max(1, best)).Like(plan);
@@ -209,7 +207,7 @@ internal static class FirstDose
 
     /// <summary>The range of the step in training, where it is one of double progression.</summary>
     private static (int Low, int High) RangeOf(Movement movement, Trainable gym) =>
-        gym.Athlete.StepsOf(movement.Slug).FirstOrDefault(s => s.Status == StepStatus.Training) is { } step && Parse(step.Step.Dose) is DoubleProgression dose ? (dose.Low, dose.High) : (6, 10);
+        gym.Athlete.StepsOf(movement.Slug).FirstOrDefault(s => s.Status == StepStatus.Training) is { } step && UsualDose.Read(step.Step.Dose) is DoubleProgression dose ? (dose.Low, dose.High) : (6, 10);
 
     /// <summary>Another grip without a test of its own starts a tenth of the system under the lift that it varies (this project's choice).</summary>
     private static Draft? FromOtherGrip(string key, SlotRole role, Movement movement, Trainable gym, int low, int high)

@@ -1,5 +1,6 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 
 namespace Cumbre.Core.Programmes.Generation;
 
@@ -44,7 +45,7 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
         {
             var id = wish.IdOf($"{name}/{draft.Key}");
             drafts[id] = draft;
-            return new BlockItem(id, draft.Movement.Slug, draft.Line, draft.Joined && i > 0);
+            return new BlockItem(id, draft.Movement.Slug, WrittenLine.Of(draft.Plan), draft.Joined && i > 0, draft.ItemRole);
         }).ToArray();
         return new(wish.IdOf(name), date, SessionTitle.Of(day), day.WarmUp, day.CoolDown, items);
     }
@@ -59,9 +60,9 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
             return TakeOut(block, caution);
         if (remedy.Kind == RemedyKind.Remove)
             return Without(block, item);
-        if (remedy.Line is { } line && drafts[item] is var draft)
-            draft.Rewrite(FirstDose.Parse(line), StepKey.MendedByCheck, Quantity.Word(caution.Id));
-        return Change(block, items => [.. items.Select(i => i.Id == item ? i with { Line = remedy.Line ?? i.Line, Joined = i.Joined || remedy.Kind == RemedyKind.Join } : i)]);
+        if (remedy.Plan is { } plan && drafts[item] is var draft)
+            draft.Rewrite(plan, StepKey.MendedByCheck, Quantity.Word(caution.Id));
+        return Change(block, items => [.. items.Select(i => i.Id == item ? i with { Written = remedy.Plan is { } better ? WrittenLine.Of(better) : i.Written, Joined = i.Joined || remedy.Kind == RemedyKind.Join } : i)]);
     }
 
     /// <summary>The item that the caution speaks of; of a session that clashes with the day before what clashes; else what weighs least.</summary>

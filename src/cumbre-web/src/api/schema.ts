@@ -3717,7 +3717,7 @@ export interface components {
       /** Format: uuid */
       item: null | string;
       /** @description What one press does about it. */
-      remedies: components["schemas"]["Remedy"][];
+      remedies: components["schemas"]["RemedyDto"][];
       /** @description Null: it is open. */
       keptBecause: null | string;
     };
@@ -4902,6 +4902,7 @@ export interface components {
       line: string;
       /** @description Done in turn with the item before it. */
       joined: boolean;
+      role?: null | components["schemas"]["ItemRole"];
     };
     /** @description What a rule changed in an item. */
     ItemChangeDto: {
@@ -4934,6 +4935,20 @@ export interface components {
       /** @description Name of the easier neighbour, the alternate in a circuit; null: there is none. */
       easier: null | string;
     };
+    /** @enum {unknown} */
+    ItemRole:
+      | "Hard"
+      | "Light"
+      | "Kept"
+      | "Main"
+      | "Second"
+      | "Limiting"
+      | "Support"
+      | "Practice"
+      | "Preparation"
+      | "LevelFinding"
+      | "Retest"
+      | null;
     /** @description What an item costs, for the overview. */
     ItemSummary: {
       /**
@@ -5888,7 +5903,7 @@ export interface components {
      */
     RegeneratedKind: "Added" | "Rewritten" | "Removed" | "KeptByHand";
     /** @description A change of the block that answers a caution. */
-    Remedy: {
+    RemedyDto: {
       /** @description What is done. */
       kind: components["schemas"]["RemedyKind"];
       /** Format: uuid */
@@ -5897,18 +5912,18 @@ export interface components {
        * Format: uuid
        * @description To which session.
        */
-      session?: null | string;
+      session: null | string;
       /** @description The new line. */
-      line?: null | string;
+      line: null | string;
       /** @description Slug of the new movement. */
-      movement?: null | string;
+      movement: null | string;
       /** @description Its name. */
-      movementName?: null | string;
+      movementName: null | string;
       /**
        * Format: date
        * @description The new day.
        */
-      day?: null | string;
+      day: null | string;
     };
     /**
      * @description What one press does about a caution.

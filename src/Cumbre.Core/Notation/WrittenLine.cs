@@ -1,0 +1,31 @@
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Notation;
+
+/// <summary>
+/// What is written for an item: a plan, or a text that cannot be read yet. A text is parsed once, where it is typed; from there on the plan is
+/// carried, and the text is only printed for people.
+/// </summary>
+public sealed record WrittenLine
+{
+    private WrittenLine(Prescription? plan, string? unread) => (Plan, Unread) = (plan, unread);
+
+    /// <summary>Null: the text cannot be read.</summary>
+    public Prescription? Plan { get; }
+
+    /// <summary>As it was typed, while it cannot be read; null: there is a plan.</summary>
+    public string? Unread { get; }
+
+    /// <summary>What is wrong with the text; null: there is a plan.</summary>
+    public NotationError? Error => Unread is null ? null : NotationParser.Parse(Unread).Error;
+
+    /// <summary>The canonical line, or the text as it was typed.</summary>
+    public string Text => Plan is null ? Unread! : NotationPrinter.Print(Plan);
+
+    public static WrittenLine Of(Prescription plan) => new(plan, null);
+
+    /// <summary>Reads a typed text.</summary>
+    public static WrittenLine Typed(string text) => NotationParser.Parse(text).Plan is { } plan ? new(plan, null) : new(null, text);
+
+    public static implicit operator WrittenLine(Prescription plan) => Of(plan);
+}
