@@ -53,7 +53,7 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Theory]
-    [InlineData("pull-up-max", 0, null, "reps:range")]
+    [InlineData("pull-up-max", -1, null, "reps:range")]
     [InlineData("pull-up-max", 1000, null, "reps:range")]
     [InlineData("pull-up-max", 8, 10, "added:unexpected")]
     [InlineData("weighted-pull-up-heavy", 5, null, "added:empty")]
@@ -127,7 +127,7 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Theory]
-    [InlineData(0, "reps:range")]
+    [InlineData(-1, "reps:range")]
     [InlineData(1000, "reps:range")]
     public async Task Impossible_reps_are_not_logged(int reps, string field)
     {

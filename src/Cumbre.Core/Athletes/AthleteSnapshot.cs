@@ -2,9 +2,16 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
 
 namespace Cumbre.Core.Athletes;
+
+/// <summary>A decision that the coach took.</summary>
+/// <param name="Movement">Slug.</param>
+/// <param name="Kind">Its word.</param>
+/// <param name="Day">The day of the evidence that it rested on.</param>
+public sealed record PastDecision(string Movement, string Kind, DateOnly Day);
 
 /// <summary>Everything the rules need to know about one athlete, loaded once and passed in.</summary>
 public sealed record AthleteSnapshot(
@@ -17,6 +24,18 @@ public sealed record AthleteSnapshot(
     IReadOnlyList<BenchmarkResult> Results,
     IReadOnlyList<Exposure> Exposures)
 {
+    /// <summary>What was said before sessions, oldest first.</summary>
+    public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
+
+    /// <summary>What was said on the mornings after.</summary>
+    public IReadOnlyList<MorningAnswer> Mornings { get; init; } = [];
+
+    /// <summary>Stops that the coach cleared.</summary>
+    public IReadOnlyList<StopClearance> Clearances { get; init; } = [];
+
+    /// <summary>What was decided before, oldest first: the same answer is never given twice without a change between.</summary>
+    public IReadOnlyList<PastDecision> Decided { get; init; } = [];
+
     public Sex? Sex { get; init; }
 
     /// <summary>100 to 250; null: unknown.</summary>

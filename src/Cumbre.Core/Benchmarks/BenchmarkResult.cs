@@ -1,4 +1,5 @@
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Benchmarks;
 
@@ -17,6 +18,12 @@ public enum ResultOrigin
 {
     /// <summary>A recorded test: it can open a gate, and close it again.</summary>
     Test,
+
+    /// <summary>
+    /// A set to failure that was the first working set of its pattern, in a session neither eased nor of a deload: it can open a gate, and
+    /// close it again.
+    /// </summary>
+    SetToFailure,
 
     /// <summary>A clean training set: it can open a gate; as it was no try at the limit, it closes none.</summary>
     TrainingSet,
@@ -61,6 +68,9 @@ public sealed record BenchmarkResult
 
     public FormVerdict Form { get; }
 
+    /// <summary>Was it a try at the limit, so that falling short is a failure?</summary>
+    public bool MayFail => Origin != ResultOrigin.TrainingSet;
+
     /// <summary>Null where the movement has no sides.</summary>
     public Side? Side { get; init; }
 
@@ -72,6 +82,9 @@ public sealed record BenchmarkResult
 
     /// <summary>A body place, for instance <c>right elbow</c>.</summary>
     public string? PainPlace { get; private init; }
+
+    /// <summary>A stop sign that was told with it.</summary>
+    public StopSign? Sign { get; init; }
 
     public ResultOrigin Origin { get; init; }
 

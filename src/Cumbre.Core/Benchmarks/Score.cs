@@ -14,16 +14,16 @@ public enum Contact
 
 /// <summary>
 /// What a test counted. Where a test has several sets, or a set several repetitions, the figures are those that every one
-/// of them reached. Guarded ranges: sets 1 to 20, reps 1 to 200, seconds 0.5 to 3,600, degrees 1 to 220, rest 0 to 1,800 s.
+/// of them reached. Guarded ranges: sets 1 to 20, reps 0 to 200, seconds 0 to 3,600, degrees 1 to 220, rest 0 to 1,800 s.
 /// </summary>
 public sealed record Score
 {
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
     public Score(int reps = 1, int sets = 1, decimal? seconds = null, Contact? contact = null, decimal? degrees = null, int? restSeconds = null)
     {
-        Reps = Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+        Reps = Guard.InRange("reps", reps, Limits.Nothing, Limits.RepsMaximum);
         Sets = Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);
-        Seconds = seconds is { } s ? Guard.InRange("seconds", s, Limits.SecondsMinimum, Limits.SecondsMaximum) : null;
+        Seconds = seconds is { } s ? Guard.InRange("seconds", s, Limits.Nothing, Limits.SecondsMaximum) : null;
         Contact = contact;
         Degrees = degrees is { } d ? Guard.InRange("degrees", d, Limits.DegreesMinimum, Limits.DegreesMaximum) : null;
         RestSeconds = restSeconds is { } r ? Guard.InRange("restSeconds", r, 0, Limits.RestMaximum) : null;

@@ -57,7 +57,7 @@ public static class GateRule
             {
                 if (term.Target.IsMetBy(result))
                     reached.Add(result.Day);
-                else if (result.Origin == ResultOrigin.Test && term.Target.IsTriedBy(result))
+                else if (result.MayFail && term.Target.IsTriedBy(result))
                     failed.Add(result.Day);
             }
         }
@@ -82,6 +82,81 @@ public static class GateRule
         }
 
         return opened;
+    }
+
+    /// <summary>The newest day on which all that a gate asks was shown, each threshold by its newest result; null: never.</summary>
+    public static DateOnly? LastShownOn(GateExpression gate, ResultBook book)
+    {
+        switch (gate)
+        {
+            case GateTerm { EachSide: true } term:
+                var (left, right) = (Newest(term, book, Measures.Side.Left), Newest(term, book, Measures.Side.Right));
+                return left < right ? left : right < left ? right : left;
+            case GateTerm term:
+                return Newest(term, book, null);
+            case AllOf all:
+                DateOnly? oldest = DateOnly.MaxValue;
+                foreach (var part in all.Parts)
+                    oldest = LastShownOn(part, book) is { } day ? (day < oldest ? day : oldest) : null;
+                return oldest;
+            case AnyOf any:
+                return any.Parts.Max(p => LastShownOn(p, book));
+            default:
+                return null;
+        }
+    }
+
+    private static DateOnly? Newest(GateTerm term, ResultBook book, Measures.Side? side)
+    {
+        DateOnly? day = null;
+        foreach (var result in book.Array(term.Benchmark))
+        {
+            if ((side is null || result.Side == side) && term.Target.IsMetBy(result))
+                day = result.Day;
+        }
+
+        return day;
+    }
+
+    /// <summary>
+    /// The newest fresh try of a threshold that fell short and was not passed since, on or before the book's day; null: there is none.
+    /// </summary>
+    public static BenchmarkResult? FailureOf(GateExpression gate, ResultBook book)
+    {
+        BenchmarkResult? failure = null;
+        foreach (var term in gate.Terms)
+        {
+            foreach (var result in book.Array(term.Benchmark))
+            {
+                if (!result.MayFail || Staleness.IsStale(result.Day, book.Day) || term.Target.IsMetBy(result) || !term.Target.IsTriedBy(result))
+                    continue;
+                var passed = book.Array(term.Benchmark).Any(r => r.Day >= result.Day && (r.Side is null || result.Side is null || r.Side == result.Side) && term.Target.IsMetBy(r));
+                if (!passed && (failure is null || result.Day > failure.Day))
+                    failure = result;
+            }
+        }
+
+        return failure;
+    }
+
+    /// <summary>
+    /// The fresh results by which a gate of loads may be taken as open, though what it asks was never done: the lower end of the estimate
+    /// carries it, and no later try fell short. Null: it may not.
+    /// </summary>
+    public static IReadOnlyList<BenchmarkResult>? EstimatedBy(GateExpression gate, ResultBook book)
+    {
+        var by = new List<BenchmarkResult>();
+        foreach (var term in gate.Terms)
+        {
+            if (gate is AnyOf || term.Target is not LoadTarget target)
+                return null;
+            var found = book.Array(term.Benchmark).LastOrDefault(r => !Staleness.IsStale(r.Day, book.Day) && target.IsEstimatedBy(r));
+            if (found is null || FailureOf(term, book) is { } failure && failure.Day >= found.Day)
+                return null;
+            by.Add(found);
+        }
+
+        return by;
     }
 
     private static bool CouldOpen(GateExpression gate, ResultBook book) => gate switch
@@ -142,7 +217,7 @@ public static class GateRule
                 continue;
             if (best is null || target.FractionOf(result) > target.FractionOf(best))
                 best = result;
-            if (tried == DateOnly.MinValue && result.Origin == ResultOrigin.Test && target.IsTriedBy(result))
+            if (tried == DateOnly.MinValue && result.MayFail && target.IsTriedBy(result))
                 tried = result.Day;
         }
 

@@ -75,13 +75,16 @@ public sealed record StepGate(IReadOnlyDictionary<string, IReadOnlyList<string>>
 /// <param name="Won">Shown on this step before it is won.</param>
 /// <param name="Dose">The usual training dose.</param>
 /// <param name="Weeks">Weeks that it usually takes (this project's choice), to break ties.</param>
+/// <param name="Strands">The strengths that it shows: a result implies only earlier steps of a strand that it shares.</param>
+/// <param name="Implies">Positions of the steps that it implies; null: by its strands.</param>
+/// <param name="Assisted">Done with help or by lowering alone: it implies nothing about what is done without.</param>
 /// <param name="Substitutes">Slugs of movements that stand in for it.</param>
 /// <param name="Cues">Beyond those of the movement.</param>
 /// <param name="Faults">Beyond those of the movement.</param>
 /// <param name="Cautions">Beyond those of the movement.</param>
 public sealed record LadderStep(
     string Slug, string Name, string Movement, string? SetUp, bool Preparation, bool Exposure, IReadOnlyList<int> After, DemandSpec Demand, IReadOnlyList<StepGate> Gates, GateExpression Opens,
-    GateExpression Won, string Dose, int Weeks, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<CautionId> Cautions);
+    GateExpression Won, string Dose, int Weeks, IReadOnlyList<string> Strands, IReadOnlyList<int>? Implies, bool Assisted, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<CautionId> Cautions);
 
 /// <summary>The ordered steps that lead to a skill; where several steps follow the same one, they are alternatives.</summary>
 /// <param name="Slug">Stable name.</param>
@@ -95,5 +98,33 @@ public sealed record LadderStep(
 public sealed record Ladder(
     string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStep> Steps)
 {
+    private IReadOnlyList<int>[]? implied;
+    private IReadOnlyList<string>? strands;
+
+    /// <summary>The strengths that it builds, in the order in which they first come.</summary>
+    public IReadOnlyList<string> Strands => strands ??= [.. Steps.SelectMany(s => s.Strands).Distinct()];
+
     public LadderStep Summit => Steps[^1];
+
+    /// <summary>The earlier steps that an unassisted result on a step implies: those before it on its path that share a strand, preparation left out.</summary>
+    public IReadOnlyList<int> ImpliedBy(int step) => (implied ??= [.. Enumerable.Range(0, Steps.Count).Select(Implied)])[step];
+
+    private IReadOnlyList<int> Implied(int step)
+    {
+        if (Steps[step].Assisted || Steps[step].Preparation)
+            return [];
+        if (Steps[step].Implies is { } named)
+            return named;
+        var before = new SortedSet<int>();
+        var open = new Stack<int>(Steps[step].After);
+        while (open.TryPop(out var i))
+        {
+            if (!before.Add(i))
+                continue;
+            foreach (var earlier in Steps[i].After)
+                open.Push(earlier);
+        }
+
+        return [.. before.Where(i => !Steps[i].Preparation && Steps[i].Strands.Any(Steps[step].Strands.Contains))];
+    }
 }

@@ -26,10 +26,13 @@ public sealed record LadderEntry(
 /// <summary>A rung as it is written.</summary>
 /// <param name="After">Slugs of the steps before; null: the step above it in the file.</param>
 /// <param name="Won">Null: the same as <paramref name="Opens"/>.</param>
+/// <param name="Implies">Slugs of the earlier steps that it implies; null: those of its strands.</param>
+/// <param name="Strands">Null: the one strand of a ladder that has only one.</param>
 public sealed record StepEntry(
     string Slug, string Name, string Movement, DemandSpec Demand, string Opens, string Dose, int Weeks, string? SetUp = null, bool Preparation = false, bool Exposure = false,
     IReadOnlyList<string>? After = null, IReadOnlyList<StepGateEntry>? Gates = null, string? Won = null, IReadOnlyList<string>? Substitutes = null,
-    IReadOnlyList<string>? Cues = null, IReadOnlyList<string>? Faults = null, IReadOnlyList<CautionId>? Cautions = null)
+    IReadOnlyList<string>? Cues = null, IReadOnlyList<string>? Faults = null, IReadOnlyList<CautionId>? Cautions = null,
+    IReadOnlyList<string>? Strands = null, IReadOnlyList<string>? Implies = null, bool Assisted = false)
 {
     internal StepEntry Normalised(BenchmarkNames benchmarks, string? above)
     {
@@ -48,6 +51,7 @@ public sealed record StepEntry(
             Cues = Texts(Cues),
             Faults = Texts(Faults),
             Cautions = OrNull(Cautions),
+            Strands = Texts(Strands),
         };
     }
 

@@ -8,6 +8,8 @@ public sealed class LadderReader
     /// <summary>What a ridge can show and a coach can read.</summary>
     public const int StepsMaximum = 30, WeeksMaximum = 104, TextMaximum = 400;
 
+    private static readonly string[] OnlyStrand = [""];
+
     private readonly LadderEntry entry;
     private readonly Catalogue catalogue;
     private readonly List<LadderSlip> slips = [];
@@ -63,7 +65,7 @@ public sealed class LadderReader
             return null;
         return new(
             step.Slug, step.Name, step.Movement, step.SetUp, step.Preparation, step.Exposure, after, step.Demand, gates!, opens, won, step.Dose, step.Weeks,
-            step.Substitutes ?? [], step.Cues ?? [], step.Faults ?? [], step.Cautions ?? []);
+            step.Strands is { Count: > 0 } strands ? strands : OnlyStrand, Implied(place, path, step, position), step.Assisted, step.Substitutes ?? [], step.Cues ?? [], step.Faults ?? [], step.Cautions ?? []);
     }
 
     private int[] After(string place, string path, StepEntry step, int position)
@@ -80,6 +82,20 @@ public sealed class LadderReader
         }
 
         return [.. after];
+    }
+
+    private int[]? Implied(string place, string path, StepEntry step, int position)
+    {
+        var implied = new List<int>();
+        foreach (var (slug, i) in (step.Implies ?? []).Select((s, i) => (s, i)))
+        {
+            if (entry.Steps.ToList().FindIndex(s => s.Slug == slug) is var found and >= 0 && found < position)
+                implied.Add(found);
+            else
+                Slip(LadderFault.UnknownStep, place, $"{path}.implies[{i}]", slug);
+        }
+
+        return step.Implies is null ? null : [.. implied];
     }
 
     private StepGate? Gate(string place, string path, StepGateEntry gate)

@@ -33,15 +33,16 @@ public sealed record CoachPlacement(string Ladder, string Step, string Reason, D
 /// </summary>
 public sealed class Placement
 {
-    private readonly bool[] won, opened, implied, gatesMet;
+    private readonly bool[] won, opened, implied, estimated, contradicted, gatesMet;
+    private readonly DateOnly?[] shownOn;
+    private readonly int?[] impliedBy;
 
-    private Placement(Ladder ladder, bool[] won, bool[] opened, bool[] implied, bool[] gatesMet)
+    private Placement(Ladder ladder)
     {
         Ladder = ladder;
-        this.won = won;
-        this.opened = opened;
-        this.implied = implied;
-        this.gatesMet = gatesMet;
+        var count = ladder.Steps.Count;
+        (won, opened, implied, estimated, contradicted, gatesMet) = (new bool[count], new bool[count], new bool[count], new bool[count], new bool[count], new bool[count]);
+        (shownOn, impliedBy) = (new DateOnly?[count], new int?[count]);
     }
 
     public Ladder Ladder { get; }
@@ -71,7 +72,7 @@ public sealed class Placement
     public static Placement Of(Ladder ladder, Athletes.Schools schools, ResultBook book, CoachPlacement? coach = null)
     {
         var count = ladder.Steps.Count;
-        var placement = new Placement(ladder, new bool[count], new bool[count], new bool[count], new bool[count]);
+        var placement = new Placement(ladder);
         placement.ReadResults(schools, book);
         placement.Imply(book);
         placement.Choose(book);
@@ -98,6 +99,15 @@ public sealed class Placement
     /// <summary>Won or open only because of a result on a later step.</summary>
     public bool IsImplied(int step) => implied[step];
 
+    /// <summary>The later step whose result implies it; null: none does.</summary>
+    public int? ImpliedBy(int step) => impliedBy[step];
+
+    /// <summary>Open only by an estimate from other loads: not shown yet, and never won by it.</summary>
+    public bool IsEstimated(int step) => estimated[step];
+
+    /// <summary>A fresh test of the step fell short although a later step implies it.</summary>
+    public bool IsContradicted(int step) => contradicted[step] && !opened[step];
+
     /// <summary>Are the step's own gates met?</summary>
     public bool GatesMet(int step) => gatesMet[step];
 
@@ -116,8 +126,15 @@ public sealed class Placement
             return false;
         if (Ladder.Steps[step].Preparation)
             return true;
-        var before = Before(step);
-        return before.Count == 0 || before.Any(b => opened[b]);
+        // Each strength that a step asks for must be there; a ladder of one strand has one path.
+        foreach (var strand in Ladder.Steps[step].Strands)
+        {
+            var before = Before(step, strand);
+            if (before.Count > 0 && !before.Any(b => opened[b]))
+                return false;
+        }
+
+        return true;
     }
 
     private void ReadResults(Athletes.Schools schools, ResultBook book)
@@ -127,6 +144,10 @@ public sealed class Placement
             var step = Ladder.Steps[i];
             won[i] = GateRule.OpenedOn(step.Won, book) is not null;
             opened[i] = won[i] || GateRule.OpenedOn(step.Opens, book) is not null;
+            if (opened[i])
+                shownOn[i] = GateRule.LastShownOn(step.Opens, book) ?? GateRule.LastShownOn(step.Won, book);
+            if (!opened[i] && GateRule.EstimatedBy(step.Opens, book) is not null)
+                opened[i] = estimated[i] = true;
             gatesMet[i] = true;
             foreach (var gate in step.Gates)
             {
@@ -137,63 +158,110 @@ public sealed class Placement
     }
 
     /// <summary>
-    /// A clean result on a step implies the earlier steps of its path. One that does not open the step yet was an exposure: it
-    /// implies that the step before is open, and that those before it are won.
+    /// A clean, unassisted result on a step implies the earlier steps of the strands that it shares. One that does not open the step yet was an
+    /// exposure: it implies that the step before is open, and that those before it are won. A fresh failure of a step beats an implication of
+    /// its day and older, and leaves the step contradicted.
     /// </summary>
     private void Imply(ResultBook book)
     {
         for (var i = Ladder.Steps.Count - 1; i > 0; i--)
         {
-            var step = Ladder.Steps[i];
-            if (step.Preparation || (!opened[i] && !IsTried(i, book)))
+            var shown = opened[i];
+            var day = shown ? shownOn[i] ?? book.Day : TriedOn(i, book);
+            if (day is not { } on)
                 continue;
-            foreach (var before in Before(i))
-            {
-                ImplyStep(before, asWon: opened[i]);
-                foreach (var earlier in Before(before))
-                    ImplyStep(earlier, asWon: true);
-            }
+            foreach (var before in Ladder.ImpliedBy(i))
+                ImplyStep(before, i, asWon: shown || !Before(i).Contains(before), on, book);
         }
     }
 
-    private void ImplyStep(int step, bool asWon)
+    private void ImplyStep(int step, int by, bool asWon, DateOnly day, ResultBook book)
     {
-        if (!opened[step] || (asWon && !won[step]))
-            implied[step] = true;
+        if (opened[step] && (!asWon || won[step]))
+            return;
+        // What was shown on the step itself needs no failure to be looked for.
+        if (shownOn[step] is null && GateRule.FailureOf(Ladder.Steps[step].Opens, book) is { } failure && failure.Day >= day)
+        {
+            contradicted[step] = true;
+            return;
+        }
+
+        implied[step] = true;
+        impliedBy[step] ??= by;
         opened[step] = true;
         won[step] |= asWon;
     }
 
-    /// <summary>A try counts only where the step has a test that no earlier step is shown by: one pull-up is no try at ten.</summary>
-    private bool IsTried(int index, ResultBook book)
+    /// <summary>
+    /// The newest day on which a step was tried with some success. A try counts only where the step has a test that no earlier step is shown
+    /// by: one pull-up is no try at ten.
+    /// </summary>
+    private DateOnly? TriedOn(int index, ResultBook book)
     {
+        DateOnly? day = null;
         foreach (var term in Ladder.Steps[index].Opens.Terms)
         {
-            if (!book.Has(term.Benchmark))
-                return false;
             for (var j = 0; j < index; j++)
             {
                 if (Ladder.Steps[j].Opens.Terms.Any(t => t.Benchmark == term.Benchmark))
-                    return false;
+                    return null;
             }
+
+            DateOnly? newest = null;
+            foreach (var result in book.Array(term.Benchmark))
+            {
+                if (term.Target.FractionOf(result) > 0)
+                    newest = result.Day;
+            }
+
+            if (newest is null)
+                return null;
+            day = day is null || newest < day ? newest : day;
         }
 
-        return true;
+        return day;
     }
 
     private void Choose(ResultBook book)
     {
-        for (var i = Ladder.Steps.Count - 1; i >= 0 && ByRule is null; i--)
+        // A step that its own fresh test denies is trained again, whatever a harder one says.
+        for (var i = 0; i < Ladder.Steps.Count && ByRule is null; i++)
         {
-            if (!Ladder.Steps[i].Preparation && IsReachable(i))
-                ByRule = Alternative(i, book);
+            if (IsContradicted(i) && IsReachable(i))
+                ByRule = i;
         }
+
+        if (ByRule is null && FurthestBehind() is { } step)
+            ByRule = Alternative(step, book);
 
         for (var i = Ladder.Steps.Count - 1; i >= 0 && ByRule is null; i--)
         {
             if (IsReachable(i))
                 ByRule = i;
         }
+    }
+
+    /// <summary>
+    /// The highest step of each strength that may be trained; of several strengths the one that is furthest behind, and where all are through the
+    /// highest of them.
+    /// </summary>
+    private int? FurthestBehind()
+    {
+        int? behind = null, highest = null;
+        foreach (var strand in Ladder.Strands)
+        {
+            for (var i = Ladder.Steps.Count - 1; i >= 0; i--)
+            {
+                if (Ladder.Steps[i].Preparation || !Ladder.Steps[i].Strands.Contains(strand) || !IsReachable(i))
+                    continue;
+                highest = highest is null || i > highest ? i : highest;
+                if (!opened[i])
+                    behind = behind is null || i < behind ? i : behind;
+                break;
+            }
+        }
+
+        return behind ?? highest;
     }
 
     /// <summary>Of steps that are alternatives, the one that was tried already; without a try the first that is written.</summary>
@@ -211,7 +279,7 @@ public sealed class Placement
             return step;
         foreach (var i in alternatives)
         {
-            if (Ladder.Steps[i].Opens.Terms.All(t => book.Has(t.Benchmark)))
+            if (TriedOn(i, book) is not null || opened[i])
                 return i;
         }
 
@@ -226,6 +294,21 @@ public sealed class Placement
         {
             if (Ladder.Steps[i].Preparation)
                 before.AddRange(Before(i));
+            else
+                before.Add(i);
+        }
+
+        return before;
+    }
+
+    /// <summary>The nearest steps before that show a strength.</summary>
+    private List<int> Before(int step, string strand)
+    {
+        var before = new List<int>();
+        foreach (var i in Ladder.Steps[step].After)
+        {
+            if (Ladder.Steps[i].Preparation || !Ladder.Steps[i].Strands.Contains(strand))
+                before.AddRange(Before(i, strand));
             else
                 before.Add(i);
         }

@@ -16,7 +16,17 @@ namespace Cumbre.Core.Ladders;
 /// <param name="Gates">Those that hold under the athlete's schools.</param>
 /// <param name="Best">The result that speaks for it; null without one.</param>
 public sealed record StepReport(
-    LadderStep Step, StepStatus Status, bool Implied, Explained<StepDemand> Demand, GateState Won, GateState Opens, IReadOnlyList<GateState> Gates, BenchmarkResult? Best);
+    LadderStep Step, StepStatus Status, bool Implied, Explained<StepDemand> Demand, GateState Won, GateState Opens, IReadOnlyList<GateState> Gates, BenchmarkResult? Best)
+{
+    /// <summary>Open only by an estimate from other loads.</summary>
+    public bool Estimated { get; init; }
+
+    /// <summary>Its fresh test fell short although a later step was shown: trained and tested again.</summary>
+    public bool Contradicted { get; init; }
+
+    /// <summary>Every piece of evidence, newest first.</summary>
+    public IReadOnlyList<LedgerEntry> Ledger { get; init; } = [];
+}
 
 /// <summary>The single shortfall that holds the athlete back most, and what to train for it.</summary>
 /// <param name="Term">The threshold.</param>
@@ -53,7 +63,12 @@ public sealed record PlacementReport(
             var won = GateRule.Evaluate(step.Won, book);
             return new StepReport(
                 step, placement.StatusOf(i), placement.IsImplied(i), demand[i], won, GateRule.Evaluate(step.Opens, book),
-                [.. step.Gates.Where(g => g.Holds(schools)).Select(g => GateRule.Evaluate(g.Gate, book))], won.Terms.Select(t => t.Have).FirstOrDefault(r => r is not null));
+                [.. step.Gates.Where(g => g.Holds(schools)).Select(g => GateRule.Evaluate(g.Gate, book))], won.Terms.Select(t => t.Have).FirstOrDefault(r => r is not null))
+            {
+                Estimated = placement.IsEstimated(i),
+                Contradicted = placement.IsContradicted(i),
+                Ledger = Ladders.Ledger.Of(placement, i, book),
+            };
         }).ToArray();
         var unmet = UnmetOf(placement, steps);
         var limiting = Limit(unmet, ladder, atlas);

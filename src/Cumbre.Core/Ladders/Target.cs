@@ -94,8 +94,25 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
     public override bool IsMetBy(BenchmarkResult result) =>
         result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Added.Mass >= At(result.BodyMass);
 
-    /// <summary>A set of more repetitions than asked is no try at this load, unless its estimate falls short as well.</summary>
-    public override bool IsTriedBy(BenchmarkResult result) => IsMetBy(result) || (result.Score.Sets >= Sets && result.Score.Reps <= Reps);
+    /// <summary>
+    /// A set of no more repetitions than asked was a try where even its most generous estimate falls short; a set of more says nothing.
+    /// </summary>
+    public override bool IsTriedBy(BenchmarkResult result) =>
+        IsMetBy(result) || (result.Score.Sets >= Sets && result.Score.Reps <= Reps && RangeOf(result) is { } range && Reps <= OneRepMax.EffectiveRepsMaximum && OneRepMax.SystemFor(range.High, Reps) < Asked(result));
+
+    /// <summary>
+    /// Does the lower end of the estimate carry one set of the repetitions asked? Several sets are judged as one. It opens a step and never
+    /// wins one. Compared at 0.01 kg.
+    /// </summary>
+    public bool IsEstimatedBy(BenchmarkResult result) =>
+        RangeOf(result) is { } range && Reps <= OneRepMax.EffectiveRepsMaximum && OneRepMax.SystemFor(range.Low, Reps) >= Asked(result);
+
+    private Mass Asked(BenchmarkResult result) => Mass.FromKilograms(Math.Round((result.BodyMass + At(result.BodyMass)).Kilograms, 2));
+
+    private static (Mass Low, Mass High)? RangeOf(BenchmarkResult result) =>
+        OneRepMax.Estimate(new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day)) is { Value: var e }
+            ? (Mass.FromKilograms(Math.Round(e.Low.Kilograms, 2)), Mass.FromKilograms(Math.Round(e.High.Kilograms, 2)))
+            : null;
 
     /// <summary>The load that the result would allow at the reps asked (Epley 1985), as a share of the load asked.</summary>
     protected override decimal Share(BenchmarkResult result)

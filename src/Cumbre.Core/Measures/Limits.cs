@@ -21,8 +21,11 @@ public static class Limits
     /// <summary>Length of an arm, trunk, thigh or shank in cm.</summary>
     public const decimal LimbMinimum = 15, LimbMaximum = 120;
 
-    /// <summary>Seconds of a hold or a descent.</summary>
+    /// <summary>Seconds of a hold or a descent that is asked.</summary>
     public const decimal SecondsMinimum = 0.5m, SecondsMaximum = 3600;
+
+    /// <summary>What was done may be nothing: zero reps and zero seconds are results.</summary>
+    public const int Nothing = 0;
 
     /// <summary>Degrees of a joint's range.</summary>
     public const decimal DegreesMinimum = 1, DegreesMaximum = 220;

@@ -38,6 +38,7 @@ public sealed class Catalogue
         CatalogueJson.ReadEmbedded<SchoolFile>("schools.json"), CatalogueJson.ReadEmbedded<DecisionRules>("rules.json")));
 
     private readonly BenchmarkFile benchmarkFile;
+    private readonly ILookup<string, Benchmark> byMovement;
 
     /// <exception cref="CatalogueException">Two entries share a slug or a name, or an entry names one that does not exist.</exception>
     public Catalogue(MovementFile movements, BenchmarkFile benchmarks, SchoolFile schools, DecisionRules rules)
@@ -47,7 +48,7 @@ public sealed class Catalogue
         Movements = CatalogueJson.Index("movements.json", movements.Movements, m => m.Slug);
         foreach (var movement in Movements.Values)
         {
-            foreach (var slug in movement.CarriesTo.Concat(movement.Easier).Concat(movement.Harder).Where(s => !Movements.ContainsKey(s)))
+            foreach (var slug in movement.CarriesTo.Concat(movement.Easier).Concat(movement.Harder).Concat(movement.AssistedBy is { } helped ? [helped] : []).Where(s => !Movements.ContainsKey(s)))
                 throw new CatalogueException("movements.json", movement.Slug, $"no movement {slug}");
         }
 
@@ -59,6 +60,7 @@ public sealed class Catalogue
             .Where(m => !named.Contains((m.Slug, m.Measure)))
             .Select(m => new Benchmark(m.Slug, m.Name, GateNameOf(m.Name), m.Slug, m.Measure, Protocol(benchmarks, m), m.EachSide));
         Benchmarks = CatalogueJson.Index("benchmarks.json", own.Concat(implied), b => b.Slug);
+        byMovement = Benchmarks.Values.ToLookup(b => b.Movement, StringComparer.Ordinal);
         Names = new(Benchmarks, Movements);
         Schools = schools.Schools;
         SchoolsBySlug = CatalogueJson.Index("schools.json", schools.Schools, s => s.Slug);
@@ -72,6 +74,9 @@ public sealed class Catalogue
     public IReadOnlyDictionary<string, Movement> Movements { get; }
 
     public IReadOnlyDictionary<string, Benchmark> Benchmarks { get; }
+
+    /// <summary>The tests of a movement.</summary>
+    public IEnumerable<Benchmark> BenchmarksOf(string movement) => byMovement[movement];
 
     public BenchmarkNames Names { get; }
 

@@ -47,6 +47,18 @@ public static class PatternNames
         p => p, p => typeof(Pattern).GetField(p.ToString())!.GetCustomAttributes(typeof(JsonStringEnumMemberNameAttribute), false).Cast<JsonStringEnumMemberNameAttribute>().Single().Name);
 
     public static string Of(Pattern pattern) => Names[pattern];
+
+    /// <summary>The places that a pattern loads, for a movement that does not say its own.</summary>
+    public static IReadOnlyList<BodyPlace> UsuallyLoads(Pattern pattern) => pattern switch
+    {
+        Pattern.VerticalPull or Pattern.HorizontalPull => [BodyPlace.ElbowInner, BodyPlace.Hand],
+        Pattern.VerticalPush or Pattern.HorizontalPush or Pattern.StraightArmPush => [BodyPlace.Shoulder, BodyPlace.ElbowOuter, BodyPlace.Wrist],
+        Pattern.StraightArmPull or Pattern.Lateral => [BodyPlace.Shoulder, BodyPlace.ElbowInner, BodyPlace.Hand],
+        Pattern.Trunk => [BodyPlace.LowerBack],
+        Pattern.Legs => [BodyPlace.Hip, BodyPlace.Knee, BodyPlace.Ankle, BodyPlace.Calf],
+        Pattern.ShoulderBlade => [BodyPlace.Shoulder],
+        _ => [],
+    };
 }
 
 /// <summary>How the elbows are held.</summary>
@@ -121,8 +133,26 @@ public sealed record Movement
 
     public IReadOnlyList<CautionId> Cautions { get; init; } = [];
 
+    /// <summary>
+    /// Places of the body that it loads: pain of 3 and more there eases it, 6 and more stops it. Null: what its pattern usually loads.
+    /// </summary>
+    public IReadOnlyList<BodyPlace>? Loads { get; init; }
+
+    /// <summary>Places that hold it back only from pain 6 on.</summary>
+    public IReadOnlyList<BodyPlace> LoadsAtSix { get; init; } = [];
+
+    /// <summary>Places that it loads when load is added.</summary>
+    public IReadOnlyList<BodyPlace> LoadsWhenLoaded { get; init; } = [];
+
+    /// <summary>What it loads: its own places, else those of its pattern (common practice, no source).</summary>
+    [JsonIgnore]
+    public IReadOnlyList<BodyPlace> LoadedPlaces => Loads ?? PatternNames.UsuallyLoads(Pattern);
+
     /// <summary>May sets be taken to failure without danger?</summary>
     public bool FailureHarmless { get; init; }
+
+    /// <summary>The same movement with measured help, for instance by a band; null: there is none.</summary>
+    public string? AssistedBy { get; init; }
 
     /// <summary>How load may be hung on it; null: it is not loaded.</summary>
     public LoadCarrier? Load { get; init; }

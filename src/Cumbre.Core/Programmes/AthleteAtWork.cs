@@ -8,6 +8,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Programmes;
 
@@ -30,6 +31,13 @@ public sealed record StepAtWork(Ladder Ladder, int Index, StepStatus Status, boo
     public LadderStep Step => Ladder.Steps[Index];
 }
 
+/// <summary>What holds a movement: a stop that is not cleared, or pain that was told at intake.</summary>
+/// <param name="Place">Where it hurts.</param>
+/// <param name="Level">0 to 10.</param>
+/// <param name="Stopped">It stops; else it is eased.</param>
+/// <param name="Hold">How far.</param>
+public sealed record Soreness(PainPlace Place, int Level, bool Stopped, Hold Hold);
+
 /// <summary>
 /// One athlete on one day, with all that a programme is read against; each movement is looked up once. Everything is worked out at
 /// today's body mass and tests, so that a session which has not begun follows them.
@@ -39,6 +47,7 @@ public sealed class AthleteAtWork
     private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
     private readonly Dictionary<(string, WrittenLine), (ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
     private readonly ILookup<string, StepAtWork> steps;
+    private readonly (PainPlace Place, int Level)[] complaints;
     private readonly Lazy<HashSet<Pattern>> known;
     private readonly LeverBody body;
     private readonly bool bodyKnown;
@@ -64,6 +73,10 @@ public sealed class AthleteAtWork
         var build = athlete.BuildOn(today);
         bodyKnown = build is { StatureCm: not null, BodyMass: not null };
         body = bodyKnown ? new LeverBody(SegmentTable.For(build.Sex), build.BodyMass!.Value, (double)build.StatureCm!.Value / 100, build.Lengths) : Demand.AnyBody;
+        PainReports = PainRules.Reports(athlete.Exposures, athlete.Results, athlete.CheckIns, athlete.Mornings, atlas.Catalogue);
+        AllStops = PainRules.Stops([.. PainReports.Where(r => r.Day <= today)], athlete.Exposures, athlete.Clearances, atlas.Catalogue);
+        Stops = [.. AllStops.Where(s => s.ClearedOn is null || s.ClearedOn > today)];
+        complaints = [.. intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom).Select(c => (PainPlace.Read(c.Place), c.Level))];
         known = new(() => [.. atlas.Catalogue.Benchmarks.Values.Where(b => Book.Has(b.Slug)).Select(b => atlas.Catalogue.Movements[b.Movement].Pattern)]);
         BodyMass = athlete.BodyMass.On(today);
         WaitsForClearance = Clearance.Open(athlete.AgeIn(today), athlete.Cleared, intake);
@@ -88,6 +101,23 @@ public sealed class AthleteAtWork
 
     /// <summary>Questions of clearance that are open.</summary>
     public IReadOnlyList<ClearanceQuestion> WaitsForClearance { get; }
+
+    /// <summary>All pain that was told, oldest first.</summary>
+    public IReadOnlyList<PainReport> PainReports { get; }
+
+    /// <summary>Every stop there was.</summary>
+    public IReadOnlyList<Stop> AllStops { get; }
+
+    /// <summary>Stops that are not cleared.</summary>
+    public IReadOnlyList<Stop> Stops { get; }
+
+    /// <summary>The worst that holds a movement, stops before what eases; null: nothing does.</summary>
+    public Soreness? Holding(Movement movement, bool loaded = false)
+    {
+        var stops = Stops.Select(s => new Soreness(s.Place, s.Because.Level, true, PainRules.Holds(s, movement, Atlas.Catalogue, loaded)));
+        var told = complaints.Select(c => new Soreness(c.Place, c.Level, c.Level >= PainRules.StopFrom, PainRules.Holds(c.Place, c.Level >= PainRules.StopFrom, null, movement, loaded)));
+        return stops.Concat(told).Where(s => s.Hold != Hold.None).OrderByDescending(s => s.Stopped).ThenByDescending(s => s.Level).FirstOrDefault();
+    }
 
     /// <summary>The steps of which a movement is the exercise, goals first.</summary>
     public IReadOnlyList<StepAtWork> StepsOf(string movement) =>

@@ -8,16 +8,13 @@ public sealed record PatternDose(Pattern Pattern, int From, int To);
 /// <summary>A zone of Prilepin's table (from memory): share of the maximum in percent, the upper end included, and the reps of a session.</summary>
 public sealed record PrilepinZone(decimal From, decimal To, int SetFrom, int SetTo, int TotalFrom, int TotalTo, int TotalBest);
 
-/// <summary>The patterns that load a joint.</summary>
-public sealed record JointLoad(string Joint, IReadOnlyList<Pattern> Patterns);
-
 /// <summary>Movements that find the level of an athlete who has no test of the pattern yet, the first choice first.</summary>
 public sealed record LevelFinders(Pattern Pattern, IReadOnlyList<string> Movements);
 
 /// <summary>dose.json: what a week usually holds; dose.schema.json says what each figure means.</summary>
 public sealed record DoseRules(
-    IReadOnlyList<PatternDose> HardSets, decimal PullToPushFrom, decimal PullToPushTo, decimal StraightArmRampPercent, int HardSessionsOfJointLoad, int PainFrom, int PainStop, int ItemsPerSession,
-    IReadOnlyList<PrilepinZone> Prilepin, IReadOnlyList<JointLoad> Joints, IReadOnlyList<LevelFinders> LevelFinding)
+    IReadOnlyList<PatternDose> HardSets, decimal PullToPushFrom, decimal PullToPushTo, decimal StraightArmRampPercent, int HardSessionsOfJointLoad, int ItemsPerSession,
+    IReadOnlyList<PrilepinZone> Prilepin, IReadOnlyList<LevelFinders> LevelFinding)
 {
     private static readonly Lazy<DoseRules> Embedded = new(() => CatalogueJson.ReadEmbedded<DoseRules>("dose.json"));
 
@@ -30,7 +27,4 @@ public sealed record DoseRules(
     public bool FindsLevel(Movement movement) => LevelFinding.Any(l => l.Pattern == movement.Pattern && l.Movements.Contains(movement.Slug));
 
     public PatternDose? Of(Pattern pattern) => HardSets.FirstOrDefault(p => p.Pattern == pattern);
-
-    /// <summary>Does a movement of this pattern load the place? Places are written freely: "right elbow, inside".</summary>
-    public bool Loads(Pattern pattern, string place) => Joints.Any(j => place.Contains(j.Joint, StringComparison.OrdinalIgnoreCase) && j.Patterns.Contains(pattern));
 }

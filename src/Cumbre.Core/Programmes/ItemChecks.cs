@@ -1,9 +1,9 @@
-using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Programmes;
 
@@ -21,13 +21,18 @@ internal static class ItemChecks
             yield break;
         }
 
-        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete, rules) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan) : null);
+        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan) : null);
         if (Locked(movement, athlete, rules) is { } locked)
             yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
         if (KitCheck.Missing(movement, athlete) is { } missing)
             yield return Caution(CautionId.KitMissing, [Quantity.Name(missing)], instead.Value, Remedy.Remove(item.Item.Id));
-        if (PainIn(movement, athlete, rules) is { } pain)
-            yield return Caution(CautionId.PainThere, [Quantity.Name(pain.Place), Quantity.Pain(pain.Level), Quantity.Pain(rules.PainStop)], Remedy.Remove(item.Item.Id), instead.Value);
+        if (athlete.Holding(movement, item.Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true) is { } pain && !SparesSoreSide(item.Plan, pain))
+        {
+            yield return Caution(
+                pain.Stopped ? CautionId.PatternStopped : CautionId.PainThere, [Quantity.Name(pain.Place.Said), Quantity.Pain(pain.Level), Quantity.Pain(PainRules.StopFrom)],
+                SoundSide(item, pain), Remedy.Remove(item.Item.Id), instead.Value);
+        }
+
         if (athlete.WaitsForClearance.Any(q => q.Blocks(movement)))
             yield return Caution(CautionId.ClearanceOpen, [], instead.Value, Remedy.Remove(item.Item.Id));
 
@@ -37,9 +42,14 @@ internal static class ItemChecks
             yield return Caution(note.Id, note.Args, [.. Remedies(note.Id, item, resolved.Source, context).Concat(note.Id is CautionId.HoldTooShort or CautionId.OpeningTooFew ? [Easier(item, movement, athlete)] : [])]);
     }
 
-    /// <summary>The worst complaint in a place that the movement loads; null: none that counts.</summary>
-    internal static Complaint? PainIn(Movement movement, AthleteAtWork athlete, DoseRules rules) =>
-        athlete.Intake.Complaints.Where(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)).MaxBy(c => c.Level);
+    /// <summary>The sound side by itself loads nothing that is sore.</summary>
+    private static bool SparesSoreSide(Prescription? plan, Soreness pain) =>
+        pain is { Hold: Hold.SoreSide, Place.Side: { } sore } && plan?.Sides is { } sides && !sides.Order().Contains(sore);
+
+    private static Remedy? SoundSide(ItemReading item, Soreness pain) =>
+        pain is { Hold: Hold.SoreSide, Place.Side: { } sore } && item.Plan is { } plan
+            ? Remedy.Write(item.Item.Id, plan with { Sides = sore == Side.Left ? SidePlan.RightOnly : SidePlan.LeftOnly })
+            : null;
 
     /// <summary>Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.</summary>
     private static bool Speaks(CautionId id) => id is CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong

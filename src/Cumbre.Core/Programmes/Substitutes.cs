@@ -18,7 +18,7 @@ public sealed record Substitute(Movement Movement, Prescription Plan, int Level,
 /// <summary>Finds stand-ins: same pattern and arms, the kit at hand, not above the placement; those that help a goal first, then by level.</summary>
 public static class Substitutes
 {
-    public static IReadOnlyList<Substitute> For(Movement movement, AthleteAtWork athlete, DoseRules rules)
+    public static IReadOnlyList<Substitute> For(Movement movement, AthleteAtWork athlete)
     {
         var level = Level.Of(movement, athlete.Atlas.Catalogue);
         var limiting = Limiting(athlete);
@@ -26,7 +26,7 @@ public static class Substitutes
         [
             .. athlete.Atlas.Catalogue.Movements.Values
                 .Where(m => m.Slug != movement.Slug && m.Pattern == movement.Pattern && m.Arms == movement.Arms && !Locked(m, athlete))
-                .Where(m => !athlete.Intake.Complaints.Any(c => c.Level >= rules.PainFrom && rules.Loads(m.Pattern, c.Place)))
+                .Where(m => athlete.Holding(m) is null)
                 .Select(m => (Movement: m, Level: Level.Of(m, athlete.Atlas.Catalogue), Kit: KitCheck.Missing(m, athlete), Helps: limiting.FirstOrDefault(l => l.Movement == m.Slug || m.CarriesTo.Contains(l.Movement)).Goal))
                 .OrderBy(m => m.Kit is null ? 0 : 1)
                 .ThenBy(m => movement.Easier.Contains(m.Movement.Slug) || movement.Harder.Contains(m.Movement.Slug) ? 0 : 1)

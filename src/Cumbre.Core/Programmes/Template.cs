@@ -27,9 +27,8 @@ public static class TemplateFit
     /// <param name="origin">The Monday from which the template's days count.</param>
     /// <param name="start">The Monday on which the athlete starts.</param>
     /// <param name="athlete">Who.</param>
-    /// <param name="rules">For what hurts.</param>
     /// <param name="newId">Makes ids, as the core makes none.</param>
-    public static FittedBlock Fit(string name, IReadOnlyList<BlockWeek> weeks, DateOnly origin, DateOnly start, AthleteAtWork athlete, DoseRules rules, Func<Guid> newId)
+    public static FittedBlock Fit(string name, IReadOnlyList<BlockWeek> weeks, DateOnly origin, DateOnly start, AthleteAtWork athlete, Func<Guid> newId)
     {
         var changes = new List<ItemChange>();
         var days = start.DayNumber - origin.DayNumber;
@@ -42,7 +41,7 @@ public static class TemplateFit
                     .. w.Sessions.Select(s =>
                     {
                         var day = s.Day.AddDays(days);
-                        return s with { Id = newId(), Day = day, Fixed = false, Items = [.. s.Items.Select(i => One(i with { Id = newId() }, day, athlete, rules, changes))] };
+                        return s with { Id = newId(), Day = day, Fixed = false, Items = [.. s.Items.Select(i => One(i with { Id = newId() }, day, athlete, changes))] };
                     }),
                 ],
             }),
@@ -55,17 +54,17 @@ public static class TemplateFit
             ? item with { Written = plan with { Load = new ShareOfOneRepMax(Math.Clamp(Math.Round(share * 100), ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum)) } }
             : item;
 
-    private static BlockItem One(BlockItem item, DateOnly day, AthleteAtWork athlete, DoseRules rules, List<ItemChange> changes)
+    private static BlockItem One(BlockItem item, DateOnly day, AthleteAtWork athlete, List<ItemChange> changes)
     {
         if (athlete.Read(item) is not { Movement: { } movement, Plan: { } plan } reading)
             return item;
         BlockItem To(Movement other, ChangeReason reason) => MissedWeeks.Change(item, day, other.Slug, UsualDose.For(other, athlete), reason, changes);
 
-        if (athlete.Intake.Complaints.Any(c => c.Level >= rules.PainFrom && rules.Loads(movement.Pattern, c.Place)))
+        if (athlete.Holding(movement) is not null)
             return item;
         if (OwnStep(movement, athlete) is { } own)
             return To(own.Movement, own.Reason);
-        if (KitCheck.Missing(movement, athlete) is not null && Substitutes.For(movement, athlete, rules).FirstOrDefault(s => s.KitMissing is null) is { } there)
+        if (KitCheck.Missing(movement, athlete) is not null && Substitutes.For(movement, athlete).FirstOrDefault(s => s.KitMissing is null) is { } there)
             return To(there.Movement, ChangeReason.KitMissing);
         if (reading.Problem == ResolutionProblem.NoOneRepMax && movement.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s]).FirstOrDefault(m => m.Pattern == movement.Pattern) is { } plain)
             return To(plain, ChangeReason.NoTest);

@@ -1,26 +1,36 @@
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Sessions;
 
 /// <summary>
-/// A set, or a part of a drop set, as it was done. Corrections are already applied: the store keeps every version, the rules see the last.
+/// A set, or a part of a set, as it was done. Corrections are already applied: the store keeps every version, the rules see the last.
 /// </summary>
 public sealed record LoggedSet
 {
-    /// <exception cref="RuleViolationException">Reps outside 1 to 200, reserve outside 0 to 10, pain outside 0 to 10, or an implausible load.</exception>
+    /// <param name="set">1 and up.</param>
+    /// <param name="part">1 and up.</param>
+    /// <param name="reps">Clean reps, 0 to 200; of a set whose form is broken and whose total is unknown, all reps.</param>
+    /// <param name="added">Load that was moved; negative is assistance.</param>
+    /// <param name="reserve">0 to 10; null: not asked.</param>
+    /// <param name="form">Against the movement's standard.</param>
+    /// <param name="pain">0 to 10; null: none reported.</param>
+    /// <param name="painPlace">For instance <c>right elbow</c>.</param>
+    /// <param name="seconds">Clean seconds of a hold, 0 to 600; null: it was counted in reps.</param>
+    /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
     public LoggedSet(int set, int part, int reps, MassEntry added, int? reserve, FormVerdict form, int? pain = null, string? painPlace = null, int? seconds = null)
     {
         Set = Guard.InRange("set", set, 1, Limits.SetsMaximum * 2);
         Part = Guard.InRange("part", part, 1, PartMaximum);
-        Reps = Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+        Reps = Guard.InRange("reps", reps, Limits.Nothing, Limits.RepsMaximum);
         Added = Guard.InRange("added", added, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
         Reserve = reserve is { } r ? Guard.InRange("reserve", r, Limits.ReserveMinimum, Limits.ReserveMaximum) : null;
         Form = form;
         Pain = pain is { } p ? Guard.InRange("pain", p, Limits.PainMinimum, Limits.PainMaximum) : null;
         PainPlace = painPlace;
-        Seconds = seconds is { } s ? Guard.InRange("seconds", s, 1, HoldSets.SecondsMaximum) : null;
+        Seconds = seconds is { } s ? Guard.InRange("seconds", s, Limits.Nothing, HoldSets.SecondsMaximum) : null;
     }
 
     /// <summary>A pyramid has the most parts; on each side by itself, twice as many.</summary>
@@ -32,6 +42,13 @@ public sealed record LoggedSet
 
     public int Reps { get; }
 
+    /// <summary>Reps in all, clean or not; null: as many as were clean.</summary>
+    public int? Total
+    {
+        get;
+        init => field = value is { } total ? Guard.InRange("total", total, Reps, Limits.RepsMaximum) : null;
+    }
+
     /// <summary>Of a hold; null: it was counted in reps.</summary>
     public int? Seconds { get; }
 
@@ -42,11 +59,39 @@ public sealed record LoggedSet
 
     public FormVerdict Form { get; }
 
+    /// <summary>The contact that every counted rep reached; null: not asked.</summary>
+    public Contact? Contact { get; init; }
+
+    /// <summary>The line sank: in a flag or a lever the sign to rest from it.</summary>
+    public bool Sagged { get; init; }
+
+    /// <summary>Rest that was taken before it in seconds; null: as planned.</summary>
+    public int? RestedSeconds
+    {
+        get;
+        init => field = value is { } rest ? Guard.InRange("rested", rest, 0, Limits.RestMaximum) : null;
+    }
+
     /// <summary>Pain on the 11-point scale; null: none reported.</summary>
     public int? Pain { get; }
 
     /// <summary>A body place, for instance <c>right elbow</c>.</summary>
     public string? PainPlace { get; }
+
+    public StopSign? Sign { get; init; }
+
+    /// <summary>Reps that met the standard: the others do not spoil them. Of an old set with broken form nobody knows how many there were.</summary>
+    public int CleanReps => Total is not null || Form == FormVerdict.Clean ? Reps : 0;
+}
+
+/// <summary>A planned set, and what was done of it.</summary>
+/// <param name="Planned">As planned.</param>
+/// <param name="PlannedLoad">Its made load.</param>
+/// <param name="Set">Null: it was not logged.</param>
+public sealed record DoneSet(PlannedSet Planned, Mass PlannedLoad, LoggedSet? Set)
+{
+    /// <summary>Clean seconds of a hold, else clean reps.</summary>
+    public int Amount => Set is null ? 0 : Planned.Seconds is null ? Set.CleanReps : Set.Seconds ?? 0;
 }
 
 /// <summary>One movement trained in one session: what was planned and what was done.</summary>
@@ -55,7 +100,7 @@ public sealed record LoggedSet
 /// <param name="Movement">The movement's slug.</param>
 /// <param name="Plan">The plan as it stood when the first set was logged.</param>
 /// <param name="PlannedLoads">The made load of each planned set, in the plan's order.</param>
-/// <param name="Easy">True in an easy week: such a session is no evidence of progress.</param>
+/// <param name="Easy">True in a deload: such a session is no evidence of progress.</param>
 /// <param name="BodyMass">Body mass that day.</param>
 /// <param name="Sets">What was logged, in order.</param>
 public sealed record Exposure(
@@ -68,9 +113,35 @@ public sealed record Exposure(
     Mass BodyMass,
     IReadOnlyList<LoggedSet> Sets)
 {
+    /// <summary>Null: written by hand, or before roles were kept.</summary>
+    public ItemRole? Role { get; init; }
+
+    /// <summary>Position in its session, from 0.</summary>
+    public int Position { get; init; }
+
+    /// <summary>It was eased for pain: no evidence of progress or of a failure.</summary>
+    public bool Eased { get; init; }
+
     /// <summary>The heaviest load that was moved.</summary>
     public MassEntry TopLoad => Sets.MaxBy(s => s.Added.Mass.Kilograms)!.Added;
 
+    /// <summary>Was load added?</summary>
+    public bool IsLoaded => Sets.Any(s => s.Added.Mass > Mass.Zero) || Plan.Load is Counted;
+
+    /// <summary>Was it helped: by a band, by the feet, by fingers or by a load below zero?</summary>
+    public bool IsAssisted => Plan.Load is BandHelp or FootHelp || Plan.SetUp?.Fingers > 0 || Sets.Any(s => s.Added.Mass < Mass.Zero);
+
+    /// <summary>A session that was neither a deload nor eased.</summary>
+    public bool Counts => !Easy && !Eased;
+
     /// <summary>Worst pain reported, with its place; null when none was.</summary>
     public LoggedSet? WorstPain => Sets.Where(s => s.Pain > 0).MaxBy(s => s.Pain);
+
+    /// <summary>The plan's sets in order, each with what was done of it.</summary>
+    public IReadOnlyList<DoneSet> Rows()
+    {
+        var logged = Sets.ToLookup(s => (s.Set, s.Part));
+        var planned = Plan.Sets();
+        return [.. planned.Select((p, i) => new DoneSet(p, i < PlannedLoads.Count ? PlannedLoads[i] : Mass.Zero, logged[(p.Set, p.Part)].LastOrDefault()))];
+    }
 }

@@ -271,7 +271,7 @@ internal static class Picker
             return (ProblemHttpResult)Problems.NotFound("athlete");
         if (found.Athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } wanted)
             return (ProblemHttpResult)Problems.NotFound("movement");
-        return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([.. Core.Programmes.Substitutes.For(wanted, found.Athlete, DoseRules.Shipped).Select(SubstituteDto.Of)]);
+        return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([.. Core.Programmes.Substitutes.For(wanted, found.Athlete).Select(SubstituteDto.Of)]);
     }
 }
 

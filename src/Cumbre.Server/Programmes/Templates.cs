@@ -115,7 +115,7 @@ internal static class Templates
         {
             if (!everyone.TryGetValue(target.AthleteId, out var found))
                 return null;
-            var fitted = TemplateFit.Fit(name, template.Weeks, template.Origin, request.Start, found.Athlete, DoseRules.Shipped, Guid.CreateVersion7);
+            var fitted = TemplateFit.Fit(name, template.Weeks, template.Origin, request.Start, found.Athlete, Guid.CreateVersion7);
             var doses = DoseReader.Read(fitted.Block, found.Athlete, DoseRules.Shipped);
             made.Add((
                 new(

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 
 namespace Cumbre.Storage.Programmes;

@@ -3,7 +3,6 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
 
 namespace Cumbre.Storage.Sessions;

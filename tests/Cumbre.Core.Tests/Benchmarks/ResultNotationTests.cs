@@ -54,13 +54,22 @@ public class ResultNotationTests
     public void What_is_no_result_is_not_guessed(string text, BenchmarkMeasure measure) => Assert.Null(ResultNotation.Parse(text, measure, MassUnit.Kg));
 
     [Theory]
-    [InlineData("0", BenchmarkMeasure.Reps, "reps")]
+    [InlineData("201", BenchmarkMeasure.Reps, "reps")]
     [InlineData("99999999999", BenchmarkMeasure.Reps, "reps")]
     [InlineData("4000", BenchmarkMeasure.Seconds, "seconds")]
     [InlineData("90 x 10", BenchmarkMeasure.Reps, "sets")]
     [InlineData("400", BenchmarkMeasure.Degrees, "degrees")]
     public void A_figure_out_of_range_names_its_field(string text, BenchmarkMeasure measure, string field) =>
         Assert.Equal(field, Assert.Throws<RuleViolationException>(() => ResultNotation.Parse(text, measure, MassUnit.Kg)).Field);
+
+    [Theory]
+    [InlineData("0", BenchmarkMeasure.Reps)]
+    [InlineData("0 s", BenchmarkMeasure.Seconds)]
+    public void Nothing_is_a_result(string text, BenchmarkMeasure measure)
+    {
+        var score = ResultNotation.Parse(text, measure, MassUnit.Kg)!.Score;
+        Assert.Equal(0, measure == BenchmarkMeasure.Reps ? score.Reps : score.Seconds);
+    }
 
     [Fact]
     public void Every_example_can_be_read() => Assert.All(

@@ -75,7 +75,7 @@ public class BlockChangeTests
     {
         var block = Gym.Block([(0, ["weighted-pull-up: 4 x 5 @ 80 % e1RM", "front-lever-straddle: hold 4 x 8 s", "ring-row: 3 x 10", "push-up: 3 x 10"])]);
         var start = Gym.Monday.AddDays(14);
-        var fitted = TemplateFit.Fit("from a template", block.Weeks, Gym.Monday, start, Gym.Athlete(new Intake { Goals = [new("front-lever", GoalKind.Advance)] }, results: [Gym.Result("front-lever-tuck", Score.OfSeconds(5))]), DoseRules.Shipped, Guid.NewGuid);
+        var fitted = TemplateFit.Fit("from a template", block.Weeks, Gym.Monday, start, Gym.Athlete(new Intake { Goals = [new("front-lever", GoalKind.Advance)] }, results: [Gym.Result("front-lever-tuck", Score.OfSeconds(5))]), Guid.NewGuid);
         var session = fitted.Block.Weeks[0].Sessions.Single();
         Assert.Equal(start, session.Day);
         Assert.NotEqual(block.Weeks[0].Sessions[0].Id, session.Id);
@@ -90,7 +90,7 @@ public class BlockChangeTests
     public void A_hold_of_a_template_follows_the_athletes_own_best()
     {
         var block = Gym.Block([(0, ["row-top-hold: hold 4 x 20 s"])]);
-        var fitted = TemplateFit.Fit("t", block.Weeks, Gym.Monday, Gym.Monday, Gym.Athlete(results: [Gym.Result("row-top-hold", Score.OfSeconds(10))]), DoseRules.Shipped, Guid.NewGuid);
+        var fitted = TemplateFit.Fit("t", block.Weeks, Gym.Monday, Gym.Monday, Gym.Athlete(results: [Gym.Result("row-top-hold", Score.OfSeconds(10))]), Guid.NewGuid);
         Assert.Equal("hold 4 x 6 s", fitted.Block.Weeks[0].Sessions[0].Items[0].Line);
         Assert.Equal(ChangeReason.HoldByBest, fitted.Changes.Single().Reason);
     }
@@ -99,12 +99,12 @@ public class BlockChangeTests
     public void Substitutes_do_the_same_are_not_locked_and_do_not_load_what_hurts()
     {
         var movement = Catalogue.Shipped.Movements["ring-row"];
-        var found = Substitutes.For(movement, Gym.Athlete(), DoseRules.Shipped);
+        var found = Substitutes.For(movement, Gym.Athlete());
         Assert.NotEmpty(found);
         Assert.All(found, s => Assert.Equal(movement.Pattern, s.Movement.Pattern));
         Assert.Null(found[0].KitMissing);
         Assert.DoesNotContain(found, s => s.Status is StepStatus.Locked or StepStatus.Ahead);
-        Assert.Empty(Substitutes.For(movement, Gym.Athlete(new Intake { Complaints = [new("left elbow", 5, null)] }), DoseRules.Shipped));
+        Assert.Empty(Substitutes.For(movement, Gym.Athlete(new Intake { Complaints = [new("left elbow", 5, null)] })));
     }
 
     [Fact]

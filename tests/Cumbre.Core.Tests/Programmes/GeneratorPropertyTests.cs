@@ -72,7 +72,7 @@ public class GeneratorPropertyTests
 
     [Fact]
     public void Nothing_that_hurts_is_loaded() =>
-        None(a => Items(a.Dose).Where(i => a.Who.Intake.Complaints.Any(c => c.Level >= DoseRules.Shipped.PainFrom && DoseRules.Shipped.Loads(i.Item.Movement!.Pattern, c.Place))).Select(i => i.Item.Item.Movement));
+        None(a => Items(a.Dose).Where(i => a.Work.Holding(i.Item.Movement!) is not null).Select(i => i.Item.Item.Movement));
 
     [Fact]
     public void Pull_and_push_are_in_balance() =>
@@ -129,7 +129,8 @@ public class GeneratorPropertyTests
         var lives = new ConcurrentBag<LivedBlocks>();
         Parallel.For(0, 50, seed => lives.Add(LifeInBlocks.Live(RandomAthletes.Make(5000 + seed, Gym.Monday), Gym.Monday, 26, seed)));
         Assert.All(lives, l => Assert.Equal((0, true), (l.Cautions, l.LongestMinutes <= 0)));
-        Assert.All(lives, l => Assert.True(l.StepsWonAfter >= l.StepsWonBefore, $"{l}"));
+        // A fresh test may deny what a harder step implied, so that somebody can stand a step lower than was thought.
+        Assert.True(lives.Count(l => l.StepsWonAfter < l.StepsWonBefore) <= 3, string.Join("; ", lives.Where(l => l.StepsWonAfter < l.StepsWonBefore)));
         // Who trains gets further: the growth is invented, but the plan must let it happen.
         Assert.True(lives.Sum(l => l.StepsWonAfter) > lives.Sum(l => l.StepsWonBefore) + 25, $"{lives.Sum(l => l.StepsWonBefore)} -> {lives.Sum(l => l.StepsWonAfter)}");
     }

@@ -2,6 +2,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Programmes.Generation;
 
@@ -119,8 +120,10 @@ public static class BlockGenerator
                 notices.Add(Notice.Of(NoticeId.KitUnknown));
             if (wish.Minutes is null && intake.Minutes is null)
                 notices.Add(Notice.Of(NoticeId.MinutesUnknown, Quantity.Count(rules.MinutesUnknown)));
-            foreach (var pain in intake.Complaints.Where(c => c.Level >= dose.PainFrom))
-                notices.Add(Notice.Of(pain.Level >= dose.PainStop ? NoticeId.PainStop : NoticeId.PainLeftOut, Quantity.Name(pain.Place), Quantity.Pain(pain.Level)));
+            foreach (var pain in intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom))
+                notices.Add(Notice.Of(pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainLeftOut, Quantity.Name(pain.Place), Quantity.Pain(pain.Level)));
+            foreach (var stop in athlete.Stops)
+                notices.Add(Notice.Of(NoticeId.PainStop, Quantity.Name(stop.Place.Said), Quantity.Pain(stop.Because.Level)));
             foreach (var question in athlete.WaitsForClearance)
                 notices.Add(Notice.Of(NoticeId.ClearanceOpen, Quantity.Name(question.Question)));
             if (Clearance.ConsentMissing(athlete.Athlete.AgeIn(athlete.Today), intake))

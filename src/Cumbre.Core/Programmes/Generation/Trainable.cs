@@ -50,8 +50,8 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
             return new(missing);
         if (movement.Measure == BenchmarkMeasure.LoadTimesReps && !KitCheck.CanHang(Athlete))
             return new("added load");
-        if (ItemChecks.PainIn(movement, Athlete, dose) is { } pain)
-            return new(pain.Place);
+        if (Athlete.Holding(movement) is { } pain)
+            return new(pain.Place.Said);
         return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question ? new(question.Question) : null;
     }
 }

@@ -6809,6 +6809,12 @@ export interface components {
       cues?: null | string[];
       faults?: null | string[];
       cautions?: null | components["schemas"]["CautionId"][];
+      /** @description Null: the one strand of a ladder that has only one. */
+      strands?: null | string[];
+      /** @description Slugs of the earlier steps that it implies; null: those of its strands. */
+      implies?: null | string[];
+      /** @default false */
+      assisted: boolean;
     };
     /** @description A gate of a step as it is written, and the schools under which it stands. */
     StepGateDto: {

@@ -1,0 +1,73 @@
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+
+namespace Cumbre.Core.Safety;
+
+/// <summary>Where pain was told.</summary>
+public enum PainOrigin
+{
+    Set,
+    Test,
+    CheckIn,
+
+    /// <summary>Asked again the morning after.</summary>
+    Morning,
+}
+
+/// <summary>Pain, or a stop sign, as it was told.</summary>
+/// <param name="Source">Id of the session, result or check-in.</param>
+/// <param name="Day">Of the training that it belongs to; for a check-in its own day.</param>
+/// <param name="Origin">Where it was told.</param>
+/// <param name="Movement">Slug of the movement in which it hurt; null: none in particular.</param>
+/// <param name="Level">0 to 10.</param>
+/// <param name="Place">Where.</param>
+/// <param name="Sign">A stop sign beside it.</param>
+public sealed record PainReport(Guid Source, DateOnly Day, PainOrigin Origin, string? Movement, int Level, PainPlace Place, StopSign? Sign = null);
+
+/// <summary>What was said before a session.</summary>
+/// <param name="Id">Made by whoever adds it.</param>
+/// <param name="Day">The day.</param>
+/// <param name="SleepHours">0 to 24; null: not asked.</param>
+/// <param name="Soreness">0 to 10, 10 is very sore; null: not asked.</param>
+/// <param name="Readiness">0 to 10, 10 is fresh; null: not asked.</param>
+/// <param name="HardTraining">Other hard training in the last 24 h.</param>
+public sealed record CheckIn(Guid Id, DateOnly Day, decimal? SleepHours, int? Soreness, int? Readiness, bool HardTraining)
+{
+    public decimal? SleepHours { get; } = SleepHours is { } hours ? Guard.InRange("sleepHours", hours, 0, 24) : null;
+
+    public int? Soreness { get; } = Scale("soreness", Soreness);
+
+    public int? Readiness { get; } = Scale("readiness", Readiness);
+
+    /// <summary>By place.</summary>
+    public IReadOnlyList<CheckInPain> Pain { get; init; } = [];
+
+    private static int? Scale(string field, int? value) => value is { } v ? Guard.InRange(field, v, Limits.PainMinimum, Limits.PainMaximum) : null;
+}
+
+/// <summary>Pain told before a session.</summary>
+public sealed record CheckInPain(int Level, PainPlace Place, StopSign? Sign = null);
+
+/// <summary>The answer on the morning after a session: the worse of then and now is the pain of the session.</summary>
+/// <param name="SessionId">Which session it belongs to.</param>
+/// <param name="Level">0 to 10.</param>
+/// <param name="Place">Null: no pain.</param>
+/// <param name="Sign">A stop sign beside it.</param>
+public sealed record MorningAnswer(Guid SessionId, int Level, PainPlace? Place, StopSign? Sign = null);
+
+/// <summary>The coach lets a stopped place go on.</summary>
+/// <param name="Day">On which it was cleared.</param>
+/// <param name="Place">What was stopped.</param>
+/// <param name="Reason">What was found, and by whom.</param>
+public sealed record StopClearance(DateOnly Day, PainPlace Place, string Reason);
+
+/// <summary>A stop: nothing that it holds is trained until the coach clears it.</summary>
+/// <param name="Because">The report that opened it.</param>
+/// <param name="Before">The report of the exposure before, where pain in the middle of the scale came twice.</param>
+/// <param name="ClearedOn">Null: it holds.</param>
+public sealed record Stop(PainReport Because, PainReport? Before, DateOnly? ClearedOn)
+{
+    public PainPlace Place => Because.Place;
+
+    public DateOnly Since => Because.Day;
+}
