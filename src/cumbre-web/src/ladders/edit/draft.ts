@@ -41,6 +41,7 @@ export function newStep(steps: StepEntry[], kind: DemandKind): StepEntry {
     weeks: 4,
     preparation: false,
     exposure: false,
+    assisted: false,
   };
 }
 
