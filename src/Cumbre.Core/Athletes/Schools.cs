@@ -14,6 +14,9 @@ public sealed class Schools : IEquatable<Schools>
     /// <summary>When is load added?</summary>
     public const string Increase = "increase";
 
+    /// <summary>Which repetitions build?</summary>
+    public const string RepZone = "rep-zone";
+
     /// <summary>The choice of <see cref="Increase"/> that asks for one clean session only.</summary>
     public const string OneCleanSession = "one-clean-session";
 

@@ -30,7 +30,7 @@ internal enum Clause
 internal sealed class Clauses
 {
     /// <summary>Words that open a clause: a counted piece cannot be called so.</summary>
-    private static readonly HashSet<string> Reserved = ["rest", "tempo", "then", "grip", "each", "left", "right", "pause", "to", "gap", "lower", "fast", "in", "back-off", "s", "min", "x", "box", "pads", "feet", "strap", "finger", "fingers"];
+    private static readonly HashSet<string> Reserved = ["rest", "tempo", "then", "grip", "each", "left", "right", "pause", "to", "gap", "lower", "fast", "in", "back-off", "s", "min", "x", "box", "pads", "feet", "strap", "finger", "fingers", "on"];
 
     public Clause Seen { get; private set; }
 
@@ -168,7 +168,7 @@ internal sealed class Clauses
             "fast" => Clause.Fast,
             "gap" => Clause.Gap,
             "lower" => Clause.Lower,
-            "box" or "pads" or "feet" or "strap" => Clause.SetUp,
+            "box" or "pads" or "feet" or "strap" or "on" => Clause.SetUp,
             _ => Clause.None,
         },
         _ => Clause.None,
@@ -428,6 +428,12 @@ internal sealed class Clauses
                 return Once(before.BoxCm, before with { BoxCm = Centimetres(Expectation.BoxHeight, 1, SetUp.BoxMaximum) });
             case "feet":
                 return Once(before.FeetCm, before with { FeetCm = Centimetres(Expectation.FeetPlace, 0, SetUp.FeetMaximum) });
+            case "on":
+                if (!Enum.TryParse<Surface>(cursor.Current.Text, ignoreCase: true, out var surface))
+                    cursor.Unexpected(Expectation.Surface);
+                else
+                    cursor.Skip();
+                return Once(before.On, before with { On = surface });
             case "pads":
                 return Once(before.Pads, before with { Pads = cursor.Whole(Expectation.PadCount, 0, SetUp.PadsMaximum) });
             default:

@@ -58,7 +58,8 @@ public static class Completion
         [Expectation.InPieces] = ["in 3"],
         [Expectation.Do] = ["do 6"],
         [Expectation.NextSet] = [", 6"],
-        [Expectation.SetUp] = ["to chest", "box 40 cm", "pads 2", "feet 60 cm", "strap 12", "2 fingers"],
+        [Expectation.SetUp] = ["to chest", "box 40 cm", "pads 2", "feet 60 cm", "strap 12", "2 fingers", "on parallettes"],
+        [Expectation.Surface] = ["parallettes", "fists"],
         [Expectation.Centimetres] = ["cm"],
     };
 

@@ -119,6 +119,7 @@ public enum Expectation
     StrapMark,
     FingerCount,
     Centimetres,
+    Surface,
 }
 
 /// <summary>A fault of a line with its place, and what was expected there. Positions count characters from 0.</summary>

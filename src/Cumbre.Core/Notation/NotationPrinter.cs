@@ -83,6 +83,8 @@ public static class NotationPrinter
             line.Append(I, $" feet {Number(feet)} cm");
         if (setUp.Strap is { } strap)
             line.Append(I, $" strap {strap}");
+        if (setUp.On is { } surface)
+            line.Append(" on ").Append(surface.ToString().ToLowerInvariant());
         if (setUp.Fingers is { } fingers)
             line.Append(I, $" {fingers} {(fingers == 1 ? "finger" : "fingers")}");
     }

@@ -12,6 +12,9 @@ public static class HoldDose
     /// <summary>Seconds of one straight-arm exercise in a session.</summary>
     public const int TotalLow = 30, TotalHigh = 60;
 
+    /// <summary>The same where the best is under this many seconds: half of it.</summary>
+    public const int ShortBest = 10, ShortTotalLow = 15;
+
     /// <summary>Sets.</summary>
     public const int SetsLow = 3, SetsHigh = 8;
 
@@ -19,7 +22,7 @@ public static class HoldDose
     public static int SecondsAt(decimal best, decimal percent) => Math.Max(SecondsMinimum, (int)Math.Floor(best * percent / 100));
 
     /// <summary>
-    /// The usual dose: 60 % of the best, in so many sets that the total is nearest to the middle of 30 to 60 s, between 3 and 8.
+    /// The usual dose: 60 % of the best, in the fewest sets that make 30 s in all (15 s where the best is under 10 s), between 3 and 8.
     /// Null: the best is under 3 s.
     /// </summary>
     public static HoldSets? For(decimal best)
@@ -27,7 +30,7 @@ public static class HoldDose
         if (best < SecondsMinimum)
             return null;
         var seconds = SecondsAt(best, PercentUsual);
-        var sets = Math.Clamp((int)Math.Round((TotalLow + TotalHigh) / 2m / seconds, MidpointRounding.AwayFromZero), SetsLow, SetsHigh);
-        return new HoldSets(sets, seconds);
+        var total = best < ShortBest ? ShortTotalLow : TotalLow;
+        return new HoldSets(Math.Clamp((total + seconds - 1) / seconds, SetsLow, SetsHigh), seconds);
     }
 }

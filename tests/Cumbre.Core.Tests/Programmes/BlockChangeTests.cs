@@ -21,7 +21,7 @@ public class BlockChangeTests
     [Theory]
     [InlineData(1, ReturnRule.Repeat, "6 x 4 @ +20 kg")]
     [InlineData(2, ReturnRule.Less, "4 x 4 @ +15 kg")]
-    [InlineData(3, ReturnRule.MuchLess, "6 x 4 @ +10 kg")]
+    [InlineData(3, ReturnRule.MuchLess, "3 x 4 @ +10 kg")]
     [InlineData(5, ReturnRule.Retest, "6 x 4 @ +20 kg")]
     public void After_missed_weeks_the_first_week_back_is_eased_by_the_rule(int missed, ReturnRule rule, string line)
     {

@@ -44,6 +44,10 @@ public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntr
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
+    /// <summary>The same in another range.</summary>
+    /// <exception cref="RuleViolationException">The range does not rise, or is out of range.</exception>
+    public DoubleProgression WithRange(int low, int high) => (DoubleProgression)new DoubleProgression(SetTotal, low, high, Increment).Like(this);
+
     /// <exception cref="RuleViolationException">The range does not rise.</exception>
     internal static int InRange(int high, int low) =>
         RepsIn(high) > low ? high : throw new RuleViolationException(Violation.RangeReversed, "reps", high, low + 1, Limits.RepsMaximum);

@@ -43,7 +43,7 @@ public sealed record WarmUpDrill(IReadOnlyList<Pattern> Patterns, int Seconds, s
 
 /// <summary>generator.json: what a block is put together from; generator.schema.json says what each figure means.</summary>
 public sealed record GeneratorRules(
-    int MinutesUnknown, IReadOnlyList<DayOfWeek> DaysUnknown, int DaysMaximum, int LoadingWeeks, IReadOnlyList<int> Wave, decimal NewStepShare, int NewStepWeeks, decimal KeptShare, decimal EasyShare,
+    int MinutesUnknown, IReadOnlyList<DayOfWeek> DaysUnknown, int DaysMaximum, int LoadingWeeks, IReadOnlyList<int> Wave, decimal NewStepShare, int NewStepWeeks, decimal KeptShare,
     decimal LightShare, int HistoryDays, int HardToLightFromHours, int HardToLightToHours, IReadOnlyList<BaseLadders> Bases, IReadOnlyList<Variation> Variations, IReadOnlyList<Variation> OnRings,
     IsolationLists Isolation,
     IReadOnlyList<string> NeverBase, IReadOnlyList<string> Mobility, IReadOnlyList<DropKind> DropOrder, IReadOnlyList<WarmUpDrill> WarmUp, int RampSeconds, int EasierRungSeconds, int CoolDownSeconds,

@@ -2,21 +2,9 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
-
-/// <summary>The reps in which a main exercise is meant to land.</summary>
-internal sealed record RepZone(int Low, int High)
-{
-    /// <summary>By school; where two zones are paired the second exercise takes the lighter one.</summary>
-    public static RepZone Of(Schools schools, bool second) => schools["rep-zone"] switch
-    {
-        "strength" => new(3, 6),
-        "paired" => second ? new(15, 25) : new(8, 12),
-        "capacity" => new(12, 25),
-        _ => new(5, 15),
-    };
-}
 
 /// <summary>
 /// Chooses the movement of a slot. It is scored by what the coach would look at: does it train what holds a goal back, is it the step
@@ -38,7 +26,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
     public Draft? Choose(string key, Pattern pattern, SlotRole role, IReadOnlyCollection<string> taken, bool awayFromFloor)
     {
         var second = role is SlotRole.SecondPull or SlotRole.SecondPush;
-        var zone = RepZone.Of(gym.Athlete.Athlete.Schools, second);
+        var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Schools.RepZone], second);
         var own = OwnSteps(pattern);
         var finder = gym.LevelFinders(pattern).Select(gym.Find).OfType<Movement>().FirstOrDefault(m => !taken.Contains(m.Slug) && !(awayFromFloor && Trainable.PressesFromFloor(m)));
         var best = finder ?? gym.Catalogue.Movements.Values

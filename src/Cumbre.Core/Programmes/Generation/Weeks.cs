@@ -1,5 +1,4 @@
 using Cumbre.Core.Explanations;
-using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
@@ -41,19 +40,9 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     {
         DraftDay[] days = [.. first.Select(d => d.Copy())];
         foreach (var item in days.SelectMany(d => d.Items).Where(i => i.Role != SlotRole.Mobility))
-            item.Rewrite(EasyOf(item), StepKey.EasyLine);
+            item.Rewrite(Adjust.Deload(item.Plan), StepKey.EasyLine);
         fit.Balance(days, mayAdd: false);
         return days;
-    }
-
-    private Prescription EasyOf(Draft item)
-    {
-        var sets = SessionBuilder.Portion(item.Plan.SetCount, rules.EasyShare);
-        var loaded = item.Movement.Measure == BenchmarkMeasure.LoadTimesReps || item.Plan.Load is AddedLoad or ShareOfBodyMass or ShareOfOneRepMax or Counted;
-        if (!loaded && item.Plan is not (DropSet or RestPause or MaxSets or Pyramid))
-            return SessionBuilder.Fewer(item.Plan, sets);
-        var reps = Math.Clamp(item.Plan is DoubleProgression d ? d.Low : item.Plan.TargetReps, 3, 8);
-        return new StraightSets(sets, reps) { Sides = item.Plan.Sides.WithoutMore(), RestSeconds = item.Plan.RestSeconds };
     }
 
     private static bool GrowsByItself(Prescription plan) => plan is Negatives or HoldSets or OnTheClock or BrokenHold;

@@ -76,6 +76,7 @@ const expected: Record<Expectation, string> = {
   StrapMark: "the mark of the strap",
   FingerCount: "how many fingers help",
   Centimetres: "cm",
+  Surface: "parallettes or fists",
 };
 
 function list(error: NotationError) {
