@@ -56,6 +56,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
     /// <summary>Days since the last reading of the scale.</summary>
     public int LastWeighedDaysAgo { get; init; }
 
+    /// <summary>The lift that is trained with load.</summary>
+    public string Movement { get; init; } = "weighted-pull-up";
+
     /// <summary>The line of the first weighted session; null: none was trained.</summary>
     public string? FirstLine { get; init; }
 

@@ -2,6 +2,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
@@ -17,10 +18,6 @@ namespace Cumbre.Simulation;
 /// </summary>
 public static class Simulator
 {
-    public const string Movement = "weighted-pull-up";
-
-    private const string HeavyTest = "weighted-pull-up-heavy";
-
     /// <summary>Share of the reps that each further set loses to fatigue.</summary>
     private const double FatiguePerSet = 0.03;
 
@@ -39,6 +36,7 @@ public static class Simulator
         private readonly List<(Guid Id, BodyMassReading Reading)> masses = [];
         private readonly List<BenchmarkResult> results = [];
         private readonly List<SimulatedSession> sessions = [];
+        private readonly string heavyTest = Catalogue.Shipped.BenchmarksOf(script.Movement).First(b => b.Measure == BenchmarkMeasure.LoadTimesReps).Slug;
 
         public SimulatedAthlete Live()
         {
@@ -76,13 +74,16 @@ public static class Simulator
         {
             if (script.FirstLine is not { } line)
                 return;
-            var (plan, easy) = (NotationParser.Parse(line).Plan ?? throw new ArgumentException(line), false);
+            var plan = NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
             var start = TrainingCalendar.Monday(today).AddDays(-7 * script.Weeks);
             var days = Enumerable.Range(0, today.DayNumber - start.DayNumber).Select(start.AddDays).Where(d => script.Days.Contains(d.DayOfWeek)).ToArray();
             var maximum = 0.0;
+            DateOnly? easyWeek = null;
             for (var i = 0; i < days.Length; i++)
             {
-                var resolved = Resolve(plan, days[i]);
+                var easy = TrainingCalendar.Monday(days[i]) == easyWeek;
+                var written = easy ? Adjust.Deload(plan) : plan;
+                var resolved = Resolve(written, days[i]);
                 var body = BodyMassOn(days[i]);
                 if (i == 0)
                     maximum = (double)(body + resolved.Loads[0].Value.Made).Kilograms * (1 + script.FreshReps / 30);
@@ -90,22 +91,32 @@ public static class Simulator
                     results.Add(HeavySet(days[i], body, maximum));
                 var fromEnd = i - (days.Length - script.Finale.Count);
                 var scene = fromEnd >= 0 && !easy ? script.Finale[fromEnd] : new(null);
-                sessions.Add(Session(days[i], plan, easy, resolved, body, maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter), scene));
+                sessions.Add(Session(days[i], written, easy, resolved, body, maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter), scene));
                 maximum += script.GainKgPerWeek / script.Days.Count;
-                if (Snapshot() is var snapshot && DecisionEngine.Decide(snapshot, Movement, Catalogue.Shipped.Rules, script.Days, days[i]) is { Next: { } next } decision && i < days.Length - 1)
-                    (plan, easy) = (next, decision.NextIsEasy);
+                if (i == days.Length - 1 || Decision(days[i]) is not { } decision)
+                    continue;
+                if (decision.Kind is ProposalKind.Deload or ProposalKind.LighterWeek)
+                    easyWeek = TrainingCalendar.Monday(decision.NextDay);
+                else
+                    plan = decision.Next!.Plan;
             }
 
             if (script.PlannedToday)
             {
-                var resolved = Resolve(plan, today);
-                sessions.Add(new(ids.Next(today), ids.Next(today), today, plan, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(today), []));
+                var written = TrainingCalendar.Monday(today) == easyWeek ? Adjust.Deload(plan) : plan;
+                var resolved = Resolve(written, today);
+                sessions.Add(new(ids.Next(today), ids.Next(today), today, script.Movement, written, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(today), []));
             }
         }
 
+        /// <summary>What the engine says about the movement, where it goes on in it.</summary>
+        private Proposal? Decision(DateOnly day) =>
+            DecisionEngine.Decide(new(Snapshot(), script.Intake, Atlas.Shipped, new(script.Kit, [], [], []), [], day), [], Catalogue.Shipped.Rules, script.Days)
+                .FirstOrDefault(p => !p.IsBeside && p.Next?.Movement == script.Movement);
+
         private bool TestDue(DateOnly day)
         {
-            var last = results.Where(r => r.Benchmark == HeavyTest && r.Day <= day).Select(r => (DateOnly?)r.Day).Max();
+            var last = results.Where(r => r.Benchmark == heavyTest && r.Day <= day).Select(r => (DateOnly?)r.Day).Max();
             return script.HeavyTestEveryDays > 0
                 && day <= today.AddDays(-script.LastHeavyTestDaysAgo)
                 && (last is null || day.DayNumber - last.Value.DayNumber >= script.HeavyTestEveryDays);
@@ -118,7 +129,7 @@ public static class Simulator
             var load = script.Kit.Nearest(OneRepMax.SystemFor(Mass.FromEstimate(maximum), goal + reserve) - body);
             var able = 30 * (maximum / (double)(body + load.Total).Kilograms - 1);
             var reps = Math.Clamp((int)Math.Floor(able) - reserve, 1, OneRepMax.EffectiveRepsMaximum - reserve);
-            return new(ids.Next(day), HeavyTest, day, Score.OfReps(reps), EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
+            return new(ids.Next(day), heavyTest, day, Score.OfReps(reps), EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
         }
 
         private AthleteSnapshot Snapshot() =>
@@ -126,7 +137,7 @@ public static class Simulator
 
         private ResolvedPrescription Resolve(Prescription plan, DateOnly day)
         {
-            var max = CurrentStrength.Latest(Snapshot(), Catalogue.Shipped.Benchmarks[HeavyTest], day);
+            var max = CurrentStrength.Latest(Snapshot(), Catalogue.Shipped.Benchmarks[heavyTest], day);
             var body = Explanation.For(RuleId.BodyMassOfDay).Build(BodyMassOn(day));
             return PrescriptionResolver.Resolve(plan, new(body, max, 0, script.Kit)).Plan
                 ?? throw new InvalidOperationException($"{script.Name}: {NotationPrinter.Print(plan)} cannot be resolved on {day}; a test is missing.");
@@ -145,7 +156,7 @@ public static class Simulator
                     effort.Plan.Set, effort.Plan.Part, reps, EntryOf(effort.Load.Value), reserve, broken ? FormVerdict.Broken : FormVerdict.Clean,
                     i == 0 ? scene.Pain : null, i == 0 ? scene.PainPlace : null));
             }).ToArray();
-            return new(ids.Next(day), ids.Next(day), day, plan, easy, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], body, sets);
+            return new(ids.Next(day), ids.Next(day), day, script.Movement, plan, easy, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], body, sets);
         }
 
         private MassEntry EntryOf(LoadAnswer load)

@@ -103,7 +103,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.FillDate("Day", "2026-03-16");
         browser.Fill("Body mass", "68,2" + Keys.Enter);
         browser.Sees("Mar 16 68.2 kg");
-        browser.Press("Weighted pull-up");
+        browser.Press("Movements");
         browser.Sees("Gate of added load");
     }
 

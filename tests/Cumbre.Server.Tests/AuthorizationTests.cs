@@ -55,8 +55,8 @@ public class AuthorizationTests
         var own = (string)(await athlete.Get("/api/me")).Ok["account"]!["athleteId"]!;
         var other = (await coach.Get("/api/athletes")).Ok.AsArray().Select(a => (string)a!["id"]!).First(id => id != own);
 
-        Assert.Equal(200, (await athlete.Get($"/api/athletes/{own}/weighted-pull-up")).Status);
-        Assert.Equal(403, (await athlete.Get($"/api/athletes/{other}/weighted-pull-up")).Status);
+        Assert.Equal(200, (await athlete.Get($"/api/athletes/{own}/movement")).Status);
+        Assert.Equal(403, (await athlete.Get($"/api/athletes/{other}/movement")).Status);
         Assert.Equal(403, (await athlete.Get("/api/athletes")).Status);
         Assert.Equal(403, (await athlete.Get("/api/desk")).Status);
         Assert.Equal(403, (await athlete.Put($"/api/athletes/{own}", Trainee.Profile("Somebody"))).Status);

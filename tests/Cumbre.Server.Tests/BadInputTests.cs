@@ -106,7 +106,7 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task A_faulty_line_is_not_planned_and_its_place_is_told(string line)
     {
         Assert.Equal("line:notation", (await athlete.Plan(line)).Field);
-        var meaning = (await coach.Get($"{athlete.Path}/meaning?line={Uri.EscapeDataString(line)}")).Ok;
+        var meaning = (await coach.Get($"{athlete.Path}/meaning?movement=weighted-pull-up&line={Uri.EscapeDataString(line)}")).Ok;
         Assert.NotNull(meaning["error"]!["start"]);
         Assert.Null(meaning["plan"]);
         Assert.Null((await athlete.Page())["next"]);
@@ -169,8 +169,8 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task An_unknown_id_is_not_found()
     {
         var nobody = Guid.CreateVersion7();
-        Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/weighted-pull-up")).Status);
-        Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/meaning?line=4")).Status);
+        Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/movement")).Status);
+        Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/meaning?movement=weighted-pull-up&line=4")).Status);
         Assert.Equal(404, (await coach.Put($"/api/athletes/{nobody}/body-masses/{nobody}", new { day = Club.Today, mass = new { value = 70, unit = "Kg" } })).Status);
         Assert.Equal(404, (await coach.Get($"{athlete.Path}/sessions/{nobody}")).Status);
         Assert.Equal(404, (await coach.Post($"/api/decisions/{nobody}/undo")).Status);

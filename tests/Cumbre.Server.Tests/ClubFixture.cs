@@ -172,8 +172,8 @@ public sealed class Trainee(Caller coach, Guid id)
             (await Test(benchmark, reps)).Ok.ToString();
     }
 
-    public Task<Answer> Plan(string line, string day = Club.Today, string? reason = null, long version = 0, Guid? session = null, bool easy = false) =>
-        coach.Put($"{Path}/sessions/{session ?? Guid.CreateVersion7()}", new { day, line, easy, overrideReason = reason, version });
+    public Task<Answer> Plan(string line, string day = Club.Today, string? reason = null, long version = 0, Guid? session = null, bool easy = false, string movement = "weighted-pull-up") =>
+        coach.Put($"{Path}/sessions/{session ?? Guid.CreateVersion7()}", new { day, movement, line, easy, overrideReason = reason, version });
 
     public Task<Answer> Log(JsonNode session, int set, object reps, object? added = null, int part = 1, string form = "Clean", int? pain = null, string? place = null, Guid? supersedes = null, Guid? id = null) =>
         coach.Put(
@@ -183,19 +183,25 @@ public sealed class Trainee(Caller coach, Guid id)
     public Task<Answer> Finish(JsonNode session) => coach.Post($"{Path}/sessions/{session["id"]}/finish");
 
     /// <summary>Plans a line, logs every set with the same reps, and finishes.</summary>
-    public async Task<JsonNode> Train(string line, string day, int reps, int? pain = null, string? reason = null)
+    public async Task<JsonNode> Train(string line, string day, int reps, int? pain = null, string? reason = null, string movement = "weighted-pull-up", string place = "right elbow")
     {
-        var session = (await Plan(line, day, reason)).Ok;
+        var session = (await Plan(line, day, reason, movement: movement)).Ok;
         foreach (var effort in session["items"]![0]!["plan"]!["efforts"]!.AsArray())
-            (await Log(session, (int)effort!["set"]!, reps, part: (int)effort["part"]!, pain: (int)effort["set"]! == 1 ? pain : null, place: pain is null ? null : "right elbow")).Ok.ToString();
+            (await Log(session, (int)effort!["set"]!, reps, part: (int)effort["part"]!, pain: (int)effort["set"]! == 1 ? pain : null, place: pain is null ? null : place)).Ok.ToString();
         return (await Finish(session)).Ok;
     }
 
-    public async Task<JsonNode> Page() => (await coach.Get($"{Path}/weighted-pull-up")).Ok;
+    public async Task<JsonNode> Page(string movement = "weighted-pull-up") => (await coach.Get($"{Path}/movement?movement={movement}")).Ok;
 
     private static decimal LoadOf(JsonNode session, int set, int part)
     {
         var effort = session["items"]![0]!["plan"]!["efforts"]!.AsArray().First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
         return (decimal)session["items"]![0]!["plan"]!["loads"]![(int)effort!["load"]!]!["made"]!["value"]!["number"]!;
     }
+}
+
+internal static class DecisionsOfJson
+{
+    /// <summary>The most cautious decision of a page or a session; null: none waits.</summary>
+    public static JsonNode? Decision(this JsonNode node) => node["decisions"]!.AsArray() is [{ } first, ..] ? first : null;
 }

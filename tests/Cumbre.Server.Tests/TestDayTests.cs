@@ -199,14 +199,14 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     public async Task Who_is_put_away_is_not_on_the_desk_even_with_a_decision_waiting()
     {
         var desk = (await coach.Get("/api/desk")).Ok;
-        var waiting = desk["decisions"]!.AsArray().Select(d => (string)d!["athleteId"]!).ToArray();
+        var waiting = desk["rows"]!.AsArray().Select(d => (string)d!["athleteId"]!).ToArray();
         var away = (string)desk["sessions"]!.AsArray().Select(s => s!["athleteId"]!).First(a => waiting.Contains((string)a!))!;
         Assert.Equal(204, (await coach.Put($"/api/athletes/{away}/archive", new { away = true })).Status);
         var after = (await coach.Get("/api/desk")).Ok;
-        Assert.Equal(waiting.Length - 1, after["decisions"]!.AsArray().Count);
+        Assert.Equal(waiting.Length - 1, after["rows"]!.AsArray().Count);
         Assert.DoesNotContain(after["sessions"]!.AsArray(), s => (string)s!["athleteId"]! == away);
         Assert.Equal(204, (await coach.Put($"/api/athletes/{away}/archive", new { away = false })).Status);
-        Assert.Equal(waiting.Length, (await coach.Get("/api/desk")).Ok["decisions"]!.AsArray().Count);
+        Assert.Equal(waiting.Length, (await coach.Get("/api/desk")).Ok["rows"]!.AsArray().Count);
     }
 
     [Theory]

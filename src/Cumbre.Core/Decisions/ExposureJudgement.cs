@@ -1,4 +1,3 @@
-using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
@@ -8,44 +7,44 @@ namespace Cumbre.Core.Decisions;
 
 /// <summary>An exposure held against its plan.</summary>
 /// <param name="Exposure">What was done.</param>
-/// <param name="Complete">Every planned set was logged.</param>
-/// <param name="Clean">Every set that decides met its target with clean form.</param>
-/// <param name="Score">Clean reps over the sets that decide: what is compared at equal load.</param>
+/// <param name="Rows">The sets that decide, each with what was done of it.</param>
+/// <param name="Reached">Every set that decides was done as written, clean, with the reserve that was asked.</param>
 /// <param name="Evidence">The same for a coach's eye.</param>
-public sealed record ExposureJudgement(Exposure Exposure, bool Complete, bool Clean, int Score, ExposureEvidence Evidence)
+public sealed record ExposureJudgement(Exposure Exposure, IReadOnlyList<DoneSet> Rows, bool Reached, ExposureEvidence Evidence)
 {
     public Mass TopLoad => Exposure.TopLoad.Mass;
 
+    /// <summary>Clean reps or seconds over the sets that decide.</summary>
+    public int Total => Rows.Sum(r => r.Amount);
+
+    /// <summary>Clean reps or seconds of the best set.</summary>
+    public int Best => Rows.Count == 0 ? 0 : Rows.Max(r => r.Amount);
+
+    /// <summary>The fewest reps in reserve that were told; null: none were.</summary>
+    public int? Reserve => Rows.Min(r => r.Set?.Reserve);
+
     public static ExposureJudgement Of(Exposure exposure)
     {
-        var plan = exposure.Plan.Sets();
-        var logged = exposure.Sets.ToDictionary(s => (s.Set, s.Part));
-        var rows = plan.Select((planned, i) =>
-        {
-            var set = logged.GetValueOrDefault((planned.Set, planned.Part));
-            return (Planned: planned, Set: set, Met: set is not null && Meets(set, planned, exposure.PlannedLoads[i], EffortOf(exposure.Plan, planned)));
-        }).ToArray();
-        // A back-off set adds volume; the top set alone decides.
-        var deciding = rows.Where(r => r.Planned.Role != SetRole.BackOff).ToArray();
+        var rows = exposure.Rows();
+        // A back-off set adds volume, and the top set alone decides.
+        DoneSet[] deciding = [.. rows.Where(r => r.Planned.Role != SetRole.BackOff)];
+        bool Met(DoneSet row) => IsMet(row, exposure.Plan);
         return new(
-            exposure,
-            Complete: rows.All(r => r.Set is not null),
-            Clean: deciding.All(r => r.Met),
-            Score: deciding.Sum(r => r.Set is { Form: FormVerdict.Clean } set ? set.Seconds ?? set.Reps : 0),
-            new(exposure.Day, exposure.TopLoad.Mass.Kilograms, [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Set!.Reps, r.Met))], deciding.All(r => r.Met)));
+            exposure, deciding, deciding.Length > 0 && deciding.All(Met),
+            new(exposure.Day, exposure.TopLoad.Mass.Kilograms, [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Amount, Met(r)))], deciding.All(Met)));
     }
 
-    /// <summary>True when two plans ask for the same work, so that their scores can be compared.</summary>
-    public static bool SameWork(Prescription a, Prescription b) => a.Sets().SequenceEqual(b.Sets());
-
-    private static bool Meets(LoggedSet set, PlannedSet planned, Mass plannedLoad, Effort? effort) =>
-        set.Form == FormVerdict.Clean
-        && (planned.Seconds is { } seconds ? set.Seconds >= seconds : set.Reps >= Asked(planned))
-        && set.Added.Mass >= plannedLoad
-        && (effort is null || set.Reserve is not { } reserve || reserve >= effort.ReserveTarget);
+    private static bool IsMet(DoneSet row, Prescription plan) =>
+        row.Set is { } set
+        && row.Amount >= Asked(row.Planned)
+        && set.Added.Mass.Kilograms >= row.PlannedLoad.Kilograms - 0.01m
+        && !set.Sagged
+        && (plan.SetUp?.To is not { } contact || (set.Contact ?? contact) >= contact)
+        && (EffortOf(plan, row.Planned) is not InReserve effort || set.Reserve is not { } reserve || reserve >= effort.Reps);
 
     /// <summary>A set that ends by itself is met by its fewest reps.</summary>
-    private static int Asked(PlannedSet planned) => planned.Role is SetRole.Burst or SetRole.Max or SetRole.Practice ? planned.RepsLow : planned.RepsHigh;
+    private static int Asked(PlannedSet planned) =>
+        planned.Seconds ?? (planned.Role is SetRole.Burst or SetRole.Max or SetRole.Practice ? planned.RepsLow : planned.RepsHigh);
 
     private static Effort? EffortOf(Prescription plan, PlannedSet set) => plan is TopSetBackOff && set.Role != SetRole.Top ? null : plan.Effort;
 }

@@ -122,6 +122,85 @@ public enum RuleId
 
     /// <summary>Why an exercise stands in a generated block. (role)</summary>
     ItemChosen,
+
+    /// <summary>Without progress: a third of the reps or seconds less. (exposures)</summary>
+    BackOffByThird,
+
+    /// <summary>Stuck again after a back-off: another variation. ()</summary>
+    StuckAgain,
+
+    /// <summary>Reps grow within the zone. (from, to)</summary>
+    AddRepsInZone,
+
+    /// <summary>More in reserve than was asked. (asked)</summary>
+    ReserveOver,
+
+    /// <summary>At the zone's top: harder movement, slower, pause, set. (from, to)</summary>
+    OverTheZone,
+
+    /// <summary>Under the zone's bottom: easier, or help. ()</summary>
+    BelowZone,
+
+    /// <summary>Straight-arm work grows on as many sets as the week allows. (percent)</summary>
+    GrowInRamp,
+
+    /// <summary>A second more on each set. ()</summary>
+    AddSecond,
+
+    /// <summary>The next step first, in short singles; this one gives way. (step)</summary>
+    NextStepInRamp,
+
+    /// <summary>Contact kept in every set: reps, the next contact, a set. ()</summary>
+    ContactKept,
+
+    /// <summary>More than so many clean reps in all sets: the next weaker band. (reps)</summary>
+    WeakerBand,
+    LowerBox,
+
+    /// <summary>A pad or finger fewer, or the feet further away. ()</summary>
+    LessHelp,
+
+    /// <summary>One counted piece more. ()</summary>
+    AddPiece,
+
+    /// <summary>The method's own way on. ()</summary>
+    GrowsByMethod,
+
+    /// <summary>Even descents at their longest: test the full rep. ()</summary>
+    DescentDone,
+
+    /// <summary>The dose from the level that was found. ()</summary>
+    LevelFound,
+
+    /// <summary>Open sets a tenth over the start. ()</summary>
+    TotalGrown,
+
+    /// <summary>Rest-pause by its opening set. ()</summary>
+    OpeningSet,
+
+    /// <summary>The way back after a stop. ()</summary>
+    ReturnAfterStop,
+
+    /// <summary>Two exposures running are down, or harder. ()</summary>
+    LighterWeek,
+
+    /// <summary>The line of a hold sags. ()</summary>
+    LineSags,
+
+    /// <summary>A planned increase that was not earned. (sessions needed)</summary>
+    HoldRise,
+
+    /// <summary>The weaker side first, one set more for it. ()</summary>
+    WeakerSideFirst,
+
+    /// <summary>A standard shown in training. (what)</summary>
+    StandardShown,
+
+    /// <summary>A fresh test denies what a harder step implies. (step)</summary>
+    ContradictedStep,
+
+    /// <summary>Practice sets have outgrown the test. ()</summary>
+    PracticeTrend,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -193,6 +272,15 @@ public enum InputKey
 
     /// <summary>Best of the right side.</summary>
     BestRight,
+
+    /// <summary>Reps in reserve that were left.</summary>
+    ReserveLeft,
+
+    /// <summary>Days without the movement.</summary>
+    DaysLost,
+
+    /// <summary>A pop, numbness, and so on.</summary>
+    StopSign,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -458,6 +546,27 @@ public enum StepKey
 
     /// <summary>The checks of the dose changed it. (caution) -> line</summary>
     MendedByCheck,
+
+    /// <summary>The line then. (line now) -> line</summary>
+    LineBecomes,
+
+    /// <summary>Straight-arm work of the week then. () -> seconds or moment</summary>
+    WeekThen,
+
+    /// <summary>All sets of a session. (day) -> reps</summary>
+    TotalOfSets,
+
+    /// <summary>Mean of the exposures before. (count) -> figure</summary>
+    MeanBefore,
+
+    /// <summary>The figure of a day. (day) -> figure</summary>
+    FigureOn,
+
+    /// <summary>(strong - weak) / strong. (strong, weak) -> percent</summary>
+    GapOfSides,
+
+    /// <summary>A pattern that a stop holds. () -> name</summary>
+    StopsPattern,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -477,6 +586,9 @@ public enum RoundingKey
 
     /// <summary>Smallest step the kit can make from here. (step)</summary>
     KitStep,
+
+    /// <summary>Rounded down to what the kit makes. (wanted, made)</summary>
+    RoundedDown,
 
     /// <summary>Summed distance of a drop plan to what was written. (distance)</summary>
     DropPlanOff,
@@ -695,4 +807,7 @@ public enum CautionId
 
     /// <summary>The movement waits for clearance.</summary>
     ClearanceOpen,
+
+    /// <summary>After a stop: ask for pain after every set, for two sessions. ()</summary>
+    AskEverySet,
 }

@@ -4,30 +4,33 @@ using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Ladders;
 
-/// <summary>The gate of added load on the pull-up: that of the first step of its ladder, under one school or another.</summary>
+/// <summary>The gate of added load on a movement: that of the first step of the ladder that begins with it, under one school or another.</summary>
 public static class LoadGate
 {
-    private const string Ladder = "weighted-pull-up";
-
-    /// <summary>The gate under the schools in force.</summary>
-    public static GateExpression Under(Atlas atlas, Schools schools)
+    /// <summary>The gate under the schools in force; null: no ladder begins with the movement.</summary>
+    public static GateExpression? Under(Atlas atlas, string movement, Schools schools)
     {
-        var gates = atlas.BySlug[Ladder].Steps[0].Gates.Where(g => g.Holds(schools)).Select(g => g.Gate).ToArray();
-        return gates is [var only] ? only : new AllOf(gates);
+        if (atlas.Ladders.FirstOrDefault(l => l.Steps[0].Movement == movement) is not { } ladder)
+            return null;
+        var gates = ladder.Steps[0].Gates.Where(g => g.Holds(schools)).Select(g => g.Gate).ToArray();
+        return gates is [var only] ? only : gates.Length == 0 ? null : new AllOf(gates);
     }
 
-    /// <summary>May load be hung?</summary>
-    public static bool IsOpen(Atlas atlas, Schools schools, ResultBook book) => GateRule.OpenedOn(Under(atlas, schools), book) is not null;
+    /// <summary>May load be hung? What has no gate is free.</summary>
+    public static bool IsOpen(Atlas atlas, string movement, Schools schools, ResultBook book) =>
+        Under(atlas, movement, schools) is not { } gate || GateRule.OpenedOn(gate, book) is not null;
 
-    /// <summary>The gate under each school, that of the athlete first.</summary>
-    public static IReadOnlyList<(SchoolChoice School, bool Decides, GateState State)> UnderEach(Atlas atlas, Schools schools, ResultBook book)
+    /// <summary>The gate under each school, that of the athlete first; none: the movement has no gate.</summary>
+    public static IReadOnlyList<(SchoolChoice School, bool Decides, GateState State)> UnderEach(Atlas atlas, string movement, Schools schools, ResultBook book)
     {
         var own = schools[Schools.Loading];
         return
         [
             .. atlas.Catalogue.SchoolsBySlug[Schools.Loading].Choices
                 .OrderByDescending(c => c.Slug == own)
-                .Select(c => (c, c.Slug == own, GateRule.Evaluate(Under(atlas, new Schools(atlas.Catalogue, new Dictionary<string, string> { [Schools.Loading] = c.Slug })), book))),
+                .Select(c => (Choice: c, Gate: Under(atlas, movement, new Schools(atlas.Catalogue, new Dictionary<string, string> { [Schools.Loading] = c.Slug }))))
+                .Where(c => c.Gate is not null)
+                .Select(c => (c.Choice, c.Choice.Slug == own, GateRule.Evaluate(c.Gate!, book))),
         ];
     }
 }

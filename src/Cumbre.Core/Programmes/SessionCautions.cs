@@ -15,7 +15,7 @@ public static class SessionCautions
         {
             var context = athlete.ContextOf(item.Movement!)!;
             heaviest = Mass.Max(heaviest, context.BodyMass.Value + Mass.FromKilograms(Math.Max(0, item.Resolved!.Loads.Max(l => l.Value.Made.Kilograms))));
-            cautions.AddRange(StandingCautions.For(item.Resolved, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0).Where(c => c.Id is not (CautionId.Anchor or CautionId.StopSigns or CautionId.NotMedicalAdvice)));
+            cautions.AddRange(StandingCautions.For(item.Resolved, item.Movement!, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0).Where(c => c.Id is not (CautionId.Anchor or CautionId.StopSigns or CautionId.NotMedicalAdvice)));
             cautions.AddRange(item.Movement!.Cautions.Where(c => c is not (CautionId.Anchor or CautionId.StopSigns)).Select(c => CautionNote.Of(c)));
         }
 

@@ -26,8 +26,8 @@ public static class PainRules
     /// <summary>From here on it stops.</summary>
     public const int StopFrom = 6;
 
-    /// <summary>Does the report stop at once?</summary>
-    public static bool Stops(PainReport report) => report.Level >= StopFrom || report.Sign is not null;
+    /// <summary>Does the report stop at once? Torn skin does at any level.</summary>
+    public static bool Stops(PainReport report) => report.Level >= StopFrom || report.Sign is not null || report.Place.Place == BodyPlace.Hand;
 
     /// <summary>
     /// How far pain holds a movement: it holds what hurts, its pattern, and what loads the place.

@@ -119,6 +119,9 @@ public sealed record Exposure(
     /// <summary>Position in its session, from 0.</summary>
     public int Position { get; init; }
 
+    /// <summary>Done in turn with at least two others.</summary>
+    public bool InCircuit { get; init; }
+
     /// <summary>It was eased for pain: no evidence of progress or of a failure.</summary>
     public bool Eased { get; init; }
 

@@ -19,7 +19,7 @@ public static class AthleteEndpoints
         api.MapGet("/clearance", Clearances).RequireAuthorization(Policies.SignedIn);
         api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle).RequireAuthorization(Policies.Coach);
-        api.MapGet("/athletes/{athleteId:guid}/weighted-pull-up", LiftPage.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle).RequireAuthorization(Policies.OwnAthlete);
     }
 
     private static Ok<IReadOnlyList<ClearanceQuestionDto>> Clearances(Database database)

@@ -46,7 +46,7 @@ internal static class PutAthlete
             {
                 if (before is not null && !Same(before.SchoolOverrides, profile.SchoolOverrides))
                     AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, $"schools: {Text(before.SchoolOverrides)} to {Text(profile.SchoolOverrides)}", null, clock.Stamp(Policies.IdOf(user)));
-                reconciler.Run(db, athleteId);
+                reconciler.Run(db, athleteId, corrected: true);
             }
 
             return (written, GetAthlete.Read(db, athleteId, clock.Today));
@@ -92,7 +92,7 @@ internal static class PutBodyMass
             if (AthleteStore.Find(db, athleteId) is null)
                 return null;
             AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
-            reconciler.Run(db, athleteId);
+            reconciler.Run(db, athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(athlete);
@@ -107,7 +107,7 @@ internal static class RemoveBodyMass
         {
             if (!AthleteStore.RemoveBodyMass(db, athleteId, id))
                 return null;
-            reconciler.Run(db, athleteId);
+            reconciler.Run(db, athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("reading") : TypedResults.Ok(athlete);

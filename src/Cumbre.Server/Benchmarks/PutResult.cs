@@ -97,7 +97,7 @@ internal static class RemoveResult
             if (!ResultStore.Remove(db, athleteId, id))
                 return false;
             AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", id, "removed", null, clock.Stamp(Policies.IdOf(user)));
-            reconciler.Run(db, athleteId);
+            reconciler.Run(db, athleteId, corrected: true);
             return true;
         });
         return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("result");

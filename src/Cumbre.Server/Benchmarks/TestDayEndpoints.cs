@@ -162,7 +162,7 @@ internal static class PutCell
                 if (ResultStore.Remove(db, athlete.Id, resultId))
                 {
                     AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", resultId, "taken back", null, clock.Stamp(Policies.IdOf(user)));
-                    reconciler.Run(db, athlete.Id);
+                    reconciler.Run(db, athlete.Id, corrected: true);
                 }
 
                 return TypedResults.Ok(new CellAnswer(null, []));

@@ -1,41 +1,113 @@
+using System.Text.Json;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Notation;
-using Cumbre.Server.Athletes;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
+using Cumbre.Server.Programmes;
+using Cumbre.Storage;
 using Cumbre.Storage.Decisions;
 
 namespace Cumbre.Server.Decisions;
+
+/// <summary>A movement with a line.</summary>
+public sealed record DoseDto(string Movement, string Name, string Line)
+{
+    public static DoseDto? Of(MovementDose? dose, AthleteAtWork athlete) => dose is null ? null : new(dose.Movement, NameOf(dose.Movement, athlete), NotationPrinter.Print(dose.Plan));
+
+    internal static string NameOf(string movement, AthleteAtWork athlete) => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
+}
+
+/// <summary>What a decision does to an item of a coming session.</summary>
+/// <param name="Item">Of the item.</param>
+/// <param name="Day">Of the session.</param>
+/// <param name="Before">Null: it is added.</param>
+/// <param name="After">As it becomes.</param>
+/// <param name="IsQuestion">It was written by hand: it is only changed when the coach says so.</param>
+public sealed record RevisionDto(Guid Item, DateOnly Day, DoseDto? Before, DoseDto After, bool IsQuestion);
 
 /// <summary>A decision as the Desk shows it.</summary>
 /// <param name="Id">Decision.</param>
 /// <param name="AthleteId">Whose.</param>
 /// <param name="AthleteName">Whose.</param>
-/// <param name="Movement">Slug.</param>
+/// <param name="Movement">Slug; empty: no movement in particular.</param>
+/// <param name="MovementName">As it is called.</param>
+/// <param name="Role">Of which items; null: all of the movement.</param>
 /// <param name="Kind">What is proposed.</param>
 /// <param name="Cause">Why.</param>
 /// <param name="State">Where it stands.</param>
 /// <param name="DeferredUntil">It comes back on this day.</param>
+/// <param name="BasisDay">The day of the newest evidence.</param>
 /// <param name="NextDay">The day of the session that it would plan.</param>
-/// <param name="Before">Line of the last session.</param>
-/// <param name="Next">Line that is proposed; null when the pattern stops.</param>
-/// <param name="NextIsEasy">Belongs to an easy week.</param>
-/// <param name="FromKg">Load of the last session.</param>
-/// <param name="To">Load that is proposed, with its reasons.</param>
+/// <param name="Before">Line that it starts from; null: none.</param>
+/// <param name="Next">What is proposed; null: the movement stops, or nothing changes.</param>
+/// <param name="First">Stands in the session before it.</param>
+/// <param name="Confirms">The plan carries it already.</param>
+/// <param name="Place">Where it hurts.</param>
+/// <param name="Harmless">Several of these can be accepted together.</param>
+/// <param name="Cleared">The stop was lifted.</param>
+/// <param name="Renews">The line that was decided or proposed before the log was corrected; null: it was not.</param>
+/// <param name="Changes">What accepting changes; of one that was taken, what it changed.</param>
 /// <param name="Why">Reasons of the whole.</param>
 /// <param name="Overruled">Less cautious proposals that it overrules.</param>
 public sealed record DecisionDto(
-    Guid Id, Guid AthleteId, string AthleteName, string Movement, ProposalKind Kind, ProposalCause Cause, DecisionState State, DateOnly? DeferredUntil, DateOnly NextDay,
-    string Before, string? Next, bool NextIsEasy, decimal FromKg, Figure? To, Explanation Why, IReadOnlyList<ProposalKind> Overruled)
+    Guid Id, Guid AthleteId, string AthleteName, string Movement, string MovementName, ItemRole? Role, ProposalKind Kind, ProposalCause Cause, DecisionState State, DateOnly? DeferredUntil,
+    DateOnly BasisDay, DateOnly NextDay, string? Before, DoseDto? Next, DoseDto? First, bool Confirms, string? Place, bool Harmless, bool Cleared, string? Renews,
+    IReadOnlyList<RevisionDto> Changes, Explanation Why, IReadOnlyList<ProposalKind> Overruled)
 {
-    public static DecisionDto Of(StoredDecision d, string athleteName) => new(
-        d.Id, d.AthleteId, athleteName, d.Movement, d.Kind, d.Cause, d.State, d.DeferredUntil, d.Proposal.NextDay, NotationPrinter.Print(d.Proposal.Before),
-        d.Proposal.Next is null ? null : NotationPrinter.Print(d.Proposal.Next), d.Proposal.NextIsEasy, d.Proposal.FromLoad.Kilograms,
-        d.Proposal.ToLoad is { } to ? new(Quantity.Added(to), d.Proposal.Why) : null, d.Proposal.Why, d.Proposal.Overruled);
+    /// <param name="db">The connection.</param>
+    /// <param name="d">The decision.</param>
+    /// <param name="athleteName">Whose.</param>
+    /// <param name="athlete">On the day.</param>
+    /// <param name="planned">Items of coming sessions that have not begun.</param>
+    public static DecisionDto Of(Db db, StoredDecision d, string athleteName, AthleteAtWork athlete, IReadOnlyList<PlannedItem> planned)
+    {
+        var p = d.Proposal;
+        var open = d.State is DecisionState.Proposed or DecisionState.Deferred;
+        IEnumerable<RevisionDto> changes = open
+            ? PlanRevision.Of(p, athlete, planned, _ => Guid.Empty).Select(r => new RevisionDto(r.Item, r.Day, DoseDto.Of(r.Before, athlete), DoseDto.Of(r.After, athlete)!, r.IsQuestion))
+            : AcceptedChanges.Of(db, d.Id).Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false));
+        return new(
+            d.Id, d.AthleteId, athleteName, d.Movement, DoseDto.NameOf(d.Movement, athlete), d.Role, d.Kind, d.Cause, d.State, d.DeferredUntil, p.BasisDay, p.NextDay,
+            p.Before is null ? null : NotationPrinter.Print(p.Before), DoseDto.Of(p.Next, athlete), DoseDto.Of(p.First, athlete), p.Confirms, p.Place, p.IsHarmless, d.Cleared, d.Renews,
+            [.. changes], p.Why, p.Overruled);
+    }
+
+    /// <summary>One decision by itself.</summary>
+    public static DecisionDto Of(Db db, StoredDecision d, DateOnly today)
+    {
+        var (profile, athlete) = Work.Load(db, d.AthleteId, today)!.Value;
+        return Of(db, d, profile.Name, athlete, Work.Planned(db, d.AthleteId, today));
+    }
 
     /// <summary>Waits for the coach on this day.</summary>
     public static bool IsOpen(StoredDecision d, DateOnly today) =>
         d.State == DecisionState.Proposed || (d.State == DecisionState.Deferred && d.DeferredUntil <= today);
+}
 
-    /// <summary>Stops its movement until it is cleared.</summary>
-    public static bool Stops(StoredDecision d) => d is { Kind: ProposalKind.Refer, State: DecisionState.Accepted or DecisionState.Edited, Cleared: false };
+/// <summary>An item before or after a decision.</summary>
+internal sealed record ItemState(string Movement, string Plan, ItemRole? Role, string? Relief)
+{
+    public DoseDto Dto(AthleteAtWork athlete) => new(Movement, DoseDto.NameOf(Movement, athlete), NotationPrinter.Print(PrescriptionJson.Read(Plan)));
+}
+
+/// <summary>What accepting did to an item.</summary>
+internal sealed record ItemChange(Guid Session, Guid Item, DateOnly Day, ItemState? Before, ItemState After);
+
+/// <summary>All that accepting changed, so that it can be undone exactly.</summary>
+/// <param name="V">Of the schema.</param>
+/// <param name="Created">A session that did not exist before; null: none was made.</param>
+/// <param name="Items">Item by item.</param>
+internal sealed record AcceptedChanges(int V, Guid? Created, IReadOnlyList<ItemChange> Items)
+{
+    public const int Version = 2;
+
+    public string ToJson() => JsonSerializer.Serialize(this, WireJson.Options);
+
+    /// <summary>Of the last time that the decision was taken; what an earlier version noted cannot be undone here any more.</summary>
+    public static AcceptedChanges Of(Db db, Guid decisionId) =>
+        DecisionStore.Events(db, decisionId).LastOrDefault(e => e.Kind is DecisionEventKind.Accepted or DecisionEventKind.Edited)?.PayloadJson is { } json
+        && JsonSerializer.Deserialize<AcceptedChanges>(json, WireJson.Options) is { V: Version } changes
+            ? changes
+            : new(0, null, []);
 }

@@ -1,63 +1,84 @@
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
-using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 
 namespace Cumbre.Server.Decisions;
 
 /// <summary>
-/// Holds the open decisions of an athlete against what the engine says now: keeps what still holds, supersedes what does not,
-/// and proposes what is new. Runs inside every write that the rules depend on.
+/// Holds the open decisions of an athlete against what the engine says now: keeps what still holds, supersedes what does not, and proposes what is
+/// new. Runs inside every write that the rules depend on.
 /// </summary>
 public sealed class Reconciler(ClubClock clock)
 {
-    public void Run(Db db, Guid athleteId)
+    /// <param name="db">The connection, with its transaction.</param>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="corrected">Evidence of the past was changed: what was decided on it is asked again where the answer is another now.</param>
+    public void Run(Db db, Guid athleteId, bool corrected = false)
     {
-        if (SnapshotStore.Load(db, athleteId, clock.Today) is not { } found || AccountStore.Club(db) is not { } club)
+        if (Work.Load(db, athleteId, clock.Today) is not { } found || AccountStore.Club(db) is not { } club)
             return;
         var known = DecisionStore.Of(db, athleteId);
-        var stopped = known.Where(DecisionDto.Stops).Select(d => d.Movement).ToHashSet();
-        var movements = found.Snapshot.Exposures.Select(e => e.Movement).Concat(known.Select(d => d.Movement)).Distinct();
-        foreach (var movement in movements)
-        {
-            var proposal = stopped.Contains(movement)
-                ? null
-                : DecisionEngine.Decide(found.Snapshot, movement, Catalogue.Shipped.Rules, club.Days, clock.Today);
-            Settle(db, athleteId, [.. known.Where(d => d.Movement == movement)], proposal);
-        }
+        var proposals = DecisionEngine.Decide(found.Athlete, Work.Planned(db, athleteId, clock.Today), Catalogue.Shipped.Rules, club.Days).DistinctBy(KeyOf).ToArray();
+        var open = known.Where(d => d.State is DecisionState.Proposed or DecisionState.Deferred).ToLookup(d => KeyOf(d.Proposal));
+        var taken = known.Where(d => d.State is DecisionState.Accepted or DecisionState.Edited).ToArray();
+        foreach (var gone in open.Where(g => proposals.All(p => KeyOf(p) != g.Key)).SelectMany(g => g))
+            Supersede(db, gone);
+        foreach (var proposal in proposals)
+            Settle(db, athleteId, proposal, [.. open[KeyOf(proposal)]], taken.FirstOrDefault(t => Answers(t, proposal)), corrected);
     }
 
-    private void Settle(Db db, Guid athleteId, IReadOnlyList<StoredDecision> known, Proposal? proposal)
+    private void Settle(Db db, Guid athleteId, Proposal proposal, IReadOnlyList<StoredDecision> open, StoredDecision? taken, bool corrected)
     {
-        // What the coach has already decided about this session is not asked again.
-        var taken = proposal is not null && known.Any(d =>
-            d.State is (DecisionState.Accepted or DecisionState.Edited) && d.BasisSessionId == proposal.BasisSessionId && d.Kind == proposal.Kind);
+        // What the coach has already decided about this evidence is not asked again, unless the evidence was changed and says another thing.
+        var settled = taken is not null && (!corrected || IsSameDose(taken.Proposal.Next, proposal.Next));
         var kept = false;
-        foreach (var open in known.Where(d => d.State is DecisionState.Proposed or DecisionState.Deferred))
+        foreach (var known in open)
         {
-            if (proposal is not null && !taken && Same(open.Proposal, proposal))
+            if (!settled && Same(known.Proposal, proposal))
                 kept = true;
             else
-                DecisionStore.Move(db, open.Id, DecisionState.Superseded, null, Event(open.Id, DecisionEventKind.Superseded));
+                Supersede(db, known);
         }
 
-        if (proposal is null || taken || kept)
+        if (settled || kept)
             return;
+        var before = taken ?? (corrected && open.Count > 0 ? open[0] : null);
+        if (taken is not null)
+            Supersede(db, taken);
         var id = Guid.CreateVersion7();
         DecisionStore.Add(
             db,
-            new(id, athleteId, proposal.Movement, proposal.Kind, proposal.Cause, proposal.BasisSessionId, DecisionState.Proposed, null, false, proposal),
+            new(id, athleteId, proposal.Movement, proposal.Role, proposal.Kind, proposal.Cause, proposal.BasisSessionId, DecisionState.Proposed, null, false, proposal)
+            {
+                Renews = before?.Proposal.Next is { } next ? NotationPrinter.Print(next.Plan) : null,
+            },
             Event(id, DecisionEventKind.Proposed));
     }
 
-    private static bool Same(Proposal a, Proposal b) =>
-        a.Kind == b.Kind && a.Cause == b.Cause && a.BasisSessionId == b.BasisSessionId && a.NextIsEasy == b.NextIsEasy && Line(a) == Line(b);
+    private static (string Movement, ItemRole? Role, ProposalCause Cause, string? Place) KeyOf(Proposal p) => (p.Movement, p.Role, p.Cause, p.Place);
 
-    private static string? Line(Proposal p) => p.Next is null ? null : NotationPrinter.Print(p.Next);
+    private static bool Answers(StoredDecision taken, Proposal proposal) =>
+        taken.Movement == proposal.Movement && taken.Role == proposal.Role && (taken.Kind == proposal.Kind || taken.Cause == proposal.Cause) && taken.Proposal.Place == proposal.Place
+        && taken.BasisSessionId == proposal.BasisSessionId && taken.Proposal.BasisDay == proposal.BasisDay;
+
+    private static bool IsSameDose(MovementDose? a, MovementDose? b) =>
+        a?.Movement == b?.Movement && (a is null || b is null ? a is null && b is null : Adjust.IsSameDose(a.Plan, b.Plan));
+
+    private static bool Same(Proposal a, Proposal b) =>
+        a.Kind == b.Kind && a.BasisSessionId == b.BasisSessionId && a.BasisDay == b.BasisDay && a.NextDay == b.NextDay && a.Confirms == b.Confirms && Line(a.Next) == Line(b.Next)
+        && Line(a.First) == Line(b.First) && (a.Before is null ? b.Before is null : b.Before is not null && a.Before == b.Before) && Evidence(a) == Evidence(b);
+
+    private static string? Line(MovementDose? dose) => dose is null ? null : dose.Movement + " " + NotationPrinter.Print(dose.Plan);
+
+    private void Supersede(Db db, StoredDecision decision) => DecisionStore.Move(db, decision.Id, DecisionState.Superseded, null, Event(decision.Id, DecisionEventKind.Superseded));
 
     private StoredEvent Event(Guid decisionId, DecisionEventKind kind) => new(Guid.CreateVersion7(), decisionId, kind, null, clock.Now, null);
+
+    private static string Evidence(Proposal p) => string.Join(';', p.Why.Exposures.Select(e => $"{e.Day:O} {e.AddedKilograms} {e.Clean} {string.Join(',', e.Sets)}"));
 }

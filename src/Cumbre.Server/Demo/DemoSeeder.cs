@@ -52,7 +52,7 @@ public static class DemoSeeder
             Blocks.Write(db, athlete.Id, block.Id, block.Block, 0, stamp);
         foreach (var session in athlete.Sessions.Where(s => athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true))
         {
-            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, [new(session.ItemId, Simulator.Movement, session.Plan, null)]);
+            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, [new(session.ItemId, session.Movement, session.Plan, null)]);
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
                 continue;

@@ -217,7 +217,7 @@ public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyLis
 
     internal static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) => new(
         item.Item.Id,
-        item.Movement is { } m ? new(m.Slug, m.Name, m.Bottom, m.Standard, m.Faults, m.FailureHarmless) : null,
+        item.Movement is { } m ? MovementDto.Of(m, item.Plan) : null,
         item.Plan is { } plan ? NotationPrinter.Print(plan) : null, item.Error, item.Problem,
         item.Resolved is { } resolved ? ResolvedDto.Of(resolved, athlete.ContextOf(item.Movement!)!, resolved.Cautions) : null,
         item.Plan is { } written ? PrescriptionJson.ToNode(written) : null,

@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using System.Text.Json;
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
@@ -15,7 +16,7 @@ namespace Cumbre.Server.Sessions;
 
 /// <param name="Set">From 1; must be in the plan.</param>
 /// <param name="Part">From 1; over 1 where a set has parts or sides.</param>
-/// <param name="Reps">1 to 200; 1 for a hold.</param>
+/// <param name="Reps">Clean ones, 0 to 200; 1 for a hold.</param>
 /// <param name="Added">Load that was moved.</param>
 /// <param name="Reserve">Reps left; null: not asked.</param>
 /// <param name="Form">Against the movement's standard.</param>
@@ -24,8 +25,14 @@ namespace Cumbre.Server.Sessions;
 /// <param name="Supersedes">The set that this one corrects.</param>
 /// <param name="Item">Of which item; null: the session has only one.</param>
 /// <param name="Seconds">Of a hold.</param>
+/// <param name="Total">All reps, clean or not; null: as many as were clean.</param>
+/// <param name="Contact">The highest place that the bar reached in every rep.</param>
+/// <param name="Sagged">The line of a hold sagged.</param>
+/// <param name="RestedSeconds">The rest before the set.</param>
+/// <param name="Sign">A stop sign.</param>
 public sealed record SetRequest(
-    int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes, Guid? Item = null, int? Seconds = null);
+    int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes, Guid? Item = null, int? Seconds = null,
+    int? Total = null, Contact? Contact = null, bool? Sagged = null, int? RestedSeconds = null, StopSign? Sign = null);
 
 internal static class LogSet
 {
@@ -33,8 +40,15 @@ internal static class LogSet
         Guid athleteId, Guid sessionId, Guid setId, SetRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
-        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place, request.Seconds));
-        if (set.Pain > 0 && place is null)
+        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place, request.Seconds)
+        {
+            Total = request.Total,
+            Contact = request.Contact,
+            Sagged = request.Sagged ?? false,
+            RestedSeconds = request.RestedSeconds,
+            Sign = request.Sign,
+        });
+        if ((set.Pain > 0 || set.Sign is not null) && place is null)
             throw Problems.Field("painPlace", "empty", "Say where it hurts.");
 
         var (problem, session) = database.Write(db =>
@@ -69,7 +83,7 @@ internal static class LogSet
 
         SessionStore.AddSet(db, new(setId, item.Id, set), supersedes, clock.Stamp(by));
         // A correction to a finished session can change what follows from it.
-        reconciler.Run(db, stored.AthleteId);
+        reconciler.Run(db, stored.AthleteId, corrected: supersedes is not null);
         return null;
     }
 
@@ -81,7 +95,7 @@ internal static class LogSet
         var athlete = Programmes.Work.Of(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
         foreach (var item in stored.Items.Where(i => i.Plan is not null))
         {
-            var reading = PlanReader.Read(db, athlete, item.Movement, item.Plan!, found.Profile, today, stored.OverrideReason);
+            var reading = PlanReader.Read(athlete, item.Movement, item.Plan!, today, stored.OverrideReason);
             if (reading.Plan is { } plan)
                 frozen[item.Id] = new([.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)], reading.Context!.BodyMass.Value.Kilograms, JsonSerializer.Serialize(reading.Dto, WireJson.Options));
             else if (item.Id == logged.Id)

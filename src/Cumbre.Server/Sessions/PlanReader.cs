@@ -2,15 +2,13 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
-using Cumbre.Server.Athletes;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
-using Cumbre.Storage.Decisions;
 
 namespace Cumbre.Server.Sessions;
 
@@ -32,10 +30,10 @@ internal static class PlanReader
     /// <param name="today">Today.</param>
     /// <param name="reason">The coach's reason for planning against a caution, if there is one.</param>
     public static PlanReading Read(Db db, string movement, Prescription plan, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly day, DateOnly today, string? reason) =>
-        Read(db, Work.Of(db, profile, snapshot, day < today ? day : today), movement, plan, profile, today, reason);
+        Read(Work.Of(db, profile, snapshot, day < today ? day : today), movement, plan, today, reason);
 
-    /// <summary>The same where the athlete is at hand already.</summary>
-    public static PlanReading Read(Db db, AthleteAtWork athlete, string movement, Prescription plan, AthleteProfile profile, DateOnly today, string? reason)
+    /// <summary>The same where the athlete is at hand already. A gate that has opened since is open.</summary>
+    public static PlanReading Read(AthleteAtWork athlete, string movement, Prescription plan, DateOnly today, string? reason)
     {
         if (athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } found)
             return new(null, null, ResolutionProblem.MovementUnknown, [], []);
@@ -45,20 +43,21 @@ internal static class PlanReader
         if (resolution.Plan is not { } resolved)
             return new(null, context, resolution.Problem, [], []);
 
-        var needs = movement == Lift.Movement ? NeedsReason(db, resolved, profile, athlete, today) : [];
-        var cautions = StandingCautions.For(resolved, context.BodyMass.Value, profile.OpenClearances(today).Count > 0).ToList();
+        var needs = NeedsReason(found, resolved, athlete, today);
+        var cautions = StandingCautions.For(resolved, found, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0).ToList();
         if (needs.Count > 0)
             cautions.InsertRange(0, string.IsNullOrEmpty(reason) ? needs : [CautionNote.Of(CautionId.KeptWithReason), .. needs]);
         return new(resolved, context, null, needs, cautions);
     }
 
     /// <summary>Cautions against which a session is only planned with a reason, which is kept.</summary>
-    private static List<CautionNote> NeedsReason(Db db, ResolvedPrescription plan, AthleteProfile profile, AthleteAtWork athlete, DateOnly today)
+    private static List<CautionNote> NeedsReason(Movement movement, ResolvedPrescription plan, AthleteAtWork athlete, DateOnly today)
     {
         var needs = new List<CautionNote>();
-        if (DecisionStore.Of(db, profile.Id).Any(DecisionDto.Stops))
+        var loaded = plan.Loads.Any(l => l.Value.Made > Mass.Zero);
+        if (athlete.Holding(movement, loaded) is { Stopped: true })
             needs.Add(CautionNote.Of(CautionId.PatternStopped));
-        if (plan.Loads.Any(l => l.Value.Made > Mass.Zero) && !LoadGate.IsOpen(athlete.Atlas, athlete.Athlete.Schools, TrainingResults.Book(athlete.Athlete, athlete.Atlas.Catalogue, today)))
+        if (loaded && !LoadGate.IsOpen(athlete.Atlas, movement.Slug, athlete.Athlete.Schools, TrainingResults.Book(athlete.Athlete, athlete.Atlas.Catalogue, today)))
             needs.Add(CautionNote.Of(CautionId.GateClosed));
         if (plan.Loads.SelectMany(l => l.Why.Cautions).FirstOrDefault(c => c.Id == CautionId.JumpLarge) is { } jump)
             needs.Add(jump);

@@ -2,7 +2,6 @@ using System.Security.Claims;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Athletes;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -13,7 +12,7 @@ namespace Cumbre.Server.Sessions;
 
 internal static class ReadLine
 {
-    public static Results<Ok<LineMeaning>, ProblemHttpResult> Handle(Guid athleteId, string? line, DateOnly? day, Database database, ClubClock clock)
+    public static Results<Ok<LineMeaning>, ProblemHttpResult> Handle(Guid athleteId, string movement, string? line, DateOnly? day, Database database, ClubClock clock)
     {
         var today = clock.Today;
         var parsed = NotationParser.Parse(line ?? "");
@@ -24,7 +23,7 @@ internal static class ReadLine
                 return null;
             if (parsed.Plan is not { } plan)
                 return new LineMeaning(null, tokens, parsed.Error, null, null, []);
-            var reading = PlanReader.Read(db, Lift.Movement, plan, found.Profile, found.Snapshot, day ?? today, today, null);
+            var reading = PlanReader.Read(db, movement, plan, found.Profile, found.Snapshot, day ?? today, today, null);
             return new LineMeaning(NotationPrinter.Print(plan), tokens, null, reading.Problem, reading.Dto, reading.NeedsReason);
         });
         return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
@@ -40,11 +39,12 @@ internal static class ReadLine
 }
 
 /// <param name="Day">At most a year away.</param>
+/// <param name="Movement">Slug.</param>
 /// <param name="Line">Whiteboard line.</param>
 /// <param name="Easy">Part of an easy week.</param>
 /// <param name="OverrideReason">Needed when a caution asks for it.</param>
 /// <param name="Version">0 to create.</param>
-public sealed record SessionRequest(DateOnly Day, string Line, bool Easy, string? OverrideReason, long Version);
+public sealed record SessionRequest(DateOnly Day, string Movement, string Line, bool Easy, string? OverrideReason, long Version);
 
 internal static class PlanSession
 {
@@ -62,7 +62,7 @@ internal static class PlanSession
         {
             if (SnapshotStore.Load(db, athleteId, today) is not { } found)
                 return (Written.Missing, null);
-            var written = Save(db, found.Profile, found.Snapshot, plan, sessionId, request.Day, request.Easy, reason, request.Version, user, clock);
+            var written = Save(db, found.Profile, found.Snapshot, request.Movement, plan, sessionId, request.Day, request.Easy, reason, request.Version, user, clock);
             return (written, SessionReader.Find(db, athleteId, sessionId, today));
         });
         return written switch
@@ -77,28 +77,28 @@ internal static class PlanSession
     /// <summary>Checks what the plan needs and stores it.</summary>
     /// <exception cref="FieldException">The plan cannot be resolved, or a caution asks for a reason.</exception>
     public static Written Save(
-        Db db, AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, Prescription plan, Guid sessionId, DateOnly day, bool easy, string? reason, long version, ClaimsPrincipal user, ClubClock clock)
+        Db db, AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, string movement, Prescription plan, Guid sessionId, DateOnly day, bool easy, string? reason, long version, ClaimsPrincipal user, ClubClock clock)
     {
-        var reading = PlanReader.Read(db, Lift.Movement, plan, profile, snapshot, day, clock.Today, reason);
+        var reading = PlanReader.Read(db, movement, plan, profile, snapshot, day, clock.Today, reason);
         if (reading.Problem is { } problem)
             throw Problems.Field("line", problem.ToString(), Wording(problem));
         if (reading.NeedsReason.Count > 0 && reason is null)
             throw Problems.Field("overrideReason", "needed", "This goes against a caution: say why, or change the line.");
         var before = version == 0 ? null : SessionStore.Find(db, sessionId);
         var session = before ?? new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, []);
-        var written = SessionStore.Put(db, session with { AthleteId = profile.Id, Day = day, Easy = easy, OverrideReason = reason, Version = version, Items = WithLift(session.Items, plan) }, clock.Stamp(Policies.IdOf(user)));
+        var written = SessionStore.Put(db, session with { AthleteId = profile.Id, Day = day, Easy = easy, OverrideReason = reason, Version = version, Items = With(session.Items, movement, plan) }, clock.Stamp(Policies.IdOf(user)));
         if (written == Written.Done && reading.NeedsReason.Count > 0)
             AuditStore.Add(db, Guid.CreateVersion7(), "session", sessionId, "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)), reason, clock.Stamp(Policies.IdOf(user)));
         return written;
     }
 
-    /// <summary>The items with the lift's plan in place of the one it had, or added.</summary>
-    private static IReadOnlyList<StoredItem> WithLift(IReadOnlyList<StoredItem> items, Prescription plan) =>
-        items.Any(i => i.Movement == Lift.Movement)
-            ? [.. items.Select(i => i.Movement == Lift.Movement ? i with { Written = plan } : i)]
-            : [.. items, new StoredItem(Guid.CreateVersion7(), Lift.Movement, plan, null)];
+    /// <summary>The items with the movement's plan in place of the one it had, or added.</summary>
+    private static IReadOnlyList<StoredItem> With(IReadOnlyList<StoredItem> items, string movement, Prescription plan) =>
+        items.Any(i => i.Movement == movement)
+            ? [.. items.Select(i => i.Movement == movement ? i with { Written = plan } : i)]
+            : [.. items, new StoredItem(Guid.CreateVersion7(), movement, plan, null)];
 
-    private static string Wording(ResolutionProblem problem) => problem switch
+    internal static string Wording(ResolutionProblem problem) => problem switch
     {
         ResolutionProblem.NoBodyMass => "No body mass is known: weigh first.",
         ResolutionProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",

@@ -4,9 +4,11 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
+using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
@@ -19,13 +21,20 @@ using Cumbre.Storage.Sessions;
 namespace Cumbre.Server.Sessions;
 
 /// <summary>A set as it stands after corrections.</summary>
-public sealed record SetDto(Guid Id, int Set, int Part, int Reps, int? Seconds, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace)
+public sealed record SetDto(
+    Guid Id, int Set, int Part, int Reps, int? Seconds, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, int? Total, Contact? Contact, bool Sagged, int? RestedSeconds, StopSign? Sign)
 {
-    public static SetDto Of(StoredSet s) => new(s.Id, s.Set.Set, s.Set.Part, s.Set.Reps, s.Set.Seconds, MassDto.Of(s.Set.Added), s.Set.Reserve, s.Set.Form, s.Set.Pain, s.Set.PainPlace);
+    public static SetDto Of(StoredSet s) => new(
+        s.Id, s.Set.Set, s.Set.Part, s.Set.Reps, s.Set.Seconds, MassDto.Of(s.Set.Added), s.Set.Reserve, s.Set.Form, s.Set.Pain, s.Set.PainPlace, s.Set.Total, s.Set.Contact, s.Set.Sagged, s.Set.RestedSeconds,
+        s.Set.Sign);
 }
 
-/// <summary>What the movement asks for, beside the session.</summary>
-public sealed record MovementDto(string Slug, string Name, string Bottom, string Standard, IReadOnlyList<string> Faults, bool FailureHarmless);
+/// <summary>What the movement asks for, beside the session; <paramref name="AsksContact"/>: how high the bar reached is logged.</summary>
+public sealed record MovementDto(string Slug, string Name, string Bottom, string Standard, IReadOnlyList<string> Faults, bool FailureHarmless, bool AsksContact)
+{
+    public static MovementDto Of(Movement m, Prescription? plan) =>
+        new(m.Slug, m.Name, m.Bottom, m.Standard, m.Faults, m.FailureHarmless, m.Measure == BenchmarkMeasure.ContactHeight || plan?.SetUp?.To is not null);
+}
 
 /// <summary>An item of a session with its plan and what was logged.</summary>
 /// <param name="Id">Of the item.</param>
@@ -54,18 +63,20 @@ public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedD
 /// <param name="CoolDown">As planned.</param>
 /// <param name="DurationSeconds">All of it.</param>
 /// <param name="Items">In order.</param>
-/// <param name="Decision">What it led to, while that waits.</param>
+/// <param name="Decisions">What it led to, while that waits.</param>
+/// <param name="CheckIn">What was said before it; null: nothing.</param>
+/// <param name="EasyOffered">A short night and a sore body: the easy version is offered.</param>
 public sealed record SessionDto(
     Guid Id, Guid AthleteId, string AthleteName, MassUnit Unit, DateOnly Day, string Title, Guid? BlockId, SessionStatus Status, bool Easy, string? OverrideReason, long Version,
-    Frame WarmUp, Frame CoolDown, int DurationSeconds, IReadOnlyList<SessionItemDto> Items, DecisionDto? Decision);
+    Frame WarmUp, Frame CoolDown, int DurationSeconds, IReadOnlyList<SessionItemDto> Items, IReadOnlyList<DecisionDto> Decisions, CheckInDto? CheckIn, bool EasyOffered);
 
 /// <summary>A logged session in the history.</summary>
-public sealed record PastSessionDto(Guid Id, DateOnly Day, string Line, bool Easy, decimal TopKg, IReadOnlyList<SetEvidence> Sets, bool Clean, int? WorstPain)
+public sealed record PastSessionDto(Guid Id, DateOnly Day, string Movement, string Line, bool Easy, decimal TopKg, IReadOnlyList<SetEvidence> Sets, bool Clean, int? WorstPain)
 {
     public static PastSessionDto Of(Exposure e)
     {
         var judged = ExposureJudgement.Of(e);
-        return new(e.SessionId, e.Day, NotationPrinter.Print(e.Plan), e.Easy, e.TopLoad.Mass.Kilograms, judged.Evidence.Sets, judged.Clean, e.WorstPain?.Pain);
+        return new(e.SessionId, e.Day, e.Movement, NotationPrinter.Print(e.Plan), e.Easy, e.TopLoad.Mass.Kilograms, judged.Evidence.Sets, judged.Reached, e.WorstPain?.Pain);
     }
 }
 
@@ -81,21 +92,26 @@ internal static class SessionReader
         var athlete = Work.Of(db, profile, snapshot, session.Day < today ? session.Day : today);
         var sets = SessionStore.Sets(db, session.Id);
         var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
-        var decision = DecisionStore.Of(db, profile.Id).FirstOrDefault(d => DecisionDto.IsOpen(d, today));
+        var movements = session.Items.Select(i => i.Movement).ToHashSet();
+        var open = DecisionStore.Of(db, profile.Id).Where(d => DecisionDto.IsOpen(d, today) && (d.BasisSessionId == session.Id || movements.Contains(d.Movement))).OrderBy(d => d.Kind).ToArray();
+        var now = open.Length == 0 || session.Day >= today ? athlete : Work.Of(db, profile, snapshot, today);
+        var planned = open.Length == 0 ? [] : Work.Planned(db, profile.Id, today);
+        var checkIn = snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day);
         return new(
             session.Id, session.AthleteId, profile.Name, profile.Unit, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
-            dose.Seconds, [.. session.Items.Select(i => Item(db, i, athlete, profile, today, session.OverrideReason, sets[i.Id]))], decision is null ? null : DecisionDto.Of(decision, profile.Name));
+            dose.Seconds, [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))], 
+            [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, now, planned))], checkIn is null ? null : CheckInDto.Of(checkIn), checkIn is not null && Readiness.OffersEasy(checkIn));
     }
 
-    private static SessionItemDto Item(Db db, StoredItem item, AthleteAtWork athlete, AthleteProfile profile, DateOnly today, string? reason, IEnumerable<StoredSet> sets)
+    private static SessionItemDto Item(StoredItem item, AthleteAtWork athlete, DateOnly today, string? reason, IEnumerable<StoredSet> sets)
     {
         // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
         var shown = item.Frozen?.ShownJson is { } json ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options) : null;
-        var reading = shown is null && item.Plan is { } plan ? PlanReader.Read(db, athlete, item.Movement, plan, profile, today, reason) : null;
+        var reading = shown is null && item.Plan is { } plan ? PlanReader.Read(athlete, item.Movement, plan, today, reason) : null;
         var movement = athlete.Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
         return new(
             item.Id, item.Line, item.Joined, shown ?? reading?.Dto, reading?.Problem, item.Plan is not null,
-            new(item.Movement, movement?.Name ?? item.Movement, movement?.Bottom ?? "", movement?.Standard ?? "", movement?.Faults ?? [], movement?.FailureHarmless ?? false),
+            movement is null ? new(item.Movement, item.Movement, "", "", [], false, false) : MovementDto.Of(movement, item.Plan),
             [.. sets.Select(SetDto.Of)]);
     }
 }

@@ -1,5 +1,7 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Safety;
 using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Storage.Athletes;
@@ -12,7 +14,9 @@ public static class SnapshotStore
     /// <param name="today">A session that was started on an earlier day and never finished counts as done.</param>
     public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? Load(Db db, Guid id, DateOnly today) =>
         AthleteStore.Find(db, id) is { } profile
-            ? (profile, Of(profile, AthleteStore.BodyMasses(db, id), ResultStore.Of(db, id).Select(r => r.Result), SessionStore.Exposures(db, id, today)))
+            ? (profile, Of(
+                profile, AthleteStore.BodyMasses(db, id), ResultStore.Of(db, id).Select(r => r.Result), SessionStore.Exposures(db, id, today), HealthStore.CheckIns(db, id)[id],
+                HealthStore.Mornings(db, id)[id], HealthStore.Clearances(db, id)[id], DecisionStore.Taken(db, id)[id]))
             : null;
 
     /// <summary>The same for every athlete who trains, or for every archived one, with the same number of queries.</summary>
@@ -21,15 +25,25 @@ public static class SnapshotStore
         var masses = AthleteStore.AllBodyMasses(db);
         var results = ResultStore.All(db);
         var exposures = SessionStore.AllExposures(db, today);
-        return [.. AthleteStore.Everyone(db).Where(p => p.ArchivedAt is not null == archived).Select(p => (p, Of(p, masses[p.Id], results[p.Id], exposures[p.Id])))];
+        var (checkIns, mornings, clearances, taken) = (HealthStore.CheckIns(db, null), HealthStore.Mornings(db, null), HealthStore.Clearances(db, null), DecisionStore.Taken(db, null));
+        return
+        [
+            .. AthleteStore.Everyone(db).Where(p => p.ArchivedAt is not null == archived)
+                .Select(p => (p, Of(p, masses[p.Id], results[p.Id], exposures[p.Id], checkIns[p.Id], mornings[p.Id], clearances[p.Id], taken[p.Id]))),
+        ];
     }
 
     private static AthleteSnapshot Of(
-        AthleteProfile profile, IEnumerable<StoredBodyMass> masses, IEnumerable<Core.Benchmarks.BenchmarkResult> results, IEnumerable<Core.Sessions.Exposure> exposures) =>
+        AthleteProfile profile, IEnumerable<StoredBodyMass> masses, IEnumerable<Core.Benchmarks.BenchmarkResult> results, IEnumerable<Core.Sessions.Exposure> exposures, IEnumerable<CheckIn> checkIns,
+        IEnumerable<MorningAnswer> mornings, IEnumerable<StopClearance> clearances, IEnumerable<PastDecision> decided) =>
         new(profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.KitInUse, new(masses.Select(m => m.Reading)), [.. results], [.. exposures])
         {
             Sex = profile.Sex,
             StatureCm = profile.StatureCm,
             Lengths = profile.Lengths,
+            CheckIns = [.. checkIns],
+            Mornings = [.. mornings],
+            Clearances = [.. clearances],
+            Decided = [.. decided],
         };
 }

@@ -9,7 +9,7 @@ public sealed record StoredResult(Guid AthleteId, BenchmarkResult Result);
 public static class ResultStore
 {
     private const string Columns =
-        "id, athlete_id, benchmark, day, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, side, set_up, body_mass_kg, form, pain, pain_place";
+        "id, athlete_id, benchmark, day, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, side, set_up, body_mass_kg, form, pain, pain_place, sign";
 
     public static IReadOnlyList<StoredResult> Of(Db db, Guid athleteId) =>
         [.. db.Query<Row>($"SELECT {Columns} FROM benchmark_result WHERE athlete_id = @athleteId ORDER BY day, id", new { athleteId }).Select(r => r.ToStored())];
@@ -34,7 +34,7 @@ public static class ResultStore
             $"""
             INSERT INTO benchmark_result ({Columns}, written_at, written_by, test_day_id)
             VALUES (@Id, @athleteId, @Benchmark, @Day, @Reps, @Sets, @Seconds, @Contact, @Degrees, @RestSeconds, @AddedValue, @AddedUnit, @Reserve, @Side, @SetUp, @BodyMassKg, @Form,
-              @Pain, @PainPlace, @At, @By, @testDayId)
+              @Pain, @PainPlace, @Sign, @At, @By, @testDayId)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -58,6 +58,7 @@ public static class ResultStore
                 Form = result.Form.ToString(),
                 Pain = (long?)result.Pain,
                 result.PainPlace,
+                Sign = result.Sign?.ToString(),
                 stamp.At,
                 stamp.By,
                 testDayId,
@@ -69,7 +70,7 @@ public static class ResultStore
 
     private sealed record Row(
         Guid Id, Guid AthleteId, string Benchmark, DateOnly Day, long Reps, long Sets, decimal? Seconds, string? Contact, decimal? Degrees, long? RestSeconds, decimal AddedValue,
-        string AddedUnit, long Reserve, string? Side, string? SetUp, decimal BodyMassKg, string Form, long? Pain, string? PainPlace)
+        string AddedUnit, long Reserve, string? Side, string? SetUp, decimal BodyMassKg, string Form, long? Pain, string? PainPlace, string? Sign)
     {
         public StoredResult ToStored()
         {
@@ -79,6 +80,7 @@ public static class ResultStore
             {
                 Side = Side is null ? null : Enum.Parse<Side>(Side),
                 SetUp = SetUp,
+                Sign = Athletes.HealthStore.SignOf(Sign),
             };
             return new(AthleteId, result.WithPain((int?)Pain, PainPlace));
         }

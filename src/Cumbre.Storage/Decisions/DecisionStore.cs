@@ -1,4 +1,7 @@
+using System.Globalization;
+using Cumbre.Core.Athletes;
 using Cumbre.Core.Decisions;
+using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Storage.Decisions;
 
@@ -24,21 +27,25 @@ public enum DecisionEventKind
     Undone,
     Superseded,
 
-    /// <summary>The coach lets a stopped pattern go on, with a reason.</summary>
+    /// <summary>The coach lets a stopped place go on, with a reason.</summary>
     Cleared,
 }
 
 /// <summary>A decision as it stands, with the snapshot of its proposal.</summary>
 public sealed record StoredDecision(
-    Guid Id, Guid AthleteId, string Movement, ProposalKind Kind, ProposalCause Cause, Guid BasisSessionId,
-    DecisionState State, DateOnly? DeferredUntil, bool Cleared, Proposal Proposal);
+    Guid Id, Guid AthleteId, string Movement, ItemRole? Role, ProposalKind Kind, ProposalCause Cause, Guid? BasisSessionId,
+    DecisionState State, DateOnly? DeferredUntil, bool Cleared, Proposal Proposal)
+{
+    /// <summary>What was decided or proposed before the log was corrected: its line; null: nothing was.</summary>
+    public string? Renews { get; init; }
+}
 
 /// <summary>An event of a decision.</summary>
 public sealed record StoredEvent(Guid Id, Guid DecisionId, DecisionEventKind Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
 
 public static class DecisionStore
 {
-    private const string Columns = "id, athlete_id, movement, kind, cause, basis_session_id, state, deferred_until, cleared, proposal_json FROM decision";
+    private const string Columns = "id, athlete_id, movement, role, kind, cause, basis_session_id, state, deferred_until, cleared, proposal_json, renews FROM decision";
 
     public static StoredDecision? Find(Db db, Guid id) => db.One<Row>($"SELECT {Columns} WHERE id = @id", new { id })?.ToStored();
 
@@ -60,9 +67,14 @@ public static class DecisionStore
             """,
             new { since }).Select(r => r.ToStored())];
 
-    /// <summary>Athletes with a movement that was stopped and is not cleared.</summary>
-    public static IReadOnlyList<Guid> Stopped(Db db) =>
-        [.. db.Query<Guid>("SELECT DISTINCT athlete_id FROM decision WHERE kind = 'Refer' AND state IN ('Accepted', 'Edited') AND cleared = 0")];
+    /// <summary>What was accepted, oldest first, by athlete.</summary>
+    public static ILookup<Guid, PastDecision> Taken(Db db, Guid? athleteId) =>
+        db.Query<TakenRow>(
+            """
+            SELECT d.athlete_id, d.movement, d.kind, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id AND e.kind IN ('Accepted', 'Edited')
+            WHERE d.state IN ('Accepted', 'Edited') AND (@athleteId IS NULL OR d.athlete_id = @athleteId) GROUP BY d.id ORDER BY max(e.at)
+            """,
+            new { athleteId }).ToLookup(r => r.AthleteId, r => new PastDecision(r.Movement, r.Kind, DateOnly.ParseExact(r.At[..10], "yyyy-MM-dd", CultureInfo.InvariantCulture)));
 
     public static void Add(Db db, StoredDecision decision, StoredEvent proposed) =>
         AddEvent(
@@ -70,20 +82,23 @@ public static class DecisionStore
             proposed,
             db.Run(
                 """
-                INSERT INTO decision (id, athlete_id, movement, kind, cause, basis_session_id, state, proposal_json, created_at)
-                VALUES (@Id, @AthleteId, @Movement, @Kind, @Cause, @BasisSessionId, @State, @json, @At)
+                INSERT INTO decision (id, athlete_id, movement, role, kind, cause, basis_session_id, state, proposal_json, created_at, place, renews)
+                VALUES (@Id, @AthleteId, @Movement, @Role, @Kind, @Cause, @BasisSessionId, @State, @json, @At, @Place, @Renews)
                 """,
                 new
                 {
                     decision.Id,
                     decision.AthleteId,
                     decision.Movement,
+                    Role = decision.Role?.ToString(),
                     Kind = decision.Kind.ToString(),
                     Cause = decision.Cause.ToString(),
                     decision.BasisSessionId,
                     State = decision.State.ToString(),
                     json = ProposalJson.Write(decision.Proposal),
                     proposed.At,
+                    decision.Proposal.Place,
+                    decision.Renews,
                 }));
 
     /// <summary>Records an event and the state that it leads to.</summary>
@@ -93,7 +108,7 @@ public static class DecisionStore
             happened,
             db.Run("UPDATE decision SET state = @state, deferred_until = @deferredUntil WHERE id = @id", new { id, state = state.ToString(), deferredUntil }));
 
-    /// <summary>Records that a stopped pattern may go on.</summary>
+    /// <summary>Records that a stop was cleared; the decision stands as it was taken.</summary>
     public static void Clear(Db db, Guid id, StoredEvent cleared) =>
         AddEvent(db, cleared, db.Run("UPDATE decision SET cleared = 1 WHERE id = @id", new { id }));
 
@@ -112,12 +127,17 @@ public static class DecisionStore
     }
 
     private sealed record Row(
-        Guid Id, Guid AthleteId, string Movement, string Kind, string Cause, Guid BasisSessionId, string State, DateOnly? DeferredUntil, long Cleared, string ProposalJson)
+        Guid Id, Guid AthleteId, string Movement, string? Role, string Kind, string Cause, Guid? BasisSessionId, string State, DateOnly? DeferredUntil, long Cleared, string ProposalJson, string? Renews)
     {
         public StoredDecision ToStored() => new(
-            Id, AthleteId, Movement, Enum.Parse<ProposalKind>(Kind), Enum.Parse<ProposalCause>(Cause), BasisSessionId,
-            Enum.Parse<DecisionState>(State), DeferredUntil, Cleared == 1, Decisions.ProposalJson.Read(ProposalJson));
+            Id, AthleteId, Movement, Role is null ? null : Enum.Parse<ItemRole>(Role), Enum.Parse<ProposalKind>(Kind), Enum.Parse<ProposalCause>(Cause), BasisSessionId,
+            Enum.Parse<DecisionState>(State), DeferredUntil, Cleared == 1, Decisions.ProposalJson.Read(ProposalJson))
+        {
+            Renews = Renews,
+        };
     }
+
+    private sealed record TakenRow(Guid AthleteId, string Movement, string Kind, string At);
 
     private sealed record EventRow(Guid Id, Guid DecisionId, string Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
 }

@@ -4,6 +4,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
+using Cumbre.Storage.Athletes;
 
 namespace Cumbre.Storage.Sessions;
 
@@ -28,6 +29,15 @@ public sealed record FrozenPlan(IReadOnlyList<decimal> LoadsKg, decimal BodyMass
 /// <param name="HoldSeconds">Of a hold by the best.</param>
 public sealed record SeenPlan(IReadOnlyList<decimal> LoadsKg, int? HoldSeconds);
 
+/// <summary>Why a decision made an item lighter.</summary>
+public enum Relief
+{
+    Deload,
+
+    /// <summary>For pain, or on the way back after it.</summary>
+    Ease,
+}
+
 /// <summary>An item of a session.</summary>
 /// <param name="Id">Of the item.</param>
 /// <param name="Movement">Slug.</param>
@@ -42,6 +52,9 @@ public sealed record StoredItem(Guid Id, string Movement, WrittenLine Written, F
 
     /// <summary>Done in turn with the item before it.</summary>
     public bool Joined { get; init; }
+
+    /// <summary>Null: no decision made it lighter.</summary>
+    public Relief? Relief { get; init; }
 
     public SeenPlan? Seen { get; init; }
 
@@ -75,13 +88,13 @@ public static class SessionStore
     private const string Columns =
         """
         s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down,
-        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.frozen_json, i.seen_json
+        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.frozen_json, i.seen_json
         FROM session s LEFT JOIN session_item i ON i.session_id = s.id
         """;
 
     private const string SetColumns =
         """
-        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place
+        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign
         FROM logged_set l
         """;
 
@@ -103,6 +116,10 @@ public static class SessionStore
             WHERE s.athlete_id = @athleteId AND i.movement = @movement AND s.status <> 'Done' AND s.day >= @from ORDER BY s.day, s.id LIMIT 1
             """,
             new { athleteId, movement, from }) is { } row ? Find(db, row.Id) : null;
+
+    /// <summary>Sessions of an athlete from a day on that have not begun, by day.</summary>
+    public static IReadOnlyList<StoredSession> Coming(Db db, Guid athleteId, DateOnly from) =>
+        [.. Sessions(db, "s.athlete_id = @athleteId AND s.status = 'Planned' AND s.day >= @from ORDER BY s.day, s.id, i.position", new { athleteId, from })];
 
     /// <summary>For each athlete the day of the next session that is not finished.</summary>
     public static IReadOnlyDictionary<Guid, DateOnly> NextDays(Db db, DateOnly from) =>
@@ -154,7 +171,7 @@ public static class SessionStore
         {
             var item = session.Items[i];
             db.Run(
-                "INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Seen)",
+                "INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen)",
                 new
                 {
                     ItemId = item.Id,
@@ -164,6 +181,7 @@ public static class SessionStore
                     Role = item.Role?.ToString(),
                     Plan = PlanColumn.Write(item.Written),
                     item.Joined,
+                    Relief = item.Relief?.ToString(),
                     Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
                 });
         }
@@ -222,8 +240,9 @@ public static class SessionStore
     public static void AddSet(Db db, StoredSet set, Guid? supersedes, Stamp stamp) =>
         db.Run(
             """
-            INSERT INTO logged_set (id, item_id, set_no, part_no, reps, seconds, added_value, added_unit, reserve, form, pain, pain_place, supersedes, written_at, written_by)
-            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @supersedes, @At, @By)
+            INSERT INTO logged_set (id, item_id, set_no, part_no, reps, seconds, added_value, added_unit, reserve, form, pain, pain_place, total, contact, sagged, rested_seconds, sign,
+              supersedes, written_at, written_by)
+            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @Total, @Contact, @Sagged, @RestedSeconds, @Sign, @supersedes, @At, @By)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -240,6 +259,11 @@ public static class SessionStore
                 Form = set.Set.Form.ToString(),
                 Pain = (long?)set.Set.Pain,
                 set.Set.PainPlace,
+                Total = (long?)set.Set.Total,
+                Contact = set.Set.Contact?.ToString(),
+                set.Set.Sagged,
+                RestedSeconds = (long?)set.Set.RestedSeconds,
+                Sign = set.Set.Sign?.ToString(),
                 supersedes,
                 stamp.At,
                 stamp.By,
@@ -288,12 +312,19 @@ public static class SessionStore
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
         foreach (var session in sessions)
         {
-            foreach (var item in session.Items)
+            for (var i = 0; i < session.Items.Count; i++)
             {
+                var item = session.Items[i];
                 if (item is { Frozen: { } frozen, Plan: { } plan } && byItem[item.Id].Any())
                 {
                     yield return (session.AthleteId, new Exposure(
-                        session.Id, session.Day, item.Movement, plan, [.. frozen.LoadsKg.Select(Mass.FromKilograms)], session.Easy, Mass.FromKilograms(frozen.BodyMassKg), [.. byItem[item.Id]]));
+                        session.Id, session.Day, item.Movement, plan, [.. frozen.LoadsKg.Select(Mass.FromKilograms)], session.Easy || item.Relief == Relief.Deload, Mass.FromKilograms(frozen.BodyMassKg), [.. byItem[item.Id]])
+                    {
+                        Role = item.Role,
+                        Position = i,
+                        InCircuit = item.Joined || (i + 1 < session.Items.Count && session.Items[i + 1].Joined),
+                        Eased = item.Relief == Relief.Ease,
+                    });
                 }
             }
         }
@@ -303,7 +334,7 @@ public static class SessionStore
 
     private sealed record Row(
         Guid Id, Guid AthleteId, DateOnly Day, string Status, long Easy, string? OverrideReason, long Version, Guid? BlockId, string Title, long WarmUpSeconds, string? WarmUp, long CoolDownSeconds,
-        string? CoolDown, Guid? ItemId, string? Movement, string? Role, string? PlanJson, long? Joined, string? FrozenJson, string? SeenJson)
+        string? CoolDown, Guid? ItemId, string? Movement, string? Role, string? PlanJson, long? Joined, string? Relief, string? FrozenJson, string? SeenJson)
     {
         public StoredSession ToSession() => new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
         {
@@ -321,16 +352,25 @@ public static class SessionStore
             {
                 Role = Role is null ? null : Enum.Parse<ItemRole>(Role),
                 Joined = Joined == 1,
+                Relief = Relief is null ? null : Enum.Parse<Relief>(Relief),
                 Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, Json),
             };
         }
     }
 
     private sealed record SetRow(
-        Guid Id, Guid ItemId, long SetNo, long PartNo, long Reps, long? Seconds, decimal AddedValue, string AddedUnit, long? Reserve, string Form, long? Pain, string? PainPlace)
+        Guid Id, Guid ItemId, long SetNo, long PartNo, long Reps, long? Seconds, decimal AddedValue, string AddedUnit, long? Reserve, string Form, long? Pain, string? PainPlace,
+        long? Total, string? Contact, long Sagged, long? RestedSeconds, string? Sign)
     {
         public StoredSet ToStored() => new(
             Id, ItemId,
-            new((int)SetNo, (int)PartNo, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int?)Reserve, Enum.Parse<FormVerdict>(Form), (int?)Pain, PainPlace, (int?)Seconds));
+            new((int)SetNo, (int)PartNo, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int?)Reserve, Enum.Parse<FormVerdict>(Form), (int?)Pain, PainPlace, (int?)Seconds)
+            {
+                Total = (int?)Total,
+                Contact = Contact is null ? null : Enum.Parse<Contact>(Contact),
+                Sagged = Sagged == 1,
+                RestedSeconds = (int?)RestedSeconds,
+                Sign = HealthStore.SignOf(Sign),
+            });
     }
 }

@@ -10,7 +10,7 @@ const OwnerPage = lazy(() => import("./accounts/OwnerPage"));
 const SignInPage = lazy(() => import("./accounts/SignInPage"));
 const DeskPage = lazy(() => import("./desk/DeskPage"));
 const RosterPage = lazy(() => import("./roster/RosterPage"));
-const LiftPage = lazy(() => import("./athlete/LiftPage"));
+const AthleteMovementPage = lazy(() => import("./athlete/MovementPage"));
 const AthleteLaddersPage = lazy(() => import("./ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("./ladders/AtlasPage"));
 const LadderPage = lazy(() => import("./ladders/LadderPage"));
@@ -52,7 +52,7 @@ const router = createBrowserRouter([
           { path: "/", element: <Home /> },
           { path: "/roster", element: <RosterPage /> },
           { path: "/athletes/new", element: <NewAthletePage /> },
-          { path: "/athletes/:athleteId", element: <LiftPage /> },
+          { path: "/athletes/:athleteId", element: <AthleteMovementPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },

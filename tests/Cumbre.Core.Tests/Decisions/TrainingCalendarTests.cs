@@ -5,6 +5,8 @@ namespace Cumbre.Core.Tests.Decisions;
 
 public class TrainingCalendarTests
 {
+    private static readonly DayOfWeek[] TrainingDays = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Thursday, DayOfWeek.Saturday];
+
     // ISO 8601: a week begins on Monday; 1 January 2027 is a Friday.
     [Theory]
     [InlineData("2026-03-16", "2026-03-16")]
@@ -18,7 +20,7 @@ public class TrainingCalendarTests
     [InlineData("2026-03-10", "2026-03-16", "2026-03-16")]
     [InlineData("2026-03-16", "2026-03-17", "2026-03-19")]
     public void The_next_day_is_a_training_day_two_days_after_the_last(string last, string today, string next) =>
-        Assert.Equal(DateOnly.Parse(next), TrainingCalendar.Next(LogBook.TrainingDays, DateOnly.Parse(last), DateOnly.Parse(today), 2));
+        Assert.Equal(DateOnly.Parse(next), TrainingCalendar.Next(TrainingDays, DateOnly.Parse(last), DateOnly.Parse(today), 2));
 
     [Fact]
     public void Without_training_days_the_gap_alone_decides() =>
@@ -30,8 +32,8 @@ public class TrainingCalendarTests
         {
             var last = new DateOnly(2026, 1, 1).AddDays(start);
             var today = last.AddDays(later);
-            var next = TrainingCalendar.Next(LogBook.TrainingDays, last, today, gap);
-            return next >= today && next.DayNumber - last.DayNumber >= gap && LogBook.TrainingDays.Contains(next.DayOfWeek);
+            var next = TrainingCalendar.Next(TrainingDays, last, today, gap);
+            return next >= today && next.DayNumber - last.DayNumber >= gap && TrainingDays.Contains(next.DayOfWeek);
         });
 
     [Fact]

@@ -11,7 +11,7 @@ namespace Cumbre.Core.Tests.Ladders;
 public class GateTests
 {
     private static GateState Evaluate(string school, params BenchmarkResult[] results) => GateRule.Evaluate(
-        LoadGate.Under(Atlas.Shipped, new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Loading] = school })), Book(results));
+        LoadGate.Under(Atlas.Shipped, "weighted-pull-up", new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Loading] = school }))!, Book(results));
 
     private static GateState Held(string gate, params BenchmarkResult[] results) => GateRule.Evaluate(Gate(gate), Book(results));
 

@@ -1,5 +1,6 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Tests.Loading;
@@ -8,11 +9,11 @@ namespace Cumbre.Core.Tests.Prescriptions;
 
 public class StandingCautionsTests
 {
-    private static IReadOnlyList<CautionNote> For(string line, bool needsClearance = false)
+    private static IReadOnlyList<CautionNote> For(string line, bool needsClearance = false, string movement = "weighted-chin-up")
     {
         var body = Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(70));
         var plan = PrescriptionResolver.Resolve(NotationParser.Parse(line).Plan!, new(body, null, 0, KitTests.Cochera)).Plan!;
-        return StandingCautions.For(plan, body.Value, needsClearance);
+        return StandingCautions.For(plan, Catalogue.Shipped.Movements[movement], body.Value, needsClearance);
     }
 
     [Fact]
@@ -31,6 +32,9 @@ public class StandingCautionsTests
     [InlineData("3 x 5 @ -20 kg", 210)]
     public void The_anchor_bears_three_times_the_heaviest_system(string line, int kilograms) =>
         Assert.Equal(kilograms, For(line).Single(c => c.Id == CautionId.Anchor).Args[0].Number);
+
+    [Fact]
+    public void What_hangs_on_nothing_asks_for_no_anchor() => Assert.DoesNotContain(For("3 x 10", movement: "push-up"), c => c.Id == CautionId.Anchor);
 
     [Fact]
     public void Load_asks_for_solid_form_and_near_maximal_sets_for_breathing()

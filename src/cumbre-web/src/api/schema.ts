@@ -513,7 +513,7 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  "/api/athletes/{athleteId}/weighted-pull-up": {
+  "/api/athletes/{athleteId}/movement": {
     parameters: {
       query?: never;
       header?: never;
@@ -522,9 +522,13 @@ export interface paths {
     };
     get: {
       parameters: {
-        query?: never;
+        query?: {
+          /** @description Slug; null: the one that was trained last. */
+          movement?: string;
+        };
         header?: never;
         path: {
+          /** @description Whose. */
           athleteId: string;
         };
         cookie?: never;
@@ -537,7 +541,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            "application/json": components["schemas"]["LiftPageDto"];
+            "application/json": components["schemas"]["MovementPageDto"];
           };
         };
       };
@@ -1828,7 +1832,8 @@ export interface paths {
     };
     get: {
       parameters: {
-        query?: {
+        query: {
+          movement: string;
           line?: string;
           day?: string;
         };
@@ -1988,6 +1993,86 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/check-ins/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["CheckInDto"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/morning": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["MorningRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/sessions/{sessionId}/finish": {
     parameters: {
       query?: never;
@@ -2055,6 +2140,46 @@ export interface paths {
     };
     put?: never;
     post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/decisions/accept": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Accepts those that can hurt nobody; the others stay where they are. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["AcceptTogetherRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AcceptTogetherAnswer"];
+          };
+        };
+      };
+    };
     delete?: never;
     options?: never;
     head?: never;
@@ -2180,7 +2305,7 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  "/api/decisions/{id}/clear": {
+  "/api/athletes/{athleteId}/stops/clear": {
     parameters: {
       query?: never;
       header?: never;
@@ -2194,7 +2319,7 @@ export interface paths {
         query?: never;
         header?: never;
         path: {
-          id: string;
+          athleteId: string;
         };
         cookie?: never;
       };
@@ -2204,14 +2329,12 @@ export interface paths {
         };
       };
       responses: {
-        /** @description OK */
-        200: {
+        /** @description No Content */
+        204: {
           headers: {
             [name: string]: unknown;
           };
-          content: {
-            "application/json": components["schemas"]["AcceptAnswer"];
-          };
+          content?: never;
         };
       };
     };
@@ -3483,7 +3606,7 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
-    /** @description The decision as taken, and the session that it planned. */
+    /** @description The decision as taken, and the first session that it changed or planned. */
     AcceptAnswer: {
       decision: components["schemas"]["DecisionDto"];
       /** Format: uuid */
@@ -3494,6 +3617,17 @@ export interface components {
       line: null | string;
       /** @description Needed when the line goes against a caution. */
       reason: null | string;
+      /** @description Items written by hand that are changed as well. */
+      also?: null | string[];
+    };
+    /** @description What was accepted, and what was not because it asks for a look. */
+    AcceptTogetherAnswer: {
+      accepted: string[];
+      left: string[];
+    };
+    AcceptTogetherRequest: {
+      /** @description Harmless decisions that are accepted as they are. */
+      ids: string[];
     };
     /** @description Who is signed in. */
     AccountDto: {
@@ -3918,7 +4052,8 @@ export interface components {
       | "TwiceAWeekOver"
       | "PainThere"
       | "MovementUnknown"
-      | "ClearanceOpen";
+      | "ClearanceOpen"
+      | "AskEverySet";
     /** @description A caution with its arguments. */
     CautionNote: {
       id: components["schemas"]["CautionId"];
@@ -3948,7 +4083,22 @@ export interface components {
      */
     ChangeReason:
       "LessAfterBreak" | "StepLower" | "StepLocked" | "StepWon" | "NoTest" | "HoldByBest" | "TooHard" | "KitMissing";
+    /** @description What is said before a session; what was not asked is null. */
+    CheckInDto: {
+      /** Format: date */
+      day: string;
+      /** Format: double */
+      sleepHours: null | number;
+      /** Format: int32 */
+      soreness: null | number;
+      /** Format: int32 */
+      readiness: null | number;
+      hardTraining: boolean;
+      pain: components["schemas"]["PainDto"][];
+    };
     ClearRequest: {
+      /** @description As it was told. */
+      place: string;
       /** @description What was found, and by whom. */
       reason: string;
     };
@@ -4112,8 +4262,11 @@ export interface components {
       athleteId: string;
       /** @description Whose. */
       athleteName: string;
-      /** @description Slug. */
+      /** @description Slug; empty: no movement in particular. */
       movement: string;
+      /** @description As it is called. */
+      movementName: string;
+      role: null | components["schemas"]["ItemRole"];
       /** @description What is proposed. */
       kind: components["schemas"]["ProposalKind"];
       /** @description Why. */
@@ -4127,21 +4280,30 @@ export interface components {
       deferredUntil: null | string;
       /**
        * Format: date
+       * @description The day of the newest evidence.
+       */
+      basisDay: string;
+      /**
+       * Format: date
        * @description The day of the session that it would plan.
        */
       nextDay: string;
-      /** @description Line of the last session. */
-      before: string;
-      /** @description Line that is proposed; null when the pattern stops. */
-      next: null | string;
-      /** @description Belongs to an easy week. */
-      nextIsEasy: boolean;
-      /**
-       * Format: double
-       * @description Load of the last session.
-       */
-      fromKg: number;
-      to: null | components["schemas"]["Figure"];
+      /** @description Line that it starts from; null: none. */
+      before: null | string;
+      next: null | components["schemas"]["DoseDto"];
+      first: null | components["schemas"]["DoseDto"];
+      /** @description The plan carries it already. */
+      confirms: boolean;
+      /** @description Where it hurts. */
+      place: null | string;
+      /** @description Several of these can be accepted together. */
+      harmless: boolean;
+      /** @description The stop was lifted. */
+      cleared: boolean;
+      /** @description The line that was decided or proposed before the log was corrected; null: it was not. */
+      renews: null | string;
+      /** @description What accepting changes; of one that was taken, what it changed. */
+      changes: components["schemas"]["RevisionDto"][];
       /** @description Reasons of the whole. */
       why: components["schemas"]["Explanation"];
       /** @description Less cautious proposals that it overrules. */
@@ -4193,11 +4355,23 @@ export interface components {
     DeskDto: {
       /** Format: date */
       today: string;
-      decisions: components["schemas"]["DecisionDto"][];
+      rows: components["schemas"]["DeskRow"][];
       taken: components["schemas"]["DecisionDto"][];
       sessions: components["schemas"]["DeskSession"][];
       retests: components["schemas"]["Retest"][];
-      pain: components["schemas"]["PainReport"][];
+      pain: components["schemas"]["ToldPain"][];
+    };
+    /** @description All that waits for one athlete: one row of the Desk. */
+    DeskRow: {
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      athleteName: string;
+      /** @description The most cautious first. */
+      decisions: components["schemas"]["DecisionDto"][];
     };
     /** @description A session of today. */
     DeskSession: {
@@ -4215,6 +4389,8 @@ export interface components {
       athleteName: string;
       /** @description Of its only item; null: it has several, or none. */
       line: null | string;
+      /** @description Of its only item. */
+      movement: null | string;
       /** @description For instance Pull; may be empty. */
       title: string;
       /**
@@ -4233,6 +4409,8 @@ export interface components {
       easy: boolean;
       /** @description One waits for this athlete. */
       decisionWaits: boolean;
+      /** @description Names of its movements that a stop holds. */
+      held: string[];
     };
     /**
      * @description What happened to a field or a step.
@@ -4244,6 +4422,12 @@ export interface components {
      * @enum {unknown}
      */
     DifferenceKind: "MovementIn" | "MovementOut" | "Line" | "Load" | "Days" | "Week";
+    /** @description A movement with a line. */
+    DoseDto: {
+      movement: string;
+      name: string;
+      line: string;
+    };
     /**
      * @description What gives way when the minutes do not hold everything, in the words of generator.json.
      * @enum {unknown}
@@ -4426,7 +4610,8 @@ export interface components {
       | "FeetPlace"
       | "StrapMark"
       | "FingerCount"
-      | "Centimetres";
+      | "Centimetres"
+      | "Surface";
     /**
      * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
      *     the sentences are made at the edge, in the reader's unit and language.
@@ -4860,7 +5045,10 @@ export interface components {
       | "PrimeMovers"
       | "LastTrainedOn"
       | "BestLeft"
-      | "BestRight";
+      | "BestRight"
+      | "ReserveLeft"
+      | "DaysLost"
+      | "StopSign";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -5220,20 +5408,6 @@ export interface components {
       /** Format: double */
       shankCm: null | number;
     };
-    /** @description All of an athlete's weighted pull-up. */
-    LiftPageDto: {
-      athlete: components["schemas"]["AthleteDto"];
-      bodyMass: null | components["schemas"]["Figure"];
-      oneRepMax: null | components["schemas"]["StrengthDto"];
-      series: components["schemas"]["StrengthPointDto"][];
-      gates: components["schemas"]["GateDto"][];
-      results: components["schemas"]["ResultDto"][];
-      next: null | components["schemas"]["SessionDto"];
-      history: components["schemas"]["PastSessionDto"][];
-      decision: null | components["schemas"]["DecisionDto"];
-      stopped: null | components["schemas"]["StopDto"];
-      needsClearance: boolean;
-    };
     /** @description What holds the athlete back most, and what to train for it. */
     LimitingDto: {
       threshold: components["schemas"]["ThresholdEvidence"];
@@ -5373,6 +5547,16 @@ export interface components {
       to: string;
       subject: string;
     };
+    MorningRequest: {
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      level: number;
+      /** @description Null: no pain. */
+      place: null | string;
+      sign: null | components["schemas"]["StopSign"];
+    };
     /** @description A movement's card. */
     MovementCardDto: {
       slug: string;
@@ -5398,7 +5582,7 @@ export interface components {
       /** @default false */
       own: boolean;
     };
-    /** @description What the movement asks for, beside the session. */
+    /** @description What the movement asks for, beside the session; AsksContact: how high the bar reached is logged. */
     MovementDto: {
       slug: string;
       name: string;
@@ -5406,6 +5590,40 @@ export interface components {
       standard: string;
       faults: string[];
       failureHarmless: boolean;
+      asksContact: boolean;
+    };
+    /** @description A movement that the athlete has trained, is planned for, or was tested in. */
+    MovementLink: {
+      slug: string;
+      name: string;
+    };
+    /** @description All of an athlete's one movement. */
+    MovementPageDto: {
+      /** @description Who. */
+      athlete: components["schemas"]["AthleteDto"];
+      /** @description Which. */
+      movement: components["schemas"]["MovementLink"];
+      /** @description Those that have a page, by name. */
+      movements: components["schemas"]["MovementLink"][];
+      bodyMass: null | components["schemas"]["Figure"];
+      oneRepMax: null | components["schemas"]["StrengthDto"];
+      /** @description Of the e1RM. */
+      series: components["schemas"]["StrengthPointDto"][];
+      /** @description Of its added load; none: it has no gate. */
+      gates: components["schemas"]["GateDto"][];
+      /** @description Of all tests, newest first. */
+      results: components["schemas"]["ResultDto"][];
+      next: null | components["schemas"]["SessionDto"];
+      /** @description Its exposures, newest first. */
+      history: components["schemas"]["PastSessionDto"][];
+      /** @description About it, that wait. */
+      decisions: components["schemas"]["DecisionDto"][];
+      /** @description All that hold. */
+      stops: components["schemas"]["StopDto"][];
+      /** @description It is held by one of them. */
+      held: boolean;
+      /** @description A question of clearance is open. */
+      needsClearance: boolean;
     };
     MovementRequest: {
       /**
@@ -5577,25 +5795,25 @@ export interface components {
       /** @description IANA name; training days are dates there. */
       timeZone: string;
     };
-    /** @description Pain that was reported in a last session. */
-    PainReport: {
-      /** Format: uuid */
-      athleteId: string;
-      athleteName: string;
-      /** Format: uuid */
-      sessionId: string;
-      /** Format: date */
-      day: string;
+    /** @description Pain at a place. */
+    PainDto: {
       /** Format: int32 */
-      pain: number;
-      place: null | string;
+      level: number;
+      place: string;
+      sign: null | components["schemas"]["StopSign"];
     };
+    /**
+     * @description Where pain was told.
+     * @enum {unknown}
+     */
+    PainOrigin: "Set" | "Test" | "CheckIn" | "Morning";
     /** @description A logged session in the history. */
     PastSessionDto: {
       /** Format: uuid */
       id: string;
       /** Format: date */
       day: string;
+      movement: string;
       line: string;
       easy: boolean;
       /** Format: double */
@@ -5769,11 +5987,29 @@ export interface components {
       | "Trend"
       | "Test";
     /**
-     * @description Why it is proposed. There is one open proposal per athlete, movement and cause.
+     * @description Why it is proposed. There is one open proposal per athlete, movement, role and cause.
      * @enum {unknown}
      */
     ProposalCause:
-      "Pain" | "LoadingWeeks" | "EasyWeek" | "NoProgress" | "CleanSessions" | "NotYetClean" | "KitGap" | "Unfinished";
+      | "Pain"
+      | "Cleared"
+      | "LoadingWeeks"
+      | "Fatigue"
+      | "NoProgress"
+      | "BelowZone"
+      | "NotEarned"
+      | "CleanSessions"
+      | "Reserve"
+      | "KitGap"
+      | "LevelFound"
+      | "SideGap"
+      | "StandardShown"
+      | "Contradicted"
+      | "Trend"
+      | "DescentDone"
+      | "EasyWeek"
+      | "NotYetClean"
+      | "Unfinished";
     /** @description The batteries of a group. */
     ProposalDto: {
       /** @description Each by themselves. */
@@ -5782,10 +6018,46 @@ export interface components {
       tests: components["schemas"]["SheetTest"][];
     };
     /**
-     * @description What the app may propose, the most cautious first: where two collide, the earlier wins.
+     * @description What the app may propose, the most cautious first: of those that speak for one movement the earlier wins and names what it overrides. From
+     *     ProposalKind.WeakerSide on they stand beside the others and override nothing.
      * @enum {unknown}
      */
-    ProposalKind: "Refer" | "Deload" | "Ease" | "BackOff" | "Hold" | "AddReps" | "AddLoad";
+    ProposalKind:
+      | "Refer"
+      | "Ease"
+      | "Return"
+      | "Deload"
+      | "LighterWeek"
+      | "RestToday"
+      | "BackOff"
+      | "Variation"
+      | "Easier"
+      | "Hold"
+      | "NextMovement"
+      | "NextStep"
+      | "SetDose"
+      | "AddLoad"
+      | "AddReps"
+      | "AddSeconds"
+      | "AddSet"
+      | "Slower"
+      | "AddPause"
+      | "AddPiece"
+      | "WeakerBand"
+      | "LowerBox"
+      | "LessHelp"
+      | "NextContact"
+      | "ShorterGap"
+      | "ShorterSlot"
+      | "LessRest"
+      | "LongerStretch"
+      | "LongerPieces"
+      | "HigherTop"
+      | "WeakerSide"
+      | "EvenSides"
+      | "Achieved"
+      | "Test"
+      | "Retest";
     ProposalRequest: {
       /** @description Who is tested. */
       athletes: string[];
@@ -6138,24 +6410,54 @@ export interface components {
       /** @description Where it hurt. */
       painPlace?: null | string;
     };
-    /** @description A test that is six weeks old, or will be within two. */
+    /** @description A test that guards a goal and is six weeks old, or will be within two. */
     Retest: {
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
       athleteId: string;
+      /** @description Whose. */
       athleteName: string;
+      /** @description Slug. */
       benchmark: string;
+      /** @description As it is called. */
       name: string;
-      /** Format: date */
+      /**
+       * Format: date
+       * @description Of the newest result.
+       */
       lastDay: string;
-      /** Format: date */
+      /**
+       * Format: date
+       * @description The last day on which it is fresh.
+       */
       dueDay: string;
+      /** @description That day is over. */
       overdue: boolean;
+      /** @description Names of the ladders that it matters to. */
+      goals: string[];
     };
     /**
      * @description What missed weeks ask for (this project's choice).
      * @enum {unknown}
      */
     ReturnRule: "Repeat" | "Less" | "MuchLess" | "Retest";
+    /** @description What a decision does to an item of a coming session. */
+    RevisionDto: {
+      /** Format: uuid */
+      item: string;
+      /**
+       * Format: date
+       * @description Of the session.
+       */
+      day: string;
+      before: null | components["schemas"]["DoseDto"];
+      /** @description As it becomes. */
+      after: components["schemas"]["DoseDto"];
+      /** @description It was written by hand: it is only changed when the coach says so. */
+      isQuestion: boolean;
+    };
     /** @description A step of a small ridge. */
     RidgePoint: {
       /**
@@ -6196,13 +6498,13 @@ export interface components {
       bodyMassKg: null | number;
       /**
        * Format: double
-       * @description Newest e1RM of the system; null without a usable test.
+       * @description Newest e1RM of the system, of whichever movement was measured last; null without a usable test.
        */
       oneRepMaxKg: null | number;
+      /** @description Name of that movement. */
+      oneRepMaxOf: null | string;
       /** @description Older than six weeks. */
       oneRepMaxStale: boolean;
-      /** @description Under the athlete's school. */
-      gateOpen: boolean;
       /**
        * Format: date
        * @description Day of the last logged session.
@@ -6220,7 +6522,7 @@ export interface components {
       lastTest: null | string;
       /** @description A decision waits for the coach. */
       waiting: boolean;
-      /** @description The pattern is stopped. */
+      /** @description A stop holds. */
       stopped: boolean;
       /** @description Questions that apply and are not cleared. */
       openClearances: string[];
@@ -6247,6 +6549,7 @@ export interface components {
       | "Assistance"
       | "BodyMassOnly"
       | "KitStep"
+      | "RoundedDown"
       | "DropPlanOff"
       | "DropPlanExact"
       | "DropPlanNotProven"
@@ -6307,7 +6610,34 @@ export interface components {
       | "PullToPush"
       | "SidesOfWeek"
       | "VolumeLoad"
-      | "ItemChosen";
+      | "ItemChosen"
+      | "BackOffByThird"
+      | "StuckAgain"
+      | "AddRepsInZone"
+      | "ReserveOver"
+      | "OverTheZone"
+      | "BelowZone"
+      | "GrowInRamp"
+      | "AddSecond"
+      | "NextStepInRamp"
+      | "ContactKept"
+      | "WeakerBand"
+      | "LowerBox"
+      | "LessHelp"
+      | "AddPiece"
+      | "GrowsByMethod"
+      | "DescentDone"
+      | "LevelFound"
+      | "TotalGrown"
+      | "OpeningSet"
+      | "ReturnAfterStop"
+      | "LighterWeek"
+      | "LineSags"
+      | "HoldRise"
+      | "WeakerSideFirst"
+      | "StandardShown"
+      | "ContradictedStep"
+      | "PracticeTrend";
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -6427,7 +6757,11 @@ export interface components {
       durationSeconds: number;
       /** @description In order. */
       items: components["schemas"]["SessionItemDto"][];
-      decision: null | components["schemas"]["DecisionDto"];
+      /** @description What it led to, while that waits. */
+      decisions: components["schemas"]["DecisionDto"][];
+      checkIn: null | components["schemas"]["CheckInDto"];
+      /** @description A short night and a sore body: the easy version is offered. */
+      easyOffered: boolean;
     };
     /** @description An item of a session with its plan and what was logged. */
     SessionItemDto: {
@@ -6474,6 +6808,8 @@ export interface components {
        * @description At most a year away.
        */
       day: string;
+      /** @description Slug. */
+      movement: string;
       /** @description Whiteboard line. */
       line: string;
       /** @description Part of an easy week. */
@@ -6510,6 +6846,13 @@ export interface components {
       /** Format: int32 */
       pain: null | number;
       painPlace: null | string;
+      /** Format: int32 */
+      total: null | number;
+      contact: null | components["schemas"]["Contact"];
+      sagged: boolean;
+      /** Format: int32 */
+      restedSeconds: null | number;
+      sign: null | components["schemas"]["StopSign"];
     };
     /** @description A set of an exposure: the reps done, and whether they met the plan with clean form. */
     SetEvidence: {
@@ -6530,7 +6873,7 @@ export interface components {
       part: number;
       /**
        * Format: int32
-       * @description 1 to 200; 1 for a hold.
+       * @description Clean ones, 0 to 200; 1 for a hold.
        */
       reps: number;
       /** @description Load that was moved. */
@@ -6561,6 +6904,20 @@ export interface components {
        * @description Of a hold.
        */
       seconds?: null | number;
+      /**
+       * Format: int32
+       * @description All reps, clean or not; null: as many as were clean.
+       */
+      total?: null | number;
+      contact?: null | components["schemas"]["Contact"];
+      /** @description The line of a hold sagged. */
+      sagged?: null | boolean;
+      /**
+       * Format: int32
+       * @description The rest before the set.
+       */
+      restedSeconds?: null | number;
+      sign?: null | components["schemas"]["StopSign"];
     };
     /**
      * @description The part that a planned set plays.
@@ -6923,19 +7280,38 @@ export interface components {
       | "LoosensBetween"
       | "LoosensAlone"
       | "LongPosition"
-      | "MendedByCheck";
+      | "MendedByCheck"
+      | "LineBecomes"
+      | "WeekThen"
+      | "TotalOfSets"
+      | "MeanBefore"
+      | "FigureOn"
+      | "GapOfSides"
+      | "StopsPattern";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
      */
     StepStatus: "Won" | "Open" | "Training" | "Support" | "Ahead" | "Locked";
-    /** @description A stopped pattern, with the decision that stopped it. */
+    /** @description A stop that holds. */
     StopDto: {
-      /** Format: uuid */
-      decisionId: string;
-      /** Format: date */
+      /** @description As it was told. */
+      place: string;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      level: number;
+      /**
+       * Format: date
+       * @description The day on which it was told.
+       */
       since: string;
+      /** @description Patterns that it holds. */
+      holds: string[];
     };
+    /** @enum {unknown} */
+    StopSign: "Pop" | "Numbness" | "Tingling" | "Swelling" | "NightPain" | null;
     /** @description What was asked for beside the intake. */
     StoredWish: {
       days: null | components["schemas"]["DayOfWeek"][];
@@ -7135,6 +7511,23 @@ export interface components {
       | "Range"
       | "Unknown"
       | "End";
+    /** @description Pain that was told in the last week: in a set, a test, a check-in, or the morning after. */
+    ToldPain: {
+      /** Format: uuid */
+      athleteId: string;
+      athleteName: string;
+      /** Format: uuid */
+      sessionId: null | string;
+      /** Format: date */
+      day: string;
+      origin: components["schemas"]["PainOrigin"];
+      movement: null | string;
+      /** Format: int32 */
+      pain: number;
+      place: string;
+      sign: null | components["schemas"]["StopSign"];
+      stopped: boolean;
+    };
     /**
      * @description Where the athlete mostly trains, and with which kit.
      * @enum {unknown}

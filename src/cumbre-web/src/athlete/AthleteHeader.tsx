@@ -1,15 +1,19 @@
 import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { useNavigate } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
-import type { Kit, LiftPage } from "../api/types";
+import type { Kit, MovementPage } from "../api/types";
 import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { WhyFigure } from "../why/WhyFigure";
 
 /** Who it is, and the figures that everything else rests on. */
-export function AthleteHeader({ page }: { page: LiftPage }) {
+export function AthleteHeader({ page }: { page: MovementPage }) {
   const { today } = useSignedIn();
   const unit = useUnit();
+  const navigate = useNavigate();
   const { athlete, bodyMass, oneRepMax } = page;
   const own = page.gates.find((g) => g.decides);
   return (
@@ -27,9 +31,23 @@ export function AthleteHeader({ page }: { page: LiftPage }) {
     >
       <Box sx={{ mr: "auto" }}>
         <Typography variant="h1">{athlete.name}</Typography>
-        <Typography variant="body2" color="textSecondary">
-          Weighted pull-up
-        </Typography>
+        <TextField
+          select
+          size="small"
+          variant="standard"
+          value={page.movement.slug}
+          onChange={(e) => void navigate(`/athletes/${athlete.id}?movement=${e.target.value}`)}
+          slotProps={{ htmlInput: { "aria-label": "Movement" }, input: { disableUnderline: true } }}
+        >
+          {(page.movements.some((m) => m.slug === page.movement.slug)
+            ? page.movements
+            : [page.movement, ...page.movements]
+          ).map((m) => (
+            <MenuItem key={m.slug} value={m.slug}>
+              {m.name}
+            </MenuItem>
+          ))}
+        </TextField>
       </Box>
       <Fact label="Body mass">
         {bodyMass ? (
@@ -73,12 +91,14 @@ export function AthleteHeader({ page }: { page: LiftPage }) {
           "no heavy test"
         )}
       </Fact>
-      <Fact label="Added load">
-        <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>
-          <StatusShape status={own?.open ? "won" : "locked"} title={own?.open ? "open" : "closed"} />
-          {own?.open ? "open" : "closed"}
-        </Box>
-      </Fact>
+      {own && (
+        <Fact label="Added load">
+          <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>
+            <StatusShape status={own.open ? "won" : "locked"} title={own.open ? "open" : "closed"} />
+            {own.open ? "open" : "closed"}
+          </Box>
+        </Fact>
+      )}
       <Fact label="Kit">{kitText(athlete.kitInUse)}</Fact>
     </Box>
   );

@@ -18,7 +18,7 @@ import { dayShort, unitName, written } from "../ui/format";
 import { decimal } from "../ui/shapes";
 import { messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
-import { useAddBodyMass, useRemoveBodyMass } from "./useLift";
+import { useAddBodyMass, useRemoveBodyMass } from "./useAthlete";
 
 const shape = z.object({ day: z.iso.date("Choose a day."), mass: decimal("the body mass") });
 

@@ -1,9 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { useUnit } from "../accounts/useMe";
 import type { Decision } from "../api/types";
+import { Problem } from "../api/client";
+import { ChangeList } from "../desk/ChangeList";
 import EditDecision from "../desk/EditDecision";
 import { figureOf } from "../desk/figureOf";
 import { useDecide } from "../desk/useDesk";
@@ -12,13 +14,15 @@ import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 import { WhyFigure } from "../why/WhyFigure";
 
-/** The decision that waits for this athlete, where the coach is looking at them anyway. */
+/** A decision that waits, where the coach is looking at its movement anyway. */
 export function DecisionStrip({ decision: d }: { decision: Decision }) {
-  const unit = useUnit();
   const decide = useDecide();
   const [editing, setEditing] = useState(false);
-  const say = headline(d, unit);
+  const say = headline(d);
+  const [also, setAlso] = useState<string[]>([]);
+  const [reason, setReason] = useState("");
   const error = decide.accept.error ?? decide.later.error;
+  const asksReason = decide.accept.error instanceof Problem ? decide.accept.error.fieldMessage("reason") : undefined;
   return (
     <Box
       sx={(t) => ({
@@ -34,15 +38,15 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
         flexWrap: "wrap",
       })}
     >
-      <StatusShape status={kindStatus[d.kind]} />
+      <StatusShape status={kindStatus(d.kind)} />
       <Box sx={{ mr: "auto" }}>
         <Typography variant="subtitle2" component="p">
           {say.figure ? (
             <>
-              {say.before} <WhyFigure figure={figureOf(d, unit)}>{say.figure}</WhyFigure> {say.after}
+              {say.before} <WhyFigure figure={figureOf(d)}>{say.figure}</WhyFigure>
             </>
           ) : (
-            <WhyFigure figure={figureOf(d, unit)}>{say.before}</WhyFigure>
+            <WhyFigure figure={figureOf(d)}>{say.before}</WhyFigure>
           )}
         </Typography>
         <Typography variant="body2" color="textSecondary">
@@ -51,13 +55,30 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
           </Box>{" "}
           {causeText(d)}
         </Typography>
-        {error && (
+        <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
+        {asksReason && (
+          <TextField
+            label="Your reason"
+            value={reason}
+            autoFocus
+            onChange={(e) => setReason(e.target.value)}
+            helperText={asksReason}
+            error={!reason.trim()}
+            sx={{ mt: 2, maxWidth: 420, display: "block" }}
+            fullWidth
+          />
+        )}
+        {error && !asksReason && (
           <Typography variant="body2" color="error" role="alert">
             {messageOf(error)}
           </Typography>
         )}
       </Box>
-      <Button size="small" onClick={() => decide.accept.mutate({ id: d.id })} disabled={decide.accept.isPending}>
+      <Button
+        size="small"
+        onClick={() => decide.accept.mutate({ id: d.id, also, reason: reason || null })}
+        disabled={decide.accept.isPending || (asksReason !== undefined && !reason.trim())}
+      >
         Accept
       </Button>
       {d.next && (

@@ -19,7 +19,7 @@ import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { clearanceQuery } from "./intakeQueries";
 import { type IntakeText, missing, useIntake } from "./useIntake";
-import { athleteQuery } from "./useLift";
+import { athleteQuery } from "./useAthlete";
 
 const days = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 

@@ -9,7 +9,7 @@ import { Problem } from "../api/client";
 import { newId } from "../ui/newId";
 import { messageOf } from "../ui/states";
 import { emptyIntake } from "./intake";
-import { useSaveAthlete } from "./useLift";
+import { useSaveAthlete } from "./useAthlete";
 
 /** A name is enough to begin; the intake follows and can be left at any point. */
 export default function NewAthletePage() {

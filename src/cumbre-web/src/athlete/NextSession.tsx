@@ -8,7 +8,7 @@ import { Link, useNavigate } from "react-router";
 import { newId } from "../ui/newId";
 import { useSignedIn } from "../accounts/useMe";
 import { Problem } from "../api/client";
-import type { LiftPage, Session } from "../api/types";
+import type { MovementPage, Session } from "../api/types";
 import { LineEditor } from "../session/LineEditor";
 import { ReasonField } from "../session/ReasonField";
 import { useMeaning } from "../session/useMeaning";
@@ -18,11 +18,11 @@ import { MeaningView } from "../session/MeaningView";
 import { dayWeek } from "../ui/format";
 import { messageOf } from "../ui/states";
 
-/** The weighted pull-up of a session; it may hold more. */
-const liftOf = (session: Session | null) => session?.items.find((i) => i.movement.slug === "weighted-pull-up");
+/** The movement's item of a session, which may hold more. */
+const itemOf = (session: Session | null, movement: string) => session?.items.find((i) => i.movement.slug === movement);
 
 /** The next session: for the coach a line that can be edited, for the athlete the plan. */
-export function NextSession({ page }: { page: LiftPage }) {
+export function NextSession({ page }: { page: MovementPage }) {
   const { isCoach } = useSignedIn();
   const { next } = page;
   const begun = next !== null && next.status !== "Planned";
@@ -31,9 +31,9 @@ export function NextSession({ page }: { page: LiftPage }) {
   return <Editor key={`${next?.id}-${next?.version}`} page={page} next={next} />;
 }
 
-function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
+function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
   const { next } = page;
-  const lift = liftOf(next);
+  const item = itemOf(next, page.movement.slug);
   if (!next)
     return (
       <Typography color="textSecondary" sx={{ p: 4 }}>
@@ -44,10 +44,10 @@ function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
     <Box sx={{ p: 4 }}>
       <Box sx={{ display: "flex", gap: 3, alignItems: "baseline", flexWrap: "wrap", mb: 2 }}>
         <Typography variant="h2">{dayWeek(next.day)}</Typography>
-        <Board line={lift?.line ?? ""} />
+        <Board line={item?.line ?? ""} />
       </Box>
-      {lift?.plan && (
-        <MeaningView plan={lift.plan} subject={`${page.athlete.name}, weighted pull-up`} keyPrefix={next.id} />
+      {item?.plan && (
+        <MeaningView plan={item.plan} subject={`${page.athlete.name}, ${page.movement.name}`} keyPrefix={next.id} />
       )}
       <Box sx={{ mt: 3, display: "flex", gap: 2 }}>
         <Button
@@ -66,18 +66,19 @@ function Plan({ page, begun }: { page: LiftPage; begun: boolean }) {
   );
 }
 
-function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
+function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
   const { today } = useSignedIn();
   const navigate = useNavigate();
   const athleteId = page.athlete.id;
   const [id] = useState(() => next?.id ?? newId());
   const [day, setDay] = useState(next?.day ?? today);
-  const written = liftOf(next)?.line;
+  const movement = page.movement.slug;
+  const written = itemOf(next, movement)?.line;
   const [line, setLine] = useState(written ?? page.history[0]?.line ?? "");
   const [reason, setReason] = useState(next?.overrideReason ?? "");
   const plan = usePlanSession(athleteId);
   const remove = useRemoveSession(athleteId);
-  const meaning = useMeaning(athleteId, line, day);
+  const meaning = useMeaning(athleteId, movement, line, day);
   const ready = Boolean(meaning.data?.plan) && !meaning.isPlaceholderData && line.trim() !== "" && day !== "";
   const changed = !next || line !== written || day !== next.day || reason !== (next.overrideReason ?? "");
   const error = plan.error;
@@ -86,7 +87,15 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
   const save = () => {
     if (!ready) return;
     plan.mutate(
-      { id, day, line, easy: next?.easy ?? false, overrideReason: reason || null, version: next?.version ?? 0 },
+      {
+        id,
+        day,
+        movement,
+        line,
+        easy: next?.easy ?? false,
+        overrideReason: reason || null,
+        version: next?.version ?? 0,
+      },
       // A session of an earlier day is written down to be logged at once.
       { onSuccess: (saved) => saved.day < today && open(saved) },
     );
@@ -105,12 +114,13 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
         />
         <LineEditor
           athleteId={athleteId}
+          movement={movement}
           day={day || today}
           line={line}
           onChange={setLine}
           onEnter={() => save()}
           error={error}
-          subject={`${page.athlete.name}, weighted pull-up`}
+          subject={`${page.athlete.name}, ${page.movement.name}`}
         />
       </Box>
       <ReasonField
@@ -122,7 +132,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
       />
       {conflict && (
         <Alert severity="warning" sx={{ mt: 3 }}>
-          {messageOf(error)} Stored now: {liftOf(conflict)?.line}. Yours: {line}.
+          {messageOf(error)} Stored now: {itemOf(conflict, movement)?.line}. Yours: {line}.
           <Box sx={{ mt: 1, display: "flex", gap: 2 }}>
             <Button
               size="small"
@@ -130,6 +140,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
                 plan.mutate({
                   id,
                   day,
+                  movement,
                   line,
                   easy: conflict.easy,
                   overrideReason: reason || null,
@@ -142,7 +153,7 @@ function Editor({ page, next }: { page: LiftPage; next: Session | null }) {
             <Button
               size="small"
               onClick={() => {
-                setLine(liftOf(conflict)?.line ?? "");
+                setLine(itemOf(conflict, movement)?.line ?? "");
                 setDay(conflict.day);
                 plan.reset();
               }}

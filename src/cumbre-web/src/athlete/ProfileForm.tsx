@@ -19,7 +19,7 @@ import { unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
-import { useSaveAthlete } from "./useLift";
+import { useSaveAthlete } from "./useAthlete";
 
 const unit = z.enum(["Kg", "Lb"]);
 

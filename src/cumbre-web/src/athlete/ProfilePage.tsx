@@ -7,7 +7,7 @@ import { ArchivePanel } from "./ArchivePanel";
 import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { ProfileForm } from "./ProfileForm";
-import { athleteQuery } from "./useLift";
+import { athleteQuery } from "./useAthlete";
 
 /** Who the athlete is, what they weigh, what they can hang. */
 export default function ProfilePage() {

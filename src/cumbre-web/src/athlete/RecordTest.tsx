@@ -24,7 +24,7 @@ import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
 import { painPlaces } from "../session/painPlaces";
 import { contacts, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
-import { benchmarksQuery, useRecordResult } from "./useLift";
+import { benchmarksQuery, useRecordResult } from "./useAthlete";
 
 interface Props {
   athleteId: string;

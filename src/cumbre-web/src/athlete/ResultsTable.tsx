@@ -11,7 +11,7 @@ import type { Result } from "../api/types";
 import { figure } from "../ladders/wording";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { dayShort, mass, writtenAdded } from "../ui/format";
-import { useRemoveResult } from "./useLift";
+import { useRemoveResult } from "./useAthlete";
 
 const shownFirst = 8;
 

@@ -4,68 +4,19 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useSignedIn } from "../accounts/useMe";
-import type { LiftPage } from "../api/types";
+import type { MovementPage } from "../api/types";
 import { useDecide } from "../desk/useDesk";
 import { dayShort } from "../ui/format";
 import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 
-/** A stopped pattern, and clearance that is missing. */
-export function StopBand({ page }: { page: LiftPage }) {
-  const { today, isCoach } = useSignedIn();
-  const { clear } = useDecide();
-  const [reason, setReason] = useState("");
-  const { stopped } = page;
+/** What is stopped, and clearance that is missing. */
+export function StopBand({ page }: { page: MovementPage }) {
   return (
     <>
-      {stopped && (
-        <Box
-          role="region"
-          aria-label="Stopped"
-          sx={(t) => ({
-            mx: { xs: 4, sm: 6 },
-            mt: 4,
-            px: 4,
-            py: 3,
-            bgcolor: t.vars.palette.stopWash,
-            display: "flex",
-            gap: 3,
-            flexWrap: "wrap",
-            alignItems: "center",
-          })}
-        >
-          <StatusShape status="stop" />
-          <Box sx={{ flex: "1 1 280px" }}>
-            <Typography variant="subtitle2" component="p" color="error">
-              Weighted pull-ups are stopped since {dayShort(stopped.since, today)}
-            </Typography>
-            <Typography variant="body2">
-              Refer to licensed practice. No load is proposed until you clear it. This app does not diagnose.
-            </Typography>
-          </Box>
-          {isCoach && (
-            <Box
-              component="form"
-              onSubmit={(e) => {
-                e.preventDefault();
-                clear.mutate({ id: stopped.decisionId, reason });
-              }}
-              sx={{ display: "flex", gap: 2, flex: "1 1 320px" }}
-            >
-              <TextField
-                label="What was found, and by whom"
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-                error={clear.isError}
-                helperText={clear.isError ? messageOf(clear.error) : undefined}
-              />
-              <Button type="submit" disabled={clear.isPending}>
-                Clear
-              </Button>
-            </Box>
-          )}
-        </Box>
-      )}
+      {page.stops.map((s) => (
+        <StopOf key={s.place} athleteId={page.athlete.id} stop={s} />
+      ))}
       {page.needsClearance && (
         <Box
           sx={(t) => ({
@@ -88,5 +39,62 @@ export function StopBand({ page }: { page: LiftPage }) {
         </Box>
       )}
     </>
+  );
+}
+
+/** A place that is stopped, what that holds, and the way to clear it. */
+function StopOf({ athleteId, stop }: { athleteId: string; stop: MovementPage["stops"][number] }) {
+  const { today, isCoach } = useSignedIn();
+  const { clear } = useDecide();
+  const [reason, setReason] = useState("");
+  return (
+    <Box
+      role="region"
+      aria-label={`Stopped: ${stop.place}`}
+      sx={(t) => ({
+        mx: { xs: 4, sm: 6 },
+        mt: 4,
+        px: 4,
+        py: 3,
+        bgcolor: t.vars.palette.stopWash,
+        display: "flex",
+        gap: 3,
+        flexWrap: "wrap",
+        alignItems: "center",
+      })}
+    >
+      <StatusShape status="stop" />
+      <Box sx={{ flex: "1 1 280px" }}>
+        <Typography variant="subtitle2" component="p" color="error">
+          {stop.place.charAt(0).toUpperCase() + stop.place.slice(1)}: pain {stop.level} of 10, stopped since{" "}
+          {dayShort(stop.since, today)}
+        </Typography>
+        <Typography variant="body2">
+          {stop.holds.length > 0 && `Holds ${stop.holds.join(", ")}. `}
+          Refer to licensed practice. Nothing is progressed until you clear it. This app does not diagnose.
+        </Typography>
+      </Box>
+      {isCoach && (
+        <Box
+          component="form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            clear.mutate({ athleteId, place: stop.place, reason });
+          }}
+          sx={{ display: "flex", gap: 2, flex: "1 1 320px" }}
+        >
+          <TextField
+            label="What was found, and by whom"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            error={clear.isError}
+            helperText={clear.isError ? messageOf(clear.error) : undefined}
+          />
+          <Button type="submit" disabled={clear.isPending}>
+            Clear
+          </Button>
+        </Box>
+      )}
+    </Box>
   );
 }

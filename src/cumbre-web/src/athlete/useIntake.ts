@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { Problem } from "../api/client";
 import type { Athlete, AthleteRequest, ClearanceQuestion, Intake } from "../api/types";
 import { messageOf } from "../ui/states";
-import { useSaveAthlete } from "./useLift";
+import { useSaveAthlete } from "./useAthlete";
 
 /** What is typed, as it stands in the fields. */
 export interface IntakeText {

@@ -1,38 +1,60 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
 import { Link } from "react-router";
-import { useUnit } from "../accounts/useMe";
 import type { Decision, Desk } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { StatusShape } from "../ui/StatusShape";
 import { WhyFigure } from "../why/WhyFigure";
+import { ChangeList } from "./ChangeList";
 import { Evidence } from "./Evidence";
 import { figureOf } from "./figureOf";
 import { causeText, headline, kindStatus } from "./wording";
 
+export interface AcceptWith {
+  reason?: string;
+  also?: string[];
+}
+
 interface Props {
   decision: Decision;
   session?: Desk["sessions"][number];
+  /** The first of its athlete; the others stand under it. */
+  first: boolean;
+  /** How many of the athlete's are folded away. */
+  folded: number;
+  unfolded: boolean;
+  /** How many of the athlete's can be accepted together. */
+  harmless: number;
   current: boolean;
   busy: boolean;
+  /** The server asks for a reason: it is asked here. */
+  asksReason: string | null;
   onFocus: () => void;
-  onAccept: () => void;
+  onAccept: (more: AcceptWith) => void;
+  onTogether: () => void;
+  onFold: () => void;
   onEdit: () => void;
   onLater: () => void;
 }
 
 /** One decision: who, what, the evidence, and the verbs; the current one is open. */
-export function DecisionRow({ decision: d, session, current, busy, onFocus, onAccept, onEdit, onLater }: Props) {
-  const unit = useUnit();
-  const say = headline(d, unit);
-  const figure = figureOf(d, unit);
+export function DecisionRow(props: Props) {
+  const { decision: d, session, first, folded, unfolded, harmless, current, busy, asksReason, onFocus } = props;
+  const [also, setAlso] = useState<string[]>([]);
+  const [reason, setReason] = useState("");
+  const say = headline(d);
+  const figure = figureOf(d);
   const urgent = d.kind === "Refer";
+  const accept = () => props.onAccept({ also, ...(reason && { reason }) });
   return (
     <Box
       component="li"
       data-id={d.id}
+      data-athlete={d.athleteId}
       tabIndex={current ? 0 : -1}
       aria-current={current || undefined}
       onFocus={onFocus}
@@ -44,7 +66,7 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
         alignItems: "center",
         px: { xs: 4, sm: 6 },
         py: 2,
-        minHeight: 54,
+        minHeight: first ? 54 : 44,
         borderBottom: 1,
         borderColor: current ? t.vars.palette.rock : "divider",
         bgcolor: current ? "background.paper" : "transparent",
@@ -52,19 +74,28 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
         "&:focus-visible": { outlineOffset: -2 },
       })}
     >
-      <StatusShape status={kindStatus[d.kind]} />
+      <StatusShape status={kindStatus(d.kind)} />
       <Box sx={{ minWidth: 0, gridColumn: { xs: 2, md: "auto" } }}>
-        <Typography
-          variant="subtitle2"
-          component={Link}
-          to={`/athletes/${d.athleteId}`}
-          sx={{ fontWeight: 550, color: "inherit", textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
-        >
-          {d.athleteName}
-        </Typography>
-        <Typography variant="body2" color="textSecondary">
-          {session ? "trains today" : dayWeek(d.nextDay)}
-        </Typography>
+        {first && (
+          <>
+            <Typography
+              variant="subtitle2"
+              component={Link}
+              to={`/athletes/${d.athleteId}${d.movement ? `?movement=${d.movement}` : ""}`}
+              sx={{
+                fontWeight: 550,
+                color: "inherit",
+                textDecoration: "none",
+                "&:hover": { textDecoration: "underline" },
+              }}
+            >
+              {d.athleteName}
+            </Typography>
+            <Typography variant="body2" color="textSecondary">
+              {session ? "trains today" : dayWeek(d.nextDay)}
+            </Typography>
+          </>
+        )}
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: 2, md: "auto" } }}>
         <Typography
@@ -74,7 +105,7 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
         >
           {say.figure ? (
             <>
-              {say.before} <WhyFigure figure={figure}>{say.figure}</WhyFigure> {say.after}
+              {say.before} <WhyFigure figure={figure}>{say.figure}</WhyFigure>
             </>
           ) : (
             <WhyFigure figure={figure}>{say.before}</WhyFigure>
@@ -82,24 +113,71 @@ export function DecisionRow({ decision: d, session, current, busy, onFocus, onAc
         </Typography>
         <Typography variant="body2" color="textSecondary">
           {causeText(d)}
+          {first && folded + (unfolded ? 1 : 0) > 0 && (
+            <>
+              {" · "}
+              <Box
+                component="button"
+                type="button"
+                aria-expanded={unfolded}
+                onClick={props.onFold}
+                sx={{
+                  font: "inherit",
+                  border: 0,
+                  p: 0,
+                  bgcolor: "transparent",
+                  color: "inherit",
+                  textDecoration: "underline",
+                  cursor: "pointer",
+                }}
+              >
+                {unfolded ? "fold the others" : `and ${folded} more`}
+              </Box>
+            </>
+          )}
         </Typography>
       </Box>
-      <Box sx={{ display: { xs: "none", md: "block" } }}>
-        <Evidence decision={d} />
-      </Box>
+      <Box sx={{ display: { xs: "none", md: "block" } }}>{d.why.exposures.length > 0 && <Evidence decision={d} />}</Box>
       {current && (
-        <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, display: "flex", gap: 2, mt: 2, flexWrap: "wrap" }}>
-          <Button size="small" variant="contained" color="secondary" disabled={busy} onClick={onAccept}>
-            Accept <KeyCap quiet>A</KeyCap>
-          </Button>
-          {d.next && (
-            <Button size="small" onClick={onEdit}>
-              Edit <KeyCap>E</KeyCap>
-            </Button>
+        <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, mt: 1 }}>
+          <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
+          {asksReason && (
+            <TextField
+              label="Your reason"
+              value={reason}
+              autoFocus
+              onChange={(e) => setReason(e.target.value)}
+              onKeyDown={(e) => e.key === "Enter" && reason.trim() && accept()}
+              helperText={asksReason}
+              error={!reason.trim()}
+              sx={{ mt: 2, maxWidth: 520, display: "block" }}
+              fullWidth
+            />
           )}
-          <Button size="small" onClick={onLater}>
-            Later <KeyCap>L</KeyCap>
-          </Button>
+          <Box sx={{ display: "flex", gap: 2, mt: 2, flexWrap: "wrap" }}>
+            <Button
+              size="small"
+              variant="contained"
+              color="secondary"
+              disabled={busy || (asksReason !== null && !reason.trim())}
+              onClick={accept}
+            >
+              Accept <KeyCap quiet>A</KeyCap>
+            </Button>
+            {d.next && (
+              <Button size="small" onClick={props.onEdit}>
+                Edit <KeyCap>E</KeyCap>
+              </Button>
+            )}
+            <Button size="small" onClick={props.onLater}>
+              Later <KeyCap>L</KeyCap>
+            </Button>
+            {first && harmless > 1 && (
+              <Button size="small" disabled={busy} onClick={props.onTogether}>
+                Accept {harmless} harmless ones <KeyCap>H</KeyCap>
+              </Button>
+            )}
+          </Box>
         </Box>
       )}
     </Box>

@@ -6,13 +6,13 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
-import { useUnit } from "../accounts/useMe";
+import { Problem } from "../api/client";
 import type { Decision, Desk } from "../api/types";
 import { KeyCap } from "../ui/KeyCap";
 import { Empty, Failed, Loading, messageOf } from "../ui/states";
 import { useSingleKeys } from "../ui/useSingleKeys";
 import { useWhy } from "../why/WhyContext";
-import { DecisionRow } from "./DecisionRow";
+import { DecisionRow, type AcceptWith } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
 import { deskQuery, useDecide } from "./useDesk";
 import { figureOf } from "./figureOf";
@@ -38,52 +38,78 @@ export default function DeskPage() {
 }
 
 function Queue({ desk }: { desk: Desk }) {
-  const unit = useUnit();
   const why = useWhy();
   const decide = useDecide();
   const [singleKeys] = useSingleKeys();
-  const [currentId, setCurrentId] = useState<string | null>(null);
+  const [cursor, setCursor] = useState<{ id: string; athleteId: string } | null>(null);
+  const [unfolded, setUnfolded] = useState<string[]>([]);
   const [editing, setEditing] = useState<Decision | null>(null);
   const list = useRef<HTMLOListElement>(null);
 
-  const { decisions, taken } = desk;
-  const at = Math.max(
-    0,
-    decisions.findIndex((d) => d.id === currentId),
-  );
-  const current = decisions[at];
-  const tonight = decisions.filter((d) => desk.sessions.some((s) => s.athleteId === d.athleteId)).length;
-  const error = decide.accept.error ?? decide.later.error ?? decide.undo.error;
+  const { rows, taken } = desk;
+  const total = rows.reduce((sum, r) => sum + r.decisions.length, 0);
+  const shown = rows.flatMap((r) => (unfolded.includes(r.athleteId) ? r.decisions : r.decisions.slice(0, 1)));
+  // The cursor stays with its athlete, whatever was taken, undone or came up meanwhile.
+  const byId = shown.findIndex((d) => d.id === cursor?.id);
+  const byAthlete = shown.findIndex((d) => d.athleteId === cursor?.athleteId);
+  const at = Math.max(0, byId >= 0 ? byId : byAthlete);
+  const current = shown[at];
+  const tonight = rows.filter((r) => desk.sessions.some((s) => s.athleteId === r.athleteId)).length;
+  const refused = decide.accept.error instanceof Problem ? decide.accept.error.fieldMessage("reason") : undefined;
+  const error = refused
+    ? null
+    : (decide.accept.error ?? decide.together.error ?? decide.later.error ?? decide.undo.error);
   const last = taken[0];
 
+  const focus = (d: Decision | undefined) => setCursor(d ? { id: d.id, athleteId: d.athleteId } : null);
   const move = (by: number) => {
-    const next = decisions[Math.min(decisions.length - 1, Math.max(0, at + by))];
+    const next = shown[Math.min(shown.length - 1, Math.max(0, at + by))];
     if (!next) return;
-    setCurrentId(next.id);
+    focus(next);
+    decide.accept.reset();
     list.current?.querySelector<HTMLElement>(`[data-id="${next.id}"]`)?.focus();
     if (why.opened) openWhy(next);
   };
-  const openWhy = (d: Decision) => why.open(figureOf(d, unit));
-  const accept = (d: Decision) => {
-    // The next one takes its place, so that A A A works through the queue.
-    setCurrentId(decisions[at + 1]?.id ?? decisions[at - 1]?.id ?? null);
+  const openWhy = (d: Decision) => why.open(figureOf(d));
+  /** Where the cursor goes when a decision leaves: to the athlete's next one, else to the next athlete. */
+  const onward = (d: Decision) => {
+    const row = rows.find((r) => r.athleteId === d.athleteId);
+    const others = row?.decisions.filter((o) => o.id !== d.id) ?? [];
+    const athletes = rows.map((r) => r.athleteId);
+    const nextRow = rows[athletes.indexOf(d.athleteId) + 1] ?? rows[athletes.indexOf(d.athleteId) - 1];
+    focus(others[0] ?? nextRow?.decisions[0]);
+  };
+  const accept = (d: Decision, more: AcceptWith = {}) => {
     why.close();
-    decide.accept.mutate({ id: d.id });
+    decide.accept.mutate({ id: d.id, ...more }, { onSuccess: () => onward(d) });
+  };
+  const harmlessOf = (athleteId: string) =>
+    rows.find((r) => r.athleteId === athleteId)?.decisions.filter((d) => d.harmless) ?? [];
+  const together = (d: Decision) => {
+    const ids = harmlessOf(d.athleteId).map((x) => x.id);
+    if (ids.length > 1) decide.together.mutate(ids);
   };
   const later = (d: Decision) => {
-    setCurrentId(decisions[at + 1]?.id ?? decisions[at - 1]?.id ?? null);
     why.close();
-    decide.later.mutate(d.id);
+    decide.later.mutate(d.id, { onSuccess: () => onward(d) });
   };
+  const undo = (d: Decision) => {
+    setCursor({ id: d.id, athleteId: d.athleteId });
+    decide.undo.mutate(d.id);
+  };
+  const fold = (athleteId: string) =>
+    setUnfolded((open) => (open.includes(athleteId) ? open.filter((x) => x !== athleteId) : [...open, athleteId]));
 
   const keys = { enabled: singleKeys && editing === null };
-  useHotkeys("j,down", () => move(1), { ...keys, preventDefault: true }, [decisions, at, why.opened]);
-  useHotkeys("k,up", () => move(-1), { ...keys, preventDefault: true }, [decisions, at, why.opened]);
-  useHotkeys("a", () => current && accept(current), keys, [current]);
+  useHotkeys("j,down", () => move(1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
+  useHotkeys("k,up", () => move(-1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
+  useHotkeys("a", () => current && accept(current), { ...keys, preventDefault: true }, [current]);
+  useHotkeys("h", () => current && together(current), keys, [current]);
+  useHotkeys("o", () => current && fold(current.athleteId), keys, [current]);
   useHotkeys("e", () => current && current.next && setEditing(current), { ...keys, preventDefault: true }, [current]);
   useHotkeys("l", () => current && later(current), keys, [current]);
   useHotkeys("w", () => current && openWhy(current), keys, [current]);
-  useHotkeys("z", () => last && decide.undo.mutate(last.id), keys, [last]);
+  useHotkeys("z", () => last && undo(last), keys, [last]);
 
   return (
     <Box sx={{ display: "flex", flexDirection: "column", minHeight: "100%" }}>
@@ -100,15 +126,15 @@ function Queue({ desk }: { desk: Desk }) {
       >
         <Typography variant="h1">Desk</Typography>
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
-          {decisions.length === 0 ? (
+          {total === 0 ? (
             "Nothing waits for you."
           ) : (
             <>
               <Box component="b" sx={{ color: "secondary.main", fontWeight: 600 }}>
-                {decisions.length} {decisions.length === 1 ? "decision" : "decisions"}
+                {total} {total === 1 ? "decision" : "decisions"}
               </Box>{" "}
-              {decisions.length === 1 ? "waits" : "wait"} for you{tonight > 0 && `, ${tonight} before today’s sessions`}
-              .
+              {total === 1 ? "waits" : "wait"} for you, for {rows.length} {rows.length === 1 ? "athlete" : "athletes"}
+              {tonight > 0 && `; ${tonight} ${tonight === 1 ? "trains" : "train"} today`}.
             </>
           )}
         </Typography>
@@ -127,6 +153,7 @@ function Queue({ desk }: { desk: Desk }) {
               [["A"], "accept"],
               [["E"], "edit"],
               [["L"], "later"],
+              [["O"], "the others"],
               [["W"], "why"],
               [["Z"], "undo"],
             ].map(([caps, what]) => (
@@ -144,12 +171,12 @@ function Queue({ desk }: { desk: Desk }) {
         <Alert
           severity="warning"
           sx={{ mx: 6, mb: 3 }}
-          onClose={() => [decide.accept, decide.later, decide.undo].forEach((m) => m.reset())}
+          onClose={() => [decide.accept, decide.together, decide.later, decide.undo].forEach((m) => m.reset())}
         >
           {messageOf(error)}
         </Alert>
       )}
-      {decisions.length === 0 ? (
+      {total === 0 ? (
         <Box sx={(t) => ({ px: { xs: 4, sm: 6 }, borderTop: `1px solid ${t.vars.palette.line2}` })}>
           <Empty
             title="The desk is clear."
@@ -166,25 +193,35 @@ function Queue({ desk }: { desk: Desk }) {
         <Box
           component="ol"
           ref={list}
-          aria-label="Decisions, most urgent first"
+          aria-label="Decisions, one athlete a row, most urgent first"
           sx={(t) => ({ listStyle: "none", m: 0, p: 0, borderTop: `1px solid ${t.vars.palette.line2}` })}
         >
-          {decisions.map((d, i) => (
-            <DecisionRow
-              key={d.id}
-              decision={d}
-              session={desk.sessions.find((s) => s.athleteId === d.athleteId)}
-              current={i === at}
-              busy={decide.accept.isPending && decide.accept.variables?.id === d.id}
-              onFocus={() => setCurrentId(d.id)}
-              onAccept={() => accept(d)}
-              onEdit={() => setEditing(d)}
-              onLater={() => later(d)}
-            />
-          ))}
+          {rows.flatMap((row) => {
+            const open = unfolded.includes(row.athleteId);
+            return (open ? row.decisions : row.decisions.slice(0, 1)).map((d, i) => (
+              <DecisionRow
+                key={d.id}
+                decision={d}
+                session={desk.sessions.find((s) => s.athleteId === d.athleteId)}
+                first={i === 0}
+                folded={open ? 0 : row.decisions.length - 1}
+                unfolded={open}
+                harmless={harmlessOf(row.athleteId).length}
+                current={d.id === current?.id}
+                busy={decide.accept.isPending || decide.together.isPending}
+                asksReason={refused && decide.accept.variables?.id === d.id ? refused : null}
+                onFocus={() => focus(d)}
+                onAccept={(more) => accept(d, more)}
+                onTogether={() => together(d)}
+                onFold={() => fold(row.athleteId)}
+                onEdit={() => setEditing(d)}
+                onLater={() => later(d)}
+              />
+            ));
+          })}
         </Box>
       )}
-      <DeskTables desk={desk} undo={(id) => decide.undo.mutate(id)} />
+      <DeskTables desk={desk} undo={undo} />
       <Suspense fallback={null}>
         {editing && <EditDecision decision={editing} onClose={() => setEditing(null)} />}
       </Suspense>

@@ -6,7 +6,7 @@ import TableCell from "@mui/material/TableCell";
 import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import type { Desk } from "../api/types";
+import type { Decision, Desk } from "../api/types";
 import { dayShort, dayWeek, minutes, plural } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { takenText } from "./wording";
@@ -22,7 +22,7 @@ const cut = {
 } as const;
 
 /** Today's sessions, retests that are due, pain that was reported, and what was decided today. */
-export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => void }) {
+export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decision) => void }) {
   const total = desk.sessions.reduce((sum, s) => sum + s.durationSeconds, 0);
   return (
     <Box
@@ -47,7 +47,8 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
             </TableCell>
             <TableCell sx={cut}>
               {s.easy && "easy: "}
-              {s.line ?? `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
+              {s.held.length > 0 && `stopped: ${s.held.join(", ")}. `}
+              {s.line ? `${s.movement}, ${s.line}` : `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
             </TableCell>
             <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
               {s.status === "Done" ? "done" : minutes(s.durationSeconds)}
@@ -66,7 +67,11 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 <Quiet to={`/athletes/${first.athleteId}`}>{first.athleteName}</Quiet>
               </TableCell>
-              <TableCell sx={cut}>{others.length > 0 ? `${others.length + 1} tests` : first.name}</TableCell>
+              <TableCell sx={cut}>
+                {others.length > 0
+                  ? `${others.length + 1} tests for ${first.goals.join(", ")}`
+                  : `${first.name}, for ${first.goals.join(", ")}`}
+              </TableCell>
               <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: first.overdue ? 600 : 400 }}>
                 {first.overdue ? "overdue" : dayWeek(first.dueDay)}
               </TableCell>
@@ -85,7 +90,7 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
                 <Button
                   size="small"
                   variant="text"
-                  onClick={() => undo(d.id)}
+                  onClick={() => undo(d)}
                   aria-label={`Undo: ${d.athleteName}, ${takenText(d)}`}
                   sx={{ minHeight: 24, py: 0 }}
                 >
@@ -98,15 +103,19 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (id: string) => v
       ) : (
         <Panel title="Pain reported" empty={desk.pain.length === 0 ? "None in the last seven days." : null}>
           {desk.pain.map((p) => (
-            <TableRow key={p.sessionId}>
+            <TableRow key={`${p.athleteId}-${p.place}`}>
               <TableCell sx={{ width: 22 }}>
-                <StatusShape status={p.pain >= 6 ? "stop" : "caution"} />
+                <StatusShape status={p.stopped ? "stop" : "caution"} />
               </TableCell>
               <TableCell sx={{ whiteSpace: "nowrap" }}>
-                <Quiet to={`/athletes/${p.athleteId}/sessions/${p.sessionId}`}>{p.athleteName}</Quiet>
+                <Quiet
+                  to={p.sessionId ? `/athletes/${p.athleteId}/sessions/${p.sessionId}` : `/athletes/${p.athleteId}`}
+                >
+                  {p.athleteName}
+                </Quiet>
               </TableCell>
               <TableCell sx={cut}>
-                {p.place ?? "pain"} {p.pain} of 10
+                {p.place} {p.pain} of 10{p.movement ? `, ${p.movement}` : ""}
               </TableCell>
               <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
                 {dayShort(p.day)}

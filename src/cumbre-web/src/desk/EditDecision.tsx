@@ -14,22 +14,25 @@ import { useDecide } from "./useDesk";
 
 /** Accept with another line than the proposed one. */
 export default function EditDecision({ decision, onClose }: { decision: Decision; onClose: () => void }) {
-  const [line, setLine] = useState(decision.next ?? "");
+  const movement = decision.next?.movement ?? decision.movement;
+  const [line, setLine] = useState(decision.next?.line ?? "");
   const [reason, setReason] = useState("");
-  const meaning = useMeaning(decision.athleteId, line, decision.nextDay);
+  const meaning = useMeaning(decision.athleteId, movement, line, decision.nextDay);
   const { accept } = useDecide();
   const send = () => accept.mutate({ id: decision.id, line, reason: reason || null }, { onSuccess: onClose });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>
-        {decision.athleteName}, {dayWeek(decision.nextDay)}
+        {decision.athleteName}, {decision.next?.name ?? decision.movementName}, {dayWeek(decision.nextDay)}
       </DialogTitle>
       <DialogContent>
         <Typography color="textSecondary" sx={{ mb: 3 }}>
-          Last time: {decision.before}
+          {decision.before ? `Last time: ${decision.before}` : "Not trained yet"}
         </Typography>
         <LineEditor
           athleteId={decision.athleteId}
+          movement={movement}
+          subject={`${decision.athleteName}, ${decision.next?.name ?? decision.movementName}`}
           day={decision.nextDay}
           line={line}
           onChange={setLine}
@@ -42,7 +45,7 @@ export default function EditDecision({ decision, onClose }: { decision: Decision
           value={reason}
           onChange={setReason}
           error={accept.error}
-          path="overrideReason"
+          path="reason"
         />
       </DialogContent>
       <DialogActions>

@@ -1,33 +1,46 @@
-import type { Decision, MassUnit } from "../api/types";
-import { added, dayWeek } from "../ui/format";
+import type { Decision } from "../api/types";
+import { dayWeek, plural } from "../ui/format";
 import type { OpenFigure } from "../why/WhyContext";
+import { ChangeList } from "./ChangeList";
 import { headline, overruledText } from "./wording";
 
-/** A decision as a figure that can be opened: its load, or what it says where there is none. */
-export function figureOf(d: Decision, unit: MassUnit): OpenFigure {
-  const { figure } = headline(d, unit);
+/** A decision as a figure that can be opened: its line, or what it says where there is none. */
+export function figureOf(d: Decision): OpenFigure {
+  const { before, figure } = headline(d);
   return {
     key: `decision-${d.id}`,
-    shown: figure ?? "stop",
-    subject: `${d.athleteName}, weighted pull-up`,
+    shown: figure ?? before,
+    subject: [d.athleteName, d.movementName].filter(Boolean).join(", "),
     why: d.why,
-    note: (
+    note: d.before ? <>was {d.before}</> : undefined,
+    effect: (
       <>
-        {d.next ?? "no further session"}
-        <br />
-        was {added(d.fromKg, unit)}
-      </>
-    ),
-    effect: d.next ? (
-      <>
-        <b>Accepting changes</b> the next session only, {dayWeek(d.nextDay)}. {overruledText(d)} Undo until the first
-        set is logged.
-      </>
-    ) : (
-      <>
-        <b>Accepting stops</b> weighted pull-ups until you clear them with a reason. Refer to licensed practice.{" "}
-        {overruledText(d)}
+        {effect(d)} {overruledText(d)}
+        <ChangeList changes={d.changes} />
       </>
     ),
   };
+}
+
+function effect(d: Decision) {
+  if (d.kind === "Refer")
+    return (
+      <>
+        <b>Accepting confirms</b> the stop: nothing that loads this place is progressed until you clear it with a
+        reason. Refer to licensed practice.
+      </>
+    );
+  if (d.changes.length > 0)
+    return (
+      <>
+        <b>Accepting changes</b> {plural(new Set(d.changes.map((c) => c.day)).size, "session")}. Undo until one of them
+        has begun.
+      </>
+    );
+  if (!d.next || d.confirms || d.kind === "Achieved") return <>Accepting changes no session.</>;
+  return (
+    <>
+      <b>Accepting plans</b> the next session, {dayWeek(d.nextDay)}. Undo until its first set is logged.
+    </>
+  );
 }

@@ -6,14 +6,25 @@ export const deskQuery = queryOptions({
   queryFn: ({ signal }) => ask(api.GET("/api/desk", { signal })),
 });
 
+interface Accept {
+  id: string;
+  line?: string | null;
+  reason?: string | null;
+  also?: string[];
+}
+
 /** Accept, put off, undo, clear: each changes the Desk, the athlete and the session, so all are read again. */
 export function useDecide() {
   const queries = useQueryClient();
   const afterwards = { onSettled: () => queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" }) };
   return {
     accept: useMutation({
-      mutationFn: ({ id, line = null, reason = null }: { id: string; line?: string | null; reason?: string | null }) =>
-        ask(api.POST("/api/decisions/{id}/accept", { params: { path: { id } }, body: { line, reason } })),
+      mutationFn: ({ id, line = null, reason = null, also = [] }: Accept) =>
+        ask(api.POST("/api/decisions/{id}/accept", { params: { path: { id } }, body: { line, reason, also } })),
+      ...afterwards,
+    }),
+    together: useMutation({
+      mutationFn: (ids: string[]) => ask(api.POST("/api/decisions/accept", { body: { ids } })),
       ...afterwards,
     }),
     later: useMutation({
@@ -26,8 +37,13 @@ export function useDecide() {
       ...afterwards,
     }),
     clear: useMutation({
-      mutationFn: ({ id, reason }: { id: string; reason: string }) =>
-        ask(api.POST("/api/decisions/{id}/clear", { params: { path: { id } }, body: { reason } })),
+      mutationFn: ({ athleteId, place, reason }: { athleteId: string; place: string; reason: string }) =>
+        ask(
+          api.POST("/api/athletes/{athleteId}/stops/clear", {
+            params: { path: { athleteId } },
+            body: { place, reason },
+          }),
+        ),
       ...afterwards,
     }),
   };

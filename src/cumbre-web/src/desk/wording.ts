@@ -1,86 +1,113 @@
-import type { Decision, MassUnit, ProposalCause, ProposalKind, Quantity } from "../api/types";
-import { added, plural } from "../ui/format";
+import type { Decision, ProposalCause, ProposalKind, Quantity } from "../api/types";
+import { plural } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
 
-export const kindStatus: Record<ProposalKind, Status> = {
-  Refer: "stop",
-  Deload: "caution",
-  Ease: "caution",
-  BackOff: "caution",
-  Hold: "pending",
-  AddReps: "pending",
-  AddLoad: "pending",
+const kinds: Record<ProposalKind, { status: Status; word: string }> = {
+  Refer: { status: "stop", word: "stop and refer" },
+  Ease: { status: "caution", word: "ease for pain" },
+  Return: { status: "caution", word: "come back lighter" },
+  Deload: { status: "caution", word: "deload" },
+  LighterWeek: { status: "caution", word: "lighter week" },
+  RestToday: { status: "caution", word: "no more of it today" },
+  BackOff: { status: "caution", word: "back off" },
+  Variation: { status: "caution", word: "change the movement" },
+  Easier: { status: "caution", word: "an easier movement" },
+  Hold: { status: "pending", word: "the increase waits" },
+  NextMovement: { status: "pending", word: "the next movement" },
+  NextStep: { status: "pending", word: "the next step in short singles" },
+  SetDose: { status: "pending", word: "set the dose" },
+  AddLoad: { status: "pending", word: "add load" },
+  AddReps: { status: "pending", word: "add reps" },
+  AddSeconds: { status: "pending", word: "add seconds" },
+  AddSet: { status: "pending", word: "add a set" },
+  Slower: { status: "pending", word: "slower" },
+  AddPause: { status: "pending", word: "add a pause" },
+  AddPiece: { status: "pending", word: "one more" },
+  WeakerBand: { status: "pending", word: "the next weaker band" },
+  LowerBox: { status: "pending", word: "a lower box" },
+  LessHelp: { status: "pending", word: "less help" },
+  NextContact: { status: "pending", word: "the next contact" },
+  ShorterGap: { status: "pending", word: "a shorter gap" },
+  ShorterSlot: { status: "pending", word: "a shorter slot" },
+  LessRest: { status: "pending", word: "less rest" },
+  LongerStretch: { status: "pending", word: "a longer stretch" },
+  LongerPieces: { status: "pending", word: "longer pieces" },
+  HigherTop: { status: "pending", word: "a higher top" },
+  WeakerSide: { status: "pending", word: "weaker side first" },
+  EvenSides: { status: "pending", word: "both sides the same again" },
+  Achieved: { status: "won", word: "standard shown" },
+  Test: { status: "pending", word: "test" },
+  Retest: { status: "pending", word: "test again" },
 };
 
-const kindWord: Record<ProposalKind, string> = {
-  Refer: "stop and refer",
-  Deload: "easy week",
-  Ease: "ease for pain",
-  BackOff: "back off",
-  Hold: "same line again",
-  AddReps: "add reps",
-  AddLoad: "add load",
-};
+export const kindStatus = (kind: ProposalKind): Status => kinds[kind].status;
 
-/** What is proposed, without its figure: the figure stands behind it and can be opened. */
-export function headline(d: Decision, unit: MassUnit): { before: string; figure: string | null; after: string } {
-  const from = added(d.fromKg, unit);
-  const to = d.to ? added(d.to.value.number ?? 0, unit) : null;
-  switch (d.kind) {
-    case "Refer":
-      return { before: "Stop weighted pull-ups and refer", figure: null, after: "" };
-    case "Deload":
-      return { before: "Easy week: half the sets at", figure: to, after: "" };
-    case "Ease":
-      return { before: `Ease: ${from} →`, figure: to, after: "" };
-    case "BackOff":
-      return { before: `Back off: ${from} →`, figure: to, after: "" };
-    case "Hold":
-      return { before: d.nextIsEasy ? "Easy week goes on at" : "Same line again at", figure: to, after: "" };
-    case "AddReps":
-      return { before: "One rep more, still at", figure: to, after: "" };
-    case "AddLoad":
-      return { before: `Weighted pull-up: ${from} →`, figure: to, after: "next session" };
-  }
+const nextText = (d: Decision) =>
+  d.next && (d.next.movement === d.movement ? d.next.line : `${d.next.name}, ${d.next.line}`);
+
+/** What is proposed; the figure can be opened. */
+export function headline(d: Decision): { before: string; figure: string | null } {
+  if (d.kind === "Refer") return { before: `${d.place ? capital(d.place) : "Pain"}: stop and refer`, figure: null };
+  const what = d.confirms ? "the planned increase is earned" : kinds[d.kind].word;
+  const next = nextText(d);
+  const first = d.first ? `${d.first.name}, ${d.first.line}, then ` : "";
+  if (d.kind === "Achieved" && next) return { before: `${d.movementName}: standard shown; next is`, figure: next };
+  return { before: `${d.movementName}: ${what}${next ? "," : ""}`, figure: next ? first + next : null };
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function input(d: Decision, key: string): Quantity | undefined {
   return d.why.inputs.find((i) => i.key === key)?.value;
 }
 
+const count = (d: Decision, key: string) => input(d, key)?.number ?? 0;
+
+const cleanText = (d: Decision) => {
+  const clean = count(d, "CleanSessions");
+  return clean <= 1 ? "The last session was clean" : `${clean} clean sessions in a row`;
+};
+
 const causes: Record<ProposalCause, (d: Decision) => string> = {
   Pain: (d) => {
-    const place = input(d, "PainPlace")?.code ?? "";
     const pains = d.why.inputs.filter((i) => i.key === "PainReported").map((i) => i.value.number ?? 0);
-    const where = place ? `${place.charAt(0).toUpperCase()}${place.slice(1)}: pain` : "Pain";
+    const where = d.movementName ? `${d.movementName}: ` : "";
+    const sign = input(d, "StopSign") ? ", with a stop sign" : "";
     return pains.length > 1
-      ? `${where} ${pains[0]} of 10, after ${pains[1]} the session before`
-      : `${where} ${pains[0] ?? 0} of 10`;
+      ? `${where}pain ${pains[0]} of 10, after ${pains[1]} the time before${sign}`
+      : `${where}pain ${pains[0] ?? 0} of 10${d.kind === "Refer" || !d.place ? "" : ` in the ${d.place}`}${sign}`;
   },
-  LoadingWeeks: (d) => `${plural(input(d, "LoadingWeeks")?.number ?? 0, "loading week")} done`,
-  EasyWeek: () => "Until Sunday",
-  NoProgress: (d) => `${plural(input(d, "ExposuresWithoutProgress")?.number ?? 0, "exposure")} without progress`,
-  CleanSessions: (d) => {
-    const count = input(d, "CleanSessions")?.number ?? 0;
-    return count === 1 ? "The last session was clean" : `${count} clean sessions running`;
-  },
-  NotYetClean: (d) => {
-    const stuck = input(d, "ExposuresWithoutProgress")?.number ?? 0;
-    const clean = input(d, "CleanSessions")?.number ?? 0;
-    if (stuck > 0) return `Not clean yet; ${plural(stuck, "exposure")} without progress`;
-    return clean > 0 ? `${plural(clean, "clean session")}, one more earns load` : "Not clean yet";
-  },
-  KitGap: () => "Clean, but the kit’s next step is a large one",
+  Cleared: (d) => `Cleared; ${plural(count(d, "DaysLost"), "day")} lost. Ask for pain after every set`,
+  LoadingWeeks: (d) => `${plural(count(d, "LoadingWeeks"), "loading week")} done`,
+  Fatigue: (d) =>
+    d.kind === "RestToday" ? "The line sagged" : "Down, or harder, two sessions in a row: half the sets this week",
+  NoProgress: (d) => `${plural(count(d, "ExposuresWithoutProgress"), "session")} without progress`,
+  BelowZone: () => "Twice below the rep zone",
+  NotEarned: () => "The plan asks for more next time, and the log has not earned it",
+  CleanSessions: cleanText,
+  Reserve: (d) => `${plural(count(d, "ReserveLeft"), "rep")} left in reserve, more than the line asks`,
+  KitGap: () => "Clean, but the next load of the kit is far away",
+  LevelFound: () => "The sets found the level",
+  SideGap: (d) => `Left ${count(d, "BestLeft")}, right ${count(d, "BestRight")}`,
+  StandardShown: (d) => (d.kind === "Achieved" ? "Shown in training" : "Three sets at the standard, as often as asked"),
+  Contradicted: () => "A newer test denies what a harder step implies",
+  Trend: (d) => `Practice sets at ${count(d, "BestReps")}, the test was ${count(d, "TestReps")}`,
+  DescentDone: () => "Even descents of ten seconds: test the full rep",
+  EasyWeek: () => "Deload week",
+  NotYetClean: () => "Not clean yet",
   Unfinished: () => "The plan was not finished",
 };
 
+/** Why, and from what. */
 export function causeText(d: Decision) {
-  return causes[d.cause](d);
+  const was = d.before && d.next && !d.confirms && !["Achieved", "SetDose"].includes(d.kind) ? `; was ${d.before}` : "";
+  const renewed = d.renews ? `; the log was corrected, before it said ${d.renews}` : "";
+  return causes[d.cause](d) + was + renewed;
 }
 
 /** How a taken decision reads in the list of today. */
 export function takenText(d: Decision) {
-  const what = kindWord[d.kind];
+  const what = `${d.movementName || d.place || "pain"}: ${kinds[d.kind].word}`;
   switch (d.state) {
     case "Deferred":
       return `${what}, put off`;
@@ -94,5 +121,5 @@ export function takenText(d: Decision) {
 }
 
 export function overruledText(d: Decision) {
-  return d.overruled.length > 0 ? `Overrules: ${d.overruled.map((k) => kindWord[k]).join(", ")}.` : "";
+  return d.overruled.length > 0 ? `Goes before: ${d.overruled.map((k) => kinds[k].word).join(", ")}.` : "";
 }

@@ -16,6 +16,7 @@ const movement = (slug: string, name: string) => ({
   standard: `How a ${name.toLowerCase()} counts.`,
   faults: [],
   failureHarmless: true,
+  asksContact: false,
 });
 
 const pull = planOf({
@@ -207,7 +208,9 @@ const session: Session = {
       sets: [],
     },
   ],
-  decision: null,
+  decisions: [],
+  checkIn: null,
+  easyOffered: false,
 };
 
 it("has the same sheet for a session that stands alone, with the reason it stands against a caution", async () => {

@@ -11,6 +11,7 @@ import { useMeaning } from "./useMeaning";
 
 interface Props {
   athleteId: string;
+  movement: string;
   day: string;
   line: string;
   onChange: (line: string) => void;
@@ -18,13 +19,13 @@ interface Props {
   /** What saving refused. */
   error?: unknown;
   autoFocus?: boolean;
-  subject?: string;
+  subject: string;
 }
 
 /** A whiteboard line, and under it what it means, costs and needs, at each key stroke. */
-export function LineEditor({ athleteId, day, line, onChange, onEnter, error, autoFocus, subject }: Props) {
+export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, error, autoFocus, subject }: Props) {
   const id = useId();
-  const meaning = useMeaning(athleteId, line, day);
+  const meaning = useMeaning(athleteId, movement, line, day);
   const fresh = meaning.data && !meaning.isPlaceholderData;
   const fault = line.trim() ? meaning.data?.error : null;
   const problem = line.trim() ? meaning.data?.problem : null;
@@ -71,11 +72,7 @@ export function LineEditor({ athleteId, day, line, onChange, onEnter, error, aut
         )}
         {!message && meaning.data?.plan && line.trim() && (
           <Box sx={{ opacity: fresh ? 1 : 0.6 }}>
-            <MeaningView
-              plan={meaning.data.plan}
-              subject={subject ?? "Weighted pull-up"}
-              keyPrefix={`line-${athleteId}`}
-            />
+            <MeaningView plan={meaning.data.plan} subject={subject} keyPrefix={`line-${athleteId}`} />
           </Box>
         )}
       </Box>

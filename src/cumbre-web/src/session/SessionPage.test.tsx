@@ -25,6 +25,7 @@ const item = (more: Partial<SessionItem> = {}): SessionItem => ({
     standard: "The chin clears the hands.",
     faults: [],
     failureHarmless: true,
+    asksContact: false,
   },
   sets: [],
   ...more,
@@ -46,11 +47,13 @@ const session = (more: Partial<Session> = {}): Session => ({
   coolDown: { text: "", seconds: 0 },
   durationSeconds: 450,
   items: [item()],
-  decision: null,
+  decisions: [],
+  checkIn: null,
+  easyOffered: false,
   ...more,
 });
 
-const logged = (request: SetRequest, id = "l"): LoggedSet => ({
+const logged = (request: Omit<SetRequest, "sagged">, id = "l"): LoggedSet => ({
   id,
   set: request.set,
   part: request.part,
@@ -61,6 +64,11 @@ const logged = (request: SetRequest, id = "l"): LoggedSet => ({
   form: request.form,
   pain: request.pain,
   painPlace: request.painPlace,
+  total: request.total ?? null,
+  contact: request.contact ?? null,
+  sagged: false,
+  restedSeconds: null,
+  sign: request.sign ?? null,
 });
 
 /** A server that keeps what is logged. */
@@ -114,6 +122,10 @@ it("opens the next set with what is asked for, and goes on to the one after", as
       form: "Clean",
       pain: null,
       painPlace: null,
+      sign: null,
+      contact: null,
+      total: null,
+      sagged: false,
       supersedes: null,
     },
   ]);
@@ -161,10 +173,23 @@ it("asks where it hurts only when it hurts, and shows what the server says of it
   expect(await screen.findByText("Say where it hurts.")).toBeVisible();
   refused = false;
   await userEvent.click(screen.getByRole("combobox", { name: /Where/ }));
-  await userEvent.click(screen.getByRole("option", { name: "right elbow" }));
+  await userEvent.click(screen.getByRole("option", { name: "right elbow, inside" }));
   await log();
   await waitFor(() => expect(page.to("PUT")).toHaveLength(2));
-  expect(page.to("PUT")[1]).toMatchObject({ pain: 4, painPlace: "right elbow" });
+  expect(page.to("PUT")[1]).toMatchObject({ pain: 4, painPlace: "right elbow, inside" });
+});
+
+it("keeps the clean reps of a broken set beside all of them, and takes a set of none", async () => {
+  const page = open();
+  const first = within(await form(1));
+  await userEvent.click(first.getByRole("button", { name: "broke" }));
+  const reps = first.getByLabelText("Clean reps");
+  await userEvent.clear(reps);
+  await userEvent.type(reps, "0");
+  await userEvent.type(first.getByLabelText("All reps"), "3");
+  await log();
+  await waitFor(() => expect(page.to("PUT")).toHaveLength(1));
+  expect(page.to("PUT")[0]).toMatchObject({ reps: 0, total: 3, form: "Broken" });
 });
 
 it("loses nothing when the answer is lost, and sends the same set again", async () => {
@@ -205,7 +230,7 @@ it("corrects a set in its place: what is stored stands in the form, and the new 
   await form(2);
   await userEvent.click(screen.getByRole("button", { name: "Correct set 1" }));
   const first = within(await form(1));
-  expect(first.getByLabelText("Reps")).toHaveValue("9");
+  expect(first.getByLabelText("Clean reps")).toHaveValue("9");
   expect(first.getByLabelText("Load")).toHaveValue("5");
   expect(first.getByRole("button", { name: "broke" })).toHaveAttribute("aria-pressed", "true");
   await userEvent.click(first.getByRole("button", { name: "clean" }));

@@ -222,8 +222,8 @@ function Outcome({ session, isCoach }: { session: Session; isCoach: boolean }) {
     );
   return (
     <Box role="status" sx={{ mt: 4, mx: { xs: -4, sm: -6 } }}>
-      {session.decision ? (
-        <DecisionStrip decision={session.decision} />
+      {session.decisions.length > 0 ? (
+        session.decisions.map((d) => <DecisionStrip key={d.id} decision={d} />)
       ) : (
         <Typography sx={{ mx: { xs: 4, sm: 6 } }} color="textSecondary">
           Nothing waits for you from this session.{" "}

@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import InputAdornment from "@mui/material/InputAdornment";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -18,7 +20,7 @@ import { inUnit, number, unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
-import { painPlaces } from "./painPlaces";
+import { contacts, painPlaces, stopSigns } from "./painPlaces";
 import { useLogSet } from "./useSession";
 
 const shape = z.object({
@@ -28,6 +30,10 @@ const shape = z.object({
   form: z.enum(["Clean", "Broken"]),
   pain: z.string(),
   painPlace: z.string(),
+  sign: z.string(),
+  contact: z.string(),
+  total: z.string().regex(/^\d{0,3}$/, "Enter a whole number."),
+  sagged: z.boolean(),
 });
 
 type Fields = z.input<typeof shape>;
@@ -70,11 +76,18 @@ export function SetForm({
       form: set?.form ?? "Clean",
       pain: String(set?.pain ?? 0),
       painPlace: set?.painPlace ?? "",
+      sign: set?.sign ?? "",
+      contact: set?.contact ?? "",
+      total: set?.total ? String(set.total) : "",
+      sagged: set?.sagged ?? false,
     },
   });
   useServerErrors(form, log.error);
   const { errors } = form.formState;
   const pain = useWatch({ control: form.control, name: "pain" });
+  const sign = useWatch({ control: form.control, name: "sign" });
+  const clean = useWatch({ control: form.control, name: "form" }) === "Clean";
+  const hurts = pain !== "0" || sign !== "";
   const save = form.handleSubmit(async (f) => {
     try {
       await log.mutateAsync({
@@ -88,7 +101,11 @@ export function SetForm({
         reserve: f.reserve === null ? null : Number(f.reserve),
         form: f.form,
         pain: f.pain === "0" ? null : Number(f.pain),
-        painPlace: f.pain === "0" ? null : f.painPlace || null,
+        painPlace: hurts ? f.painPlace || null : null,
+        sign: f.sign === "" ? null : (f.sign as NonNullable<LoggedSet["sign"]>),
+        contact: f.contact === "" ? null : (f.contact as NonNullable<LoggedSet["contact"]>),
+        total: !timed && f.form === "Broken" && f.total !== "" ? Number(f.total) : null,
+        sagged: timed && f.sagged,
         supersedes: set?.id ?? null,
       });
       // The answer replaces this form by one for the stored set, so its end is told by the promise and not by the form.
@@ -98,7 +115,7 @@ export function SetForm({
     }
   });
   const step = (by: number) => () =>
-    form.setValue("reps", String(Math.max(1, (Number(form.getValues("reps")) || 0) + by)));
+    form.setValue("reps", String(Math.max(0, (Number(form.getValues("reps")) || 0) + by)));
   const conflict = log.error instanceof Problem && log.error.isConflict;
   return (
     <Box
@@ -117,7 +134,7 @@ export function SetForm({
           −1
         </Button>
         <TextField
-          label={timed ? "Seconds" : "Reps"}
+          label={timed ? "Seconds" : clean ? "Reps" : "Clean reps"}
           {...form.register("reps")}
           autoFocus
           error={Boolean(errors.reps)}
@@ -133,6 +150,44 @@ export function SetForm({
           +1
         </Button>
       </Box>
+      {!timed && !clean && (
+        <TextField
+          label="All reps"
+          {...form.register("total")}
+          error={Boolean(errors.total)}
+          helperText={errors.total?.message ?? "clean or not"}
+          sx={{ width: 96 }}
+          slotProps={{ htmlInput: { inputMode: "numeric" } }}
+        />
+      )}
+      {item.movement.asksContact && (
+        <Controller
+          control={form.control}
+          name="contact"
+          render={({ field }) => (
+            <TextField {...field} select label="Reached" sx={{ width: 130 }}>
+              <MenuItem value="">as planned</MenuItem>
+              {Object.entries(contacts).map(([key, word]) => (
+                <MenuItem key={key} value={key}>
+                  {word}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        />
+      )}
+      {timed && (
+        <Controller
+          control={form.control}
+          name="sagged"
+          render={({ field }) => (
+            <FormControlLabel
+              control={<Checkbox checked={field.value} onChange={(_, on) => field.onChange(on)} />}
+              label="the line sagged"
+            />
+          )}
+        />
+      )}
       <TextField
         label="Load"
         {...form.register("added")}
@@ -207,7 +262,21 @@ export function SetForm({
           </TextField>
         )}
       />
-      {pain !== "0" && (
+      <Controller
+        control={form.control}
+        name="sign"
+        render={({ field }) => (
+          <TextField {...field} select label="Stop sign" sx={{ width: 120 }}>
+            <MenuItem value="">none</MenuItem>
+            {Object.entries(stopSigns).map(([key, word]) => (
+              <MenuItem key={key} value={key}>
+                {word}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      />
+      {hurts && (
         <Controller
           control={form.control}
           name="painPlace"

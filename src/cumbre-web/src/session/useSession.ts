@@ -21,7 +21,7 @@ function useAfterwards() {
     onSuccess: async (session: Session | undefined) => {
       if (session) queries.setQueryData(["session", session.id], session);
       await queries.invalidateQueries({
-        predicate: (q) => ["desk", "lift", "roster", "meaning", "block"].includes(String(q.queryKey[0])),
+        predicate: (q) => ["desk", "movement", "roster", "meaning", "block"].includes(String(q.queryKey[0])),
       });
     },
   };

@@ -10,7 +10,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { Problem } from "../api/client";
 import type { Battery, Benchmark, RosterRow, Sheet } from "../api/types";
-import { benchmarksQuery } from "../athlete/useLift";
+import { benchmarksQuery } from "../athlete/useAthlete";
 import { rosterQuery } from "../roster/useRoster";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";

@@ -120,7 +120,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
 }
 
 function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolean; athleteId: string | null }) {
-  const waiting = useQuery({ ...deskQuery, enabled: isCoach }).data?.decisions.length ?? 0;
+  const waiting = useQuery({ ...deskQuery, enabled: isCoach }).data?.rows.length ?? 0;
   return (
     <Box
       component="nav"

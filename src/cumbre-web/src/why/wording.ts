@@ -74,6 +74,38 @@ const rules: Record<RuleId, Say> = {
   VolumeLoad: () => "System mass by reps, where the whole body is moved and the load is weighed.",
   ItemChosen: ([role]) =>
     `Chosen as ${role}: by what holds a goal back, the step in training, carry-over, what was trained lately, and where the reps land; then the kit, the minutes and the week’s balance.`,
+  BackOffByThird: ([runs]) => `${runs} sessions without progress: a third less of each set.`,
+  StuckAgain: () => "Stuck again after a back-off: another movement of the pattern.",
+  AddRepsInZone: ([from, to]) => `Clean: one rep more, within the zone of ${from} to ${to}.`,
+  ReserveOver: ([asked]) => `More left than the ${asked} that was asked: as much more as leaves it.`,
+  OverTheZone: ([from, to]) =>
+    `At the top of ${from} to ${to}: the next harder movement whose gate is met, else slower at the same time a set, a pause, a set more.`,
+  BelowZone: () => "Twice below the bottom of the zone: an easier movement, or help.",
+  GrowInRamp: ([percent]) =>
+    `Straight-arm work grows on as many sets as the week allows: at most ${percent} a week; one set is always allowed.`,
+  AddSecond: () => "Clean: a second more in each set.",
+  NextStepInRamp: ([step]) =>
+    `The standard is held in three sets: ${step} comes first, in short singles, and this step gives way so that the week stays in its ramp.`,
+  ContactKept: () => "The contact was kept in every rep: more reps, then the next contact, then a set.",
+  WeakerBand: ([reps]) => `All sets pass ${reps} clean: the next weaker band.`,
+  LowerBox: () => "Three clean sets of five: a lower box.",
+  LessHelp: () => "Clean: less help.",
+  AddPiece: () => "Clean: one counted piece more. No mass is claimed for it.",
+  GrowsByMethod: () => "Clean: on by the method’s own way.",
+  DescentDone: () => "Even descents at their longest: test the full rep.",
+  LevelFound: () => "The sets found the level: the dose follows from the best of them.",
+  TotalGrown: () => "Open sets a tenth over the start, twice: the harder movement.",
+  OpeningSet: () => "Rest-pause goes by its opening set: under 8 too hard, 8 to 20 stays, over 20 twice too easy.",
+  ReturnAfterStop: () =>
+    "The way back after a stop: that of missed weeks, at least a tenth of the system less, for two sessions.",
+  LighterWeek: () => "Two sessions in a row down, or harder, against the three before: half the sets at once.",
+  LineSags: () => "A line that sags is a mark of fatigue: no more of it today; twice in a row, a lighter week.",
+  HoldRise: ([needed]) => `The planned increase needs ${needed} clean first: it waits a week.`,
+  WeakerSideFirst: () =>
+    "The weaker side begins, both do its number, and it does one set more, until the gap is under 10 %.",
+  StandardShown: ([what]) => `The standard of ${what} was shown in training.`,
+  ContradictedStep: ([step]) => `A harder step says that ${step} is there; its own newer test says no.`,
+  PracticeTrend: () => "Practice sets have outgrown the last test by 15 %.",
 };
 
 const inputs: Record<InputKey, string> = {
@@ -119,6 +151,9 @@ const inputs: Record<InputKey, string> = {
   LastTrainedOn: "Last trained",
   BestLeft: "Best left",
   BestRight: "Best right",
+  ReserveLeft: "Left in reserve",
+  DaysLost: "Days without it",
+  StopSign: "Stop sign",
 };
 
 type SayStep = (b: string[], t: string[]) => string;
@@ -212,6 +247,13 @@ const steps: Record<StepKey, SayStep> = {
   LoosensAlone: () => "Nothing else can be trained that day",
   LongPosition: () => "Load in the long position, for",
   MendedByCheck: (_, t) => `Eased for ${t[0]}`,
+  LineBecomes: (_, t) => `${t[0]} becomes`,
+  WeekThen: () => "Straight-arm work of the week then",
+  TotalOfSets: (_, t) => `All sets, ${t[0]}`,
+  MeanBefore: (b) => `Mean of the ${b[0]} before`,
+  FigureOn: (_, t) => `On ${t[0]}`,
+  GapOfSides: (b) => `Gap of the sides, (${b[0]} − ${b[1]}) of ${b[0]}`,
+  StopsPattern: () => "Holds",
 };
 
 const roundings: Record<RoundingKey, Say> = {
@@ -226,6 +268,7 @@ const roundings: Record<RoundingKey, Say> = {
   KitEnds: ([heaviest]) => `The kit ends at ${heaviest}.`,
   NearestBand: ([wanted, made, name]) => `Wants ${wanted} of help; the band “${name}” gives ${made} on average.`,
   NeverWeighed: () => "Never weighed: no mass is claimed.",
+  RoundedDown: ([wanted, made]) => `Wants ${wanted}, rounded down to what the kit makes: ${made}.`,
 };
 
 const sources: Record<SourceId, string> = {
@@ -317,6 +360,7 @@ const cautions: Record<CautionId, Say> = {
     `${capital(place ?? "")} hurts, ${pain}, and this loads it: less load or range; from ${stop} on stop and refer.`,
   MovementUnknown: ([slug]) => `“${slug}” is not in the catalogue any more.`,
   ClearanceOpen: () => "This waits for clearance by a licensed professional.",
+  AskEverySet: () => "Ask for pain after every set, in this session and the next.",
 };
 
 export function ruleText(why: Explanation, unit: MassUnit) {

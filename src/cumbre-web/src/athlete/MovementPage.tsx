@@ -4,9 +4,9 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
-import type { LiftPage as Page } from "../api/types";
+import type { MovementPage as Page } from "../api/types";
 import { number, unitName } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
 import { AthleteHeader } from "./AthleteHeader";
@@ -19,33 +19,39 @@ import { RecordTest } from "./RecordTest";
 import { ResultsTable } from "./ResultsTable";
 import { StopBand } from "./StopBand";
 import { StrengthChart } from "./StrengthChart";
-import { liftQuery } from "./useLift";
+import { benchmarksQuery, movementQuery } from "./useAthlete";
 
-/** All of an athlete's weighted pull-up on one page. */
-export default function LiftPage() {
+/** All of an athlete's one movement on a page. */
+export default function MovementPage() {
   const { athleteId = "" } = useParams();
-  const lift = useQuery(liftQuery(athleteId));
-  if (lift.isPending)
+  const [search] = useSearchParams();
+  const movement = search.get("movement");
+  const page = useQuery(movementQuery(athleteId, movement));
+  if (page.isPending)
     return (
       <Box sx={{ px: 6 }}>
         <Loading />
       </Box>
     );
-  if (lift.isError)
+  if (page.isError)
     return (
       <Box sx={{ px: 6 }}>
-        <Failed error={lift.error} retry={() => void lift.refetch()} />
+        <Failed error={page.error} retry={() => void page.refetch()} />
       </Box>
     );
-  return <Lift key={athleteId} page={lift.data} />;
+  return <Movement key={`${athleteId} ${page.data.movement.slug}`} page={page.data} />;
 }
 
-function Lift({ page }: { page: Page }) {
+function Movement({ page }: { page: Page }) {
   const { today, isCoach } = useSignedIn();
   const unit = useUnit();
   const [recording, setRecording] = useState<string | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const noBodyMass = page.bodyMass === null;
+  const benchmarks = useQuery(benchmarksQuery).data ?? [];
+  const own = benchmarks.filter((x) => x.movement === page.movement.slug);
+  const heavy = own.find((x) => x.measure === "LoadTimesReps");
+  const first = (heavy ?? own[0] ?? benchmarks[0])?.slug ?? null;
   return (
     <Box sx={{ pb: 6 }}>
       <AthleteHeader page={page} />
@@ -56,7 +62,7 @@ function Lift({ page }: { page: Page }) {
         </Alert>
       )}
       <StopBand page={page} />
-      {isCoach && page.decision && <DecisionStrip decision={page.decision} />}
+      {isCoach && page.decisions.map((d) => <DecisionStrip key={d.id} decision={d} />)}
       <Section title="Next session" bare>
         {noBodyMass ? (
           <Box sx={{ px: 4 }}>
@@ -89,41 +95,45 @@ function Lift({ page }: { page: Page }) {
           columnGap: 6,
         }}
       >
-        <Section
-          title="One-rep maximum"
-          note={page.oneRepMax ? `of the system in ${unitName[unit]}, with its range over seven formulas` : ""}
-        >
-          {page.series.length > 0 ? (
-            <>
-              <StrengthChart series={page.series} today={today} />
-              <Typography variant="caption" color="textSecondary">
-                Filled: test. Open: clean training set to the test’s protocol.{" "}
-                {page.oneRepMax && `Newest ${number(page.oneRepMax.ageDays)} days old.`}
-              </Typography>
-            </>
-          ) : (
-            <Empty
-              title="No heavy test yet."
-              action={
-                isCoach && (
-                  <Button disabled={noBodyMass} onClick={() => setRecording("weighted-pull-up-heavy")}>
-                    Record a heavy set
-                  </Button>
-                )
-              }
-            >
-              A clean set of 2 to 6 with at most 1 in reserve gives the estimate from which loads are worked out.
-            </Empty>
-          )}
-        </Section>
-        <Section title="Gate of added load">
-          <GateView gates={page.gates} />
-        </Section>
+        {heavy && (
+          <Section
+            title="One-rep maximum"
+            note={page.oneRepMax ? `of the system in ${unitName[unit]}, with its range over seven formulas` : ""}
+          >
+            {page.series.length > 0 ? (
+              <>
+                <StrengthChart series={page.series} today={today} />
+                <Typography variant="caption" color="textSecondary">
+                  Filled: test. Open: clean training set to the test’s protocol.{" "}
+                  {page.oneRepMax && `Newest ${number(page.oneRepMax.ageDays)} days old.`}
+                </Typography>
+              </>
+            ) : (
+              <Empty
+                title="No heavy test yet."
+                action={
+                  isCoach && (
+                    <Button disabled={noBodyMass} onClick={() => setRecording(heavy.slug)}>
+                      Record a heavy set
+                    </Button>
+                  )
+                }
+              >
+                A clean set of 2 to 6 with at most 1 in reserve gives the estimate from which loads are worked out.
+              </Empty>
+            )}
+          </Section>
+        )}
+        {page.gates.length > 0 && (
+          <Section title="Gate of added load">
+            <GateView gates={page.gates} />
+          </Section>
+        )}
         <Section
           title="Tests"
           action={
             isCoach && (
-              <Button size="small" disabled={noBodyMass} onClick={() => setRecording("weighted-pull-up-heavy")}>
+              <Button size="small" disabled={noBodyMass} onClick={() => setRecording(first)}>
                 Record a test
               </Button>
             )

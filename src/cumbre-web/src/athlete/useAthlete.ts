@@ -3,11 +3,17 @@ import { api, ask } from "../api/client";
 import type { AthleteRequest } from "../api/types";
 import type { components } from "../api/schema";
 
-export const liftQuery = (athleteId: string) =>
+/** One movement of an athlete; without a slug the load that was trained last. */
+export const movementQuery = (athleteId: string, movement: string | null) =>
   queryOptions({
-    queryKey: ["lift", athleteId],
+    queryKey: ["movement", athleteId, movement],
     queryFn: ({ signal }) =>
-      ask(api.GET("/api/athletes/{athleteId}/weighted-pull-up", { params: { path: { athleteId } }, signal })),
+      ask(
+        api.GET("/api/athletes/{athleteId}/movement", {
+          params: { path: { athleteId }, query: movement ? { movement } : {} },
+          signal,
+        }),
+      ),
   });
 
 export const athleteQuery = (athleteId: string) =>

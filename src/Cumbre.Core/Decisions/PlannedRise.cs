@@ -1,0 +1,41 @@
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Decisions;
+
+/// <summary>An increase that the plan carries in its next session: an expectation, which the log confirms or moves.</summary>
+/// <param name="S">Of which movement and role.</param>
+/// <param name="Plan">As it is planned.</param>
+internal sealed record PlannedRise(Situation S, Prescription Plan)
+{
+    /// <summary>The rise comes in the week of the last exposure.</summary>
+    public bool InSameWeek => TrainingCalendar.Monday(S.NextDay) == TrainingCalendar.Monday(S.Last!.Exposure.Day);
+
+    /// <summary>Null: the next session asks no more than the last one.</summary>
+    public static PlannedRise? Of(Situation s) =>
+        s.Last is { } last && s.Coming is [{ Easy: false } next, ..] && IsMore(next.Plan, last.Exposure.Plan, s) ? new(s, next.Plan) : null;
+
+    /// <summary>The increase waits: what is planned for its week goes back to what was done last, and later weeks stay.</summary>
+    public Proposal NotEarned()
+    {
+        var why = Explanation.For(RuleId.HoldRise, Quantity.Count(S.Needed)).Input(InputKey.CleanSessions, Quantity.Count(S.CleanRun)).Source(S.Needed > 1 ? SourceId.Acsm2009 : SourceId.CommonPractice);
+        return S.Propose(ProposalKind.Hold, ProposalCause.NotEarned, new(S.Movement.Slug, S.Last!.Exposure.Plan.WithSets(Plan.SetCount) with { RestSeconds = Plan.RestSeconds }), why);
+    }
+
+    /// <summary>More load, reps or seconds a set, or less help; more sets alone are the wave of the weeks.</summary>
+    private static bool IsMore(Prescription next, Prescription last, Situation s)
+    {
+        if (Adjust.IsSameDose(next, last) || next.GetType() != last.GetType() && !(next is HoldSets or VariedHolds && last is HoldSets or VariedHolds))
+            return false;
+        var (a, b) = (Roles.Weight(next, s.Context), Roles.Weight(last, s.Context));
+        if (Math.Abs(a - b) > 0.01m)
+            return a > b;
+        return Amount(next) > Amount(last);
+    }
+
+    private static decimal Amount(Prescription plan)
+    {
+        var sets = plan.Sets();
+        return sets.Average(r => (decimal)(r.Seconds ?? r.RepsHigh));
+    }
+}

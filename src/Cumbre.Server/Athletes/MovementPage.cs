@@ -1,0 +1,125 @@
+using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Programmes;
+using Cumbre.Server.Benchmarks;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
+using Cumbre.Server.Sessions;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Athletes;
+
+/// <summary>An e1RM of a day with its range over the seven formulas, in kg of system.</summary>
+public sealed record StrengthPointDto(DateOnly Day, decimal ValueKg, decimal LowKg, decimal HighKg, StrengthSource Source, decimal AddedKg, int Reps, int Reserve);
+
+/// <summary>The newest e1RM.</summary>
+public sealed record StrengthDto(Figure Value, decimal LowKg, decimal HighKg, DateOnly Day, int AgeDays, bool Stale, decimal AddedKg);
+
+/// <summary>A gate under one school; <paramref name="Decides"/> marks the athlete's own.</summary>
+public sealed record GateDto(string School, bool Decides, bool Open, DateOnly? OpenedOn, IReadOnlyList<ThresholdEvidence> Terms);
+
+/// <summary>A stop that holds.</summary>
+/// <param name="Place">As it was told.</param>
+/// <param name="Level">0 to 10.</param>
+/// <param name="Since">The day on which it was told.</param>
+/// <param name="Holds">Patterns that it holds.</param>
+public sealed record StopDto(string Place, int Level, DateOnly Since, IReadOnlyList<string> Holds);
+
+/// <summary>A movement that the athlete has trained, is planned for, or was tested in.</summary>
+public sealed record MovementLink(string Slug, string Name);
+
+/// <summary>All of an athlete's one movement.</summary>
+/// <param name="Athlete">Who.</param>
+/// <param name="Movement">Which.</param>
+/// <param name="Movements">Those that have a page, by name.</param>
+/// <param name="BodyMass">Of today.</param>
+/// <param name="OneRepMax">Null: the movement is not loaded, or no test can be used.</param>
+/// <param name="Series">Of the e1RM.</param>
+/// <param name="Gates">Of its added load; none: it has no gate.</param>
+/// <param name="Results">Of all tests, newest first.</param>
+/// <param name="Next">The next session with it.</param>
+/// <param name="History">Its exposures, newest first.</param>
+/// <param name="Decisions">About it, that wait.</param>
+/// <param name="Stops">All that hold.</param>
+/// <param name="Held">It is held by one of them.</param>
+/// <param name="NeedsClearance">A question of clearance is open.</param>
+public sealed record MovementPageDto(
+    AthleteDto Athlete, MovementLink Movement, IReadOnlyList<MovementLink> Movements, Figure? BodyMass, StrengthDto? OneRepMax, IReadOnlyList<StrengthPointDto> Series, IReadOnlyList<GateDto> Gates,
+    IReadOnlyList<ResultDto> Results, SessionDto? Next, IReadOnlyList<PastSessionDto> History, IReadOnlyList<DecisionDto> Decisions, IReadOnlyList<StopDto> Stops, bool Held, bool NeedsClearance);
+
+internal static class MovementPage
+{
+    private const int HistoryRows = 60;
+
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="movement">Slug; null: the load that was trained last, else the first that a goal is about.</param>
+    /// <param name="database">The store.</param>
+    /// <param name="clock">Today.</param>
+    public static Results<Ok<MovementPageDto>, ProblemHttpResult> Handle(Guid athleteId, string? movement, Database database, ClubClock clock)
+    {
+        var today = clock.Today;
+        return database.Read(db =>
+        {
+            if (Work.Load(db, athleteId, today) is not var (profile, athlete))
+                return null;
+            var known = Known(db, athlete, profile.Id, today);
+            var slug = movement ?? athlete.Athlete.Exposures.LastOrDefault(e => e.IsLoaded)?.Movement ?? FirstLoaded(athlete);
+            return athlete.Atlas.Catalogue.Movements.TryGetValue(slug, out var found) ? Page(db, profile, athlete, found, known, today) : null;
+        }) is { } page
+            ? TypedResults.Ok(page)
+            : (ProblemHttpResult)Problems.NotFound("athlete or movement");
+    }
+
+    private static MovementPageDto Page(Db db, AthleteProfile profile, AthleteAtWork athlete, Movement movement, IReadOnlyList<MovementLink> known, DateOnly today)
+    {
+        var (snapshot, atlas) = (athlete.Athlete, athlete.Atlas);
+        var series = atlas.Catalogue.BenchmarksOf(movement.Slug).FirstOrDefault(b => b.Measure == BenchmarkMeasure.LoadTimesReps) is { } heavy ? CurrentStrength.Series(snapshot, heavy, today) : [];
+        var next = SessionStore.Next(db, profile.Id, movement.Slug, today);
+        var planned = Work.Planned(db, profile.Id, today);
+        return new(
+            AthleteDto.Of(profile, AthleteStore.BodyMasses(db, profile.Id), today), new(movement.Slug, movement.Name), known,
+            athlete.BodyMass is { } body ? new(Quantity.Of(body.Value), body.Why) : null,
+            series is [.., var last] ? Newest(last, today) : null,
+            [.. series.Select(p => new StrengthPointDto(
+                p.Set.Day, p.Estimate.Value.Value.Kilograms, p.Estimate.Value.Low.Kilograms, p.Estimate.Value.High.Kilograms, p.Source, p.Set.Added.Kilograms, p.Set.Reps, p.Set.Reserve))],
+            [.. LoadGate.UnderEach(atlas, movement.Slug, snapshot.Schools, athlete.Book).Select(g =>
+                new GateDto(g.School.Name, g.Decides, g.State.Open, g.State.OpenedOn, [.. g.State.Deciding.Select(t => PlacementReport.Evidence(t, atlas.Catalogue))]))],
+            [.. ResultStore.Of(db, profile.Id).OrderByDescending(r => r.Result.Day).ThenByDescending(r => r.Result.Id).Select(r => ResultDto.Of(r.Result, atlas.Catalogue))],
+            next is null ? null : SessionReader.Read(db, next, profile, snapshot, today),
+            [.. snapshot.Exposures.Where(e => e.Movement == movement.Slug).OrderByDescending(e => e.Day).Take(HistoryRows).Select(PastSessionDto.Of)],
+            [.. DecisionStore.Of(db, profile.Id).Where(d => d.Movement == movement.Slug && DecisionDto.IsOpen(d, today)).OrderBy(d => d.Kind).Select(d => DecisionDto.Of(db, d, profile.Name, athlete, planned))],
+            [.. athlete.Stops.Select(s => new StopDto(s.Place.Said, s.Because.Level, s.Since, [.. Core.Decisions.DecisionEngine.HeldPatterns(athlete, s).Select(PatternNames.Of)]))],
+            athlete.Holding(movement, loaded: true) is { Stopped: true }, athlete.WaitsForClearance.Count > 0);
+    }
+
+    /// <summary>The load that a goal is about, else the first of the catalogue that has a heavy test.</summary>
+    private static string FirstLoaded(AthleteAtWork athlete)
+    {
+        string[] loaded = [.. athlete.Atlas.Catalogue.Benchmarks.Values.Where(b => b.Measure == BenchmarkMeasure.LoadTimesReps).Select(b => b.Movement)];
+        var goals = athlete.Intake.Goals.Select(g => athlete.Atlas.BySlug.GetValueOrDefault(g.Ladder)).OfType<Ladder>().SelectMany(l => l.Steps).Select(s => s.Movement);
+        return goals.FirstOrDefault(loaded.Contains) ?? loaded[0];
+    }
+
+    private static IReadOnlyList<MovementLink> Known(Db db, AthleteAtWork athlete, Guid athleteId, DateOnly today) =>
+    [
+        .. athlete.Athlete.Exposures.Select(e => e.Movement).Concat(Work.Planned(db, athleteId, today).Select(p => p.Movement)).Concat(athlete.Athlete.Results.Select(r => athlete.Atlas.Catalogue.Benchmarks.GetValueOrDefault(r.Benchmark)?.Movement).OfType<string>())
+            .Distinct().Select(athlete.Atlas.Catalogue.Movements.GetValueOrDefault).OfType<Movement>().OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new MovementLink(m.Slug, m.Name)),
+    ];
+
+    private static StrengthDto Newest(StrengthPoint point, DateOnly today)
+    {
+        var max = point.Estimate.Value;
+        return new(
+            new(Quantity.Of(max.Value), point.Estimate.Why), max.Low.Kilograms, max.High.Kilograms, max.MeasuredOn, Staleness.Age(max.MeasuredOn, today),
+            Staleness.IsStale(max.MeasuredOn, today), point.Set.Added.Kilograms);
+    }
+}

@@ -1,0 +1,72 @@
+using System.Security.Claims;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Safety;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Sessions;
+
+/// <summary>Pain at a place.</summary>
+public sealed record PainDto(int Level, string Place, StopSign? Sign);
+
+/// <summary>What is said before a session; what was not asked is null.</summary>
+public sealed record CheckInDto(DateOnly Day, decimal? SleepHours, int? Soreness, int? Readiness, bool HardTraining, IReadOnlyList<PainDto> Pain)
+{
+    public static CheckInDto Of(CheckIn c) =>
+        new(c.Day, c.SleepHours, c.Soreness, c.Readiness, c.HardTraining, [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))]);
+}
+
+/// <param name="Level">0 to 10.</param>
+/// <param name="Place">Null: no pain.</param>
+/// <param name="Sign">A stop sign.</param>
+public sealed record MorningRequest(int Level, string? Place, StopSign? Sign);
+
+internal static class PutCheckIn
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid id, CheckInDto request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var day = Problems.NotInFuture("day", request.Day, clock.Today);
+        var pain = request.Pain.Select((p, i) => new CheckInPain(
+            Problems.At("pain", () => Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)), PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, "a place", 60)), p.Sign)).ToArray();
+        var checkIn = Problems.At("", () => new CheckIn(id, day, request.SleepHours, request.Soreness, request.Readiness, request.HardTraining) { Pain = pain });
+        return database.Write(db =>
+        {
+            if (AthleteStore.Find(db, athleteId) is null)
+                return false;
+            HealthStore.Put(db, athleteId, checkIn, clock.Stamp(Policies.IdOf(user)));
+            reconciler.Run(db, athleteId);
+            return true;
+        })
+            ? TypedResults.NoContent()
+            : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+}
+
+internal static class PutMorning
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, MorningRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    {
+        var level = Problems.At("", () => Guard.InRange("level", request.Level, Limits.PainMinimum, Limits.PainMaximum));
+        var place = string.IsNullOrWhiteSpace(request.Place) ? null : PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
+        if ((level > 0 || request.Sign is not null) && place is null)
+            throw Problems.Field("place", "empty", "Say where it hurts.");
+        return database.Write(db =>
+        {
+            if (SessionStore.Find(db, sessionId) is not { } session || session.AthleteId != athleteId)
+                return false;
+            if (session.Day >= clock.Today)
+                throw Problems.Field("day", "early", "The morning after has not come yet.");
+            HealthStore.Put(db, new MorningAnswer(sessionId, level, place, request.Sign), clock.Stamp(Policies.IdOf(user)));
+            reconciler.Run(db, athleteId);
+            return true;
+        })
+            ? TypedResults.NoContent()
+            : (ProblemHttpResult)Problems.NotFound("session");
+    }
+}

@@ -1,0 +1,93 @@
+import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import { useState } from "react";
+import type { Decision } from "../api/types";
+import { dayWeek } from "../ui/format";
+
+type Change = Decision["changes"][number];
+
+const shownFirst = 4;
+
+const textOf = (c: Change) =>
+  c.before
+    ? `${c.before.line} → ${c.after.movement === c.before.movement ? "" : `${c.after.name}, `}${c.after.line}`
+    : `${c.after.name}, ${c.after.line}, added`;
+
+/** Which coming sessions change, from what to what; a line written by hand is changed only when it is ticked. */
+export function ChangeList({
+  changes,
+  also,
+  onAlso,
+}: {
+  changes: Change[];
+  also?: string[];
+  onAlso?: (items: string[]) => void;
+}) {
+  const [all, setAll] = useState(false);
+  if (changes.length === 0) return null;
+  const asked = changes.filter((c) => c.isQuestion);
+  const plain = changes.filter((c) => !c.isQuestion);
+  return (
+    <Box
+      component="ul"
+      aria-label="What changes"
+      sx={{ listStyle: "none", m: 0, p: 0, mt: 1, fontSize: 13, lineHeight: "19px" }}
+    >
+      {plain.slice(0, all ? undefined : shownFirst).map((c) => (
+        <li key={`${c.item}-${c.after.movement}-${c.day}`}>
+          <Day>{dayWeek(c.day)}</Day> {textOf(c)}
+        </li>
+      ))}
+      {plain.length > shownFirst && (
+        <li>
+          <Box
+            component="button"
+            type="button"
+            onClick={() => setAll(!all)}
+            sx={{
+              font: "inherit",
+              border: 0,
+              p: 0,
+              bgcolor: "transparent",
+              color: "inherit",
+              textDecoration: "underline",
+            }}
+          >
+            {all ? "Fewer" : `All ${plain.length} sessions`}
+          </Box>
+        </li>
+      )}
+      {asked.map((c) => (
+        <li key={c.item}>
+          {onAlso && also ? (
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  sx={{ py: 0 }}
+                  checked={also.includes(c.item)}
+                  onChange={(_, on) => onAlso(on ? [...also, c.item] : also.filter((i) => i !== c.item))}
+                />
+              }
+              slotProps={{ typography: { sx: { fontSize: 13 } } }}
+              label={`${dayWeek(c.day)}, written by hand: ${textOf(c)}. Change it too?`}
+            />
+          ) : (
+            <>
+              <Day>{dayWeek(c.day)}</Day> written by hand, stays unless you tick it: {textOf(c)}
+            </>
+          )}
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+function Day({ children }: { children: React.ReactNode }) {
+  return (
+    <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
+      {children}
+    </Box>
+  );
+}
