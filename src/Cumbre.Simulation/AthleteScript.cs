@@ -24,6 +24,14 @@ public sealed record TestScript(string Benchmark, int DaysAgo, Score Score, Side
 /// <summary>One of the last sessions as it must come out; null reps leave it to the simulation.</summary>
 public sealed record SessionScript(int[]? Reps, int? Pain = null, string? PainPlace = null);
 
+/// <summary>A session of one movement as it came out, beside the loaded lift.</summary>
+/// <param name="DaysAgo">Before the last day of the history.</param>
+/// <param name="Movement">Slug.</param>
+/// <param name="Line">As it was planned.</param>
+/// <param name="Amounts">Reps or seconds, set by set and side by side.</param>
+/// <param name="Reserve">Reps left in each set; null: not asked.</param>
+public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] Amounts, int? Reserve = null);
+
 /// <summary>Who is simulated, and what must happen to them.</summary>
 public sealed record AthleteScript(string Name, decimal BodyMassKg)
 {
@@ -83,6 +91,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 
     /// <summary>The last sessions, in order.</summary>
     public IReadOnlyList<SessionScript> Finale { get; init; } = [];
+
+    /// <summary>What was trained beside the loaded lift.</summary>
+    public IReadOnlyList<LogScript> Logs { get; init; } = [];
 
     /// <summary>What is planned from this week on; null: no block.</summary>
     public BlockScript? Block { get; init; }

@@ -118,6 +118,11 @@ public static class DemoClub
             Intake = Said(4, 75, ["front-lever", "bar-muscle-up"], ["weighted-pull-up"]),
             Sex = Sex.Female, StatureCm = 168, BirthYear = 1994, Kit = Hall, DriftKgPerWeek = -0.05m, FreshReps = 12.5, FirstLine = Tens, Weeks = 23,
             PlannedToday = true, GainKgPerWeek = 0.45, HeavyTestEveryDays = 32,
+            Logs =
+            [
+                new(9, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5]), new(2, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5]),
+                new(10, "front-lever-advanced-tuck", "hold 5 x 4 s rest 2:00", [4, 4, 4, 4, 4]), new(3, "front-lever-advanced-tuck", "hold 5 x 4 s rest 2:00", [4, 4, 4, 4, 4]),
+            ],
             Tests =
             [
                 .. Base(170, 12, 13, 16, 28, 15), .. Base(33, 13, 14, 18, 30, 16),
@@ -151,6 +156,10 @@ public static class DemoClub
             Sex = Sex.Female, StatureCm = 165, BirthYear = 1997, Kit = Hall, SchoolOverrides = VolumeFirst,
             FirstLine = "top 1 x 4 @ +7.5 kg 1 in reserve, back-off 3 x 8 @ -12 % top rest 2:30", Weeks = 24, FreshReps = 7, PlannedToday = true,
             Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+            Logs =
+            [
+                new(12, "feet-raised-pike-push-up", "3 x 5..8 rest 2:00", [4, 4, 3]), new(5, "feet-raised-pike-push-up", "3 x 5..8 rest 2:00", [4, 4, 3]),
+            ],
             Tests =
             [
                 .. Base(175, 9, 10, 12, 20, 12), .. Base(20, 12, 13, 15, 25, 14),
@@ -178,6 +187,10 @@ public static class DemoClub
             Sex = Sex.Male, StatureCm = 178, BirthYear = 1999, Kit = Hall, FirstLine = "3 x 8 @ +10 kg tempo 3-1-X-0 rest 2:00", Weeks = 17,
             FreshReps = 12, PlannedToday = true, GainKgPerWeek = 0.4,
             HeavyTestEveryDays = 45, LastHeavyTestDaysAgo = 56,
+            Logs =
+            [
+                new(3, "jumping-muscle-up", "3 x 5 box 60 cm rest 2:30", [5, 5, 5]),
+            ],
             Tests =
             [
                 .. Base(130, 14, 15, 20, 35, 18),
@@ -192,6 +205,10 @@ public static class DemoClub
         {
             Intake = Said(1.5m, 60, ["weighted-pull-up", "dip"]),
             Sex = Sex.Female, StatureCm = 163, BirthYear = 2001, Kit = Hall, Weeks = 8, PlannedToday = false,
+            Logs =
+            [
+                new(10, "parallel-bar-dip", "3 x 8 2 in reserve rest 2:00", [8, 8, 8], 4), new(3, "parallel-bar-dip", "3 x 8 2 in reserve rest 2:00", [8, 8, 8], 4),
+            ],
             Tests =
             [
                 .. Base(60, 3, 4, 7, 12, 8), .. Base(4, 6, 7, 10, 17, 11),
@@ -206,6 +223,10 @@ public static class DemoClub
             Intake = Said(9, 60, ["ring-muscle-up", "weighted-dip"], ["weighted-pull-up"]) with { Place = TrainingPlace.Home },
             Sex = Sex.Male, StatureCm = 186, BirthYear = 1985, Unit = MassUnit.Lb, Kit = PoundPlates, FirstLine = "4 x 6 @ +10 lb rest 2:30",
             Weeks = 13, FreshReps = 11, PlannedToday = true, GainKgPerWeek = 0.5,
+            Logs =
+            [
+                new(9, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5]), new(2, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5]),
+            ],
             Tests =
             [
                 .. Base(95, 10, 11, 12, 22, 12),
@@ -226,6 +247,10 @@ public static class DemoClub
             },
             FirstLine = "4 x 5 @ +5 kg rest 2:30", Weeks = 7, FreshReps = 8, GainKgPerWeek = 0.5,
             LastWeighedDaysAgo = 16,
+            Logs =
+            [
+                new(9, "pull-up", "3 x 6 @ 5 books rest 2:30", [6, 6, 6]), new(3, "pull-up", "3 x 6 @ 5 books rest 2:30", [6, 6, 6]),
+            ],
             Tests =
             [
                 new("pull-up-max", 50, 11),
@@ -252,6 +277,10 @@ public static class DemoClub
             Sex = Sex.Female, StatureCm = 170, BirthYear = 1968, Kit = Hall,
             FirstLine = "2 x drop 4+4+6 @ +15 / +7.5 / 0 kg grip wide / medium / narrow rest 3:00", Weeks = 11, FreshReps = 11, PlannedToday = true,
             GainKgPerWeek = 0.35,
+            Logs =
+            [
+                new(3, "flag-hang-bent", "hold 3 x 8 s each side rest 2:00", [8, 6, 8, 6, 8, 6]),
+            ],
             Tests =
             [
                 .. Base(80, 9, 10, 11, 18, 12),

@@ -7,6 +7,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
 using Cumbre.Core.Strength;
 
@@ -44,7 +45,9 @@ public static class Simulator
             Weigh();
             results.AddRange(script.Tests.Select(Test));
             Train();
-            var block = script.Block?.Build(ids, today, sessions.LastOrDefault(s => s.Sets.Count == 0));
+            sessions.AddRange(script.Logs.Select(Logged));
+            sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
+            var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
             return new(id, script, masses, results, sessions) { Block = block is null ? null : (ids.Next(today), block) };
         }
 
@@ -157,6 +160,22 @@ public static class Simulator
                     i == 0 ? scene.Pain : null, i == 0 ? scene.PainPlace : null));
             }).ToArray();
             return new(ids.Next(day), ids.Next(day), day, script.Movement, plan, easy, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], body, sets);
+        }
+
+        private SimulatedSession Logged(LogScript log)
+        {
+            var day = today.AddDays(-log.DaysAgo);
+            var plan = NotationParser.Parse(log.Line).Plan ?? throw new ArgumentException(log.Line);
+            var kit = script.Book ?? DemoClub.HallBook(today);
+            var athlete = new AthleteAtWork(Snapshot(), script.Intake, Atlas.Shipped, kit, [], day);
+            var resolved = PrescriptionResolver.Resolve(plan, athlete.ContextOf(Catalogue.Shipped.Movements[log.Movement])!).Plan ?? throw new ArgumentException($"{script.Name}: {log.Line}");
+            var sets = resolved.Efforts.Select((effort, i) =>
+            {
+                var timed = effort.Plan.Seconds is not null;
+                return (ids.Next(day), new LoggedSet(
+                    effort.Plan.Set, effort.Plan.Part, timed ? 1 : log.Amounts[i], EntryOf(effort.Load.Value), log.Reserve, FormVerdict.Clean, seconds: timed ? log.Amounts[i] : null));
+            }).ToArray();
+            return new(ids.Next(day), ids.Next(day), day, log.Movement, plan, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(day), sets);
         }
 
         private MassEntry EntryOf(LoadAnswer load)

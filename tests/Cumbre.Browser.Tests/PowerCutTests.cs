@@ -40,7 +40,7 @@ public sealed class PowerCutTests : IDisposable
             {
                 var athlete = athletes[i % athletes.Length];
                 var session = Guid.CreateVersion7();
-                await Write(client, HttpMethod.Put, $"/api/athletes/{athlete}/sessions/{session}", new { day = "2026-03-16", line = "20 x 5 @ 0 kg", easy = false, overrideReason = "a test", version = 0 }, stop);
+                await Write(client, HttpMethod.Put, $"/api/athletes/{athlete}/sessions/{session}", new { day = "2026-03-16", movement = "weighted-pull-up", line = "20 x 5 @ 0 kg", easy = false, overrideReason = "a test", version = 0 }, stop);
                 for (var set = 1; set <= 20; set++)
                 {
                     var id = Guid.CreateVersion7();

@@ -246,7 +246,7 @@ $"row {row} to say {string.Join(", ", says)}");
         using var second = new Browser(App.Address);
         second.Go("/");
         second.Press("Enter as coach");
-        second.Sees("8 decisions");
+        second.Sees("15 decisions");
         second.Go(block);
         Change(second, "4 x 4");
         second.Until(() => second.Text("main [role=status]") == "saved", "the second window to save");

@@ -15,7 +15,7 @@ public sealed class TestDayTests : IAsyncLifetime
         browser = new Browser(await server.Start(TestContext.Current.CancellationToken));
         browser.Go("/");
         browser.Press("Enter as coach");
-        browser.Sees("8 decisions");
+        browser.Sees("15 decisions");
     }
 
     public ValueTask DisposeAsync()

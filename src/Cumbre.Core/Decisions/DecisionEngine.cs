@@ -86,7 +86,7 @@ public static class DecisionEngine
         if (growth is null)
             return rise is null || s.CleanRun > 0 && s.CleanRun < s.Needed && s.Counting[^1].Reached && rise.InSameWeek ? null : rise.NotEarned();
         var proposal = s.Propose(growth.Kind, growth.Cause, growth.Next, growth.Why) with { First = growth.First };
-        return rise is not null && growth.Kind >= ProposalKind.AddLoad ? proposal with { Next = new(s.Movement.Slug, rise.Plan), Confirms = true } : proposal;
+        return rise is not null && growth.Kind >= ProposalKind.AddLoad && rise.IsWithin(growth.Next!.Plan) ? proposal with { Next = new(s.Movement.Slug, rise.Plan), Confirms = true } : proposal;
     }
 
     /// <summary>Of what speaks for the movement the most cautious wins and names the others; what stands beside stays.</summary>

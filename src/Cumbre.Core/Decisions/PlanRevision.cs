@@ -55,6 +55,10 @@ public static class PlanRevision
 
         IEnumerable<PlannedItem> Mine() => own.Where(i => Roles.Matches(i, proposal.Role, proposal.Before, planned, context));
 
+        // Where the plan already asks for more, its first increase becomes what was earned, and the later ones keep their distance to it.
+        Prescription Base() =>
+            Mine().FirstOrDefault(i => !i.Easy && !IsByHand(i)) is { } first && PlannedRise.IsMore(first.Plan, proposal.Before!, context) ? first.Plan : proposal.Before!;
+
         // A light day is a share of the hard one, and moves with it.
         IEnumerable<PlannedItem> LightDays() =>
             proposal.Role == ItemRole.Hard && proposal.Kind is ProposalKind.AddLoad or ProposalKind.BackOff ? own.Where(i => i.Role == ItemRole.Light) : [];
@@ -71,7 +75,7 @@ public static class PlanRevision
             return proposal.Before is null || Adjust.IsSameDose(item.Plan, proposal.Before)
                 || proposal.Kind is not (ProposalKind.AddLoad or ProposalKind.AddReps or ProposalKind.AddSeconds or ProposalKind.BackOff)
                 ? Kept(next, item)
-                : new(item.Movement, Moved(item.Plan, proposal.Before, next.Plan, context));
+                : new(item.Movement, Moved(item.Plan, Base(), next.Plan, context));
         }
     }
 

@@ -13,7 +13,14 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
 
     /// <summary>Null: the next session asks no more than the last one.</summary>
     public static PlannedRise? Of(Situation s) =>
-        s.Last is { } last && s.Coming is [{ Easy: false } next, ..] && IsMore(next.Plan, last.Exposure.Plan, s) ? new(s, next.Plan) : null;
+        s.Last is { } last && s.Coming is [{ Easy: false } next, ..] && IsMore(next.Plan, last.Exposure.Plan, s.Context) ? new(s, next.Plan) : null;
+
+    /// <summary>Does it ask no more than what was earned, or than the usual step?</summary>
+    public bool IsWithin(Prescription earned)
+    {
+        var usual = Roles.Weight(S.Last!.Exposure.Plan, S.Context) + S.Rules.UsualStepKg;
+        return Roles.Weight(Plan, S.Context) <= Math.Max(Roles.Weight(earned, S.Context), usual) + 0.01m;
+    }
 
     /// <summary>The increase waits: what is planned for its week goes back to what was done last, and later weeks stay.</summary>
     public Proposal NotEarned()
@@ -23,11 +30,11 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
     }
 
     /// <summary>More load, reps or seconds a set, or less help; more sets alone are the wave of the weeks.</summary>
-    private static bool IsMore(Prescription next, Prescription last, Situation s)
+    internal static bool IsMore(Prescription next, Prescription last, ResolutionContext context)
     {
         if (Adjust.IsSameDose(next, last) || next.GetType() != last.GetType() && !(next is HoldSets or VariedHolds && last is HoldSets or VariedHolds))
             return false;
-        var (a, b) = (Roles.Weight(next, s.Context), Roles.Weight(last, s.Context));
+        var (a, b) = (Roles.Weight(next, context), Roles.Weight(last, context));
         if (Math.Abs(a - b) > 0.01m)
             return a > b;
         return Amount(next) > Amount(last);

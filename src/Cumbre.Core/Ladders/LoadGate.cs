@@ -7,10 +7,10 @@ namespace Cumbre.Core.Ladders;
 /// <summary>The gate of added load on a movement: that of the first step of the ladder that begins with it, under one school or another.</summary>
 public static class LoadGate
 {
-    /// <summary>The gate under the schools in force; null: no ladder begins with the movement.</summary>
+    /// <summary>The gate under the schools in force; null: it is not loaded, or no ladder begins with it.</summary>
     public static GateExpression? Under(Atlas atlas, string movement, Schools schools)
     {
-        if (atlas.Ladders.FirstOrDefault(l => l.Steps[0].Movement == movement) is not { } ladder)
+        if (atlas.Catalogue.Movements.GetValueOrDefault(movement)?.Measure != BenchmarkMeasure.LoadTimesReps || atlas.Ladders.FirstOrDefault(l => l.Steps[0].Movement == movement) is not { } ladder)
             return null;
         var gates = ladder.Steps[0].Gates.Where(g => g.Holds(schools)).Select(g => g.Gate).ToArray();
         return gates is [var only] ? only : gates.Length == 0 ? null : new AllOf(gates);

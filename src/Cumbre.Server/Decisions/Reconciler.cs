@@ -41,7 +41,7 @@ public sealed class Reconciler(ClubClock clock)
         foreach (var known in open)
         {
             if (!settled && Same(known.Proposal, proposal))
-                kept = true;
+                kept = Keep(db, known, proposal);
             else
                 Supersede(db, known);
         }
@@ -71,10 +71,18 @@ public sealed class Reconciler(ClubClock clock)
         a?.Movement == b?.Movement && (a is null || b is null ? a is null && b is null : Adjust.IsSameDose(a.Plan, b.Plan));
 
     private static bool Same(Proposal a, Proposal b) =>
-        a.Kind == b.Kind && a.BasisSessionId == b.BasisSessionId && a.BasisDay == b.BasisDay && a.NextDay == b.NextDay && a.Confirms == b.Confirms && Line(a.Next) == Line(b.Next)
+        a.Kind == b.Kind && a.BasisSessionId == b.BasisSessionId && a.BasisDay == b.BasisDay && a.Confirms == b.Confirms && Line(a.Next) == Line(b.Next)
         && Line(a.First) == Line(b.First) && (a.Before is null ? b.Before is null : b.Before is not null && a.Before == b.Before) && Evidence(a) == Evidence(b);
 
     private static string? Line(MovementDose? dose) => dose is null ? null : dose.Movement + " " + NotationPrinter.Print(dose.Plan);
+
+    /// <summary>It stays, for the day that is the next one now.</summary>
+    private static bool Keep(Db db, StoredDecision known, Proposal proposal)
+    {
+        if (known.Proposal.NextDay != proposal.NextDay)
+            DecisionStore.Renew(db, known.Id, proposal);
+        return true;
+    }
 
     private void Supersede(Db db, StoredDecision decision) => DecisionStore.Move(db, decision.Id, DecisionState.Superseded, null, Event(decision.Id, DecisionEventKind.Superseded));
 

@@ -5,6 +5,7 @@ using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -111,7 +112,7 @@ internal static class GetBlock
 internal static class PutBlock
 {
     public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(
-        Guid athleteId, Guid blockId, Guid? session, BlockRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+        Guid athleteId, Guid blockId, Guid? session, BlockRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         var block = request.Block.Parse();
         var written = database.Write(db =>
@@ -123,6 +124,7 @@ internal static class PutBlock
             if (written == Written.Done)
             {
                 Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), found.Athlete);
+                reconciler.Run(db, athleteId);
                 foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
                     AuditStore.Add(db, Guid.CreateVersion7(), "block", blockId, "kept against " + kept.Key, kept.Reason, clock.Stamp(Policies.IdOf(user)));
             }

@@ -5,6 +5,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Programmes.Generation;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
@@ -104,7 +105,7 @@ internal static class Generate
     }
 
     /// <summary>Stores what was previewed, with its reasons.</summary>
-    public static Results<Ok<BlockDto>, ProblemHttpResult> Take(Guid athleteId, Guid blockId, TakeRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<BlockDto>, ProblemHttpResult> Take(Guid athleteId, Guid blockId, TakeRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         var wish = request.Wish.Parse(blockId);
         var stamp = clock.Stamp(Policies.IdOf(user));
@@ -122,6 +123,7 @@ internal static class Generate
             {
                 GenerationStore.Put(db, blockId, request.Wish.Kept, made.Fresh, stamp);
                 Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), made.Athlete);
+                reconciler.Run(db, athleteId);
             }
 
             return done;

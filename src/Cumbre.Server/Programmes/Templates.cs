@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
@@ -77,7 +78,7 @@ internal static class Templates
     }
 
     /// <summary>Makes the blocks, all or none.</summary>
-    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Apply(Guid id, FitRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Apply(Guid id, FitRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
     {
         Check(request);
         var answers = database.Write(db =>
@@ -87,8 +88,10 @@ internal static class Templates
             foreach (var (answer, block, athlete) in fitted)
             {
                 // Sent again after an answer that was lost: the block is there.
-                if (Blocks.Write(db, answer.AthleteId, answer.BlockId, block, 0, clock.Stamp(Policies.IdOf(user))) == Written.Done)
-                    Seen.NoteNew(db, SessionStore.OfBlock(db, answer.BlockId), athlete);
+                if (Blocks.Write(db, answer.AthleteId, answer.BlockId, block, 0, clock.Stamp(Policies.IdOf(user))) != Written.Done)
+                    continue;
+                Seen.NoteNew(db, SessionStore.OfBlock(db, answer.BlockId), athlete);
+                reconciler.Run(db, answer.AthleteId);
             }
 
             return fitted.Select(f => f.Answer).ToArray();

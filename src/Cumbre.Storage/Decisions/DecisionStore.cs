@@ -108,6 +108,9 @@ public static class DecisionStore
             happened,
             db.Run("UPDATE decision SET state = @state, deferred_until = @deferredUntil WHERE id = @id", new { id, state = state.ToString(), deferredUntil }));
 
+    /// <summary>The same proposal as it stands today.</summary>
+    public static void Renew(Db db, Guid id, Proposal proposal) => db.Run("UPDATE decision SET proposal_json = @json WHERE id = @id", new { id, json = ProposalJson.Write(proposal) });
+
     /// <summary>Records that a stop was cleared; the decision stands as it was taken.</summary>
     public static void Clear(Db db, Guid id, StoredEvent cleared) =>
         AddEvent(db, cleared, db.Run("UPDATE decision SET cleared = 1 WHERE id = @id", new { id }));

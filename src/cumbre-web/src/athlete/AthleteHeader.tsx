@@ -63,34 +63,36 @@ export function AthleteHeader({ page }: { page: MovementPage }) {
           "not weighed yet"
         )}
       </Fact>
-      <Fact
-        label="One-rep maximum"
-        note={
-          oneRepMax
-            ? `${number(inUnit(oneRepMax.lowKg, unit), 1)}–${mass(oneRepMax.highKg, unit, 1)}${oneRepMax.stale ? ", old" : ""}`
-            : ""
-        }
-      >
-        {oneRepMax ? (
-          <WhyFigure
-            figure={{
-              key: "one-rep-max",
-              shown: mass(oneRepMax.value.value.number ?? 0, unit),
-              subject: `${athlete.name}, one-rep maximum of the system`,
-              why: oneRepMax.value.why,
-              note: (
-                <>
-                  {mass(oneRepMax.lowKg, unit)} to {mass(oneRepMax.highKg, unit)}
-                  <br />
-                  from {added(oneRepMax.addedKg, unit)}, {dayShort(oneRepMax.day, today)}
-                </>
-              ),
-            }}
-          />
-        ) : (
-          "no heavy test"
-        )}
-      </Fact>
+      {(oneRepMax || own) && (
+        <Fact
+          label="One-rep maximum"
+          note={
+            oneRepMax
+              ? `${number(inUnit(oneRepMax.lowKg, unit), 1)}–${mass(oneRepMax.highKg, unit, 1)}${oneRepMax.stale ? ", old" : ""}`
+              : ""
+          }
+        >
+          {oneRepMax ? (
+            <WhyFigure
+              figure={{
+                key: "one-rep-max",
+                shown: mass(oneRepMax.value.value.number ?? 0, unit),
+                subject: `${athlete.name}, one-rep maximum of the system`,
+                why: oneRepMax.value.why,
+                note: (
+                  <>
+                    {mass(oneRepMax.lowKg, unit)} to {mass(oneRepMax.highKg, unit)}
+                    <br />
+                    from {added(oneRepMax.addedKg, unit)}, {dayShort(oneRepMax.day, today)}
+                  </>
+                ),
+              }}
+            />
+          ) : (
+            "no heavy test"
+          )}
+        </Fact>
+      )}
       {own && (
         <Fact label="Added load">
           <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>

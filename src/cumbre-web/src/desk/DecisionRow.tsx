@@ -24,8 +24,8 @@ interface Props {
   session?: Desk["sessions"][number];
   /** The first of its athlete; the others stand under it. */
   first: boolean;
-  /** How many of the athlete's are folded away. */
-  folded: number;
+  /** How many more the athlete has. */
+  others: number;
   unfolded: boolean;
   /** How many of the athlete's can be accepted together. */
   harmless: number;
@@ -43,7 +43,7 @@ interface Props {
 
 /** One decision: who, what, the evidence, and the verbs; the current one is open. */
 export function DecisionRow(props: Props) {
-  const { decision: d, session, first, folded, unfolded, harmless, current, busy, asksReason, onFocus } = props;
+  const { decision: d, session, first, others, unfolded, harmless, current, busy, asksReason, onFocus } = props;
   const [also, setAlso] = useState<string[]>([]);
   const [reason, setReason] = useState("");
   const say = headline(d);
@@ -113,7 +113,7 @@ export function DecisionRow(props: Props) {
         </Typography>
         <Typography variant="body2" color="textSecondary">
           {causeText(d)}
-          {first && folded + (unfolded ? 1 : 0) > 0 && (
+          {first && others > 0 && (
             <>
               {" · "}
               <Box
@@ -131,7 +131,7 @@ export function DecisionRow(props: Props) {
                   cursor: "pointer",
                 }}
               >
-                {unfolded ? "fold the others" : `and ${folded} more`}
+                {unfolded ? "fold the others" : `and ${others} more`}
               </Box>
             </>
           )}

@@ -204,7 +204,7 @@ function Queue({ desk }: { desk: Desk }) {
                 decision={d}
                 session={desk.sessions.find((s) => s.athleteId === d.athleteId)}
                 first={i === 0}
-                folded={open ? 0 : row.decisions.length - 1}
+                others={row.decisions.length - 1}
                 unfolded={open}
                 harmless={harmlessOf(row.athleteId).length}
                 current={d.id === current?.id}
