@@ -60,7 +60,7 @@ $"row {row} to say {string.Join(", ", says)}");
         Add("Weighted pull-up", "4x5 @12.5kg tempo 3-1-x-0 rest 2:30");
         Row(0, "4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30", "+12.5 kg", "70.3 kg on the bar", "100 s under tension", "10 + 2.5", "11:30");
         Add("Pull-up", "3 x 8..10 rest 2:00");
-        Row(1, "30 reps", "7:30", "Reps first, then load");
+        Row(1, "30 reps", "7:30", "Top of the range first, then more");
         Add("Weighted pull-up", "top 1 x 4 @ +10 kg, back-off 3 x 8 @ -12 % top rest 2:00");
         // 67.8 less 12 % is 59.66 of system: +1.86, of which the plates make 1.25.
         Row(2, "top +10 kg", "back-off +1.25 kg", "9:44");

@@ -209,7 +209,7 @@ public sealed class WholePathTests : IAsyncLifetime
             browser.Sees("Waits on the Desk.");
         }
 
-        browser.Sees("2 clean sessions running");
+        browser.Sees("2 clean sessions in a row");
     }
 
     private void AcceptFromTheKeyboard()
@@ -218,7 +218,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Until(() => browser.Driver.FindElements(By.CssSelector("[role=dialog] input")).Count == 1, "the palette");
         browser.Type("Desk" + Keys.Enter);
         browser.Sees("1 decision waits for you");
-        browser.Sees("+10 kg → +12.5 kg next session");
+        browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +12.5 kg then +2.5 kg");
         browser.Type("w");
         browser.Sees("2 clean sessions in a row: add +2.5 kg", "aside");
         browser.Sees("Best single, 78.2 × (1 + 11 ÷ 30)", "aside");

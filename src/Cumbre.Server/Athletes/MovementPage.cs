@@ -67,16 +67,14 @@ internal static class MovementPage
     public static Results<Ok<MovementPageDto>, ProblemHttpResult> Handle(Guid athleteId, string? movement, Database database, ClubClock clock)
     {
         var today = clock.Today;
-        return database.Read(db =>
+        var (known, page) = database.Read(db =>
         {
             if (Work.Load(db, athleteId, today) is not var (profile, athlete))
-                return null;
-            var known = Known(db, athlete, profile.Id, today);
+                return (false, (MovementPageDto?)null);
             var slug = movement ?? athlete.Athlete.Exposures.LastOrDefault(e => e.IsLoaded)?.Movement ?? FirstLoaded(athlete);
-            return athlete.Atlas.Catalogue.Movements.TryGetValue(slug, out var found) ? Page(db, profile, athlete, found, known, today) : null;
-        }) is { } page
-            ? TypedResults.Ok(page)
-            : (ProblemHttpResult)Problems.NotFound("athlete or movement");
+            return (true, athlete.Atlas.Catalogue.Movements.TryGetValue(slug, out var found) ? Page(db, profile, athlete, found, Known(db, athlete, profile.Id, today), today) : null);
+        });
+        return page is null ? (ProblemHttpResult)Problems.NotFound(known ? "movement" : "athlete") : TypedResults.Ok(page);
     }
 
     private static MovementPageDto Page(Db db, AthleteProfile profile, AthleteAtWork athlete, Movement movement, IReadOnlyList<MovementLink> known, DateOnly today)

@@ -1,4 +1,5 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
@@ -78,6 +79,15 @@ public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IR
         [.. gate.Unmet.Select(t => PlacementReport.Evidence(t, catalogue))]);
 }
 
+/// <summary>A piece of evidence about a step.</summary>
+/// <param name="Kind">What it says.</param>
+/// <param name="Day">On which it was done.</param>
+/// <param name="Text">What was done.</param>
+/// <param name="Origin">A test, a set to failure or a training set.</param>
+/// <param name="Side">Where the movement has sides.</param>
+/// <param name="On">Name of the step on which it was done.</param>
+public sealed record LedgerDto(EvidenceKind Kind, DateOnly Day, string Text, ResultOrigin Origin, Side? Side, string On);
+
 /// <summary>A step of the large ridge.</summary>
 /// <param name="Slug">Of the step.</param>
 /// <param name="Name">As under the ridge.</param>
@@ -96,9 +106,13 @@ public sealed record GateStateDto(string Text, bool Open, DateOnly? OpenedOn, IR
 /// <param name="BestDay">Its day.</param>
 /// <param name="BestSide">Of two sides the weaker.</param>
 /// <param name="Reachable">May be trained by the rule.</param>
+/// <param name="Estimated">Other loads carry it: open, not shown.</param>
+/// <param name="Contradicted">A newer test of it denies what a harder step implies.</param>
+/// <param name="Ledger">Every piece of evidence, newest first.</param>
 public sealed record PlacedStepDto(
     string Slug, string Name, string Benchmark, StepStatus Status, bool Implied, bool Preparation, decimal Share, Quantity? Demand, Explanation DemandWhy, DemandKind DemandKind,
-    IReadOnlyList<GateStateDto> Gates, GateStateDto Opens, GateStateDto Won, string? Best, DateOnly? BestDay, Side? BestSide, bool Reachable);
+    IReadOnlyList<GateStateDto> Gates, GateStateDto Opens, GateStateDto Won, string? Best, DateOnly? BestDay, Side? BestSide, bool Reachable,
+    bool Estimated, bool Contradicted, IReadOnlyList<LedgerDto> Ledger);
 
 /// <summary>What holds the athlete back most, and what to train for it.</summary>
 public sealed record LimitingDto(ThresholdEvidence Threshold, string Movement, string MovementName, string? Dose, int Weeks);
@@ -131,14 +145,15 @@ internal static class AthleteLadder
         var placement = report.Placement;
         var modelled = ladder.DemandKind is DemandKind.Moment or DemandKind.HandForce;
         return new(
-            ladder.Slug, ladder.Name, ladder.DemandKind, report.Steps[^1].Demand.Value.Absolute, [.. report.Steps.Select((s, i) => Step(s, placement.IsReachable(i), atlas.Catalogue))], placement.Training,
+            ladder.Slug, ladder.Name, ladder.DemandKind, report.Steps[^1].Demand.Value.Absolute, [.. report.Steps.Select((s, i) => Step(s, placement.IsReachable(i), ladder.Steps, atlas.Catalogue))], placement.Training,
             placement.Next, placement.ExposureOnly, report.Training.Why, [.. report.Unmet.Select(t => PlacementReport.Evidence(t, atlas.Catalogue))], Limiting(report.Limiting, atlas.Catalogue),
             coach is null ? null : new(coach.Step, coach.Reason, coach.Day, placement.ByRule is { } rule ? ladder.Steps[rule].Name : null), modelled && athlete.StatureCm is null);
     }
 
-    private static PlacedStepDto Step(StepReport s, bool reachable, Catalogue catalogue) => new(
+    private static PlacedStepDto Step(StepReport s, bool reachable, IReadOnlyList<LadderStep> steps, Catalogue catalogue) => new(
         s.Step.Slug, s.Step.Name, s.Won.Terms[0].Term.Benchmark, s.Status, s.Implied, s.Step.Preparation, s.Demand.Value.Share, s.Demand.Value.Absolute, s.Demand.Why, s.Demand.Value.Kind,
-        [.. s.Gates.Select(g => GateStateDto.Of(g, catalogue))], GateStateDto.Of(s.Opens, catalogue), GateStateDto.Of(s.Won, catalogue), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, s.Best?.Side, reachable);
+        [.. s.Gates.Select(g => GateStateDto.Of(g, catalogue))], GateStateDto.Of(s.Opens, catalogue), GateStateDto.Of(s.Won, catalogue), s.Best is null ? null : ResultPrinter.Print(s.Best), s.Best?.Day, s.Best?.Side, reachable,
+        s.Estimated, s.Contradicted, [.. s.Ledger.Select(e => new LedgerDto(e.Kind, e.Result.Day, ResultPrinter.Print(e.Result), e.Result.Origin, e.Result.Side, steps[e.Step].Name))]);
 
     private static LimitingDto? Limiting(LimitingFactor? limiting, Catalogue catalogue) =>
         limiting is null

@@ -523,7 +523,7 @@ export interface paths {
     get: {
       parameters: {
         query?: {
-          /** @description Slug; null: the one that was trained last. */
+          /** @description Slug; null: the load that was trained last, else the first that a goal is about. */
           movement?: string;
         };
         header?: never;
@@ -4487,6 +4487,11 @@ export interface components {
       seconds: null | number;
       side: null | components["schemas"]["Side"];
     };
+    /**
+     * @description What a piece of evidence says about a step.
+     * @enum {unknown}
+     */
+    EvidenceKind: "Direct" | "FellShort" | "Implied" | "Estimated" | "Contradicted";
     /** @description A line of the help card, canonical. */
     Example: {
       shows: components["schemas"]["ExampleOf"];
@@ -5383,6 +5388,23 @@ export interface components {
       /** @description From the version before it; from the shipped ladder for the first. */
       differences: components["schemas"]["LadderDifference"][];
     };
+    /** @description A piece of evidence about a step. */
+    LedgerDto: {
+      /** @description What it says. */
+      kind: components["schemas"]["EvidenceKind"];
+      /**
+       * Format: date
+       * @description On which it was done.
+       */
+      day: string;
+      /** @description What was done. */
+      text: string;
+      /** @description A test, a set to failure or a training set. */
+      origin: components["schemas"]["ResultOrigin"];
+      side: null | components["schemas"]["Side"];
+      /** @description Name of the step on which it was done. */
+      on: string;
+    };
     /** @description What did not fit into the minutes. */
     LeftOut: {
       /** @description Of the first week that it is missing from. */
@@ -5925,6 +5947,12 @@ export interface components {
       bestSide: null | components["schemas"]["Side"];
       /** @description May be trained by the rule. */
       reachable: boolean;
+      /** @description Other loads carry it: open, not shown. */
+      estimated: boolean;
+      /** @description A newer test of it denies what a harder step implies. */
+      contradicted: boolean;
+      /** @description Every piece of evidence, newest first. */
+      ledger: components["schemas"]["LedgerDto"][];
     };
     PlacementRequest: {
       /** @description Slug of a step of the ladder. */
@@ -6357,6 +6385,11 @@ export interface components {
       /** @description False when effective reps are over 12, form broke, or nothing was loaded. */
       givesEstimate: boolean;
     };
+    /**
+     * @description Where a result comes from.
+     * @enum {unknown}
+     */
+    ResultOrigin: "Test" | "SetToFailure" | "TrainingSet";
     ResultRequest: {
       /** @description Slug of the test. */
       benchmark: string;

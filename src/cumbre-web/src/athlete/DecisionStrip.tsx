@@ -43,10 +43,15 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
         <Typography variant="subtitle2" component="p">
           {say.figure ? (
             <>
-              {say.before} <WhyFigure figure={figureOf(d)}>{say.figure}</WhyFigure>
+              {say.before}{" "}
+              <WhyFigure figure={figureOf(d)} wrap>
+                {say.figure}
+              </WhyFigure>
             </>
           ) : (
-            <WhyFigure figure={figureOf(d)}>{say.before}</WhyFigure>
+            <WhyFigure figure={figureOf(d)} wrap>
+              {say.before}
+            </WhyFigure>
           )}
         </Typography>
         <Typography variant="body2" color="textSecondary">

@@ -105,10 +105,15 @@ export function DecisionRow(props: Props) {
         >
           {say.figure ? (
             <>
-              {say.before} <WhyFigure figure={figure}>{say.figure}</WhyFigure>
+              {say.before}{" "}
+              <WhyFigure figure={figure} wrap>
+                {say.figure}
+              </WhyFigure>
             </>
           ) : (
-            <WhyFigure figure={figure}>{say.before}</WhyFigure>
+            <WhyFigure figure={figure} wrap>
+              {say.before}
+            </WhyFigure>
           )}
         </Typography>
         <Typography variant="body2" color="textSecondary">

@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useUnit } from "../accounts/useMe";
+import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { LadderStep, PlacedStep } from "../api/types";
+import { dayShort, plural } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { figure, shortfall, statusShape, statusWord } from "./wording";
 
@@ -23,7 +24,17 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
           ["Set-up", step.setUp ?? ""],
           ["Won by", figure(afterFigure(step.won), unit)],
           ["Opens next", step.opens === step.won ? "" : figure(afterFigure(step.opens), unit)],
-          ["Best", placed?.best ? figure(placed.best, unit) : placed?.implied ? "implied by a later step" : ""],
+          [
+            "Best",
+            placed?.best
+              ? figure(placed.best, unit)
+              : placed?.estimated
+                ? "estimated from other loads, not shown"
+                : placed?.implied
+                  ? "implied by a later step"
+                  : "",
+          ],
+          ["Open", placed?.contradicted ? "a newer test denies what a harder step implies: test it again" : ""],
           ["Usual dose", figure(step.dose, unit)],
           [
             "Gate",
@@ -34,6 +45,43 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
           ["Watch", [...step.cues, ...step.faults.map((f) => `not: ${f}`)].slice(0, 4).join("; ")],
         ]}
       />
+      {placed && placed.ledger.length > 0 && <Evidence ledger={placed.ledger} stepName={step.name} />}
+    </Box>
+  );
+}
+
+const says: Record<PlacedStep["ledger"][number]["kind"], string> = {
+  Direct: "shown",
+  FellShort: "short of it",
+  Implied: "implies it",
+  Estimated: "estimated from",
+  Contradicted: "denies it",
+};
+
+const from: Record<PlacedStep["ledger"][number]["origin"], string> = {
+  Test: "test",
+  SetToFailure: "set to failure",
+  TrainingSet: "training",
+};
+
+/** What the placement of the step rests on: every piece with its day and source. */
+function Evidence({ ledger, stepName }: { ledger: PlacedStep["ledger"]; stepName: string }) {
+  const unit = useUnit();
+  const { today } = useSignedIn();
+  return (
+    <Box component="details">
+      <Box component="summary" sx={{ color: "text.secondary", cursor: "pointer" }}>
+        Evidence, {plural(ledger.length, "entry", "entries")}
+      </Box>
+      <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 1, p: 0 }}>
+        {ledger.map((e, i) => (
+          <li key={i}>
+            {dayShort(e.day, today)}: {figure(e.text, unit)}
+            {e.side && `, ${e.side.toLowerCase()}`}
+            {e.on !== stepName && ` on ${e.on}`}, {from[e.origin]}, {says[e.kind]}
+          </li>
+        ))}
+      </Box>
     </Box>
   );
 }
