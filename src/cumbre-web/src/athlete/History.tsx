@@ -51,7 +51,7 @@ export function History({ sessions, athleteId }: { sessions: PastSession[]; athl
               <TableCell>{s.sets.map((x) => x.reps).join(", ")}</TableCell>
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 {s.easy ? (
-                  "easy week"
+                  "deload"
                 ) : (
                   <StatusShape status={s.clean ? "won" : "ahead"} title={s.clean ? "clean" : "not clean"} />
                 )}

@@ -109,7 +109,7 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
           value={day}
           onChange={(e) => setDay(e.target.value)}
           error={Boolean(error instanceof Problem && error.fieldMessage("day"))}
-          helperText={(error instanceof Problem && error.fieldMessage("day")) || (next?.easy ? "easy week" : " ")}
+          helperText={(error instanceof Problem && error.fieldMessage("day")) || (next?.easy ? "deload" : " ")}
           slotProps={{ inputLabel: { shrink: true } }}
         />
         <LineEditor

@@ -83,7 +83,7 @@ export function NewBlockDialog({
             slotProps={{ inputLabel: { shrink: true } }}
           />
           <Typography variant="body2" color="textSecondary" sx={{ mt: 3 }}>
-            Four loading weeks, an easy week and a retest, with empty sessions on the days of the intake. All of it can
+            Four loading weeks, a deload and a retest, with empty sessions on the days of the intake. All of it can
             be changed.
           </Typography>
           {make.isError && (

@@ -220,7 +220,7 @@ it("has the same sheet for a session that stands alone, with the reason it stand
     answers: { "GET /api/athletes/a/sessions/s": session },
   });
   const sheet = within(await screen.findByRole("region", { name: "Mon, Mar 16" }));
-  expect(sheet.getByText(/^Cochera 9, .*, easy week, 10 min, 1 exercise$/)).toBeVisible();
+  expect(sheet.getByText(/^Cochera 9, .*, deload, 10 min, 1 exercise$/)).toBeVisible();
   expect(sheet.getByText(/^\+27\.56 lb/)).toBeVisible();
   expect(sheet.getByText("Kept against a caution:").parentElement).toHaveTextContent("the hall has no other bar");
   expect(sheet.getByText(/Easy stretches/)).toBeVisible();

@@ -30,7 +30,7 @@ function sheetOf(session: Session, club: string): Sheet {
     edition: "",
     day: session.day,
     title: session.title,
-    week: session.easy ? "easy week" : "",
+    week: session.easy ? "deload" : "",
     seconds: session.durationSeconds,
     warmUp: session.warmUp,
     coolDown: session.coolDown,

@@ -72,7 +72,7 @@ function Log({ session }: { session: Session }) {
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
           {only ? only.movement.name : session.title || plural(session.items.length, "item")}, {dayWeek(session.day)},{" "}
           {statusText[session.status]}
-          {session.easy && ", easy week"}
+          {session.easy && ", deload"}
           {!only && session.durationSeconds > 0 && `, ${clock(session.durationSeconds)} in all`}
         </Typography>
         {session.blockId && isCoach && (

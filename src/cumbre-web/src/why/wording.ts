@@ -36,8 +36,9 @@ const rules: Record<RuleId, Say> = {
       : `The same line until ${needed} sessions in a row are clean.`,
   BackOff: ([exposures, percent]) =>
     `${exposures} exposures without progress: take ${percent} off the system and build up again.`,
-  Deload: ([weeks]) => `After ${weeks} of loading an easy week: half the sets, no added load.`,
-  EasyWeek: () => "The easy week goes on until Sunday.",
+  Deload: ([weeks]) =>
+    `After ${weeks} of loading a deload: half the sets, no added load; bands, sides, grip and pause stay.`,
+  EasyWeek: () => "The deload goes on until Sunday.",
   EaseForPain: ([low, high, percent]) =>
     `Pain of ${low} to ${high}: go on only at a lower load, ${percent} off the system.`,
   StopForPain: ([limit]) => `Pain of ${limit} or more, or pain twice running in one place: stop the pattern and refer.`,
@@ -175,7 +176,7 @@ const steps: Record<StepKey, SayStep> = {
   BestFromLastSet: (b) => `Best single, ${b[0]} × (1 + ${b[1]} ÷ 30)`,
   JumpShare: (b) => `Jump, ${b[0]} ÷ ${b[1]}`,
   MeanOfReadings: (b) => `Mean of ${b[0]}`,
-  HalfTheSets: (b) => `Half of ${b[0]}, rounded up`,
+  HalfTheSets: (b) => `Half of ${b[0]}, rounded down`,
   ShoulderMoment: (_, t) => `Shoulder moment, ${t[0]}`,
   HandForce: (_, t) => `Each hand, ${t[0]}`,
   SummitDemand: (_, t) => `${t[0]}`,
@@ -235,7 +236,7 @@ const steps: Record<StepKey, SayStep> = {
   WaveAdds: (b) => `Week ${b[0]}, the wave`,
   GrowsByRule: (b) => `Week ${b[0]}, by its own rule`,
   GrowsInRamp: (b, t) => `Week ${b[0]}, within the ramp of ${t[1]}`,
-  EasyLine: () => "Easy week, half the sets, no load",
+  EasyLine: () => "Deload, half the sets, no load",
   WeakerFirst: () => "The weaker side begins, both do its number, and it does one set more",
   SetsForBalance: (b) => `Balance of the week, ${b[0]} pull to ${b[1]} push`,
   SetsForMinutes: (b) => `So that ${b[0]} min hold`,
