@@ -273,6 +273,23 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         Assert.NotEqual(accepted, (string)renewed["next"]!["line"]!);
     }
 
+    // Epley 1985 (from memory): (68.2 + 15) x (1 + 7/30) = 102.61; at 70.2 kg it is 105.08.
+    [Fact]
+    public async Task A_corrected_body_mass_corrects_the_estimate_and_the_evidence_of_its_days()
+    {
+        var athlete = await coach.NewAthlete(weighed: false);
+        var reading = Guid.CreateVersion7();
+        Task<Answer> Weigh(decimal value) => coach.Put($"{athlete.Path}/body-masses/{reading}", new { day = Club.Today, mass = new { value, unit = "Kg" } });
+        (await Weigh(68.2m)).Ok.ToString();
+        (await athlete.Test("weighted-pull-up-heavy", 6, 15, 1)).Ok.ToString();
+        async Task<decimal> Maximum() => Math.Round((decimal)(await athlete.Page())["oneRepMax"]!["value"]!["value"]!["number"]!, 2);
+        Assert.Equal(102.61m, await Maximum());
+        Assert.Equal(200, (await coach.Delete($"{athlete.Path}/body-masses/{reading}")).Status);
+        reading = Guid.CreateVersion7();
+        (await Weigh(70.2m)).Ok.ToString();
+        Assert.Equal(105.08m, await Maximum());
+    }
+
     [Fact]
     public async Task Zero_reps_and_all_reps_are_kept()
     {

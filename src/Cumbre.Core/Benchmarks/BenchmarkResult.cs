@@ -64,7 +64,7 @@ public sealed record BenchmarkResult
     public int Reserve { get; }
 
     /// <summary>Body mass that day.</summary>
-    public Mass BodyMass { get; }
+    public Mass BodyMass { get; init; }
 
     public FormVerdict Form { get; }
 

@@ -33,14 +33,12 @@ internal static class Easing
 
     private static Prescription? FirstSubstitute(Movement movement, Prescription plan, PainPlace place, ResolutionContext? context)
     {
-        if (place.Covers(BodyPlace.ElbowInner) && movement.Pattern == Pattern.VerticalPull && movement.Slug != "neutral-pull-up" && IsOnBar(movement) && plan.Grips is not [Grip.Neutral])
+        if (place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip && plan.Grips is not [Grip.Neutral])
             return Adjust.ToSystemShare(plan, OtherGrip, context) with { Grips = [Grip.Neutral] };
         if (place.Covers(BodyPlace.Wrist) && movement.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal)) && plan.SetUp?.On is null)
             return plan with { SetUp = (plan.SetUp ?? new SetUp()) with { On = Surface.Parallettes } };
         return null;
     }
-
-    private static bool IsOnBar(Movement movement) => movement.Kit.Contains("bar") && movement.SetUp.Any(s => s.Contains("grip", StringComparison.Ordinal));
 }
 
 /// <summary>The way back after a stop was cleared: that of missed weeks by the days that were lost, and at least 10 % of the system less.</summary>

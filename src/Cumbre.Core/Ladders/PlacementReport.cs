@@ -86,18 +86,23 @@ public sealed record PlacementReport(
 
     /// <summary>Least fraction; ties by the largest number of weeks usual for it.</summary>
     private static LimitingFactor? Limit(IReadOnlyList<TermState> unmet, Ladder ladder, Atlas atlas) =>
-        unmet.Select(t => (Term: t, Trains: StepFor(t.Term.Benchmark, ladder, atlas)))
+        unmet.Select(t => (Term: t, Trains: StepFor(t.Term, ladder, atlas)))
             .OrderBy(t => t.Term.Fraction)
             .ThenByDescending(t => t.Trains?.Weeks ?? UsualWeeks)
             .Select(t => new LimitingFactor(t.Term, atlas.Catalogue.Benchmarks[t.Term.Term.Benchmark].Movement, t.Trains?.Dose, t.Trains?.Weeks ?? UsualWeeks))
             .FirstOrDefault();
 
-    /// <summary>The step whose unlock standard is this test: of this ladder if it has one, else of another.</summary>
-    private static LadderStep? StepFor(string benchmark, Ladder ladder, Atlas atlas)
+    /// <summary>
+    /// The step that asks for this very threshold, of this ladder if it has one, else of another; without one the first step with the test, or
+    /// with its movement.
+    /// </summary>
+    private static LadderStep? StepFor(GateTerm term, Ladder ladder, Atlas atlas)
     {
-        var movement = atlas.Catalogue.Benchmarks[benchmark].Movement;
-        return atlas.Ladders.Prepend(ladder).SelectMany(l => l.Steps).FirstOrDefault(s => s.Opens.Terms.Any(t => t.Benchmark == benchmark))
-            ?? atlas.Ladders.Prepend(ladder).SelectMany(l => l.Steps).FirstOrDefault(s => s.Movement == movement);
+        LadderStep[] steps = [.. atlas.Ladders.Prepend(ladder).SelectMany(l => l.Steps)];
+        var movement = atlas.Catalogue.Benchmarks[term.Benchmark].Movement;
+        return Array.Find(steps, s => s.Opens.Terms.Concat(s.Won.Terms).Contains(term))
+            ?? Array.Find(steps, s => s.Opens.Terms.Any(t => t.Benchmark == term.Benchmark))
+            ?? Array.Find(steps, s => s.Movement == movement);
     }
 
     private static Explained<string?> Explain(

@@ -151,6 +151,9 @@ public sealed record Movement
     /// <summary>May sets be taken to failure without danger?</summary>
     public bool FailureHarmless { get; init; }
 
+    /// <summary>It can be done with a neutral grip, which spares the inner elbow.</summary>
+    public bool NeutralGrip { get; init; }
+
     /// <summary>The same movement with measured help, for instance by a band; null: there is none.</summary>
     public string? AssistedBy { get; init; }
 

@@ -1,4 +1,5 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Safety;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
@@ -35,8 +36,14 @@ public static class SnapshotStore
 
     private static AthleteSnapshot Of(
         AthleteProfile profile, IEnumerable<StoredBodyMass> masses, IEnumerable<Core.Benchmarks.BenchmarkResult> results, IEnumerable<Core.Sessions.Exposure> exposures, IEnumerable<CheckIn> checkIns,
-        IEnumerable<MorningAnswer> mornings, IEnumerable<StopClearance> clearances, IEnumerable<PastDecision> decided) =>
-        new(profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.KitInUse, new(masses.Select(m => m.Reading)), [.. results], [.. exposures])
+        IEnumerable<MorningAnswer> mornings, IEnumerable<StopClearance> clearances, IEnumerable<PastDecision> decided)
+    {
+        var history = new BodyMassHistory(masses.Select(m => m.Reading));
+        // A reading that was corrected, or came late, counts for what was done on its days; what was shown then stays as it was shown.
+        Mass OfDay(DateOnly day, Mass noted) => history.On(day)?.Value ?? noted;
+        return new(
+            profile.Unit, profile.BirthYear, profile.Cleared, profile.Schools, profile.KitInUse, history, [.. results.Select(r => r with { BodyMass = OfDay(r.Day, r.BodyMass) })],
+            [.. exposures.Select(e => e with { BodyMass = OfDay(e.Day, e.BodyMass) })])
         {
             Sex = profile.Sex,
             StatureCm = profile.StatureCm,
@@ -46,4 +53,5 @@ public static class SnapshotStore
             Clearances = [.. clearances],
             Decided = [.. decided],
         };
+    }
 }

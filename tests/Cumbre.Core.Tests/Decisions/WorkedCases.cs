@@ -372,6 +372,11 @@ public class WorkedCases
     public void Case_28_a_chin_up_first_goes_neutral() =>
         Assert.Equal("Ease: 3 x 8 grip neutral", new Trainee().Did("2026-03-12", "chin-up", "3 x 8", [8, 8, 8], pain: 3, place: "right elbow, inside").Says("chin-up"));
 
+    // What turns over the bar cannot be gripped so: it is made easier in its own way.
+    [Fact]
+    public void Case_28_a_muscle_up_does_not_go_neutral() =>
+        Assert.DoesNotContain("neutral", new Trainee().Did("2026-03-12", "bar-muscle-up", "3 x 3", [3, 3, 3], pain: 3, place: "right elbow, inside").Says("bar-muscle-up"));
+
     [Fact]
     public void Case_28_a_sore_wrist_goes_onto_parallettes() =>
         Assert.Equal("Ease: hold 5 x 6 s on parallettes", new Trainee().Did("2026-03-12", "planche-tuck", "hold 5 x 6 s", [6, 6, 6, 6, 6], pain: 4, place: "left wrist").Says("planche-tuck"));
@@ -566,5 +571,14 @@ public class WorkedCases
         Assert.Contains(t.Decide(), p => p.Kind == ProposalKind.Achieved);
         var placed = t.Work(Trainee.Thursday).Placements["weighted-pull-up"];
         Assert.Equal((true, true, false), (placed.IsWon(2), placed.IsEstimated(3), placed.IsWon(3)));
+    }
+
+    // Monday, Wednesday and Friday in the intake: the next day is one of them, whatever days the club trains.
+    [Fact]
+    public void The_next_session_falls_on_a_day_of_the_athlete()
+    {
+        var t = new Trainee { Intake = new() { Days = [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday] } };
+        t.Did("2026-03-11", "chin-up", "3 x 8..10", [10, 10, 10]).Did("2026-03-13", "chin-up", "3 x 8..10", [10, 10, 10]);
+        Assert.Equal(new DateOnly(2026, 3, 16), Assert.Single(t.Decide()).NextDay);
     }
 }

@@ -220,6 +220,17 @@ public class PlacementTests
         Assert.Contains(apart.Training.Why.Cautions, c => c.Id == CautionId.RetestToOpen);
     }
 
+    // Several steps share the test of the weighted pull-up: what is trained for a threshold is the dose of the step that asks for it.
+    [Fact]
+    public void The_dose_and_the_weeks_are_those_of_the_step_that_asks_for_the_threshold()
+    {
+        var ladder = Atlas.Shipped.BySlug["weighted-pull-up"];
+        var report = Report(ladder, Schools.Default, [Reps("chin-up-max", 8), Reps("push-up-max", 20), Reps("row-max", 12), Reps("parallel-bar-dip-max", 12), Load("weighted-pull-up-heavy", 20, 5)]);
+        var training = ladder.Steps[report.Placement.Training!.Value];
+        Assert.True(report.Placement.Training > 0);
+        Assert.Equal((training.Dose, training.Weeks), (report.Limiting!.Dose, report.Limiting.Weeks));
+    }
+
     [Fact]
     public void The_limiting_factor_is_the_least_fraction_and_ties_go_to_the_longer_work()
     {

@@ -83,8 +83,8 @@ export function NewBlockDialog({
             slotProps={{ inputLabel: { shrink: true } }}
           />
           <Typography variant="body2" color="textSecondary" sx={{ mt: 3 }}>
-            Four loading weeks, a deload and a retest, with empty sessions on the days of the intake. All of it can
-            be changed.
+            Four loading weeks, a deload and a retest, with empty sessions on the days of the intake. All of it can be
+            changed.
           </Typography>
           {make.isError && (
             <Typography color="error" role="alert" sx={{ mt: 2 }}>
