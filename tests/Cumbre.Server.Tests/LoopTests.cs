@@ -234,7 +234,12 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         Assert.False((bool)session["easyOffered"]!);
         Answer answer = await coach.Put($"{athlete.Path}/check-ins/{Guid.CreateVersion7()}", new
         {
-            day = Club.Today, sleepHours = 5.5, soreness = 7, readiness = 3, hardTraining = true, pain = new[] { new { level = 6, place = "right wrist", sign = (string?)null } },
+            day = Club.Today,
+            sleepHours = 5.5,
+            soreness = 7,
+            readiness = 3,
+            hardTraining = true,
+            pain = new[] { new { level = 6, place = "right wrist", sign = (string?)null } },
         });
         Assert.Equal(204, answer.Status);
         var again = (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok;
@@ -264,7 +269,15 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         {
             (await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", new
             {
-                set = (int)set!["set"]!, part = 1, reps = 6, added = new { value = 10, unit = "Kg" }, reserve = 2, form = "Clean", pain = (int?)null, painPlace = (string?)null, supersedes = (string)set["id"]!,
+                set = (int)set!["set"]!,
+                part = 1,
+                reps = 6,
+                added = new { value = 10, unit = "Kg" },
+                reserve = 2,
+                form = "Clean",
+                pain = (int?)null,
+                painPlace = (string?)null,
+                supersedes = (string)set["id"]!,
             })).Ok.ToString();
         }
 

@@ -99,7 +99,7 @@ internal static class SessionReader
         var checkIn = snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day);
         return new(
             session.Id, session.AthleteId, profile.Name, profile.Unit, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
-            dose.Seconds, [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))], 
+            dose.Seconds, [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))],
             [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, now, planned))], checkIn is null ? null : CheckInDto.Of(checkIn), checkIn is not null && Readiness.OffersEasy(checkIn));
     }
 
