@@ -149,6 +149,70 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         Assert.Equal(["weighted-dip: 3 x 6..8 @ +10 kg then +2.5 kg", "pull-up: 3 x 7"], (await Lines(block)).Take(2));
     }
 
+    // Case 26: the level is found once, dosed once, and from then on the item is trained like any other.
+    [Fact]
+    public async Task A_level_that_was_found_sets_the_dose_of_the_coming_sessions_and_ends_the_search()
+    {
+        var athlete = await Ready();
+        var path = $"{athlete.Path}/blocks/{Guid.CreateVersion7()}";
+        JsonObject Session(string day) => new()
+        {
+            ["id"] = Guid.CreateVersion7().ToString(),
+            ["day"] = day,
+            ["title"] = "",
+            ["warmUp"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+            ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+            ["fixed"] = false,
+            ["items"] = new JsonArray(new JsonObject
+            {
+                ["id"] = Guid.CreateVersion7().ToString(),
+                ["movement"] = "back-lever-tuck",
+                ["line"] = "hold 3 x 8 s",
+                ["joined"] = false,
+                ["role"] = "LevelFinding",
+            }),
+        };
+        var (now, later) = (Session(Club.Today), Session("2026-03-19"));
+        var block = new JsonObject
+        {
+            ["name"] = "Levers",
+            ["start"] = Club.Today,
+            ["kept"] = new JsonArray(),
+            ["weeks"] = new JsonArray(new JsonObject { ["kind"] = "Loading", ["sessions"] = new JsonArray(now, later) }),
+        };
+        (await coach.Put(path, new { block, version = 0 })).Ok.ToString();
+        var session = $"{athlete.Path}/sessions/{now["id"]}";
+        foreach (var (seconds, set) in new[] { 12, 10, 9 }.Select((x, i) => (x, i + 1)))
+        {
+            (await coach.Put($"{session}/sets/{Guid.CreateVersion7()}", new
+            {
+                set,
+                part = 1,
+                reps = 1,
+                seconds,
+                added = new { value = 0, unit = "Kg" },
+                reserve = (int?)null,
+                form = "Clean",
+                pain = (int?)null,
+                painPlace = (string?)null,
+                supersedes = (Guid?)null,
+            })).Ok.ToString();
+        }
+
+        (await coach.Post($"{session}/finish")).Ok.ToString();
+        var decision = Assert.Single(await Decisions(athlete), d => (string)d["kind"]! == "SetDose");
+        Assert.Equal(200, (await Accept(decision)).Status);
+        async Task<(string, string)> Later()
+        {
+            var item = (await coach.Get(path)).Ok["block"]!["weeks"]![0]!["sessions"]![1]!["items"]![0]!;
+            return ((string)item["line"]!, (string)item["role"]!);
+        }
+
+        Assert.Equal(("hold 5 x 7 s", "Main"), await Later());
+        Assert.Equal(200, (await coach.Post($"/api/decisions/{decision["id"]}/undo")).Status);
+        Assert.Equal(("hold 3 x 8 s", "LevelFinding"), await Later());
+    }
+
     [Fact]
     public async Task A_line_that_was_changed_since_is_not_undone()
     {

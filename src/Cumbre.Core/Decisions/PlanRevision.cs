@@ -42,7 +42,7 @@ public static class PlanRevision
         IEnumerable<ItemRevision> Revisions() => proposal.Kind switch
         {
             ProposalKind.Ease => own.Select(i => Change(i, Easing.Of(athlete, movement, i.Plan, Movements.PainPlace.Read(proposal.Place ?? "")))),
-            ProposalKind.Return => own.Take(SessionsOfReturn).Select(i => Change(i, Kept(next, i))),
+            ProposalKind.Return => own.Take(SessionsOfReturn).Select(i => Change(i, Kept(next, i, proposal))),
             ProposalKind.Deload or ProposalKind.LighterWeek => own.Where(i => !i.Easy && InWeekOf(i, proposal.NextDay)).Select(i => Change(i, new(i.Movement, Adjust.Deload(i.Plan)))),
             ProposalKind.Hold => Mine().Where(i => InWeekOf(i, proposal.NextDay)).Select(i => Change(i, Dose(i))),
             ProposalKind.NextStep => Mine().Where(i => !i.Easy).SelectMany(i => new[]
@@ -66,7 +66,7 @@ public static class PlanRevision
         MovementDose Dose(PlannedItem item)
         {
             if (next.Movement != item.Movement)
-                return item.Easy ? next with { Plan = Adjust.Deload(next.Plan) } : Kept(next, item);
+                return item.Easy ? next with { Plan = Adjust.Deload(next.Plan) } : Kept(next, item, proposal);
             if (item.Easy)
                 return Adjust.IsSameDose(item.Plan, Adjust.Deload(proposal.Before!)) ? new(item.Movement, Adjust.Deload(next.Plan).WithSets(item.Plan.SetCount) with { RestSeconds = item.Plan.RestSeconds }) : new(item.Movement, item.Plan);
             if (item.Role == ItemRole.Light && proposal.Role == ItemRole.Hard)
@@ -74,16 +74,17 @@ public static class PlanRevision
             // What was planned alike becomes the same; what was planned otherwise moves by the same step.
             return proposal.Before is null || Adjust.IsSameDose(item.Plan, proposal.Before)
                 || proposal.Kind is not (ProposalKind.AddLoad or ProposalKind.AddReps or ProposalKind.AddSeconds or ProposalKind.BackOff)
-                ? Kept(next, item)
+                ? Kept(next, item, proposal)
                 : new(item.Movement, Moved(item.Plan, Base(), next.Plan, context));
         }
     }
 
-    /// <summary>The dose of the decision in the sets and rests that the week has.</summary>
-    private static MovementDose Kept(MovementDose dose, PlannedItem item)
+    /// <summary>The dose of the decision in the sets and rests that the week has; sets that the decision adds or takes away count on them.</summary>
+    private static MovementDose Kept(MovementDose dose, PlannedItem item, Proposal proposal)
     {
-        var sets = dose.Plan.SetCount == item.Plan.SetCount || dose.Plan is VariedSets or VariedHolds or Pyramid or BrokenHold ? dose.Plan : dose.Plan.WithSets(item.Plan.SetCount);
-        return dose with { Plan = sets with { RestSeconds = dose.Plan.RestSeconds ?? item.Plan.RestSeconds } };
+        var sets = proposal.Kind == ProposalKind.SetDose || proposal.Before is null ? dose.Plan.SetCount : Math.Max(1, item.Plan.SetCount + dose.Plan.SetCount - proposal.Before.SetCount);
+        var plan = dose.Plan.SetCount == sets || dose.Plan is VariedSets or VariedHolds or Pyramid or BrokenHold ? dose.Plan : dose.Plan.WithSets(sets);
+        return dose with { Plan = plan with { RestSeconds = dose.Plan.RestSeconds ?? item.Plan.RestSeconds } };
     }
 
     private static bool InWeekOf(PlannedItem item, DateOnly day) => TrainingCalendar.Monday(item.Day) == TrainingCalendar.Monday(day);

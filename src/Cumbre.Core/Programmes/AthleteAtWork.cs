@@ -126,7 +126,7 @@ public sealed class AthleteAtWork
     /// <summary>Is there a clean result on some movement of the pattern, so that a placement in it rests on something?</summary>
     public bool KnowsLevel(Pattern pattern) => known.Value.Contains(pattern);
 
-    /// <summary>Best clean reps and hold on a movement: of the newest day that has one, and of two sides the weaker.</summary>
+    /// <summary>Best clean reps and hold on a movement: of the newest day with a test and of training since, and of two sides the weaker.</summary>
     public Bests BestsOf(Movement movement)
     {
         int? reps = null;
@@ -193,8 +193,10 @@ public sealed class AthleteAtWork
         var results = Book.Of(benchmark).Where(r => r.Added.Mass <= Mass.Zero).ToArray();
         if (results.Length == 0)
             return null;
-        var day = results.Where(r => r.Day == results.Max(x => x.Day)).ToArray();
-        return day.GroupBy(r => r.Side).Select(side => side.Max(value)).Min();
+        var tested = results.Where(r => r.Origin != ResultOrigin.TrainingSet).Select(r => (DateOnly?)r.Day).Max();
+        // A training set is a lower bound: it raises what the newest test says, and never lowers it.
+        var since = tested ?? results.Max(r => r.Day).AddDays(-Staleness.Days);
+        return results.Where(r => r.Day >= since && (r.Origin == ResultOrigin.TrainingSet || r.Day == tested)).GroupBy(r => r.Side).Select(side => side.Max(value)).Min();
     }
 
     /// <summary>The athlete's own ratio of second to first burst, over their rest-pause sets; one half until there is one.</summary>

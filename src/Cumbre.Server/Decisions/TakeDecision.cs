@@ -103,7 +103,7 @@ internal static class AcceptDecision
                 {
                     var at = items.FindIndex(i => i.Id == revision.Item);
                     before = StateOf(items[at]);
-                    items[at] = items[at] with { Movement = revision.After.Movement, Written = revision.After.Plan, Relief = ReliefOf(proposal.Kind) ?? items[at].Relief, Seen = null };
+                    items[at] = items[at] with { Movement = revision.After.Movement, Written = revision.After.Plan, Role = RoleAfter(proposal, items[at].Role), Relief = ReliefOf(proposal.Kind) ?? items[at].Relief, Seen = null };
                 }
 
                 changes.Add(new(session.Id, revision.Item, session.Day, before, StateOf(items.First(i => i.Id == revision.Item))));
@@ -121,7 +121,7 @@ internal static class AcceptDecision
         List<StoredItem> items = [];
         if (proposal.First is { } first)
             items.Add(new(Guid.CreateVersion7(), first.Movement, first.Plan, null) { Role = ItemRole.LevelFinding });
-        items.Add(new(Guid.CreateVersion7(), proposal.Next!.Movement, proposal.Next.Plan, null) { Role = proposal.Role, Relief = ReliefOf(proposal.Kind) });
+        items.Add(new(Guid.CreateVersion7(), proposal.Next!.Movement, proposal.Next.Plan, null) { Role = RoleAfter(proposal, proposal.Role), Relief = ReliefOf(proposal.Kind) });
         // An athlete who already trains under a kept reason goes on under it.
         var kept = proposal.BasisSessionId is { } basis ? SessionStore.Find(db, basis)?.OverrideReason : null;
         var session = new StoredSession(Guid.CreateVersion7(), athleteId, day, SessionStatus.Planned, ReliefOf(proposal.Kind) == Relief.Deload, kept, 0, items);
@@ -154,6 +154,10 @@ internal static class AcceptDecision
         ProposalKind.Ease or ProposalKind.Return => Relief.Ease,
         _ => null,
     };
+
+    /// <summary>Once its level was found an item is trained like any other.</summary>
+    private static ItemRole? RoleAfter(Proposal proposal, ItemRole? role) =>
+        proposal.Kind == ProposalKind.SetDose && role == ItemRole.LevelFinding ? ItemRole.Main : role;
 
     internal static ItemState StateOf(StoredItem item) => new(item.Movement, PrescriptionJson.Write(item.Plan!), item.Role, item.Relief?.ToString());
 }

@@ -181,4 +181,17 @@ public class EvidenceTests
         Assert.Equal([EvidenceKind.Implied, EvidenceKind.Direct, EvidenceKind.FellShort], ledger.Select(e => e.Kind));
         Assert.Equal([3, 20, 30], ledger.Select(e => Today.DayNumber - e.Result.Day.DayNumber));
     }
+
+    // An easy set after a test says nothing about the limit: the best stays ten, and twelve raise it.
+    [Theory]
+    [InlineData(8, 10)]
+    [InlineData(12, 12)]
+    public void A_training_set_raises_the_best_and_never_lowers_it(int trained, int best)
+    {
+        var did = Did("parallel-bar-dip", "1 x 20 2 in reserve", [trained]) with { Day = Today };
+        var snapshot = new AthleteSnapshot(
+            MassUnit.Kg, null, false, Schools.Default, Core.Loading.Kit.Empty, new([new(Today, MassEntry.Kg(70))]), [Reps("parallel-bar-dip-max", 10, 5)], [did]);
+        var work = new Core.Programmes.AthleteAtWork(snapshot, Intake.Empty, Atlas.Shipped, Core.Loading.KitBook.Empty, [], Today);
+        Assert.Equal(best, work.BestsOf(Catalogue.Shipped.Movements["parallel-bar-dip"]).Reps);
+    }
 }
