@@ -23,7 +23,8 @@ internal static class Easing
         var lighter = Adjust.ToSystemShare(plan, Less, context);
         if (lighter != plan)
             return new(movement.Slug, lighter);
-        if (plan.Load is null && context is not null && movement.AssistedBy is { } helped && Neighbours.Band(athlete, context.BodyMass.Value.Kilograms * (1 - Less)) is { } band
+        if (plan.Load is null && context is not null && movement.AssistedBy is { } helped
+            && Neighbours.Band(athlete, context.BodyMass.Value.Kilograms * (1 - Less)) is { } band
             && KitCheck.Missing(athlete.Atlas.Catalogue.Movements[helped], athlete) is null)
             return new(helped, plan with { Load = band });
         if (movement.Easier.Select(e => athlete.Atlas.Catalogue.Movements[e]).FirstOrDefault(e => e.Pattern == movement.Pattern && e.Measure == movement.Measure && KitCheck.Missing(e, athlete) is null) is { } easier)
@@ -35,7 +36,7 @@ internal static class Easing
     {
         if (place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip && plan.Grips is not [Grip.Neutral])
             return Adjust.ToSystemShare(plan, OtherGrip, context) with { Grips = [Grip.Neutral] };
-        if (place.Covers(BodyPlace.Wrist) && movement.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal)) && plan.SetUp?.On is null)
+        if (place.Covers(BodyPlace.Wrist) && movement.IsOnFloor && plan.SetUp?.On is null)
             return plan with { SetUp = (plan.SetUp ?? new SetUp()) with { On = Surface.Parallettes } };
         return null;
     }

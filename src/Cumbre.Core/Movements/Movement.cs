@@ -151,6 +151,10 @@ public sealed record Movement
     /// <summary>May sets be taken to failure without danger?</summary>
     public bool FailureHarmless { get; init; }
 
+    /// <summary>The hands stand on the floor, so that the wrists bend.</summary>
+    [JsonIgnore]
+    public bool IsOnFloor => Kit.Any(k => k.Contains("floor", StringComparison.Ordinal));
+
     /// <summary>It can be done with a neutral grip, which spares the inner elbow.</summary>
     public bool NeutralGrip { get; init; }
 

@@ -21,7 +21,7 @@ public sealed record ResolutionContext(
     Mass? LastLoad = null,
     int? Age = null)
 {
-    /// <summary>Null: the lift that is measured by its load, the weighted pull-up among them.</summary>
+    /// <summary>Null: some lift that is measured by its load.</summary>
     public Movement? Movement { get; init; }
 
     /// <summary>For what a line leaves open.</summary>

@@ -224,7 +224,7 @@ public static class BlockChecks
     private static bool Trains(SessionDose session, Pattern straightArm) => session.Items.Any(i => i.Movement?.Pattern == straightArm && i.Resolved is { StraightArmSeconds: > 0 });
 
     private static bool PressesFromFloor(SessionDose session) =>
-        session.Items.Any(i => i.Movement is { Pattern: Pattern.HorizontalPush or Pattern.VerticalPush } m && m.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal)) && i.Resolved is { HardSets: > 0 });
+        session.Items.Any(i => i.Movement is { Pattern: Pattern.HorizontalPush or Pattern.VerticalPush } m && m.IsOnFloor && i.Resolved is { HardSets: > 0 });
 
     /// <summary>A day of the same week without a session and without the clash.</summary>
     private static DateOnly? FreeDay(Block block, int week, SessionDose dose, SessionDose[] all)

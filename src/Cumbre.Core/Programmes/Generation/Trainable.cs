@@ -40,7 +40,7 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
 
     /// <summary>Hard pressing from the floor is kept a day away from straight-arm pushing.</summary>
     public static bool PressesFromFloor(Movement movement) =>
-        movement.Pattern is Pattern.HorizontalPush or Pattern.VerticalPush && movement.Kit.Any(k => k.Contains("floor", StringComparison.Ordinal));
+        movement.Pattern is Pattern.HorizontalPush or Pattern.VerticalPush && movement.IsOnFloor;
 
     private Obstacle? Find(Movement movement)
     {
