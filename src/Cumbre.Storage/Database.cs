@@ -20,6 +20,25 @@ public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transact
     internal T? One<T>(string sql, object? args = null) => Connection.QueryFirstOrDefault<T>(sql, args, Transaction);
 
     internal int Run(string sql, object? args = null) => Connection.Execute(sql, args, Transaction);
+
+    /// <summary>A part of a write that is kept by itself: what it wrote is taken back when it answers no or throws.</summary>
+    public bool Part(Func<bool> work)
+    {
+        const string Name = "part";
+        var transaction = Transaction ?? throw new InvalidOperationException("A read has no parts to take back.");
+        transaction.Save(Name);
+        var kept = false;
+        try
+        {
+            return kept = work();
+        }
+        finally
+        {
+            if (!kept)
+                transaction.Rollback(Name);
+            transaction.Release(Name);
+        }
+    }
 }
 
 /// <summary>The one SQLite file of a club.</summary>

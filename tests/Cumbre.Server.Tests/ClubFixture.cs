@@ -166,10 +166,10 @@ public sealed class Trainee(Caller coach, Guid id)
     public async Task<JsonNode> Ladder(string slug) => (await coach.Get($"{Path}/ladders/{slug}")).Ok;
 
     /// <summary>The four thresholds of base first.</summary>
-    public async Task OpenGate()
+    public async Task OpenGate(string day = Club.Today)
     {
         foreach (var (benchmark, reps) in new[] { ("chin-up-max", 8), ("push-up-max", 20), ("row-max", 12), ("parallel-bar-dip-max", 12) })
-            (await Test(benchmark, reps)).Ok.ToString();
+            (await Test(benchmark, reps, day: day)).Ok.ToString();
     }
 
     public Task<Answer> Plan(string line, string day = Club.Today, string? reason = null, long version = 0, Guid? session = null, bool easy = false, string movement = "weighted-pull-up") =>

@@ -240,6 +240,27 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         Assert.DoesNotContain(await Decisions(athlete), d => (string)d["kind"]! == "AddReps");
     }
 
+    [Fact]
+    public async Task Of_harmless_ones_accepted_together_the_one_that_wants_a_reason_is_left_and_changes_nothing()
+    {
+        const string Line = "4 x 5 @ +20 kg 2 in reserve";
+        var athlete = await coach.NewAthlete();
+        (await athlete.Weigh(68.2m, "2026-02-01")).Ok.ToString();
+        await athlete.OpenGate("2026-03-01");
+        await Twice(athlete, "weighted-pull-up", Line, [5, 5, 5, 5], 2);
+        await Twice(athlete, "push-up", "3 x 8..10", [10, 10, 10]);
+        (await athlete.Plan(Line, "2026-03-19")).Ok.ToString();
+        // A fresh test closes the gate of added load under the plan.
+        (await athlete.Test("chin-up-max", 3)).Ok.ToString();
+        var all = await Decisions(athlete);
+        var loaded = Assert.Single(all, d => (string)d["movement"]! == "weighted-pull-up" && (bool)d["harmless"]!);
+        var reps = Assert.Single(all, d => (string)d["movement"]! == "push-up" && (string)d["kind"]! == "AddReps");
+        var answer = (await coach.Post("/api/decisions/accept", new { ids = new[] { (string)loaded["id"]!, (string)reps["id"]! } })).Ok;
+        Assert.Equal(((string)reps["id"]!, (string)loaded["id"]!), ((string)Assert.Single(answer["accepted"]!.AsArray())!, (string)Assert.Single(answer["left"]!.AsArray())!));
+        Assert.Equal(Line, (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
+        Assert.Equal("3 x 9..11", (string)(await athlete.Page("push-up"))["next"]!["items"]![0]!["line"]!);
+    }
+
     // Case 29: the shoulder holds pressing and straight-arm work; what does not load it goes on.
     [Fact]
     public async Task Pain_of_seven_stops_by_place_and_is_seen_everywhere()

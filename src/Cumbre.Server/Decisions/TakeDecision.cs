@@ -175,10 +175,23 @@ internal static class AcceptTogether
         {
             List<Guid> accepted = [], left = [];
             foreach (var id in request.Ids.Distinct())
-                (IsHarmless(db, id) && AcceptDecision.Take(db, id, null, null, [], user, clock).Problem is null ? accepted : left).Add(id);
+                (IsHarmless(db, id) && IsTaken(db, id, user, clock) ? accepted : left).Add(id);
             return new AcceptTogetherAnswer(accepted, left);
         });
         return TypedResults.Ok(answer);
+    }
+
+    /// <summary>One that asks for a reason is left for the coach, and leaves nothing half done.</summary>
+    private static bool IsTaken(Db db, Guid id, ClaimsPrincipal user, ClubClock clock)
+    {
+        try
+        {
+            return db.Part(() => AcceptDecision.Take(db, id, null, null, [], user, clock).Problem is null);
+        }
+        catch (FieldException)
+        {
+            return false;
+        }
     }
 
     private static bool IsHarmless(Db db, Guid id) => DecisionStore.Find(db, id) is { Proposal.IsHarmless: true };
