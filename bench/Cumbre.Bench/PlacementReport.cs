@@ -9,12 +9,16 @@ using Cumbre.Core.Movements;
 namespace Cumbre.Bench;
 
 /// <summary>
-/// Places 200 seeded athletes, each with a year of tests, on every ladder, and asks one what-if: a threshold of one ladder
-/// changed for all of them. Printed with allocations, as multiples of the floor: reading every result of every athlete once.
+/// Places 200 seeded athletes, each with a year of tests, on every ladder, and asks one what-if: a threshold of one
+/// ladder
+/// changed for all of them. Printed with allocations, as multiples of the floor: reading every result of every athlete
+/// once.
 /// </summary>
 internal static class PlacementReport
 {
-    private const int Athletes = 200, Runs = 40, TestsEach = 120;
+    private const int Athletes = 200,
+        Runs = 40,
+        TestsEach = 120;
 
     private static readonly DateOnly Today = new(2026, 3, 16);
 
@@ -23,11 +27,34 @@ internal static class PlacementReport
         var results = Enumerable.Range(0, Athletes).Select(Results).ToArray();
         var books = results.Select(r => new ResultBook(r, Today)).ToArray();
         var lever = Atlas.Shipped.BySlug["front-lever"];
-        var stricter = lever with { Steps = [.. lever.Steps.Select(s => s.Slug == "tuck" ? s with { Opens = GateParser.Parse("tuck front lever >= 3 x 12 s", Catalogue.Shipped.Names).Expression! } : s)] };
+        var stricter = lever with
+        {
+            Steps =
+            [
+                .. lever.Steps.Select(s =>
+                    s.Slug == "tuck"
+                        ? s with
+                        {
+                            Opens = GateParser
+                                .Parse("tuck front lever >= 3 x 12 s", Catalogue.Shipped.Names)
+                                .Expression!,
+                        }
+                        : s
+                ),
+            ],
+        };
         var floor = Measure("floor: every result read once", 0, () => results.Sum(r => r.Sum(x => x.Score.Reps)));
-        Measure("index the results of the roster", floor, () => results.Count(r => new ResultBook(r, Today).Has("pull-up-max")));
-        Measure("whole roster on all ladders", floor, () => books.Sum(b => Atlas.Shipped.Ladders.Sum(l => Placement.Of(l, Schools.Default, b).Training ?? 0)));
-        Measure("what-if of one threshold", floor, () => books.Count(b => Placement.Of(stricter, Schools.Default, b).Training != Placement.Of(lever, Schools.Default, b).Training));
+        Measure("index the results of the roster", floor, () =>
+            results.Count(r => new ResultBook(r, Today).Has("pull-up-max"))
+        );
+        Measure("whole roster on all ladders", floor, () =>
+            books.Sum(b => Atlas.Shipped.Ladders.Sum(l => Placement.Of(l, Schools.Default, b).Training ?? 0))
+        );
+        Measure("what-if of one threshold", floor, () =>
+            books.Count(b =>
+                Placement.Of(stricter, Schools.Default, b).Training != Placement.Of(lever, Schools.Default, b).Training
+            )
+        );
     }
 
     private static double Measure(string what, double floor, Func<int> work)
@@ -45,8 +72,14 @@ internal static class PlacementReport
 
         var allocated = (GC.GetAllocatedBytesForCurrentThread() - before) / Runs / 1024;
         Array.Sort(times);
-        var ratio = floor > 0 ? string.Create(CultureInfo.InvariantCulture, $", {times[Runs / 2] / floor:0} x floor") : "";
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{what,-34} median {times[Runs / 2],7:0.00} ms, worst {times[^1],7:0.00} ms, {allocated,6} kB{ratio}"));
+        var ratio =
+            floor > 0 ? string.Create(CultureInfo.InvariantCulture, $", {times[Runs / 2] / floor:0} x floor") : "";
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{what, -34} median {times[Runs / 2], 7:0.00} ms, worst {times[^1], 7:0.00} ms, {allocated, 6} kB{ratio}"
+            )
+        );
         return times[Runs / 2];
     }
 
@@ -72,7 +105,16 @@ internal static class PlacementReport
             CapacityTarget t => (new Score(Scaled(t.Reps), t.Sets, restSeconds: t.WithinSeconds), 0m),
             _ => (new Score(degrees: 90), 0m),
         };
-        return new(Guid.NewGuid(), term.Benchmark, Today.AddDays(-random.Next(365)), score, MassEntry.Kg(added), 0, body, FormVerdict.Clean)
+        return new(
+            Guid.NewGuid(),
+            term.Benchmark,
+            Today.AddDays(-random.Next(365)),
+            score,
+            MassEntry.Kg(added),
+            0,
+            body,
+            FormVerdict.Clean
+        )
         {
             Side = term.EachSide ? (Side)random.Next(2) : null,
         };

@@ -24,17 +24,21 @@ using Serilog.Events;
 var writesDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
 // Settings and the built interface lie beside the program, wherever it is started from.
-var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+var builder = WebApplication.CreateBuilder(
+    new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory }
+);
 builder.Configuration.AddCommandLine(args, CumbreOptions.Switches);
 builder.WebHost.UseStaticWebAssets();
 builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 1024 * 1024);
-builder.Services.AddSerilog(log => log
-    .MinimumLevel.Information()
-    .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
-    // Two warnings that are meant: answers with a token are never cached, and the keys lie in the club's own folder.
-    .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
-    .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
-    .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
+builder.Services.AddSerilog(log =>
+    log.MinimumLevel.Information()
+        .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+        // Two warnings that are meant: answers with a token are never cached, and the keys lie in the club's own
+        // folder.
+        .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
+        .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+        .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}")
+);
 
 try
 {
@@ -49,12 +53,14 @@ try
     services.AddSingleton<Climbers>();
     services.AddSingleton<IForceGauge, SimulatedForceGauge>();
     services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
-    services.AddProblemDetails(problems => problems.CustomizeProblemDetails = context =>
-    {
-        // The framework answers this one before any handler sees it.
-        if (context.ProblemDetails.Status == 413)
-            context.ProblemDetails.Title = Problems.TooLarge;
-    });
+    services.AddProblemDetails(problems =>
+        problems.CustomizeProblemDetails = context =>
+        {
+            // The framework answers this one before any handler sees it.
+            if (context.ProblemDetails.Status == 413)
+                context.ProblemDetails.Title = Problems.TooLarge;
+        }
+    );
     services.AddExceptionHandler<ProblemHandler>();
     services.AddOpenApi();
     services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
@@ -66,26 +72,38 @@ try
         csrf.Cookie.SameSite = SameSiteMode.Strict;
     });
     if (!writesDocument)
-        services.AddDataProtection().SetApplicationName("Cumbre").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(data, "keys")));
-    services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
-    {
-        cookie.Cookie.Name = "cumbre";
-        cookie.Cookie.HttpOnly = true;
-        cookie.Cookie.SameSite = SameSiteMode.Strict;
-        cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
-        cookie.SlidingExpiration = true;
-        // An API answers with a status, never with a redirect to a page.
-        cookie.Events.OnRedirectToLogin = context => Results.Problem(statusCode: 401, title: "Sign in first.").ExecuteAsync(context.HttpContext);
-        cookie.Events.OnRedirectToAccessDenied = context => Results.Problem(statusCode: 403, title: "This is not yours to see.").ExecuteAsync(context.HttpContext);
-    });
+        services
+            .AddDataProtection()
+            .SetApplicationName("Cumbre")
+            .PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(data, "keys")));
+    services
+        .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+        .AddCookie(cookie =>
+        {
+            cookie.Cookie.Name = "cumbre";
+            cookie.Cookie.HttpOnly = true;
+            cookie.Cookie.SameSite = SameSiteMode.Strict;
+            cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+            cookie.SlidingExpiration = true;
+            // An API answers with a status, never with a redirect to a page.
+            cookie.Events.OnRedirectToLogin = context =>
+                Results.Problem(statusCode: 401, title: "Sign in first.").ExecuteAsync(context.HttpContext);
+            cookie.Events.OnRedirectToAccessDenied = context =>
+                Results.Problem(statusCode: 403, title: "This is not yours to see.").ExecuteAsync(context.HttpContext);
+        });
     services.AddAuthorization(Policies.Add);
     services.AddRateLimiter(limiter =>
     {
         limiter.RejectionStatusCode = 429;
-        limiter.OnRejected = async (context, _) => await Results.Problem(statusCode: 429, title: "Too many tries: wait a minute.").ExecuteAsync(context.HttpContext);
-        limiter.AddPolicy(AccountEndpoints.SignInLimit, http => RateLimitPartition.GetFixedWindowLimiter(
-            http.Connection.RemoteIpAddress?.ToString() ?? "",
-            _ => new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }));
+        limiter.OnRejected = async (context, _) =>
+            await Results
+                .Problem(statusCode: 429, title: "Too many tries: wait a minute.")
+                .ExecuteAsync(context.HttpContext);
+        limiter.AddPolicy(AccountEndpoints.SignInLimit, http =>
+            RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ =>
+                new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }
+            )
+        );
     });
 
     var app = builder.Build();
@@ -100,7 +118,11 @@ try
     {
         app.Services.GetRequiredService<Database>().Migrate(line => app.Logger.LogDebug("{Line}", line));
         if (options.Demo)
-            DemoSeeder.Seed(app.Services.GetRequiredService<Database>(), app.Services.GetRequiredService<ClubClock>(), app.Services.GetRequiredService<Reconciler>());
+            DemoSeeder.Seed(
+                app.Services.GetRequiredService<Database>(),
+                app.Services.GetRequiredService<ClubClock>(),
+                app.Services.GetRequiredService<Reconciler>()
+            );
     }
 
     var api = app.MapGroup("/api");
@@ -120,7 +142,9 @@ try
     app.MapPage();
 
     if (options.Demo)
-        app.Lifetime.ApplicationStarted.Register(() => app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls)));
+        app.Lifetime.ApplicationStarted.Register(() =>
+            app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls))
+        );
     await app.RunAsync();
     return 0;
 }
@@ -130,14 +154,16 @@ catch (Exception e) when (Plain(e) is { } sentence)
     return 1;
 }
 
-static string? Plain(Exception e) => e switch
-{
-    SettingException => e.Message,
-    UnauthorizedAccessException => $"The data folder cannot be written: {e.Message}",
-    IOException { InnerException: Microsoft.AspNetCore.Connections.AddressInUseException or SocketException } => "The port is in use: stop the other program, or choose another with --port.",
-    IOException when e is not FileNotFoundException => $"The data folder cannot be used: {e.Message}",
-    _ => null,
-};
+static string? Plain(Exception e) =>
+    e switch
+    {
+        SettingException => e.Message,
+        UnauthorizedAccessException => $"The data folder cannot be written: {e.Message}",
+        IOException { InnerException: Microsoft.AspNetCore.Connections.AddressInUseException or SocketException } =>
+            "The port is in use: stop the other program, or choose another with --port.",
+        IOException when e is not FileNotFoundException => $"The data folder cannot be used: {e.Message}",
+        _ => null,
+    };
 
 /// <summary>The entry point, public for the tests that start the app in their own process.</summary>
 public partial class Program;

@@ -13,12 +13,17 @@ namespace Cumbre.Simulation;
 /// <param name="Side">Where the movement has sides.</param>
 /// <param name="Added">Load; zero without one.</param>
 /// <param name="Reserve">Reps left.</param>
-public sealed record TestScript(string Benchmark, int DaysAgo, Score Score, Side? Side = null, MassEntry Added = default, int Reserve = 0)
+public sealed record TestScript(
+    string Benchmark,
+    int DaysAgo,
+    Score Score,
+    Side? Side = null,
+    MassEntry Added = default,
+    int Reserve = 0
+)
 {
     public TestScript(string benchmark, int daysAgo, int reps)
-        : this(benchmark, daysAgo, Score.OfReps(reps))
-    {
-    }
+        : this(benchmark, daysAgo, Score.OfReps(reps)) { }
 }
 
 /// <summary>One of the last sessions as it must come out; null reps leave it to the simulation.</summary>

@@ -1,6 +1,8 @@
 namespace Cumbre.Simulation;
 
-/// <summary>Ids in the layout of UUIDv7 that depend only on the seed and the day: the same each time, and in order of time.</summary>
+/// <summary>
+/// Ids in the layout of UUIDv7 that depend only on the seed and the day: the same each time, and in order of time.
+/// </summary>
 internal sealed class SeededIds(Random random)
 {
     private int sequence;
@@ -9,7 +11,9 @@ internal sealed class SeededIds(Random random)
     {
         Span<byte> bytes = stackalloc byte[16];
         random.NextBytes(bytes);
-        var milliseconds = new DateTimeOffset(day, TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeMilliseconds() + sequence++ % 86_400_000;
+        var milliseconds =
+            new DateTimeOffset(day, TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeMilliseconds()
+            + sequence++ % 86_400_000;
         for (var i = 0; i < 6; i++)
             bytes[i] = (byte)(milliseconds >> (40 - 8 * i));
         bytes[6] = (byte)(0x70 | (bytes[6] & 0x0F));

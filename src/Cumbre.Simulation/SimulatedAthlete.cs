@@ -9,14 +9,29 @@ namespace Cumbre.Simulation;
 
 /// <summary>A session that was trained, or is planned when it has no sets.</summary>
 public sealed record SimulatedSession(
-    Guid Id, Guid ItemId, DateOnly Day, string Movement, Prescription Plan, bool Easy, IReadOnlyList<Mass> PlannedLoads, Mass BodyMass, IReadOnlyList<(Guid Id, LoggedSet Set)> Sets)
+    Guid Id,
+    Guid ItemId,
+    DateOnly Day,
+    string Movement,
+    Prescription Plan,
+    bool Easy,
+    IReadOnlyList<Mass> PlannedLoads,
+    Mass BodyMass,
+    IReadOnlyList<(Guid Id, LoggedSet Set)> Sets
+)
 {
-    public Exposure ToExposure() => new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]);
+    public Exposure ToExposure() =>
+        new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]);
 }
 
 /// <summary>A simulated athlete with all that would be in the store.</summary>
 public sealed record SimulatedAthlete(
-    Guid Id, AthleteScript Script, IReadOnlyList<(Guid Id, BodyMassReading Reading)> BodyMasses, IReadOnlyList<BenchmarkResult> Results, IReadOnlyList<SimulatedSession> Sessions)
+    Guid Id,
+    AthleteScript Script,
+    IReadOnlyList<(Guid Id, BodyMassReading Reading)> BodyMasses,
+    IReadOnlyList<BenchmarkResult> Results,
+    IReadOnlyList<SimulatedSession> Sessions
+)
 {
     /// <summary>What is planned from this week on, with its id; null: no block.</summary>
     public (Guid Id, Block Block)? Block { get; init; }

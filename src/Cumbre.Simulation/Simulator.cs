@@ -14,7 +14,8 @@ using Cumbre.Core.Strength;
 namespace Cumbre.Simulation;
 
 /// <summary>
-/// Trains athletes on paper: they follow the plan, tire, grow stronger and sometimes break form, and a coach takes every
+/// Trains athletes on paper: they follow the plan, tire, grow stronger and sometimes break form, and a coach takes
+/// every
 /// decision that the engine proposes. Pure and seeded: the same script and seed give the same history.
 /// </summary>
 public static class Simulator
@@ -28,7 +29,8 @@ public static class Simulator
     /// <param name="script">Who, and what must happen.</param>
     /// <param name="seed">Gives the same history each time.</param>
     /// <param name="today">The day on which the history ends; nothing is trained on it.</param>
-    public static SimulatedAthlete Run(AthleteScript script, int seed, DateOnly today) => new Life(script, seed, today).Live();
+    public static SimulatedAthlete Run(AthleteScript script, int seed, DateOnly today) =>
+        new Life(script, seed, today).Live();
 
     private sealed class Life(AthleteScript script, int seed, DateOnly today)
     {
@@ -37,7 +39,10 @@ public static class Simulator
         private readonly List<(Guid Id, BodyMassReading Reading)> masses = [];
         private readonly List<BenchmarkResult> results = [];
         private readonly List<SimulatedSession> sessions = [];
-        private readonly string heavyTest = Catalogue.Shipped.BenchmarksOf(script.Movement).First(b => b.Measure == BenchmarkMeasure.LoadTimesReps).Slug;
+        private readonly string heavyTest = Catalogue
+            .Shipped.BenchmarksOf(script.Movement)
+            .First(b => b.Measure == BenchmarkMeasure.LoadTimesReps)
+            .Slug;
 
         public SimulatedAthlete Live()
         {
@@ -48,7 +53,10 @@ public static class Simulator
             sessions.AddRange(script.Logs.Select(Logged));
             sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
             var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
-            return new(id, script, masses, results, sessions) { Block = block is null ? null : (ids.Next(today), block) };
+            return new(id, script, masses, results, sessions)
+            {
+                Block = block is null ? null : (ids.Next(today), block),
+            };
         }
 
         private void Weigh()
@@ -58,8 +66,26 @@ public static class Simulator
             {
                 var day = today.AddDays(-ago);
                 // The script's body mass is today's; the past differs by the drift and the scale's daily scatter.
-                var kilograms = script.BodyMassKg - script.DriftKgPerWeek * ago / 7 + (ago == script.LastWeighedDaysAgo ? 0 : (decimal)Math.Round((random.NextDouble() - 0.5) * 0.8, 1));
-                masses.Add((ids.Next(day), new(day, MassEntry.Of(Mass.FromKilograms(kilograms), script.Unit) is var e ? e with { Value = Math.Round(e.Value, 1) } : e)));
+                var kilograms =
+                    script.BodyMassKg
+                    - script.DriftKgPerWeek * ago / 7
+                    + (
+                        ago == script.LastWeighedDaysAgo ? 0 : (decimal)Math.Round((random.NextDouble() - 0.5) * 0.8, 1)
+                    );
+                masses.Add(
+                    (
+                        ids.Next(day),
+                        new(
+                            day,
+                            MassEntry.Of(Mass.FromKilograms(kilograms), script.Unit) is var e
+                                ? e with
+                                {
+                                    Value = Math.Round(e.Value, 1),
+                                }
+                                : e
+                        )
+                    )
+                );
             }
         }
 
@@ -70,7 +96,19 @@ public static class Simulator
         {
             var day = today.AddDays(-test.DaysAgo);
             var added = test.Added == default ? new MassEntry(0, script.Unit) : test.Added;
-            return new(ids.Next(day), test.Benchmark, day, test.Score, added, test.Reserve, BodyMassOn(day), FormVerdict.Clean) { Side = test.Side };
+            return new(
+                ids.Next(day),
+                test.Benchmark,
+                day,
+                test.Score,
+                added,
+                test.Reserve,
+                BodyMassOn(day),
+                FormVerdict.Clean
+            )
+            {
+                Side = test.Side,
+            };
         }
 
         private void Train()
@@ -79,7 +117,11 @@ public static class Simulator
                 return;
             var plan = NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
             var start = TrainingCalendar.Monday(today).AddDays(-7 * script.Weeks);
-            var days = Enumerable.Range(0, today.DayNumber - start.DayNumber).Select(start.AddDays).Where(d => script.Days.Contains(d.DayOfWeek)).ToArray();
+            var days = Enumerable
+                .Range(0, today.DayNumber - start.DayNumber)
+                .Select(start.AddDays)
+                .Where(d => script.Days.Contains(d.DayOfWeek))
+                .ToArray();
             var maximum = 0.0;
             DateOnly? easyWeek = null;
             for (var i = 0; i < days.Length; i++)
@@ -94,7 +136,17 @@ public static class Simulator
                     results.Add(HeavySet(days[i], body, maximum));
                 var fromEnd = i - (days.Length - script.Finale.Count);
                 var scene = fromEnd >= 0 && !easy ? script.Finale[fromEnd] : new(null);
-                sessions.Add(Session(days[i], written, easy, resolved, body, maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter), scene));
+                sessions.Add(
+                    Session(
+                        days[i],
+                        written,
+                        easy,
+                        resolved,
+                        body,
+                        maximum * (1 + (random.NextDouble() - 0.5) * 2 * DailyScatter),
+                        scene
+                    )
+                );
                 maximum += script.GainKgPerWeek / script.Days.Count;
                 if (i == days.Length - 1 || Decision(days[i]) is not { } decision)
                     continue;
@@ -108,13 +160,31 @@ public static class Simulator
             {
                 var written = TrainingCalendar.Monday(today) == easyWeek ? Adjust.Deload(plan) : plan;
                 var resolved = Resolve(written, today);
-                sessions.Add(new(ids.Next(today), ids.Next(today), today, script.Movement, written, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(today), []));
+                sessions.Add(
+                    new(
+                        ids.Next(today),
+                        ids.Next(today),
+                        today,
+                        script.Movement,
+                        written,
+                        false,
+                        [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
+                        BodyMassOn(today),
+                        []
+                    )
+                );
             }
         }
 
         /// <summary>What the engine says about the movement, where it goes on in it.</summary>
         private Proposal? Decision(DateOnly day) =>
-            DecisionEngine.Decide(new(Snapshot(), script.Intake, Atlas.Shipped, new(script.Kit, [], [], []), [], day), [], Catalogue.Shipped.Rules, script.Days)
+            DecisionEngine
+                .Decide(
+                    new(Snapshot(), script.Intake, Atlas.Shipped, new(script.Kit, [], [], []), [], day),
+                    [],
+                    Catalogue.Shipped.Rules,
+                    script.Days
+                )
                 .FirstOrDefault(p => !p.IsBeside && p.Next?.Movement == script.Movement);
 
         private bool TestDue(DateOnly day)
@@ -128,38 +198,97 @@ public static class Simulator
         /// <summary>A heavy set of about five with one in reserve, as the test's protocol asks.</summary>
         private BenchmarkResult HeavySet(DateOnly day, Mass body, double maximum)
         {
-            const int goal = 5, reserve = 1;
+            const int goal = 5,
+                reserve = 1;
             var load = script.Kit.Nearest(OneRepMax.SystemFor(Mass.FromEstimate(maximum), goal + reserve) - body);
             var able = 30 * (maximum / (double)(body + load.Total).Kilograms - 1);
             var reps = Math.Clamp((int)Math.Floor(able) - reserve, 1, OneRepMax.EffectiveRepsMaximum - reserve);
-            return new(ids.Next(day), heavyTest, day, Score.OfReps(reps), EntryOf(new(load.Total, load.Total, load)), reserve, body, FormVerdict.Clean);
+            return new(
+                ids.Next(day),
+                heavyTest,
+                day,
+                Score.OfReps(reps),
+                EntryOf(new(load.Total, load.Total, load)),
+                reserve,
+                body,
+                FormVerdict.Clean
+            );
         }
 
         private AthleteSnapshot Snapshot() =>
-            new(script.Unit, script.BirthYear, script.Cleared, script.Schools, script.Kit, new(masses.Select(m => m.Reading)), results, [.. sessions.Select(s => s.ToExposure())]) { Sex = script.Sex, StatureCm = script.StatureCm };
+            new(
+                script.Unit,
+                script.BirthYear,
+                script.Cleared,
+                script.Schools,
+                script.Kit,
+                new(masses.Select(m => m.Reading)),
+                results,
+                [.. sessions.Select(s => s.ToExposure())]
+            )
+            {
+                Sex = script.Sex,
+                StatureCm = script.StatureCm,
+            };
 
         private ResolvedPrescription Resolve(Prescription plan, DateOnly day)
         {
             var max = CurrentStrength.Latest(Snapshot(), Catalogue.Shipped.Benchmarks[heavyTest], day);
             var body = Explanation.For(RuleId.BodyMassOfDay).Build(BodyMassOn(day));
             return PrescriptionResolver.Resolve(plan, new(body, max, 0, script.Kit)).Plan
-                ?? throw new InvalidOperationException($"{script.Name}: {NotationPrinter.Print(plan)} cannot be resolved on {day}; a test is missing.");
+                ?? throw new InvalidOperationException(
+                    $"{script.Name}: {NotationPrinter.Print(plan)} cannot be resolved on {day}; a test is missing."
+                );
         }
 
-        private SimulatedSession Session(DateOnly day, Prescription plan, bool easy, ResolvedPrescription resolved, Mass body, double maximum, SessionScript scene)
+        private SimulatedSession Session(
+            DateOnly day,
+            Prescription plan,
+            bool easy,
+            ResolvedPrescription resolved,
+            Mass body,
+            double maximum,
+            SessionScript scene
+        )
         {
-            var sets = resolved.Efforts.Select((effort, i) =>
-            {
-                var system = (double)(body + effort.Load.Value.Made).Kilograms;
-                var able = 30 * (maximum / system - 1) * (1 - FatiguePerSet * i);
-                var reps = scene.Reps is { } fixedReps ? fixedReps[Math.Min(i, fixedReps.Length - 1)] : Math.Clamp((int)Math.Floor(able), 1, effort.Plan.RepsHigh);
-                var reserve = Math.Clamp((int)Math.Floor(able) - reps, 0, 5);
-                var broken = scene.Reps is null && reserve == 0 && random.NextDouble() < 0.08;
-                return (ids.Next(day), new LoggedSet(
-                    effort.Plan.Set, effort.Plan.Part, reps, EntryOf(effort.Load.Value), reserve, broken ? FormVerdict.Broken : FormVerdict.Clean,
-                    i == 0 ? scene.Pain : null, i == 0 ? scene.PainPlace : null));
-            }).ToArray();
-            return new(ids.Next(day), ids.Next(day), day, script.Movement, plan, easy, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], body, sets);
+            var sets = resolved
+                .Efforts.Select(
+                    (effort, i) =>
+                    {
+                        var system = (double)(body + effort.Load.Value.Made).Kilograms;
+                        var able = 30 * (maximum / system - 1) * (1 - FatiguePerSet * i);
+                        var reps = scene.Reps is { } fixedReps
+                            ? fixedReps[Math.Min(i, fixedReps.Length - 1)]
+                            : Math.Clamp((int)Math.Floor(able), 1, effort.Plan.RepsHigh);
+                        var reserve = Math.Clamp((int)Math.Floor(able) - reps, 0, 5);
+                        var broken = scene.Reps is null && reserve == 0 && random.NextDouble() < 0.08;
+                        return (
+                            ids.Next(day),
+                            new LoggedSet(
+                                effort.Plan.Set,
+                                effort.Plan.Part,
+                                reps,
+                                EntryOf(effort.Load.Value),
+                                reserve,
+                                broken ? FormVerdict.Broken : FormVerdict.Clean,
+                                i == 0 ? scene.Pain : null,
+                                i == 0 ? scene.PainPlace : null
+                            )
+                        );
+                    }
+                )
+                .ToArray();
+            return new(
+                ids.Next(day),
+                ids.Next(day),
+                day,
+                script.Movement,
+                plan,
+                easy,
+                [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
+                body,
+                sets
+            );
         }
 
         private SimulatedSession Logged(LogScript log)
@@ -168,14 +297,41 @@ public static class Simulator
             var plan = NotationParser.Parse(log.Line).Plan ?? throw new ArgumentException(log.Line);
             var kit = script.Book ?? DemoClub.HallBook(today);
             var athlete = new AthleteAtWork(Snapshot(), script.Intake, Atlas.Shipped, kit, [], day);
-            var resolved = PrescriptionResolver.Resolve(plan, athlete.ContextOf(Catalogue.Shipped.Movements[log.Movement])!).Plan ?? throw new ArgumentException($"{script.Name}: {log.Line}");
-            var sets = resolved.Efforts.Select((effort, i) =>
-            {
-                var timed = effort.Plan.Seconds is not null;
-                return (ids.Next(day), new LoggedSet(
-                    effort.Plan.Set, effort.Plan.Part, timed ? 1 : log.Amounts[i], EntryOf(effort.Load.Value), log.Reserve, FormVerdict.Clean, seconds: timed ? log.Amounts[i] : null));
-            }).ToArray();
-            return new(ids.Next(day), ids.Next(day), day, log.Movement, plan, false, [.. resolved.Efforts.Select(e => e.Load.Value.Made)], BodyMassOn(day), sets);
+            var resolved = PrescriptionResolver
+                .Resolve(plan, athlete.ContextOf(Catalogue.Shipped.Movements[log.Movement])!)
+                .Plan
+                ?? throw new ArgumentException($"{script.Name}: {log.Line}");
+            var sets = resolved
+                .Efforts.Select(
+                    (effort, i) =>
+                    {
+                        var timed = effort.Plan.Seconds is not null;
+                        return (
+                            ids.Next(day),
+                            new LoggedSet(
+                                effort.Plan.Set,
+                                effort.Plan.Part,
+                                timed ? 1 : log.Amounts[i],
+                                EntryOf(effort.Load.Value),
+                                log.Reserve,
+                                FormVerdict.Clean,
+                                seconds: timed ? log.Amounts[i] : null
+                            )
+                        );
+                    }
+                )
+                .ToArray();
+            return new(
+                ids.Next(day),
+                ids.Next(day),
+                day,
+                log.Movement,
+                plan,
+                false,
+                [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
+                BodyMassOn(day),
+                sets
+            );
         }
 
         private MassEntry EntryOf(LoadAnswer load)

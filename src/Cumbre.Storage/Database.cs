@@ -12,7 +12,8 @@ public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transact
 {
     internal IReadOnlyList<T> Query<T>(string sql, object? args = null)
     {
-        // SQLite knows the type of a computed column only from a row: without one there is nothing to map, and nothing to map it by.
+        // SQLite knows the type of a computed column only from a row: without one there is nothing to map, and nothing
+        // to map it by.
         using var reader = (DbDataReader)Connection.ExecuteReader(sql, args, Transaction);
         return reader.HasRows ? [.. reader.Parse<T>()] : [];
     }
@@ -21,7 +22,9 @@ public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transact
 
     internal int Run(string sql, object? args = null) => Connection.Execute(sql, args, Transaction);
 
-    /// <summary>A part of a write that is kept by itself: what it wrote is taken back when it answers no or throws.</summary>
+    /// <summary>
+    /// A part of a write that is kept by itself: what it wrote is taken back when it answers no or throws.
+    /// </summary>
     public bool Part(Func<bool> work)
     {
         const string Name = "part";
@@ -58,11 +61,18 @@ public sealed class Database
     {
         Directory.CreateDirectory(folder);
         path = Path.Combine(folder, "cumbre.db");
-        connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, Pooling = true, DefaultTimeout = BusySeconds }.ToString();
+        connectionString = new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            Pooling = true,
+            DefaultTimeout = BusySeconds,
+        }.ToString();
     }
 
     /// <summary>
-    /// Brings the file to the newest schema. A copy of the file is kept beside it before a migration that changes anything.
+    /// Brings the file to the newest schema. A copy of the file is kept beside it before a migration that changes
+    /// anything.
     /// </summary>
     /// <param name="log">Receives what is done.</param>
     public void Migrate(Action<string> log)
@@ -83,7 +93,9 @@ public sealed class Database
         evolve.Migrate();
     }
 
-    /// <summary>Grows with every committed write: what was read before it grew may be old. One process owns the file.</summary>
+    /// <summary>
+    /// Grows with every committed write: what was read before it grew may be old. One process owns the file.
+    /// </summary>
     public long Writes => Interlocked.Read(ref writes);
 
     /// <summary>Reads, without a transaction of its own.</summary>
@@ -93,7 +105,10 @@ public sealed class Database
         return work(new(connection, null, atlas));
     }
 
-    /// <summary>Writes in one transaction: all of it or nothing. It takes the write lock at once, so a read inside it stays true.</summary>
+    /// <summary>
+    /// Writes in one transaction: all of it or nothing. It takes the write lock at once, so a read inside it stays
+    /// true.
+    /// </summary>
     public T Write<T>(Func<Db, T> work) => Write(work, _ => true);
 
     /// <summary>The same, where an answer can ask that nothing is kept.</summary>
@@ -110,17 +125,26 @@ public sealed class Database
     }
 
     private static int Newest() =>
-        typeof(Database).Assembly.GetManifestResourceNames()
+        typeof(Database)
+            .Assembly.GetManifestResourceNames()
             .Where(n => n.Contains(".Migrations.V", StringComparison.Ordinal))
-            .Max(n => int.Parse(n.Split(".Migrations.V")[1].Split("__")[0], System.Globalization.CultureInfo.InvariantCulture));
+            .Max(n =>
+                int.Parse(n.Split(".Migrations.V")[1].Split("__")[0], System.Globalization.CultureInfo.InvariantCulture)
+            );
 
     private static int? Applied(SqliteConnection connection) =>
         connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = 'changelog'") == 0
             ? null
-            : (int?)connection.ExecuteScalar<long?>("SELECT max(CAST(version AS INTEGER)) FROM changelog WHERE success = 1 AND version IS NOT NULL");
+            : (int?)
+                connection.ExecuteScalar<long?>(
+                    "SELECT max(CAST(version AS INTEGER)) FROM changelog WHERE success = 1 AND version IS NOT NULL"
+                );
 
     private void Copy(SqliteConnection connection, int version) =>
-        connection.Execute("VACUUM INTO @copy", new { copy = $"{path}.before-v{version + 1}-{Guid.CreateVersion7():N}" });
+        connection.Execute(
+            "VACUUM INTO @copy",
+            new { copy = $"{path}.before-v{version + 1}-{Guid.CreateVersion7():N}" }
+        );
 
     private SqliteConnection Open()
     {

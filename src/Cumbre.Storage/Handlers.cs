@@ -54,7 +54,8 @@ internal static class Handlers
             parameter.Value = value.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         }
 
-        public override DateOnly Parse(object value) => DateOnly.ParseExact((string)value, "yyyy-MM-dd", CultureInfo.InvariantCulture);
+        public override DateOnly Parse(object value) =>
+            DateOnly.ParseExact((string)value, "yyyy-MM-dd", CultureInfo.InvariantCulture);
     }
 
     private sealed class InstantHandler : SqlMapper.TypeHandler<DateTimeOffset>
@@ -65,6 +66,7 @@ internal static class Handlers
             parameter.Value = value.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
         }
 
-        public override DateTimeOffset Parse(object value) => DateTimeOffset.Parse((string)value, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
+        public override DateTimeOffset Parse(object value) =>
+            DateTimeOffset.Parse((string)value, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
     }
 }

@@ -6,7 +6,8 @@ namespace Cumbre.Storage;
 /// <summary>What is written for an item, as it lies in a column.</summary>
 internal static class PlanColumn
 {
-    public static string Write(WrittenLine written) => written.Plan is { } plan ? PrescriptionJson.Write(plan) : PrescriptionJson.WriteUnread(written.Text);
+    public static string Write(WrittenLine written) =>
+        written.Plan is { } plan ? PrescriptionJson.Write(plan) : PrescriptionJson.WriteUnread(written.Text);
 
     /// <summary>A text that could not be read when it was stored may be read by now.</summary>
     public static WrittenLine Read(string json)

@@ -11,9 +11,7 @@ public sealed class App : WebApplicationFactory<Program>
     private readonly string data = Directory.CreateTempSubdirectory("cumbre-browser-").FullName;
 
     public App(bool demo)
-        : this(demo, seeded: demo)
-    {
-    }
+        : this(demo, seeded: demo) { }
 
     private App(bool demo, bool seeded)
     {
@@ -34,11 +32,12 @@ public sealed class App : WebApplicationFactory<Program>
         return (app, app.Database);
     }
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
-        .UseSetting("Cumbre:Data", data)
-        .UseSetting("Cumbre:Demo", demo ? "true" : "false")
-        .UseSetting("Cumbre:Today", "2026-03-16")
-        .UseSetting("Cumbre:SignInsPerMinute", "1000");
+    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+        builder
+            .UseSetting("Cumbre:Data", data)
+            .UseSetting("Cumbre:Demo", demo ? "true" : "false")
+            .UseSetting("Cumbre:Today", "2026-03-16")
+            .UseSetting("Cumbre:SignInsPerMinute", "1000");
 
     public override async ValueTask DisposeAsync()
     {

@@ -4,7 +4,10 @@ using OpenQA.Selenium.Chrome;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>A headless Chromium that is handed from test to test, emptied in between: starting one takes longer than most tests need of it.</summary>
+/// <summary>
+/// A headless Chromium that is handed from test to test, emptied in between: starting one takes longer than most tests
+/// need of it.
+/// </summary>
 internal sealed class Chromium
 {
     private static readonly ConcurrentBag<Chromium> Free = [];
@@ -12,18 +15,29 @@ internal sealed class Chromium
 
     private readonly string profile = Directory.CreateTempSubdirectory("cumbre-chromium-").FullName;
 
-    static Chromium() => AppDomain.CurrentDomain.ProcessExit += (_, _) =>
-    {
-        foreach (var chromium in All)
-            chromium.Quit();
-    };
+    static Chromium() =>
+        AppDomain.CurrentDomain.ProcessExit += (_, _) =>
+        {
+            foreach (var chromium in All)
+                chromium.Quit();
+        };
 
     private Chromium()
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
-            "--disable-dev-shm-usage", "--force-prefers-reduced-motion", $"--user-data-dir={profile}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+            "--force-prefers-reduced-motion",
+            $"--user-data-dir={profile}"
+        );
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
         All.Add(this);
@@ -33,7 +47,9 @@ internal sealed class Chromium
 
     public static Chromium Take() => Free.TryTake(out var free) ? free : new Chromium();
 
-    /// <summary>Closes its windows and forgets cookies, storage and messages, so that the next test finds it as new.</summary>
+    /// <summary>
+    /// Closes its windows and forgets cookies, storage and messages, so that the next test finds it as new.
+    /// </summary>
     /// <param name="address">Where the test was.</param>
     public void Return(Uri address)
     {
@@ -47,7 +63,14 @@ internal sealed class Chromium
 
         Driver.SwitchTo().Window(fresh);
         Driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
-        Driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage,indexeddb,cache_storage" });
+        Driver.ExecuteCdpCommand(
+            "Storage.clearDataForOrigin",
+            new Dictionary<string, object?>
+            {
+                ["origin"] = address.GetLeftPart(UriPartial.Authority),
+                ["storageTypes"] = "local_storage,indexeddb,cache_storage",
+            }
+        );
         _ = Driver.Manage().Logs.GetLog(LogType.Browser);
         Free.Add(this);
     }

@@ -25,6 +25,11 @@ public abstract class CoachAtWork : IAsyncLifetime
     }
 
     /// <summary>The page of an athlete of the demo.</summary>
-    protected string PathOf(string athlete) => "/athletes/" + (string)Coach.Driver.ExecuteAsyncScript(
-        "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));", athlete)!;
+    protected string PathOf(string athlete) =>
+        "/athletes/"
+        + (string)
+            Coach.Driver.ExecuteAsyncScript(
+                "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));",
+                athlete
+            )!;
 }

@@ -29,8 +29,13 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("15 decisions");
     }
 
-    private string PathOf(string athlete) => "/athletes/" + (string)browser.Driver.ExecuteAsyncScript(
-        "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));", athlete)!;
+    private string PathOf(string athlete) =>
+        "/athletes/"
+        + (string)
+            browser.Driver.ExecuteAsyncScript(
+                "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));",
+                athlete
+            )!;
 
     [Fact]
     public void The_first_start_has_no_serious_violation()
@@ -54,7 +59,10 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Type("a");
         browser.Sees("14 decisions");
         // The cursor stays with the athlete while something more waits for them.
-        browser.Until(() => Current().Contains("Feet-raised pike push-up", StringComparison.Ordinal), "the next decision of the same athlete");
+        browser.Until(
+            () => Current().Contains("Feet-raised pike push-up", StringComparison.Ordinal),
+            "the next decision of the same athlete"
+        );
         browser.Type("k");
         Assert.Contains("Kasimir Lund", Current());
         browser.Type("l");
@@ -62,12 +70,22 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("Weighted pull-up: back off, put off");
         browser.Type("z");
         browser.Sees("14 decisions");
-        browser.Until(() => Current().Contains("Kasimir Lund", StringComparison.Ordinal), "the athlete whose decision came back");
+        browser.Until(
+            () => Current().Contains("Kasimir Lund", StringComparison.Ordinal),
+            "the athlete whose decision came back"
+        );
         browser.Type("z");
         browser.Sees("15 decisions");
-        browser.Until(() => Current().Contains("Wanda Osei", StringComparison.Ordinal), "the athlete whose decision came back");
+        browser.Until(
+            () => Current().Contains("Wanda Osei", StringComparison.Ordinal),
+            "the athlete whose decision came back"
+        );
 
-        string Current() => browser.Until(() => browser.Driver.FindElement(By.CssSelector("li[aria-current]")).Text, "a current decision");
+        string Current() =>
+            browser.Until(
+                () => browser.Driver.FindElement(By.CssSelector("li[aria-current]")).Text,
+                "a current decision"
+            );
     }
 
     [Fact]
@@ -142,7 +160,16 @@ public sealed class DemoTests : IAsyncLifetime
         void Offline(bool offline)
         {
             browser.Driver.ExecuteCdpCommand("Network.enable", []);
-            browser.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = offline, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+            browser.Driver.ExecuteCdpCommand(
+                "Network.emulateNetworkConditions",
+                new Dictionary<string, object?>
+                {
+                    ["offline"] = offline,
+                    ["latency"] = 0,
+                    ["downloadThroughput"] = -1,
+                    ["uploadThroughput"] = -1,
+                }
+            );
         }
     }
 
@@ -154,12 +181,18 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Log");
         for (var set = 1; set <= 3; set++)
         {
-            browser.Until(() => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1, $"the form of set {set}");
+            browser.Until(
+                () => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1,
+                $"the form of set {set}"
+            );
             browser.Press("Log the set");
         }
 
         // The third answer may still be on its way.
-        browser.Until(() => browser.Driver.FindElements(By.CssSelector("form[aria-label^='Set ']")).Count == 0, "the last set to be logged");
+        browser.Until(
+            () => browser.Driver.FindElements(By.CssSelector("form[aria-label^='Set ']")).Count == 0,
+            "the last set to be logged"
+        );
         browser.SeesNot("not logged yet");
         browser.Press("Finish the session");
         browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +8.75 kg");

@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>A coach lets a block be put together, asks why, takes it, changes it by hand and has it generated again.</summary>
+/// <summary>
+/// A coach lets a block be put together, asks why, takes it, changes it by hand and has it generated again.
+/// </summary>
 public sealed class GenerateTests : CoachAtWork
 {
     [Fact]
@@ -48,13 +50,20 @@ public sealed class GenerateTests : CoachAtWork
     public void For_every_athlete_of_the_demo_a_block_is_generated_published_and_printed_a_page_a_session()
     {
         Coach.Go("/programmes");
-        var names = Coach.Driver.FindElements(By.CssSelector("table[aria-label=Blocks] tbody tr td:first-child")).Select(e => e.Text).Where(n => n != "Levi Sorel").ToArray();
+        var names = Coach
+            .Driver.FindElements(By.CssSelector("table[aria-label=Blocks] tbody tr td:first-child"))
+            .Select(e => e.Text)
+            .Where(n => n != "Levi Sorel")
+            .ToArray();
         Assert.Equal(10, names.Length);
         foreach (var name in names)
         {
             Coach.Go("/programmes");
             Coach.Press($"Generate a block for {name}");
-            Coach.Until(() => Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")) is [{ Enabled: true }], $"a block for {name}");
+            Coach.Until(
+                () => Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")) is [{ Enabled: true }],
+                $"a block for {name}"
+            );
             Coach.Press("Take this block");
             Coach.Sees("Nothing to look at.");
             var sessions = Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]")).Count;
@@ -65,7 +74,16 @@ public sealed class GenerateTests : CoachAtWork
             Coach.Sees("version 1");
             Coach.Sees("Stop on sharp pain");
             var pdf = Coach.Driver.Print(new PrintOptions { OutputBackgroundImages = false }).AsByteArray;
-            Assert.Equal((name, sessions), (name, System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type /Page\b")));
+            Assert.Equal(
+                (name, sessions),
+                (
+                    name,
+                    System.Text.RegularExpressions.Regex.Count(
+                        System.Text.Encoding.Latin1.GetString(pdf),
+                        @"/Type /Page\b"
+                    )
+                )
+            );
         }
     }
 
@@ -76,7 +94,10 @@ public sealed class GenerateTests : CoachAtWork
         Coach.Press("Generate a block for Levi Sorel");
         Coach.Sees("clearance by a licensed professional comes first");
         Coach.Sees("No session can be planned yet");
-        Coach.Until(() => !Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")).Single().Enabled, "nothing to take");
+        Coach.Until(
+            () => !Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")).Single().Enabled,
+            "nothing to take"
+        );
         Coach.Press("Profile");
         Coach.Sees("Levi Sorel");
     }

@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>An athlete comes in: short first, stored as it is typed, left and found again, put away and taken back.</summary>
+/// <summary>
+/// An athlete comes in: short first, stored as it is typed, left and found again, put away and taken back.
+/// </summary>
 public sealed class IntakeTests : CoachAtWork
 {
     [Fact]
@@ -32,7 +34,10 @@ public sealed class IntakeTests : CoachAtWork
         Coach.Press("Intake");
         Coach.Sees("Handstand");
         Assert.Equal("", Coach.Field("Minutes a session").GetAttribute("value"));
-        Assert.Equal("true", Coach.Driver.FindElement(By.CssSelector("[aria-label=Days] button[value='4']")).GetAttribute("aria-pressed"));
+        Assert.Equal(
+            "true",
+            Coach.Driver.FindElement(By.CssSelector("[aria-label=Days] button[value='4']")).GetAttribute("aria-pressed")
+        );
         Coach.Fill("Minutes a session", "45");
         Coach.Press("Finish for now");
         Coach.Sees("ladders begun");

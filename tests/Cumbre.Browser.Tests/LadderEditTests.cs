@@ -20,10 +20,24 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Gate 2", "pull-up >= 12");
         Coach.Sees("reps", "[role=listbox]");
         Coach.Field("Gate 2").SendKeys(Keys.Enter);
-        Coach.Until(() => Movers().Contains("Kasimir Lund: High pull-up, belly → Jumping muscle-up; opens Jumping muscle-up", StringComparison.Ordinal), "Kasimir to move");
+        Coach.Until(
+            () =>
+                Movers()
+                    .Contains(
+                        "Kasimir Lund: High pull-up, belly → Jumping muscle-up; opens Jumping muscle-up",
+                        StringComparison.Ordinal
+                    ),
+            "Kasimir to move"
+        );
         Assert.Equal(2, Coach.Driver.FindElements(By.CssSelector("[aria-label='Who would move'] li")).Count);
         Assert.Contains("Wanda Osei", Movers());
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("button[aria-label*='leaving: Kasimir Lund, Wanda Osei']")).Count == 1, "the flags that would leave");
+        Coach.Until(
+            () =>
+                Coach
+                    .Driver.FindElements(By.CssSelector("button[aria-label*='leaving: Kasimir Lund, Wanda Osei']"))
+                    .Count == 1,
+            "the flags that would leave"
+        );
 
         // A reload loses nothing; a change needs its reason.
         Coach.Driver.Navigate().Refresh();
@@ -33,7 +47,17 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Why", "twelve is enough for us");
         Coach.Press("Save");
         Coach.Sees("Changed by the club.");
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("button[aria-label*='Jumping muscle-up'][aria-label*='Kasimir Lund, Wanda Osei']")).Count == 1, "their flags on the new step");
+        Coach.Until(
+            () =>
+                Coach
+                    .Driver.FindElements(
+                        By.CssSelector(
+                            "button[aria-label*='Jumping muscle-up'][aria-label*='Kasimir Lund, Wanda Osei']"
+                        )
+                    )
+                    .Count == 1,
+            "their flags on the new step"
+        );
 
         Coach.Press("Edit");
         Coach.Sees("twelve is enough for us");
@@ -47,7 +71,10 @@ public sealed class LadderEditTests : CoachAtWork
     [Fact]
     public void A_ladder_exported_edited_by_hand_and_imported_shows_its_difference_first()
     {
-        var text = (string)Coach.Driver.ExecuteAsyncScript("const done = arguments[0]; fetch('/api/ladders/export?slug=front-lever').then(r => r.text()).then(done);")!;
+        var text = (string)
+            Coach.Driver.ExecuteAsyncScript(
+                "const done = arguments[0]; fetch('/api/ladders/export?slug=front-lever').then(r => r.text()).then(done);"
+            )!;
         var file = JsonNode.Parse(text)!;
         var tuck = file["ladders"]![0]!["steps"]!.AsArray().Single(s => (string)s!["slug"]! == "tuck")!;
         tuck["opens"] = "tuck front lever >= 3 x 8 furlongs";

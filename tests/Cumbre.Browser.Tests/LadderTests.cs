@@ -27,9 +27,13 @@ public sealed class LadderTests : CoachAtWork
         Coach.Sees($"{test}: kept.");
     }
 
-    private void InTraining(string step) => Coach.Until(
-        () => Coach.Driver.FindElements(By.CssSelector("button[aria-label*=', in training,']")) is [var only] && only.GetAttribute("aria-label")!.StartsWith(step + ",", StringComparison.Ordinal),
-        $"the flag on {step}");
+    private void InTraining(string step) =>
+        Coach.Until(
+            () =>
+                Coach.Driver.FindElements(By.CssSelector("button[aria-label*=', in training,']")) is [var only]
+                && only.GetAttribute("aria-label")!.StartsWith(step + ",", StringComparison.Ordinal),
+            $"the flag on {step}"
+        );
 
     [Fact]
     public void The_front_lever_is_walked_by_entering_results()
@@ -99,8 +103,13 @@ public sealed class LadderTests : CoachAtWork
     public void The_ridges_figures_are_the_cores_to_the_digit()
     {
         var kasimir = DemoClub.Athletes(DemoClub.Today).Single(a => a.Script.Name == "Kasimir Lund");
-        var body = new Cumbre.Core.Athletes.BodyMassHistory(kasimir.BodyMasses.Select(m => m.Reading)).On(DemoClub.Today)!.Value;
-        var demand = Demand.Of(Atlas.Shipped.BySlug["front-lever"], new BodyBuild(Sex.Male, 181, body, MeasuredLengths.None));
+        var body = new Cumbre.Core.Athletes.BodyMassHistory(kasimir.BodyMasses.Select(m => m.Reading))
+            .On(DemoClub.Today)!
+            .Value;
+        var demand = Demand.Of(
+            Atlas.Shipped.BySlug["front-lever"],
+            new BodyBuild(Sex.Male, 181, body, MeasuredLengths.None)
+        );
         Coach.Go($"{PathOf("Kasimir Lund")}/ladders?ladder=front-lever");
         Coach.Sees("Held back by");
         var rows = Coach.Driver.FindElements(By.CssSelector("table[aria-label=Steps] tbody tr"));
@@ -109,7 +118,12 @@ public sealed class LadderTests : CoachAtWork
         {
             var cells = rows[i].FindElements(By.CssSelector("td, th")).Select(c => c.Text).ToArray();
             Assert.Equal($"{Math.Round(demand[i].Value.Share * 100, MidpointRounding.AwayFromZero)} %", cells[2]);
-            Assert.Equal(demand[i].Value.Absolute is { Number: { } moment } ? moment.ToString("0.#", CultureInfo.InvariantCulture) + " N·m" : "", cells[3]);
+            Assert.Equal(
+                demand[i].Value.Absolute is { Number: { } moment }
+                    ? moment.ToString("0.#", CultureInfo.InvariantCulture) + " N·m"
+                    : "",
+                cells[3]
+            );
         }
     }
 

@@ -13,14 +13,23 @@ public class LargeBodyTests
     {
         var stop = TestContext.Current.CancellationToken;
         await using var app = new App(demo: true);
-        using var client = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() }) { BaseAddress = app.Address };
+        using var client = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() })
+        {
+            BaseAddress = app.Address,
+        };
         var token = (string?)(await client.GetFromJsonAsync<JsonNode>("/api/me", stop))!["csrfToken"];
         var body = $$"""{"signInName":"coach","password":"{{new string('x', 5_000_000)}}"}""";
-        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/sign-in") { Content = new StringContent(body, Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/sign-in")
+        {
+            Content = new StringContent(body, Encoding.UTF8, "application/json"),
+        };
         request.Headers.Add("X-Csrf-Token", token);
         request.Headers.ExpectContinue = true;
         using var response = await client.SendAsync(request, stop);
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, response.StatusCode);
-        Assert.Equal("That is too large: at most 1 MB.", (string?)(await response.Content.ReadFromJsonAsync<JsonNode>(stop))!["title"]);
+        Assert.Equal(
+            "That is too large: at most 1 MB.",
+            (string?)(await response.Content.ReadFromJsonAsync<JsonNode>(stop))!["title"]
+        );
     }
 }

@@ -9,9 +9,22 @@ public sealed class PhoneTests : CoachAtWork
         var ilse = PathOf("Ilse Marquina");
         (string Path, string? Press, string? Sees)[] screens =
         [
-            ("/", null, null), ("/roster", null, null), (ilse, null, "of system"), (PathOf("Petra Holm"), null, "of system"), (PathOf("Marlow Quist") + "/profile", null, null),
-            (ilse, "Log", "Log the set"), (PathOf("Levi Sorel") + "/intake", null, null), ("/kit", null, null), ("/test-days/new", null, null), ("/ladders/front-lever/edit", null, null),
-            ("/programmes", null, "Lever block"), ("/programmes", "Lever block", "Hang and breathe"), (PathOf("Yara Benavent") + "/generate", null, "Left out for the minutes"), ("/outbox", null, null), ("/test-days", null, "No test day yet"), ("/compare", null, null),
+            ("/", null, null),
+            ("/roster", null, null),
+            (ilse, null, "of system"),
+            (PathOf("Petra Holm"), null, "of system"),
+            (PathOf("Marlow Quist") + "/profile", null, null),
+            (ilse, "Log", "Log the set"),
+            (PathOf("Levi Sorel") + "/intake", null, null),
+            ("/kit", null, null),
+            ("/test-days/new", null, null),
+            ("/ladders/front-lever/edit", null, null),
+            ("/programmes", null, "Lever block"),
+            ("/programmes", "Lever block", "Hang and breathe"),
+            (PathOf("Yara Benavent") + "/generate", null, "Left out for the minutes"),
+            ("/outbox", null, null),
+            ("/test-days", null, "No test day yet"),
+            ("/compare", null, null),
         ];
         Coach.Resize(390, 844);
         var wide = new List<string>();
@@ -21,10 +34,21 @@ public sealed class PhoneTests : CoachAtWork
             if (press is not null)
                 Coach.Press(press);
             if (sees == "Hang and breathe")
-                Coach.Until(() => Coach.Script("return [...document.querySelectorAll('input')].some(i => i.value === arguments[0])", sees) is true, sees);
+                Coach.Until(
+                    () =>
+                        Coach.Script(
+                            "return [...document.querySelectorAll('input')].some(i => i.value === arguments[0])",
+                            sees
+                        )
+                            is true,
+                    sees
+                );
             else if (sees is not null)
                 Coach.Sees(sees);
-            var over = (long)Coach.Script("const m = document.querySelector('main'); return Math.max(m.scrollWidth - m.clientWidth, document.documentElement.scrollWidth - innerWidth);")!;
+            var over = (long)
+                Coach.Script(
+                    "const m = document.querySelector('main'); return Math.max(m.scrollWidth - m.clientWidth, document.documentElement.scrollWidth - innerWidth);"
+                )!;
             if (over > 0)
                 wide.Add($"{path} {press}: {over} px");
         }

@@ -19,11 +19,16 @@ public sealed class PowerCutTests : IDisposable
     {
         var stop = TestContext.Current.CancellationToken;
         var address = await server.Start(stop);
-        using var client = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() }) { BaseAddress = address };
+        using var client = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() })
+        {
+            BaseAddress = address,
+        };
         await Write(client, HttpMethod.Post, "/api/demo-sign-in", new { @as = "coach" }, stop);
         var acknowledged = new List<Guid>();
         var sent = new List<Guid>();
-        var athletes = (await client.GetFromJsonAsync<JsonArray>("/api/athletes", stop))!.Select(a => (string)a!["id"]!).ToArray();
+        var athletes = (await client.GetFromJsonAsync<JsonArray>("/api/athletes", stop))!
+            .Select(a => (string)a!["id"]!)
+            .ToArray();
         // Counted, not timed, so that a slow machine cuts in the middle of saving too.
         var enough = new TaskCompletionSource();
         var kill = Task.Run(
@@ -33,21 +38,51 @@ public sealed class PowerCutTests : IDisposable
                 await Task.Delay(Random.Shared.Next(30), stop);
                 await server.Kill(stop);
             },
-            stop);
+            stop
+        );
         try
         {
             for (var i = 0; ; i++)
             {
                 var athlete = athletes[i % athletes.Length];
                 var session = Guid.CreateVersion7();
-                await Write(client, HttpMethod.Put, $"/api/athletes/{athlete}/sessions/{session}", new { day = "2026-03-16", movement = "weighted-pull-up", line = "20 x 5 @ 0 kg", easy = false, overrideReason = "a test", version = 0 }, stop);
+                await Write(
+                    client,
+                    HttpMethod.Put,
+                    $"/api/athletes/{athlete}/sessions/{session}",
+                    new
+                    {
+                        day = "2026-03-16",
+                        movement = "weighted-pull-up",
+                        line = "20 x 5 @ 0 kg",
+                        easy = false,
+                        overrideReason = "a test",
+                        version = 0,
+                    },
+                    stop
+                );
                 for (var set = 1; set <= 20; set++)
                 {
                     var id = Guid.CreateVersion7();
                     sent.Add(id);
                     await Write(
-                        client, HttpMethod.Put, $"/api/athletes/{athlete}/sessions/{session}/sets/{id}",
-                        new { set, part = 1, reps = 5, added = new { value = 0, unit = "Kg" }, reserve = 2, form = "Clean", pain = (int?)null, painPlace = (string?)null, supersedes = (Guid?)null }, stop);
+                        client,
+                        HttpMethod.Put,
+                        $"/api/athletes/{athlete}/sessions/{session}/sets/{id}",
+                        new
+                        {
+                            set,
+                            part = 1,
+                            reps = 5,
+                            added = new { value = 0, unit = "Kg" },
+                            reserve = 2,
+                            form = "Clean",
+                            pain = (int?)null,
+                            painPlace = (string?)null,
+                            supersedes = (Guid?)null,
+                        },
+                        stop
+                    );
                     acknowledged.Add(id);
                     if (acknowledged.Count == SavesBeforeTheCut)
                         enough.SetResult();
@@ -71,8 +106,22 @@ public sealed class PowerCutTests : IDisposable
         var stored = await Ids(connection, stop);
         Assert.Empty(acknowledged.Except(stored));
         // No set without a frozen plan, no started session without its item: a save is all or nothing.
-        Assert.Equal(0L, await Scalar(connection, "SELECT count(*) FROM logged_set l JOIN session_item i ON i.id = l.item_id WHERE i.frozen_json IS NULL", stop));
-        Assert.Equal(0L, await Scalar(connection, "SELECT count(*) FROM session s WHERE NOT EXISTS (SELECT 1 FROM session_item i WHERE i.session_id = s.id)", stop));
+        Assert.Equal(
+            0L,
+            await Scalar(
+                connection,
+                "SELECT count(*) FROM logged_set l JOIN session_item i ON i.id = l.item_id WHERE i.frozen_json IS NULL",
+                stop
+            )
+        );
+        Assert.Equal(
+            0L,
+            await Scalar(
+                connection,
+                "SELECT count(*) FROM session s WHERE NOT EXISTS (SELECT 1 FROM session_item i WHERE i.session_id = s.id)",
+                stop
+            )
+        );
         Assert.True(sent.Count - acknowledged.Count <= 1);
     }
 
@@ -94,14 +143,24 @@ public sealed class PowerCutTests : IDisposable
         return await command.ExecuteScalarAsync(stop);
     }
 
-    private static async Task Write(HttpClient client, HttpMethod method, string path, object body, CancellationToken stop)
+    private static async Task Write(
+        HttpClient client,
+        HttpMethod method,
+        string path,
+        object body,
+        CancellationToken stop
+    )
     {
-        if (!client.DefaultRequestHeaders.Contains("X-Csrf-Token") || path.EndsWith("sign-in", StringComparison.Ordinal))
+        if (
+            !client.DefaultRequestHeaders.Contains("X-Csrf-Token") || path.EndsWith("sign-in", StringComparison.Ordinal)
+        )
             await Token(client, stop);
         using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
         using var response = await client.SendAsync(request, stop);
         if (!response.IsSuccessStatusCode)
-            throw new InvalidOperationException($"{path}: {(int)response.StatusCode} {await response.Content.ReadAsStringAsync(stop)}");
+            throw new InvalidOperationException(
+                $"{path}: {(int)response.StatusCode} {await response.Content.ReadAsStringAsync(stop)}"
+            );
         if (path.EndsWith("sign-in", StringComparison.Ordinal))
             await Token(client, stop);
     }
@@ -109,6 +168,9 @@ public sealed class PowerCutTests : IDisposable
     private static async Task Token(HttpClient client, CancellationToken stop)
     {
         client.DefaultRequestHeaders.Remove("X-Csrf-Token");
-        client.DefaultRequestHeaders.Add("X-Csrf-Token", (string?)(await client.GetFromJsonAsync<JsonNode>("/api/me", stop))!["csrfToken"]);
+        client.DefaultRequestHeaders.Add(
+            "X-Csrf-Token",
+            (string?)(await client.GetFromJsonAsync<JsonNode>("/api/me", stop))!["csrfToken"]
+        );
     }
 }

@@ -3,7 +3,9 @@ using OpenQA.Selenium.Interactions;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>A coach writes a block by hand: every set method by keyboard, pairs, dragging, cautions, undo, two windows.</summary>
+/// <summary>
+/// A coach writes a block by hand: every set method by keyboard, pairs, dragging, cautions, undo, two windows.
+/// </summary>
 public sealed class ProgrammeTests : CoachAtWork
 {
     private string block = "";
@@ -26,30 +28,61 @@ public sealed class ProgrammeTests : CoachAtWork
     {
         var before = Rows();
         Coach.Fill("Add a movement", movement);
-        Coach.Until(() => Coach.Script("return document.querySelector('[role=option]')?.innerText.startsWith(arguments[0]) ?? false", movement) is true, $"the movement {movement}");
+        Coach.Until(
+            () =>
+                Coach.Script(
+                    "return document.querySelector('[role=option]')?.innerText.startsWith(arguments[0]) ?? false",
+                    movement
+                )
+                    is true,
+            $"the movement {movement}"
+        );
         Coach.Type(Keys.Enter);
-        Coach.Until(() => Rows() == before + 1 && Coach.Script("return document.activeElement.getAttribute('aria-label')?.startsWith('Line of') ?? false") is true, "the new line to have the focus");
+        Coach.Until(
+            () =>
+                Rows() == before + 1
+                && Coach.Script(
+                    "return document.activeElement.getAttribute('aria-label')?.startsWith('Line of') ?? false"
+                )
+                    is true,
+            "the new line to have the focus"
+        );
         Coach.Control("a");
         Coach.Type(line + Keys.Escape + Keys.Enter);
     }
 
     private int Rows() => Coach.Driver.FindElements(By.CssSelector("[data-testid=item]")).Count;
 
-    private void Row(int row, params string[] says) => Coach.Until(
-        () =>
-        {
-            var text = string.Join(' ', Coach.Driver.FindElements(By.CssSelector("[data-testid=item]"))[row].Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-            var line = Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[row].GetAttribute("value");
-            return says.All(s => ($"{line} | {text}").Contains(s, StringComparison.Ordinal));
-        },
-$"row {row} to say {string.Join(", ", says)}");
+    private void Row(int row, params string[] says) =>
+        Coach.Until(
+            () =>
+            {
+                var text = string.Join(
+                    ' ',
+                    Coach
+                        .Driver.FindElements(By.CssSelector("[data-testid=item]"))[row]
+                        .Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+                );
+                var line = Coach
+                    .Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[row]
+                    .GetAttribute("value");
+                return says.All(s => ($"{line} | {text}").Contains(s, StringComparison.Ordinal));
+            },
+            $"row {row} to say {string.Join(", ", says)}"
+        );
 
     private void Saved() => Coach.Until(() => Coach.Text("main [role=status]") == "saved", "the block to be saved");
 
     private void Open(int session)
     {
         Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"))[session].Click();
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"))[session].GetAttribute("aria-selected") == "true", $"session {session} to open");
+        Coach.Until(
+            () =>
+                Coach
+                    .Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"))[session]
+                    .GetAttribute("aria-selected") == "true",
+            $"session {session} to open"
+        );
     }
 
     // The times are worked out by hand: work + rests + 20 s a set + 60 s to change; a clock takes its clock.
@@ -58,7 +91,15 @@ $"row {row} to say {string.Join(", ", says)}");
     {
         NewBlock("By hand");
         Add("Weighted pull-up", "4x5 @12.5kg tempo 3-1-x-0 rest 2:30");
-        Row(0, "4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30", "+12.5 kg", "70.3 kg on the bar", "100 s under tension", "10 + 2.5", "11:30");
+        Row(
+            0,
+            "4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30",
+            "+12.5 kg",
+            "70.3 kg on the bar",
+            "100 s under tension",
+            "10 + 2.5",
+            "11:30"
+        );
         Add("Pull-up", "3 x 8..10 rest 2:00");
         Row(1, "30 reps", "7:30", "Top of the range first, then more");
         Add("Weighted pull-up", "top 1 x 4 @ +10 kg, back-off 3 x 8 @ -12 % top rest 2:00");
@@ -106,14 +147,32 @@ $"row {row} to say {string.Join(", ", says)}");
         // A pair by keyboard: the two holds of the trunk in turn share the longer rest.
         Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[1].Click();
         Coach.Control("g");
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("[data-testid=item]")).Select(r => r.GetAttribute("aria-label")!.Split(' ')[0]).Take(3).SequenceEqual(["A1", "A2", "B"]), "a pair");
+        Coach.Until(
+            () =>
+                Coach
+                    .Driver.FindElements(By.CssSelector("[data-testid=item]"))
+                    .Select(r => r.GetAttribute("aria-label")!.Split(' ')[0])
+                    .Take(3)
+                    .SequenceEqual(["A1", "A2", "B"]),
+            "a pair"
+        );
         Saved();
 
         Coach.Press("Copy week");
-        foreach (var box in Coach.Driver.FindElements(By.CssSelector("[role=dialog] input[type=checkbox]")).Skip(2).Where(b => b.Selected))
+        foreach (
+            var box in Coach
+                .Driver.FindElements(By.CssSelector("[role=dialog] input[type=checkbox]"))
+                .Skip(2)
+                .Where(b => b.Selected)
+        )
             box.Click();
         Coach.Press("Copy");
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]"))[1].Text is var week && !week.Contains("0 hard", StringComparison.Ordinal), "the second week to be filled");
+        Coach.Until(
+            () =>
+                Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]"))[1].Text is var week
+                && !week.Contains("0 hard", StringComparison.Ordinal),
+            "the second week to be filled"
+        );
         Saved();
 
         var first = Coach.Text("[aria-label=Weeks] [role=tab]");
@@ -150,9 +209,14 @@ $"row {row} to say {string.Join(", ", says)}");
         var line = Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[1];
         line.SendKeys(Keys.Alt + Keys.ArrowUp + Keys.Null);
         Names("Parallel-bar dip", "Pull-up");
-        Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[0].SendKeys(Keys.Alt + "s" + Keys.Null);
+        Coach
+            .Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[0]
+            .SendKeys(Keys.Alt + "s" + Keys.Null);
         Coach.Sees("Instead of Parallel-bar dip");
-        var taken = Coach.Until(() => Coach.Text("[role=dialog] li b") is { Length: > 0 } name ? name : null, "a substitute")!;
+        var taken = Coach.Until(
+            () => Coach.Text("[role=dialog] li b") is { Length: > 0 } name ? name : null,
+            "a substitute"
+        )!;
         Coach.Press($"Take {taken}");
         Names(taken, "Pull-up");
         Coach.Press("Undo");
@@ -164,8 +228,15 @@ $"row {row} to say {string.Join(", ", says)}");
         Names(taken, "Pull-up");
         Assert.Empty(Coach.ConsoleErrors());
 
-        void Names(params string[] names) => Coach.Until(
-            () => Coach.Driver.FindElements(By.CssSelector("[data-testid=item]")).Select(r => r.GetAttribute("aria-label")!.Split(' ', 2)[1]).SequenceEqual(names), $"the items {string.Join(", ", names)}");
+        void Names(params string[] names) =>
+            Coach.Until(
+                () =>
+                    Coach
+                        .Driver.FindElements(By.CssSelector("[data-testid=item]"))
+                        .Select(r => r.GetAttribute("aria-label")!.Split(' ', 2)[1])
+                        .SequenceEqual(names),
+                $"the items {string.Join(", ", names)}"
+            );
     }
 
     [Fact]
@@ -195,14 +266,27 @@ $"row {row} to say {string.Join(", ", says)}");
         field = Coach.Driver.FindElement(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"));
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("4 x 5 @ +10 kg rest 2:00" + Keys.Escape + Keys.Home);
-        string[] selected = [.. Enumerable.Range(0, 4).Select(_ =>
-        {
-            Coach.Type(Keys.Tab);
-            return (string)Coach.Script("return getSelection().toString() || document.activeElement.value.slice(document.activeElement.selectionStart, document.activeElement.selectionEnd)")!;
-        })];
+        string[] selected =
+        [
+            .. Enumerable
+                .Range(0, 4)
+                .Select(_ =>
+                {
+                    Coach.Type(Keys.Tab);
+                    return (string)
+                        Coach.Script(
+                            "return getSelection().toString() || document.activeElement.value.slice(document.activeElement.selectionStart, document.activeElement.selectionEnd)"
+                        )!;
+                }),
+        ];
         Assert.Equal(["4", "5", "+10", "2:00"], selected);
         Coach.Type(Keys.Tab);
-        Assert.NotEqual(true, Coach.Script("return document.activeElement.getAttribute('aria-autocomplete') === 'list' && document.activeElement.getAttribute('aria-label').startsWith('Line')"));
+        Assert.NotEqual(
+            true,
+            Coach.Script(
+                "return document.activeElement.getAttribute('aria-autocomplete') === 'list' && document.activeElement.getAttribute('aria-label').startsWith('Line')"
+            )
+        );
 
         // What may follow is offered and taken by keyboard.
         field.SendKeys(Keys.Control + "a");
@@ -219,7 +303,10 @@ $"row {row} to say {string.Join(", ", says)}");
     {
         NewBlock("With care");
         Add("Push-up", "every 0:10 x 4 do 8");
-        Coach.Sees("The work takes 24 s, the clock strikes every 10 s: it does not fit.", "[aria-label='Dose and cautions']");
+        Coach.Sees(
+            "The work takes 24 s, the clock strikes every 10 s: it does not fit.",
+            "[aria-label='Dose and cautions']"
+        );
         Coach.Press("Make A every 0:40 x 4 do 8");
         Coach.SeesNot("it does not fit");
         Row(0, "every 0:40 x 4 do 8");
@@ -273,7 +360,10 @@ $"row {row} to say {string.Join(", ", says)}");
             field.SendKeys(line + Keys.Escape);
         }
 
-        static string? Value(Browser window) => window.Driver.FindElement(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]")).GetAttribute("value");
+        static string? Value(Browser window) =>
+            window
+                .Driver.FindElement(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))
+                .GetAttribute("value");
     }
 
     [Fact]
@@ -291,7 +381,10 @@ $"row {row} to say {string.Join(", ", says)}");
         Coach.Sees("Shifted.");
         Assert.Equal(8, Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]")).Count);
         Coach.Press("Undo");
-        Coach.Until(() => Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]")).Count == 6, "six weeks again");
+        Coach.Until(
+            () => Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]")).Count == 6,
+            "six weeks again"
+        );
         Saved();
 
         Coach.Press("More");
@@ -312,9 +405,16 @@ $"row {row} to say {string.Join(", ", says)}");
 
     private void Drag(string handle, IWebElement target)
     {
-        var from = Coach.Until(() => Coach.Driver.FindElements(By.CssSelector($"[aria-label='{handle}']")).FirstOrDefault(), handle)!;
+        var from = Coach.Until(
+            () => Coach.Driver.FindElements(By.CssSelector($"[aria-label='{handle}']")).FirstOrDefault(),
+            handle
+        )!;
         Coach.Script("arguments[0].scrollIntoView({ block: 'center' })", from);
-        var actions = new Actions(Coach.Driver).MoveToElement(from).ClickAndHold().MoveByOffset(0, -8).MoveByOffset(0, -8);
+        var actions = new Actions(Coach.Driver)
+            .MoveToElement(from)
+            .ClickAndHold()
+            .MoveByOffset(0, -8)
+            .MoveByOffset(0, -8);
         actions.MoveToElement(target).MoveByOffset(2, -4).MoveByOffset(0, -4).Release().Perform();
     }
 }

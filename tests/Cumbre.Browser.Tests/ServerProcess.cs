@@ -5,7 +5,9 @@ using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>The app as a process of its own on the demo's data, which can be killed and started again at the same address.</summary>
+/// <summary>
+/// The app as a process of its own on the demo's data, which can be killed and started again at the same address.
+/// </summary>
 public sealed class ServerProcess : IDisposable
 {
     private readonly int port = FreePort();
@@ -16,7 +18,18 @@ public sealed class ServerProcess : IDisposable
     public async Task<Uri> Start(CancellationToken stop)
     {
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in new[] { typeof(Program).Assembly.Location, "--data", Data, "--demo", "true", "--urls", $"http://127.0.0.1:{port}" })
+        foreach (
+            var argument in new[]
+            {
+                typeof(Program).Assembly.Location,
+                "--data",
+                Data,
+                "--demo",
+                "true",
+                "--urls",
+                $"http://127.0.0.1:{port}",
+            }
+        )
             start.ArgumentList.Add(argument);
         server = Process.Start(start)!;
         while (await server.StandardOutput.ReadLineAsync(stop) is { } line)

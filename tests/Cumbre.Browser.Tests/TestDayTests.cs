@@ -25,7 +25,8 @@ public sealed class TestDayTests : IAsyncLifetime
         return ValueTask.CompletedTask;
     }
 
-    private const string FocusedName = "const e = document.activeElement; return e.getAttribute('aria-label') || (e.labels && e.labels[0] ? e.labels[0].innerText : e.innerText) || '';";
+    private const string FocusedName =
+        "const e = document.activeElement; return e.getAttribute('aria-label') || (e.labels && e.labels[0] ? e.labels[0].innerText : e.innerText) || '';";
 
     /// <summary>Tab until the focus stands on the field or button of this name.</summary>
     private void TabTo(string name)
@@ -51,7 +52,12 @@ public sealed class TestDayTests : IAsyncLifetime
     {
         var stop = TestContext.Current.CancellationToken;
         browser.Control("k");
-        browser.Until(() => ((string)browser.Script(FocusedName)!).Length > 0 && browser.Driver.FindElements(By.CssSelector("[role=dialog] input")).Count == 1, "the palette");
+        browser.Until(
+            () =>
+                ((string)browser.Script(FocusedName)!).Length > 0
+                && browser.Driver.FindElements(By.CssSelector("[role=dialog] input")).Count == 1,
+            "the palette"
+        );
         browser.Type("new test");
         browser.Sees("New test day", "[role=listbox]");
         browser.Type(Keys.Enter);
@@ -85,7 +91,12 @@ public sealed class TestDayTests : IAsyncLifetime
         // A reload shows what the server has, and a slip is told at its cell without losing what was typed.
         browser.Driver.Navigate().Refresh();
         browser.Sees("everything stored");
-        Assert.Equal("3 x 8 s", browser.Driver.FindElement(By.CssSelector("input[aria-label='Wanda Osei, One-leg front lever, right']")).GetAttribute("value"));
+        Assert.Equal(
+            "3 x 8 s",
+            browser
+                .Driver.FindElement(By.CssSelector("input[aria-label='Wanda Osei, One-leg front lever, right']"))
+                .GetAttribute("value")
+        );
         TabTo("Ilse Marquina, High pull-up");
         browser.Type("chalk" + Keys.Enter);
         browser.Sees("1 to mend, everything else stored");
@@ -101,7 +112,10 @@ public sealed class TestDayTests : IAsyncLifetime
         // Kasimir's flag stands where the results put it.
         browser.Press("Kasimir Lund");
         browser.Sees("Half-lay");
-        browser.Until(() => browser.Driver.FindElements(By.CssSelector("button[aria-label^='Half-lay, in training']")).Count == 1, "the flag on the half-lay");
+        browser.Until(
+            () => browser.Driver.FindElements(By.CssSelector("button[aria-label^='Half-lay, in training']")).Count == 1,
+            "the flag on the half-lay"
+        );
     }
 
     [Fact]
@@ -115,11 +129,19 @@ public sealed class TestDayTests : IAsyncLifetime
         cell.Click();
         browser.Script(
             "const data = new DataTransfer(); data.setData('text', arguments[1]); arguments[0].dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));",
-            cell, string.Join('\n', Enumerable.Range(0, 5000).Select(i => i == 1 ? "words" : "chest x 5")));
+            cell,
+            string.Join('\n', Enumerable.Range(0, 5000).Select(i => i == 1 ? "words" : "chest x 5"))
+        );
         browser.Sees("4989 rows found no place and were left out");
         browser.Sees("1 to mend, everything else stored");
-        Assert.Equal("words", browser.Driver.FindElement(By.CssSelector("input[data-cell='1-0']")).GetAttribute("value"));
-        Assert.Equal("chest x 5", browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value"));
+        Assert.Equal(
+            "words",
+            browser.Driver.FindElement(By.CssSelector("input[data-cell='1-0']")).GetAttribute("value")
+        );
+        Assert.Equal(
+            "chest x 5",
+            browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value")
+        );
     }
 
     [Fact]
@@ -129,7 +151,9 @@ public sealed class TestDayTests : IAsyncLifetime
         browser.Press("Everybody");
         browser.Press("Open the sheet");
         browser.Sees("everything stored");
-        browser.Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']")).Click();
+        browser
+            .Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']"))
+            .Click();
         var began = DateTime.UtcNow;
         browser.Press("Start the clock");
         browser.Sees("1 s still");
@@ -137,7 +161,16 @@ public sealed class TestDayTests : IAsyncLifetime
         browser.Press("Stop");
         var most = (DateTime.UtcNow - began).TotalSeconds - 1;
         browser.Sees("everything stored");
-        var written = browser.Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']")).GetAttribute("value")!;
-        Assert.InRange(double.Parse(written.Replace(" s", "", StringComparison.Ordinal), System.Globalization.CultureInfo.InvariantCulture), 1.0, most);
+        var written = browser
+            .Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']"))
+            .GetAttribute("value")!;
+        Assert.InRange(
+            double.Parse(
+                written.Replace(" s", "", StringComparison.Ordinal),
+                System.Globalization.CultureInfo.InvariantCulture
+            ),
+            1.0,
+            most
+        );
     }
 }

@@ -75,20 +75,45 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Begin the intake");
         browser.Sees("Still open");
         browser.Fill("Birth year", "1990");
-        browser.Until(() => !browser.Text("[aria-label='Still open']").Contains("birth year", StringComparison.Ordinal), "the birth year to be stored");
+        browser.Until(
+            () => !browser.Text("[aria-label='Still open']").Contains("birth year", StringComparison.Ordinal),
+            "the birth year to be stored"
+        );
         browser.Press("Profile and kit");
         browser.Sees("Archive");
-        foreach (var (size, count, i) in new[] { ("1,25", "2", 1), ("2.5", "2", 2), ("5", "2", 3), ("10", "3", 4), ("20", "1", 5) })
+        foreach (
+            var (size, count, i) in new[]
+            {
+                ("1,25", "2", 1),
+                ("2.5", "2", 2),
+                ("5", "2", 3),
+                ("10", "3", 4),
+                ("20", "1", 5),
+            }
+        )
         {
             browser.Press("Add a plate size");
             browser.Fill($"Plate {i}", size);
-            browser.Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[i - 1].FindElements(By.CssSelector("input")).Last(e => e.Displayed).SendKeys(Keys.Control + "a" + Keys.Null + count);
+            browser
+                .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[i - 1]
+                .FindElements(By.CssSelector("input"))
+                .Last(e => e.Displayed)
+                .SendKeys(Keys.Control + "a" + Keys.Null + count);
         }
 
         browser.Press("Save");
         browser.Sees("No reading yet.");
 
-        foreach (var (typed, said) in new[] { ("", "Write the body mass."), ("seventy", "“seventy” is not a number"), ("0", "0 is outside 25 to 250."), ("-5", "-5 is outside 25 to 250."), ("900", "900 is outside 25 to 250.") })
+        foreach (
+            var (typed, said) in new[]
+            {
+                ("", "Write the body mass."),
+                ("seventy", "“seventy” is not a number"),
+                ("0", "0 is outside 25 to 250."),
+                ("-5", "-5 is outside 25 to 250."),
+                ("900", "900 is outside 25 to 250."),
+            }
+        )
         {
             browser.Fill("Body mass", typed);
             browser.Press("Add");
@@ -154,7 +179,18 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Sees("10 + 2.5 + 1.25");
 
         browser.Press("+13.75 kg");
-        foreach (var part in new[] { "One-rep maximum 102.61 kg", "Range, from 97.76 kg", "Range, to 103.19 kg", "80 % of 102.61 82.09 kg", "To add, 82.09 − 68.2 +13.89 kg", "Wants +13.89 kg, the kit makes +13.75 kg (10 + 2.5 + 1.25)", "Epley 1985" })
+        foreach (
+            var part in new[]
+            {
+                "One-rep maximum 102.61 kg",
+                "Range, from 97.76 kg",
+                "Range, to 103.19 kg",
+                "80 % of 102.61 82.09 kg",
+                "To add, 82.09 − 68.2 +13.89 kg",
+                "Wants +13.89 kg, the kit makes +13.75 kg (10 + 2.5 + 1.25)",
+                "Epley 1985",
+            }
+        )
             browser.Sees(part, "aside");
         browser.Type(Keys.Escape);
 
@@ -171,13 +207,20 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Sees("Part 1 +20 kg, 88.2 kg of system");
         browser.Sees("Part 2 +10 kg, 78.2 kg of system, 76.2 % of best. Take off 10");
         browser.Sees("Part 3 0 kg, 68.2 kg of system, 66.5 % of best. Take off 10");
-        Assert.Contains("Drop: 4 reps at +20 kg", browser.Driver.FindElement(By.CssSelector("svg[aria-label^='Drop']")).GetAttribute("aria-label"));
+        Assert.Contains(
+            "Drop: 4 reps at +20 kg",
+            browser.Driver.FindElement(By.CssSelector("svg[aria-label^='Drop']")).GetAttribute("aria-label")
+        );
 
         // A single 10 and no 5: the kit finds 17.5 / 10 / 0 and says how far off it is.
         var page = browser.Path;
         browser.Press("Profile and kit");
         browser.Press("Remove plate 3");
-        browser.Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[1].FindElements(By.CssSelector("input")).Last(e => e.Displayed).SendKeys(Keys.Control + "a" + Keys.Null + "1");
+        browser
+            .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[1]
+            .FindElements(By.CssSelector("input"))
+            .Last(e => e.Displayed)
+            .SendKeys(Keys.Control + "a" + Keys.Null + "1");
         browser.Press("Save");
         browser.Sees("saved");
         browser.Go(page);
@@ -199,8 +242,14 @@ public sealed class WholePathTests : IAsyncLifetime
             browser.Until(() => browser.Path.Contains("/sessions/", StringComparison.Ordinal), "the session to open");
             for (var set = 1; set <= 3; set++)
             {
-                browser.Until(() => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1, $"the form of set {set}");
-                browser.Fill("Reps", (set == 3 ? last : 10).ToString(System.Globalization.CultureInfo.InvariantCulture));
+                browser.Until(
+                    () => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1,
+                    $"the form of set {set}"
+                );
+                browser.Fill(
+                    "Reps",
+                    (set == 3 ? last : 10).ToString(System.Globalization.CultureInfo.InvariantCulture)
+                );
                 browser.Press("1");
                 browser.Press("Log the set");
             }
@@ -215,7 +264,10 @@ public sealed class WholePathTests : IAsyncLifetime
     private void AcceptFromTheKeyboard()
     {
         browser.Control("k");
-        browser.Until(() => browser.Driver.FindElements(By.CssSelector("[role=dialog] input")).Count == 1, "the palette");
+        browser.Until(
+            () => browser.Driver.FindElements(By.CssSelector("[role=dialog] input")).Count == 1,
+            "the palette"
+        );
         browser.Type("Desk" + Keys.Enter);
         browser.Sees("1 decision waits for you");
         browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +12.5 kg then +2.5 kg");
@@ -232,7 +284,10 @@ public sealed class WholePathTests : IAsyncLifetime
 
     private void NextSessionShowsTheNewLoad()
     {
-        browser.Until(() => browser.Field("Line").GetAttribute("value") == "3 x 8..10 @ +12.5 kg then +2.5 kg", "the new line");
+        browser.Until(
+            () => browser.Field("Line").GetAttribute("value") == "3 x 8..10 @ +12.5 kg then +2.5 kg",
+            "the new line"
+        );
         browser.Sees("+12.5 kg, 80.7 kg of system");
         browser.Sees("10 + 2.5");
     }

@@ -8,6 +8,9 @@ internal static class TestFiles
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
         while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "Cumbre.slnx")))
             folder = folder.Parent;
-        return Path.Combine(folder?.FullName ?? throw new InvalidOperationException("The tests run outside the project."), relative);
+        return Path.Combine(
+            folder?.FullName ?? throw new InvalidOperationException("The tests run outside the project."),
+            relative
+        );
     }
 }

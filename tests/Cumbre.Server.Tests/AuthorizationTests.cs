@@ -8,14 +8,28 @@ public class AuthorizationTests
 {
     private static readonly string[] Open =
     [
-        "GET /api/me", "POST /api/owner", "POST /api/sign-in", "POST /api/demo-sign-in", "ANY /api/{**rest}", "GET /health",
+        "GET /api/me",
+        "POST /api/owner",
+        "POST /api/sign-in",
+        "POST /api/demo-sign-in",
+        "ANY /api/{**rest}",
+        "GET /health",
     ];
 
     internal static IEnumerable<(string Name, RouteEndpoint Endpoint)> Endpoints(Club club) =>
-        club.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>().SelectMany(e =>
-            (e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["ANY"]).Select(method => ($"{method} /{e.RoutePattern.RawText!.TrimStart('/')}", e)))
+        club
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .SelectMany(e =>
+                (e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["ANY"]).Select(method =>
+                    ($"{method} /{e.RoutePattern.RawText!.TrimStart('/')}", e)
+                )
+            )
             // Files of the built page and the page itself are for everybody.
-            .Where(e => e.Item1.Contains("/api/", StringComparison.Ordinal) || e.Item1.EndsWith("/health", StringComparison.Ordinal));
+            .Where(e =>
+                e.Item1.Contains("/api/", StringComparison.Ordinal)
+                || e.Item1.EndsWith("/health", StringComparison.Ordinal)
+            );
 
     [Fact]
     public async Task Every_endpoint_names_its_policy_or_is_listed_as_open()
@@ -28,7 +42,9 @@ public class AuthorizationTests
             if (e.Endpoint.Metadata.GetMetadata<IAllowAnonymous>() is not null)
                 Assert.Contains(e.Name, Open);
             else
-                Assert.Contains(e.Endpoint.Metadata.GetOrderedMetadata<IAuthorizeData>(), a => !string.IsNullOrEmpty(a.Policy));
+                Assert.Contains(e.Endpoint.Metadata.GetOrderedMetadata<IAuthorizeData>(), a =>
+                    !string.IsNullOrEmpty(a.Policy)
+                );
         });
     }
 
@@ -37,11 +53,22 @@ public class AuthorizationTests
     {
         await using var club = new Club();
         var stranger = club.Stranger();
-        foreach (var (name, endpoint) in Endpoints(club).Where(e => e.Endpoint.Metadata.GetMetadata<IAllowAnonymous>() is null))
+        foreach (
+            var (name, endpoint) in Endpoints(club)
+                .Where(e => e.Endpoint.Metadata.GetMetadata<IAllowAnonymous>() is null)
+        )
         {
-            var path = System.Text.RegularExpressions.Regex.Replace("/" + endpoint.RoutePattern.RawText!.TrimStart('/'), @"\{[^}]*\}", Guid.CreateVersion7().ToString());
+            var path = System.Text.RegularExpressions.Regex.Replace(
+                "/" + endpoint.RoutePattern.RawText!.TrimStart('/'),
+                @"\{[^}]*\}",
+                Guid.CreateVersion7().ToString()
+            );
             var method = new HttpMethod(name.Split(' ')[0]);
-            var answer = await stranger.Send(method, path, method == HttpMethod.Get ? null : System.Net.Http.Json.JsonContent.Create(new { }));
+            var answer = await stranger.Send(
+                method,
+                path,
+                method == HttpMethod.Get ? null : System.Net.Http.Json.JsonContent.Create(new { })
+            );
             Assert.True(answer.Status == 401, $"{name}: {answer.Status}");
         }
     }
@@ -53,7 +80,10 @@ public class AuthorizationTests
         var coach = await club.Coach();
         var athlete = await club.Athlete();
         var own = (string)(await athlete.Get("/api/me")).Ok["account"]!["athleteId"]!;
-        var other = (await coach.Get("/api/athletes")).Ok.AsArray().Select(a => (string)a!["id"]!).First(id => id != own);
+        var other = (await coach.Get("/api/athletes"))
+            .Ok.AsArray()
+            .Select(a => (string)a!["id"]!)
+            .First(id => id != own);
 
         Assert.Equal(200, (await athlete.Get($"/api/athletes/{own}/movement")).Status);
         Assert.Equal(403, (await athlete.Get($"/api/athletes/{other}/movement")).Status);
@@ -69,7 +99,9 @@ public class AuthorizationTests
         var coach = await club.Coach();
         var athlete = await club.Athlete();
         var own = (string)(await athlete.Get("/api/me")).Ok["account"]!["athleteId"]!;
-        var foreign = (await coach.Get("/api/desk")).Ok["sessions"]!.AsArray().First(s => (string)s!["athleteId"]! != own)!;
+        var foreign = (await coach.Get("/api/desk")).Ok["sessions"]!
+            .AsArray()
+            .First(s => (string)s!["athleteId"]! != own)!;
         Assert.Equal(404, (await athlete.Get($"/api/athletes/{own}/sessions/{foreign["id"]}")).Status);
     }
 
@@ -87,7 +119,10 @@ public class AuthorizationTests
     public async Task A_foreign_host_header_is_refused()
     {
         await using var club = new Club();
-        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/me") { Headers = { Host = "elsewhere.example" } };
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/me")
+        {
+            Headers = { Host = "elsewhere.example" },
+        };
         using var response = await club.CreateClient().SendAsync(request, TestContext.Current.CancellationToken);
         Assert.Equal(400, (int)response.StatusCode);
     }
@@ -99,7 +134,9 @@ public class AuthorizationTests
         var stranger = club.Stranger();
         var statuses = new List<int>();
         for (var i = 0; i < 11; i++)
-            statuses.Add((await stranger.Post("/api/sign-in", new { signInName = "coach", password = "a guess" })).Status);
+            statuses.Add(
+                (await stranger.Post("/api/sign-in", new { signInName = "coach", password = "a guess" })).Status
+            );
         Assert.Equal([.. Enumerable.Repeat(400, 10), 429], statuses);
     }
 
@@ -122,9 +159,15 @@ public class AuthorizationTests
         await using var club = new Club();
         var stranger = club.Stranger();
         var token = (string)(await stranger.Get("/api/me")).Ok["csrfToken"]!;
-        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/demo-sign-in") { Content = System.Net.Http.Json.JsonContent.Create(new { @as = "coach" }), Headers = { { "X-Csrf-Token", token } } };
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/demo-sign-in")
+        {
+            Content = System.Net.Http.Json.JsonContent.Create(new { @as = "coach" }),
+            Headers = { { "X-Csrf-Token", token } },
+        };
         using var response = await stranger.Client.SendAsync(request, TestContext.Current.CancellationToken);
-        var cookie = response.Headers.GetValues("Set-Cookie").Single(c => c.StartsWith("cumbre=", StringComparison.Ordinal));
+        var cookie = response
+            .Headers.GetValues("Set-Cookie")
+            .Single(c => c.StartsWith("cumbre=", StringComparison.Ordinal));
         Assert.Contains("httponly", cookie);
         Assert.Contains("samesite=strict", cookie);
     }

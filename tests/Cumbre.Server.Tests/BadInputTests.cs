@@ -59,11 +59,16 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     [InlineData("weighted-pull-up-heavy", 5, null, "added:empty")]
     [InlineData("weighted-pull-up-heavy", 5, 900, "added:range")]
     [InlineData("back-flip", 5, null, "benchmark:unknown")]
-    public async Task A_test_out_of_range_is_refused_at_its_field(string benchmark, int reps, int? added, string field) =>
-        Assert.Equal(field, (await athlete.Test(benchmark, reps, added)).Field);
+    public async Task A_test_out_of_range_is_refused_at_its_field(
+        string benchmark,
+        int reps,
+        int? added,
+        string field
+    ) => Assert.Equal(field, (await athlete.Test(benchmark, reps, added)).Field);
 
     [Fact]
-    public async Task A_reserve_over_ten_is_refused() => Assert.Equal("reserve:range", (await athlete.Test("weighted-pull-up-heavy", 5, 10, 11)).Field);
+    public async Task A_reserve_over_ten_is_refused() =>
+        Assert.Equal("reserve:range", (await athlete.Test("weighted-pull-up-heavy", 5, 10, 11)).Field);
 
     [Fact]
     public async Task Sixteen_effective_reps_are_kept_as_a_log_and_give_no_estimate()
@@ -90,7 +95,10 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     [InlineData(10, 2, "kit.plates:duplicate")]
     public async Task An_impossible_plate_is_named_by_its_row(int size, int count, string field)
     {
-        var answer = await coach.Put(athlete.Path, Trainee.Profile("Tess Trial", version: 1, kit: Trainee.Kit((10, 2), (size, count))));
+        var answer = await coach.Put(
+            athlete.Path,
+            Trainee.Profile("Tess Trial", version: 1, kit: Trainee.Kit((10, 2), (size, count)))
+        );
         Assert.Equal((400, field), (answer.Status, answer.Field));
         Assert.Equal(5, (await athlete.Page())["athlete"]!["kit"]!["plates"]!.AsArray().Count);
     }
@@ -106,7 +114,9 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task A_faulty_line_is_not_planned_and_its_place_is_told(string line)
     {
         Assert.Equal("line:notation", (await athlete.Plan(line)).Field);
-        var meaning = (await coach.Get($"{athlete.Path}/meaning?movement=weighted-pull-up&line={Uri.EscapeDataString(line)}")).Ok;
+        var meaning = (
+            await coach.Get($"{athlete.Path}/meaning?movement=weighted-pull-up&line={Uri.EscapeDataString(line)}")
+        ).Ok;
         Assert.NotNull(meaning["error"]!["start"]);
         Assert.Null(meaning["plan"]);
         Assert.Null((await athlete.Page())["next"]);
@@ -115,7 +125,8 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     [Theory]
     [InlineData("4 x 4 @ 80 % e1RM", "line:NoOneRepMax")]
     [InlineData("3 x 10 4 in reserve", "line:TooManyEffectiveReps")]
-    public async Task A_line_that_lacks_something_says_what(string line, string field) => Assert.Equal(field, (await athlete.Plan(line)).Field);
+    public async Task A_line_that_lacks_something_says_what(string line, string field) =>
+        Assert.Equal(field, (await athlete.Plan(line)).Field);
 
     [Fact]
     public async Task A_load_finer_than_the_kit_is_rounded_and_told()
@@ -171,7 +182,15 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
         var nobody = Guid.CreateVersion7();
         Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/movement")).Status);
         Assert.Equal(404, (await coach.Get($"/api/athletes/{nobody}/meaning?movement=weighted-pull-up&line=4")).Status);
-        Assert.Equal(404, (await coach.Put($"/api/athletes/{nobody}/body-masses/{nobody}", new { day = Club.Today, mass = new { value = 70, unit = "Kg" } })).Status);
+        Assert.Equal(
+            404,
+            (
+                await coach.Put(
+                    $"/api/athletes/{nobody}/body-masses/{nobody}",
+                    new { day = Club.Today, mass = new { value = 70, unit = "Kg" } }
+                )
+            ).Status
+        );
         Assert.Equal(404, (await coach.Get($"{athlete.Path}/sessions/{nobody}")).Status);
         Assert.Equal(404, (await coach.Post($"/api/decisions/{nobody}/undo")).Status);
         Assert.Equal(404, (await coach.Get("/api/athletes/not-an-id")).Status);
@@ -186,7 +205,10 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
 
     [Fact]
     public async Task A_name_of_a_thousand_letters_is_refused() =>
-        Assert.Equal("name:tooLong", (await coach.Put($"/api/athletes/{Guid.CreateVersion7()}", Trainee.Profile(new string('n', 1000)))).Field);
+        Assert.Equal(
+            "name:tooLong",
+            (await coach.Put($"/api/athletes/{Guid.CreateVersion7()}", Trainee.Profile(new string('n', 1000)))).Field
+        );
 
     [Fact]
     public async Task An_error_tells_no_stack_trace()
@@ -201,7 +223,10 @@ public sealed class BadInputTests(SharedClub shared) : IClassFixture<SharedClub>
     {
         Assert.Equal(200, (await coach.Put(athlete.Path, Trainee.Profile("First tab", version: 1))).Status);
         var second = await coach.Put(athlete.Path, Trainee.Profile("Second tab", version: 1));
-        Assert.Equal((409, "First tab", 2), (second.Status, (string)second.Body!["current"]!["name"]!, (int)second.Body["current"]!["version"]!));
+        Assert.Equal(
+            (409, "First tab", 2),
+            (second.Status, (string)second.Body!["current"]!["name"]!, (int)second.Body["current"]!["version"]!)
+        );
         Assert.Equal(200, (await coach.Put(athlete.Path, Trainee.Profile("Second tab", version: 2))).Status);
     }
 

@@ -12,30 +12,58 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private static JsonObject Session(int day, params string[] items) => new()
-    {
-        ["id"] = Guid.CreateVersion7().ToString(),
-        ["day"] = Monday.AddDays(day).ToString("yyyy-MM-dd"),
-        ["title"] = "",
-        ["warmUp"] = new JsonObject { ["seconds"] = 480, ["text"] = "wrists" },
-        ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
-        ["fixed"] = false,
-        ["items"] = new JsonArray([.. items.Select(i => (JsonNode)new JsonObject { ["id"] = Guid.CreateVersion7().ToString(), ["movement"] = i.Split(": ")[0], ["line"] = i.Split(": ")[1], ["joined"] = false })]),
-    };
+    private static JsonObject Session(int day, params string[] items) =>
+        new()
+        {
+            ["id"] = Guid.CreateVersion7().ToString(),
+            ["day"] = Monday.AddDays(day).ToString("yyyy-MM-dd"),
+            ["title"] = "",
+            ["warmUp"] = new JsonObject { ["seconds"] = 480, ["text"] = "wrists" },
+            ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+            ["fixed"] = false,
+            ["items"] = new JsonArray([
+                .. items.Select(i =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["id"] = Guid.CreateVersion7().ToString(),
+                            ["movement"] = i.Split(": ")[0],
+                            ["line"] = i.Split(": ")[1],
+                            ["joined"] = false,
+                        }
+                ),
+            ]),
+        };
 
-    private static JsonObject Block(params JsonObject[] sessions) => new()
-    {
-        ["name"] = "A block",
-        ["start"] = "2026-03-16",
-        ["kept"] = new JsonArray(),
-        ["weeks"] = new JsonArray(
-            new JsonObject { ["kind"] = "Loading", ["sessions"] = new JsonArray([.. sessions.Where(s => Day(s) < Monday.AddDays(7)).Select(s => (JsonNode)s)]) },
-            new JsonObject { ["kind"] = "Easy", ["sessions"] = new JsonArray([.. sessions.Where(s => Day(s) >= Monday.AddDays(7)).Select(s => (JsonNode)s)]) }),
-    };
+    private static JsonObject Block(params JsonObject[] sessions) =>
+        new()
+        {
+            ["name"] = "A block",
+            ["start"] = "2026-03-16",
+            ["kept"] = new JsonArray(),
+            ["weeks"] = new JsonArray(
+                new JsonObject
+                {
+                    ["kind"] = "Loading",
+                    ["sessions"] = new JsonArray([
+                        .. sessions.Where(s => Day(s) < Monday.AddDays(7)).Select(s => (JsonNode)s),
+                    ]),
+                },
+                new JsonObject
+                {
+                    ["kind"] = "Easy",
+                    ["sessions"] = new JsonArray([
+                        .. sessions.Where(s => Day(s) >= Monday.AddDays(7)).Select(s => (JsonNode)s),
+                    ]),
+                }
+            ),
+        };
 
-    private static DateOnly Day(JsonObject session) => DateOnly.Parse((string)session["day"]!, System.Globalization.CultureInfo.InvariantCulture);
+    private static DateOnly Day(JsonObject session) =>
+        DateOnly.Parse((string)session["day"]!, System.Globalization.CultureInfo.InvariantCulture);
 
-    private Task<Answer> Put(Trainee athlete, Guid id, JsonNode block, long version = 0) => coach.Put($"{athlete.Path}/blocks/{id}", new { block, version });
+    private Task<Answer> Put(Trainee athlete, Guid id, JsonNode block, long version = 0) =>
+        coach.Put($"{athlete.Path}/blocks/{id}", new { block, version });
 
     private async Task<(Trainee Athlete, Guid Id, JsonNode Stored)> Stored(params JsonObject[] sessions)
     {
@@ -44,12 +72,16 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         return (athlete, id, (await Put(athlete, id, Block(sessions))).Ok);
     }
 
-    private static JsonNode Item(JsonNode stored, int week = 0, int session = 0, int item = 0) => stored["block"]!["weeks"]![week]!["sessions"]![session]!["items"]![item]!;
+    private static JsonNode Item(JsonNode stored, int week = 0, int session = 0, int item = 0) =>
+        stored["block"]!["weeks"]![week]!["sessions"]![session]!["items"]![item]!;
 
     [Fact]
     public async Task A_block_is_stored_with_its_lines_written_as_Cumbre_writes_them()
     {
-        var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4x5 REST 2min", "push-up: 3 x"), Session(7, "pull-up: 2 x 5"));
+        var (athlete, id, stored) = await Stored(
+            Session(0, "pull-up: 4x5 REST 2min", "push-up: 3 x"),
+            Session(7, "pull-up: 2 x 5")
+        );
         Assert.Equal("4 x 5 rest 2:00", (string)Item(stored)["line"]!);
         // What cannot be read is kept as it was typed.
         Assert.Equal("3 x", (string)Item(stored, item: 1)["line"]!);
@@ -98,7 +130,9 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     public async Task A_decision_or_a_logged_set_makes_an_open_editor_stale()
     {
         var (athlete, id, stored) = await Stored(Session(0, "pull-up: 2 x 5"), Session(2, "pull-up: 2 x 5"));
-        var session = (await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")).Ok;
+        var session = (
+            await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")
+        ).Ok;
         Assert.Equal(2, session["items"]![0]!["plan"]!["efforts"]!.AsArray().Count);
         (await athlete.Log(session, 1, 5)).Ok.ToString();
         var refused = await Put(athlete, id, stored["block"]!.DeepClone(), (long)stored["version"]!);
@@ -112,7 +146,10 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         Assert.Equal(409, (await Put(athlete, id, changed, (long)now["version"]!)).Status);
         var other = now["block"]!.DeepClone();
         other["weeks"]![0]!["sessions"]![1]!["items"]![0]!["line"] = "3 x 5";
-        Assert.Equal("3 x 5", (string)Item((await Put(athlete, id, other, (long)now["version"]!)).Ok, session: 1)["line"]!);
+        Assert.Equal(
+            "3 x 5",
+            (string)Item((await Put(athlete, id, other, (long)now["version"]!)).Ok, session: 1)["line"]!
+        );
     }
 
     [Fact]
@@ -132,11 +169,32 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     public async Task A_hold_of_a_block_is_logged_in_seconds()
     {
         var (athlete, _, stored) = await Stored(Session(0, "front-lever-tuck: hold 2 x 8 s", "pull-up: 1 x 5"));
-        var session = (await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")).Ok;
+        var session = (
+            await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")
+        ).Ok;
         var hold = session["items"]![0]!;
-        object Set(int? seconds) => new { set = 1, part = 1, reps = 1, seconds, added = new { value = 0, unit = "Kg" }, reserve = (int?)null, form = "Clean", pain = (int?)null, painPlace = (string?)null, supersedes = (Guid?)null, item = (Guid?)hold["id"]!.GetValue<Guid>() };
-        Assert.Equal("seconds:empty", (await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(null))).Field);
-        var logged = (await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(9))).Ok;
+        object Set(int? seconds) =>
+            new
+            {
+                set = 1,
+                part = 1,
+                reps = 1,
+                seconds,
+                added = new { value = 0, unit = "Kg" },
+                reserve = (int?)null,
+                form = "Clean",
+                pain = (int?)null,
+                painPlace = (string?)null,
+                supersedes = (Guid?)null,
+                item = (Guid?)hold["id"]!.GetValue<Guid>(),
+            };
+        Assert.Equal(
+            "seconds:empty",
+            (await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(null))).Field
+        );
+        var logged = (
+            await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(9))
+        ).Ok;
         Assert.Equal(9, (int)logged["items"]![0]!["sets"]![0]!["seconds"]!);
         Assert.Equal(200, (await athlete.Finish(logged)).Status);
     }
@@ -149,12 +207,15 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         (await athlete.Test("weighted-pull-up-heavy", 6, 15, 1, day: "2026-03-08")).Ok.ToString();
         var id = Guid.CreateVersion7();
         // The worked example: 80 % of 102.61 at 68.2 kg is +13.89, the plates make 13.75.
-        var stored = (await Put(athlete, id, Block(Session(1, "weighted-pull-up: 4 x 4 @ 80 % e1RM", "pull-up: 3 x 8")))).Ok;
+        var stored = (
+            await Put(athlete, id, Block(Session(1, "weighted-pull-up: 4 x 4 @ 80 % e1RM", "pull-up: 3 x 8")))
+        ).Ok;
         Assert.Empty(stored["anew"]!.AsArray());
         (await athlete.Weigh(66)).Ok.ToString();
         var now = (await coach.Get($"{athlete.Path}/blocks/{id}")).Ok;
         var anew = now["anew"]!.AsArray().Single()!;
-        // The reading of eight days ago is out of the mean, and stays that of the test: 82.09 - 66 = 16.09, of which the plates make 16.25.
+        // The reading of eight days ago is out of the mean, and stays that of the test: 82.09 - 66 = 16.09, of which
+        // the plates make 16.25.
         Assert.Equal((13.75m, 16.25m), ((decimal)anew["loadsKgBefore"]![0]!, (decimal)anew["loadsKg"]![0]!));
         Assert.Equal(204, (await coach.Post($"{athlete.Path}/blocks/{id}/seen")).Status);
         Assert.Empty((await coach.Get($"{athlete.Path}/blocks/{id}")).Ok["anew"]!.AsArray());
@@ -174,13 +235,36 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         Assert.Equal("start:monday", await Field(b => b["start"] = "2026-03-17"));
         Assert.Equal("name:empty", await Field(b => b["name"] = " "));
         Assert.Equal("weeks:tooMany", await Field(b => b["weeks"] = new JsonArray()));
-        Assert.Equal("weeks[0].sessions[0].day:week", await Field(b => b["weeks"]![0]!["sessions"]![0]!["day"] = "2026-03-30"));
-        Assert.Equal("weeks[0].sessions[0].items:tooMany", await Field(b => b["weeks"]![0]!["sessions"]![0] = Session(0, [.. Enumerable.Repeat("pull-up: 3 x 8", 300)])));
-        Assert.Equal("weeks[0].sessions[0].items[0].line:tooLong", await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["line"] = new string('4', 10_000)));
-        Assert.Equal("weeks[0].sessions[0].items[0].movement:unknown", await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["movement"] = "Pull up!"));
-        Assert.Equal("weeks[0].sessions[0].warmUp.seconds:range", await Field(b => b["weeks"]![0]!["sessions"]![0]!["warmUp"]!["seconds"] = -1));
-        Assert.Equal("weeks:duplicate", await Field(b => b["weeks"]![0]!["sessions"]!.AsArray().Add(b["weeks"]![0]!["sessions"]![0]!.DeepClone())));
-        Assert.Equal("kept[0].reason:empty", await Field(b => b["kept"] = new JsonArray(new JsonObject { ["key"] = "x", ["reason"] = "" })));
+        Assert.Equal(
+            "weeks[0].sessions[0].day:week",
+            await Field(b => b["weeks"]![0]!["sessions"]![0]!["day"] = "2026-03-30")
+        );
+        Assert.Equal(
+            "weeks[0].sessions[0].items:tooMany",
+            await Field(b =>
+                b["weeks"]![0]!["sessions"]![0] = Session(0, [.. Enumerable.Repeat("pull-up: 3 x 8", 300)])
+            )
+        );
+        Assert.Equal(
+            "weeks[0].sessions[0].items[0].line:tooLong",
+            await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["line"] = new string('4', 10_000))
+        );
+        Assert.Equal(
+            "weeks[0].sessions[0].items[0].movement:unknown",
+            await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["movement"] = "Pull up!")
+        );
+        Assert.Equal(
+            "weeks[0].sessions[0].warmUp.seconds:range",
+            await Field(b => b["weeks"]![0]!["sessions"]![0]!["warmUp"]!["seconds"] = -1)
+        );
+        Assert.Equal(
+            "weeks:duplicate",
+            await Field(b => b["weeks"]![0]!["sessions"]!.AsArray().Add(b["weeks"]![0]!["sessions"]![0]!.DeepClone()))
+        );
+        Assert.Equal(
+            "kept[0].reason:empty",
+            await Field(b => b["kept"] = new JsonArray(new JsonObject { ["key"] = "x", ["reason"] = "" }))
+        );
     }
 
     // Each with a message at its place, and a way on.
@@ -207,9 +291,14 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         foreach (var (item, fault, problem) in cases)
         {
             var session = Session(0, item);
-            var reading = (await coach.Post($"{athlete.Path}/blocks/reading?session={session["id"]}", Block(session))).Ok;
+            var reading = (
+                await coach.Post($"{athlete.Path}/blocks/reading?session={session["id"]}", Block(session))
+            ).Ok;
             var meaning = reading["items"]![0]!;
-            Assert.Equal((item, fault, problem), (item, (string?)meaning["error"]?["fault"], (string?)meaning["problem"]));
+            Assert.Equal(
+                (item, fault, problem),
+                (item, (string?)meaning["error"]?["fault"], (string?)meaning["problem"])
+            );
             Assert.Null(meaning["plan"]);
             if (problem == "NoSuchBand")
                 Assert.NotEmpty(meaning["bands"]!.AsArray());
@@ -236,7 +325,18 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         var item = (string)session["items"]![0]!["id"]!;
         var block = Block(session);
         Task<Answer> Why(string figure, int week = 1, string? of = null) =>
-            coach.Post($"{athlete.Path}/blocks/why", new { block = block.DeepClone(), figure, week, session = (string)session["id"]!, item = of, pattern = figure == "HardSets" ? "vertical pull" : null });
+            coach.Post(
+                $"{athlete.Path}/blocks/why",
+                new
+                {
+                    block = block.DeepClone(),
+                    figure,
+                    week,
+                    session = (string)session["id"]!,
+                    item = of,
+                    pattern = figure == "HardSets" ? "vertical pull" : null,
+                }
+            );
         Assert.Equal(690, (int)(await Why("ItemTime", of: item)).Ok["value"]!["number"]!);
         Assert.Equal(4, (int)(await Why("HardSets")).Ok["value"]!["number"]!);
         Assert.Equal(690 + 480, (int)(await Why("SessionTime")).Ok["value"]!["number"]!);
@@ -250,19 +350,48 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         var (athlete, id, stored) = await Stored(Session(0, "front-lever-full: hold 3 x 5 s"));
         var caution = stored["reading"]!["cautions"]!.AsArray().Single(c => (string)c!["id"]! == "StepLocked")!;
         var block = stored["block"]!.DeepClone();
-        block["kept"] = new JsonArray(new JsonObject { ["key"] = (string)caution["key"]!, ["reason"] = "shown in the hall yesterday" });
+        block["kept"] = new JsonArray(
+            new JsonObject { ["key"] = (string)caution["key"]!, ["reason"] = "shown in the hall yesterday" }
+        );
         var kept = (await Put(athlete, id, block, (long)stored["version"]!)).Ok;
-        Assert.Equal("shown in the hall yesterday", (string)kept["reading"]!["cautions"]!.AsArray().Single(c => (string)c!["id"]! == "StepLocked")!["keptBecause"]!);
+        Assert.Equal(
+            "shown in the hall yesterday",
+            (string)
+                kept["reading"]!["cautions"]!.AsArray().Single(c => (string)c!["id"]! == "StepLocked")!["keptBecause"]!
+        );
     }
 
     [Fact]
     public async Task Missed_weeks_shift_the_block_without_storing_it()
     {
         var (athlete, _, stored) = await Stored(Session(0, "pull-up: 6 x 5 @ +10 kg"));
-        var shifted = (await coach.Post($"{athlete.Path}/blocks/shift", new { block = stored["block"]!.DeepClone(), week = 1, missed = 2 })).Ok;
+        var shifted = (
+            await coach.Post(
+                $"{athlete.Path}/blocks/shift",
+                new
+                {
+                    block = stored["block"]!.DeepClone(),
+                    week = 1,
+                    missed = 2,
+                }
+            )
+        ).Ok;
         Assert.Equal(("Less", 4), ((string)shifted["rule"]!, shifted["block"]!["weeks"]!.AsArray().Count));
         Assert.Equal("2026-03-30", (string)shifted["block"]!["weeks"]![2]!["sessions"]![0]!["day"]!);
-        Assert.Equal("missed:range", (await coach.Post($"{athlete.Path}/blocks/shift", new { block = stored["block"]!.DeepClone(), week = 1, missed = 0 })).Field);
+        Assert.Equal(
+            "missed:range",
+            (
+                await coach.Post(
+                    $"{athlete.Path}/blocks/shift",
+                    new
+                    {
+                        block = stored["block"]!.DeepClone(),
+                        week = 1,
+                        missed = 0,
+                    }
+                )
+            ).Field
+        );
     }
 
     [Fact]
@@ -270,12 +399,57 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     {
         var (athlete, id, _) = await Stored(Session(0, "weighted-pull-up: 4 x 5 @ +10 kg", "push-up: 3 x 8"));
         var template = Guid.CreateVersion7();
-        Assert.Equal("toWeek:range", (await coach.Put($"/api/templates/{template}", new { name = "Pull", athleteId = athlete.Id, blockId = id, fromWeek = 1, toWeek = 3 })).Field);
-        var kept = (await coach.Put($"/api/templates/{template}", new { name = "Pull", athleteId = athlete.Id, blockId = id, fromWeek = 1, toWeek = 1 })).Ok;
+        Assert.Equal(
+            "toWeek:range",
+            (
+                await coach.Put(
+                    $"/api/templates/{template}",
+                    new
+                    {
+                        name = "Pull",
+                        athleteId = athlete.Id,
+                        blockId = id,
+                        fromWeek = 1,
+                        toWeek = 3,
+                    }
+                )
+            ).Field
+        );
+        var kept = (
+            await coach.Put(
+                $"/api/templates/{template}",
+                new
+                {
+                    name = "Pull",
+                    athleteId = athlete.Id,
+                    blockId = id,
+                    fromWeek = 1,
+                    toWeek = 1,
+                }
+            )
+        ).Ok;
         Assert.Equal((1, 1, 2), ((int)kept["weeks"]!, (int)kept["sessions"]!, (int)kept["items"]!));
         var other = await coach.NewAthlete();
-        var target = new { athletes = new[] { new { athleteId = other.Id, blockId = Guid.CreateVersion7() } }, start = "2026-03-23", name = (string?)null };
-        Assert.Equal("start:monday", (await coach.Post($"/api/templates/{template}/fit", new { target.athletes, start = "2026-03-24", target.name })).Field);
+        var target = new
+        {
+            athletes = new[] { new { athleteId = other.Id, blockId = Guid.CreateVersion7() } },
+            start = "2026-03-23",
+            name = (string?)null,
+        };
+        Assert.Equal(
+            "start:monday",
+            (
+                await coach.Post(
+                    $"/api/templates/{template}/fit",
+                    new
+                    {
+                        target.athletes,
+                        start = "2026-03-24",
+                        target.name,
+                    }
+                )
+            ).Field
+        );
         (await coach.Post($"/api/templates/{template}/fit", target)).Ok.ToString();
         Assert.Empty((await coach.Get($"{other.Path}/blocks")).Ok.AsArray());
         (await coach.Post($"/api/templates/{template}/apply", target)).Ok.ToString();
@@ -291,13 +465,18 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     public async Task Removing_a_block_keeps_what_was_logged()
     {
         var (athlete, id, stored) = await Stored(Session(0, "pull-up: 1 x 5"), Session(2, "pull-up: 1 x 5"));
-        var session = (await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")).Ok;
+        var session = (
+            await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![0]!["id"]}")
+        ).Ok;
         (await athlete.Log(session, 1, 5)).Ok.ToString();
         Assert.Equal(409, (await coach.Delete($"{athlete.Path}/blocks/{id}?version={stored["version"]}")).Status);
         var version = (long)(await coach.Get($"{athlete.Path}/blocks/{id}")).Ok["version"]!;
         Assert.Equal(204, (await coach.Delete($"{athlete.Path}/blocks/{id}?version={version}")).Status);
         Assert.Equal(200, (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Status);
-        Assert.Equal(404, (await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![1]!["id"]}")).Status);
+        Assert.Equal(
+            404,
+            (await coach.Get($"{athlete.Path}/sessions/{stored["block"]!["weeks"]![0]!["sessions"]![1]!["id"]}")).Status
+        );
     }
 
     [Fact]
@@ -305,21 +484,50 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     {
         var athlete = await coach.NewAthlete();
         var session = Session(0, "pull-up: 2 x drop 4+4+6 @ +20 / +10 / 0 kg grip wide / medium / narrow rest 3:00");
-        var structure = (await coach.Post($"{athlete.Path}/blocks/reading?session={session["id"]}", Block(session))).Ok["items"]![0]!["structure"]!;
+        var structure = (await coach.Post($"{athlete.Path}/blocks/reading?session={session["id"]}", Block(session))).Ok[
+            "items"
+        ]![0]!["structure"]!;
         structure["setTotal"] = 3;
-        Assert.Equal("3 x drop 4+4+6 @ +20 / +10 / 0 kg grip wide / medium / narrow rest 3:00", (string)(await coach.Post("/api/notation/line", structure)).Ok["line"]!);
+        Assert.Equal(
+            "3 x drop 4+4+6 @ +20 / +10 / 0 kg grip wide / medium / narrow rest 3:00",
+            (string)(await coach.Post("/api/notation/line", structure)).Ok["line"]!
+        );
         structure["setTotal"] = 40;
         Assert.Equal("sets:range", (await coach.Post("/api/notation/line", structure)).Field);
         Assert.Equal(":plan", (await coach.Post("/api/notation/line", new { method = "unheard-of" })).Field);
-        Assert.Equal(":NotInThisMethod", (await coach.Post("/api/notation/line", new { method = "hold", setTotal = 3, seconds = 8, tempo = new { lowering = 3, bottom = 1, lifting = 1, top = 0 } })).Field);
+        Assert.Equal(
+            ":NotInThisMethod",
+            (
+                await coach.Post(
+                    "/api/notation/line",
+                    new
+                    {
+                        method = "hold",
+                        setTotal = 3,
+                        seconds = 8,
+                        tempo = new
+                        {
+                            lowering = 3,
+                            bottom = 1,
+                            lifting = 1,
+                            top = 0,
+                        },
+                    }
+                )
+            ).Field
+        );
     }
 
     [Fact]
     public async Task The_help_card_and_the_completions_are_there()
     {
         Assert.True((await coach.Get("/api/notation")).Ok.AsArray().Count > 20);
-        Assert.Contains((await coach.Get("/api/notation/completions?line=4%20x%205%20te&cursor=8")).Ok.AsArray(), s => (string)s!["text"]! == "tempo 3-1-X-0");
-        Assert.Empty((await coach.Get($"/api/notation/completions?line={new string('4', 400)}&cursor=400")).Ok.AsArray());
+        Assert.Contains((await coach.Get("/api/notation/completions?line=4%20x%205%20te&cursor=8")).Ok.AsArray(), s =>
+            (string)s!["text"]! == "tempo 3-1-X-0"
+        );
+        Assert.Empty(
+            (await coach.Get($"/api/notation/completions?line={new string('4', 400)}&cursor=400")).Ok.AsArray()
+        );
     }
 
     [Fact]
@@ -332,8 +540,13 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
             var shows = (string)example!["shows"]!;
             // Books lie at home, bands in the hall.
             var path = PathOf(shows == "ByCount" ? "Yara Benavent" : "Kasimir Lund");
-            var session = Session(0, $"{(shows.StartsWith("Hold", StringComparison.Ordinal) ? "front-lever-advanced-tuck" : "weighted-pull-up")}: {(string)example["line"]!}");
-            var meaning = (await coach.Post($"{path}/blocks/reading?session={session["id"]}", Block(session))).Ok["items"]![0]!;
+            var session = Session(
+                0,
+                $"{(shows.StartsWith("Hold", StringComparison.Ordinal) ? "front-lever-advanced-tuck" : "weighted-pull-up")}: {(string)example["line"]!}"
+            );
+            var meaning = (await coach.Post($"{path}/blocks/reading?session={session["id"]}", Block(session))).Ok[
+                "items"
+            ]![0]!;
             Assert.True(meaning["plan"] is not null, $"{example["line"]}: {meaning["problem"]}");
             Assert.Equal((string)example["line"]!, (string)meaning["canonical"]!);
         }
@@ -348,7 +561,9 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         var pullUp = all.Single(m => (string)m!["slug"]! == "pull-up")!;
         Assert.Null((string?)pullUp["kitMissing"]);
         Assert.True((int)pullUp["level"]! > 1);
-        Assert.All((await coach.Get($"{athlete.Path}/substitutes?movement=pull-up")).Ok.AsArray(), s => Assert.NotEqual("pull-up", (string)s!["slug"]!));
+        Assert.All((await coach.Get($"{athlete.Path}/substitutes?movement=pull-up")).Ok.AsArray(), s =>
+            Assert.NotEqual("pull-up", (string)s!["slug"]!)
+        );
         Assert.Equal(404, (await coach.Get($"{athlete.Path}/substitutes?movement=nothing")).Status);
     }
 }

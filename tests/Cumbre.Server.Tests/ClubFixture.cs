@@ -37,11 +37,15 @@ public sealed class Club : WebApplicationFactory<Program>
 
     public string DatabasePath => Path.Combine(Data, "cumbre.db");
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
-        .UseSetting("Cumbre:Data", Data)
-        .UseSetting("Cumbre:Demo", demo ? "true" : "false")
-        .UseSetting("Cumbre:Today", Today)
-        .UseSetting("Cumbre:SignInsPerMinute", signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture));
+    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+        builder
+            .UseSetting("Cumbre:Data", Data)
+            .UseSetting("Cumbre:Demo", demo ? "true" : "false")
+            .UseSetting("Cumbre:Today", Today)
+            .UseSetting(
+                "Cumbre:SignInsPerMinute",
+                signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture)
+            );
 
     public async Task<Caller> Coach() => await new Caller(CreateClient(), this).DemoSignIn("coach");
 
@@ -94,11 +98,13 @@ public sealed class Caller(HttpClient client, Club club)
 
     public Task<Answer> Put(string path, object body) => Send(HttpMethod.Put, path, JsonContent.Create(body));
 
-    public Task<Answer> Post(string path, object? body = null) => Send(HttpMethod.Post, path, body is null ? null : JsonContent.Create(body));
+    public Task<Answer> Post(string path, object? body = null) =>
+        Send(HttpMethod.Post, path, body is null ? null : JsonContent.Create(body));
 
     public Task<Answer> Delete(string path) => Send(HttpMethod.Delete, path, null);
 
-    public Task<Answer> PutRaw(string path, string body) => Send(HttpMethod.Put, path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
+    public Task<Answer> PutRaw(string path, string body) =>
+        Send(HttpMethod.Put, path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
 
     public async Task<Answer> Send(HttpMethod method, string path, HttpContent? content)
     {
@@ -111,11 +117,20 @@ public sealed class Caller(HttpClient client, Club club)
 
         using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
         var text = await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
-        return new((int)response.StatusCode, response.Content.Headers.ContentType?.MediaType?.Contains("json", StringComparison.Ordinal) == true ? JsonNode.Parse(text) : null);
+        return new(
+            (int)response.StatusCode,
+            response.Content.Headers.ContentType?.MediaType?.Contains("json", StringComparison.Ordinal) == true
+                ? JsonNode.Parse(text)
+                : null
+        );
     }
 
     /// <summary>A new athlete of 68.2 kg with the hall's plates, ready to be tested.</summary>
-    public async Task<Trainee> NewAthlete(string loading = "base-first", string increase = "two-in-a-row", bool weighed = true)
+    public async Task<Trainee> NewAthlete(
+        string loading = "base-first",
+        string increase = "two-in-a-row",
+        bool weighed = true
+    )
     {
         var id = Guid.CreateVersion7();
         (await Put($"/api/athletes/{id}", Trainee.Profile("Tess Trial", loading, increase))).Ok.ToString();
@@ -133,32 +148,68 @@ public sealed class Trainee(Caller coach, Guid id)
 
     public string Path => $"/api/athletes/{id}";
 
-    public static object Profile(string name, string loading = "base-first", string increase = "two-in-a-row", long version = 0, object? kit = null) => new
-    {
-        name,
-        birthYear = (int?)1990,
-        unit = "Kg",
-        sex = "Female",
-        statureCm = 170,
-        lengths = new { armCm = (decimal?)null, trunkCm = (decimal?)null, thighCm = (decimal?)null, shankCm = (decimal?)null },
-        schools = new[] { new { question = "loading", choice = loading }, new { question = "increase", choice = increase } },
-        cleared = false,
-        kit = kit ?? Kit((1.25m, 2), (2.5m, 2), (5, 2), (10, 3), (20, 1)),
-        version,
-    };
+    public static object Profile(
+        string name,
+        string loading = "base-first",
+        string increase = "two-in-a-row",
+        long version = 0,
+        object? kit = null
+    ) =>
+        new
+        {
+            name,
+            birthYear = (int?)1990,
+            unit = "Kg",
+            sex = "Female",
+            statureCm = 170,
+            lengths = new
+            {
+                armCm = (decimal?)null,
+                trunkCm = (decimal?)null,
+                thighCm = (decimal?)null,
+                shankCm = (decimal?)null,
+            },
+            schools = new[]
+            {
+                new { question = "loading", choice = loading },
+                new { question = "increase", choice = increase },
+            },
+            cleared = false,
+            kit = kit ?? Kit((1.25m, 2), (2.5m, 2), (5, 2), (10, 3), (20, 1)),
+            version,
+        };
 
-    public static object Kit(params (decimal Size, int Count)[] plates) => new
-    {
-        plates = plates.Select(p => new { size = new { value = p.Size, unit = "Kg" }, count = p.Count }),
-        hasBelt = true,
-        vest = (object?)null,
-    };
+    public static object Kit(params (decimal Size, int Count)[] plates) =>
+        new
+        {
+            plates = plates.Select(p => new { size = new { value = p.Size, unit = "Kg" }, count = p.Count }),
+            hasBelt = true,
+            vest = (object?)null,
+        };
 
     public Task<Answer> Weigh(object value, string day = Club.Today) =>
         coach.Put($"{Path}/body-masses/{Guid.CreateVersion7()}", new { day, mass = new { value, unit = "Kg" } });
 
-    public Task<Answer> Test(string benchmark, object reps, object? added = null, object? reserve = null, string day = Club.Today, string form = "Clean") =>
-        coach.Put($"{Path}/results/{Guid.CreateVersion7()}", new { benchmark, day, reps, added = added is null ? null : new { value = added, unit = "Kg" }, reserve = reserve ?? 0, form });
+    public Task<Answer> Test(
+        string benchmark,
+        object reps,
+        object? added = null,
+        object? reserve = null,
+        string day = Club.Today,
+        string form = "Clean"
+    ) =>
+        coach.Put(
+            $"{Path}/results/{Guid.CreateVersion7()}",
+            new
+            {
+                benchmark,
+                day,
+                reps,
+                added = added is null ? null : new { value = added, unit = "Kg" },
+                reserve = reserve ?? 0,
+                form,
+            }
+        );
 
     /// <summary>A test of any measure: the fields as the request has them.</summary>
     public Task<Answer> Record(object result) => coach.Put($"{Path}/results/{Guid.CreateVersion7()}", result);
@@ -168,34 +219,104 @@ public sealed class Trainee(Caller coach, Guid id)
     /// <summary>The four thresholds of base first.</summary>
     public async Task OpenGate(string day = Club.Today)
     {
-        foreach (var (benchmark, reps) in new[] { ("chin-up-max", 8), ("push-up-max", 20), ("row-max", 12), ("parallel-bar-dip-max", 12) })
+        foreach (
+            var (benchmark, reps) in new[]
+            {
+                ("chin-up-max", 8),
+                ("push-up-max", 20),
+                ("row-max", 12),
+                ("parallel-bar-dip-max", 12),
+            }
+        )
             (await Test(benchmark, reps, day: day)).Ok.ToString();
     }
 
-    public Task<Answer> Plan(string line, string day = Club.Today, string? reason = null, long version = 0, Guid? session = null, bool easy = false, string movement = "weighted-pull-up") =>
-        coach.Put($"{Path}/sessions/{session ?? Guid.CreateVersion7()}", new { day, movement, line, easy, overrideReason = reason, version });
+    public Task<Answer> Plan(
+        string line,
+        string day = Club.Today,
+        string? reason = null,
+        long version = 0,
+        Guid? session = null,
+        bool easy = false,
+        string movement = "weighted-pull-up"
+    ) =>
+        coach.Put(
+            $"{Path}/sessions/{session ?? Guid.CreateVersion7()}",
+            new
+            {
+                day,
+                movement,
+                line,
+                easy,
+                overrideReason = reason,
+                version,
+            }
+        );
 
-    public Task<Answer> Log(JsonNode session, int set, object reps, object? added = null, int part = 1, string form = "Clean", int? pain = null, string? place = null, Guid? supersedes = null, Guid? id = null) =>
+    public Task<Answer> Log(
+        JsonNode session,
+        int set,
+        object reps,
+        object? added = null,
+        int part = 1,
+        string form = "Clean",
+        int? pain = null,
+        string? place = null,
+        Guid? supersedes = null,
+        Guid? id = null
+    ) =>
         coach.Put(
             $"{Path}/sessions/{session["id"]}/sets/{id ?? Guid.CreateVersion7()}",
-            new { set, part, reps, added = new { value = added ?? LoadOf(session, set, part), unit = "Kg" }, reserve = 1, form, pain, painPlace = place, supersedes });
+            new
+            {
+                set,
+                part,
+                reps,
+                added = new { value = added ?? LoadOf(session, set, part), unit = "Kg" },
+                reserve = 1,
+                form,
+                pain,
+                painPlace = place,
+                supersedes,
+            }
+        );
 
     public Task<Answer> Finish(JsonNode session) => coach.Post($"{Path}/sessions/{session["id"]}/finish");
 
     /// <summary>Plans a line, logs every set with the same reps, and finishes.</summary>
-    public async Task<JsonNode> Train(string line, string day, int reps, int? pain = null, string? reason = null, string movement = "weighted-pull-up", string place = "right elbow")
+    public async Task<JsonNode> Train(
+        string line,
+        string day,
+        int reps,
+        int? pain = null,
+        string? reason = null,
+        string movement = "weighted-pull-up",
+        string place = "right elbow"
+    )
     {
         var session = (await Plan(line, day, reason, movement: movement)).Ok;
         foreach (var effort in session["items"]![0]!["plan"]!["efforts"]!.AsArray())
-            (await Log(session, (int)effort!["set"]!, reps, part: (int)effort["part"]!, pain: (int)effort["set"]! == 1 ? pain : null, place: pain is null ? null : place)).Ok.ToString();
+            (
+                await Log(
+                    session,
+                    (int)effort!["set"]!,
+                    reps,
+                    part: (int)effort["part"]!,
+                    pain: (int)effort["set"]! == 1 ? pain : null,
+                    place: pain is null ? null : place
+                )
+            ).Ok.ToString();
         return (await Finish(session)).Ok;
     }
 
-    public async Task<JsonNode> Page(string movement = "weighted-pull-up") => (await coach.Get($"{Path}/movement?movement={movement}")).Ok;
+    public async Task<JsonNode> Page(string movement = "weighted-pull-up") =>
+        (await coach.Get($"{Path}/movement?movement={movement}")).Ok;
 
     private static decimal LoadOf(JsonNode session, int set, int part)
     {
-        var effort = session["items"]![0]!["plan"]!["efforts"]!.AsArray().First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
+        var effort = session["items"]![0]!["plan"]!["efforts"]!
+            .AsArray()
+            .First(e => (int)e!["set"]! == set && (int)e["part"]! == part);
         return (decimal)session["items"]![0]!["plan"]!["loads"]![(int)effort!["load"]!]!["made"]!["value"]!["number"]!;
     }
 }
@@ -203,5 +324,6 @@ public sealed class Trainee(Caller coach, Guid id)
 internal static class DecisionsOfJson
 {
     /// <summary>The most cautious decision of a page or a session; null: none waits.</summary>
-    public static JsonNode? Decision(this JsonNode node) => node["decisions"]!.AsArray() is [{ } first, ..] ? first : null;
+    public static JsonNode? Decision(this JsonNode node) =>
+        node["decisions"]!.AsArray() is [{ } first, ..] ? first : null;
 }

@@ -11,14 +11,30 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private static object Wish(string start = "2026-03-16", int? minutes = 60, string[]? days = null, int? loadingWeeks = null, string name = "Generated") =>
-        new { name, start, days = days ?? ["Monday", "Thursday"], minutes, loadingWeeks };
+    private static object Wish(
+        string start = "2026-03-16",
+        int? minutes = 60,
+        string[]? days = null,
+        int? loadingWeeks = null,
+        string name = "Generated"
+    ) =>
+        new
+        {
+            name,
+            start,
+            days = days ?? ["Monday", "Thursday"],
+            minutes,
+            loadingWeeks,
+        };
 
-    private Task<Answer> Preview(string path, Guid id, object? wish = null) => coach.Post($"{path}/blocks/{id}/generate", wish ?? Wish());
+    private Task<Answer> Preview(string path, Guid id, object? wish = null) =>
+        coach.Post($"{path}/blocks/{id}/generate", wish ?? Wish());
 
-    private Task<Answer> Take(string path, Guid id, object? wish = null, long version = 0) => coach.Put($"{path}/blocks/{id}/generated", new { wish = wish ?? Wish(), version });
+    private Task<Answer> Take(string path, Guid id, object? wish = null, long version = 0) =>
+        coach.Put($"{path}/blocks/{id}/generated", new { wish = wish ?? Wish(), version });
 
-    private static JsonNode Session(JsonNode block, int week = 0, int session = 0) => block["weeks"]![week]!["sessions"]![session]!;
+    private static JsonNode Session(JsonNode block, int week = 0, int session = 0) =>
+        block["weeks"]![week]!["sessions"]![session]!;
 
     private async Task<string> PathOf(string name) =>
         $"/api/athletes/{(await coach.Get("/api/programmes")).Ok.AsArray().Single(r => (string)r!["athleteName"]! == name)!["athleteId"]}";
@@ -52,7 +68,12 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
                 Assert.Contains(shown["notices"]!.AsArray(), n => (string)n!["id"]! == "ClearanceOpen");
             else
                 Assert.True(sessions >= 10, $"{name}: {sessions}");
-            var items = shown["block"]!["weeks"]!.AsArray().SelectMany(w => w!["sessions"]!.AsArray()).SelectMany(s => s!["items"]!.AsArray()).Select(i => (string)i!["id"]!).ToHashSet();
+            var items = shown["block"]!["weeks"]!
+                .AsArray()
+                .SelectMany(w => w!["sessions"]!.AsArray())
+                .SelectMany(s => s!["items"]!.AsArray())
+                .Select(i => (string)i!["id"]!)
+                .ToHashSet();
             Assert.Equal(items, shown["why"]!.AsArray().Select(w => (string)w!["item"]!).ToHashSet());
         }
     }
@@ -61,7 +82,11 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task Sessions_that_are_planned_already_are_named()
     {
         var shown = (await Preview(await PathOf("Iker Varga"), Guid.CreateVersion7())).Ok;
-        Assert.Equal("2026-03-16", (string)shown["notices"]!.AsArray().Single(n => (string)n!["id"]! == "PlannedAlready")!["args"]![1]!["date"]!);
+        Assert.Equal(
+            "2026-03-16",
+            (string)
+                shown["notices"]!.AsArray().Single(n => (string)n!["id"]! == "PlannedAlready")!["args"]![1]!["date"]!
+        );
     }
 
     [Fact]
@@ -71,7 +96,10 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
         var id = Guid.CreateVersion7();
         var first = (await Take(athlete.Path, id)).Ok;
         var second = (await Take(athlete.Path, id)).Ok;
-        Assert.Equal((first["version"]!.ToJsonString(), first["block"]!.ToJsonString()), (second["version"]!.ToJsonString(), second["block"]!.ToJsonString()));
+        Assert.Equal(
+            (first["version"]!.ToJsonString(), first["block"]!.ToJsonString()),
+            (second["version"]!.ToJsonString(), second["block"]!.ToJsonString())
+        );
     }
 
     [Fact]
@@ -87,14 +115,18 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
         var items = Session(block, session: 1)["items"]!.AsArray();
         var mine = items[^1]!["id"]!.ToString();
         items[^1]!["line"] = "2 x 3 2 in reserve";
-        var edited = (await coach.Put($"{athlete.Path}/blocks/{id}", new { block, version = (long)taken["version"]! })).Ok;
+        var edited = (
+            await coach.Put($"{athlete.Path}/blocks/{id}", new { block, version = (long)taken["version"]! })
+        ).Ok;
 
         var again = (await Preview(athlete.Path, id, Wish(minutes: 30))).Ok;
         var kept = again["changes"]!.AsArray().Single(c => (string)c!["item"]! == mine)!;
         Assert.Equal(("KeptByHand", "2 x 3 2 in reserve"), ((string)kept["kind"]!, (string)kept["lineBefore"]!));
         Assert.Contains(again["changes"]!.AsArray(), c => (string)c!["kind"]! == "Removed");
         var stored = (await Take(athlete.Path, id, Wish(minutes: 30), (long)edited["version"]!)).Ok;
-        Assert.Contains(Session(stored["block"]!, session: 1)["items"]!.AsArray(), i => (string)i!["id"]! == mine && (string)i["line"]! == "2 x 3 2 in reserve");
+        Assert.Contains(Session(stored["block"]!, session: 1)["items"]!.AsArray(), i =>
+            (string)i!["id"]! == mine && (string)i["line"]! == "2 x 3 2 in reserve"
+        );
         // The reasons that are kept are those of the newest generation.
         Assert.Equal(30, (int)(await coach.Get($"{athlete.Path}/blocks/{id}/generated")).Ok["wish"]!["minutes"]!);
     }
@@ -104,11 +136,46 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     {
         var athlete = await coach.NewAthlete();
         var id = Guid.CreateVersion7();
-        var session = new { id = Guid.CreateVersion7(), day = "2026-03-17", title = "Mine", warmUp = new { seconds = 300, text = (string?)null }, coolDown = new { seconds = 0, text = (string?)null }, items = new[] { new { id = Guid.CreateVersion7(), movement = "pull-up", line = "3 x 5", joined = false } }, @fixed = false };
-        var stored = (await coach.Put($"{athlete.Path}/blocks/{id}", new { block = new { name = "By hand", start = "2026-03-16", weeks = new[] { new { kind = "Loading", sessions = new[] { session } } }, kept = Array.Empty<object>() }, version = 0 })).Ok;
+        var session = new
+        {
+            id = Guid.CreateVersion7(),
+            day = "2026-03-17",
+            title = "Mine",
+            warmUp = new { seconds = 300, text = (string?)null },
+            coolDown = new { seconds = 0, text = (string?)null },
+            items = new[]
+            {
+                new
+                {
+                    id = Guid.CreateVersion7(),
+                    movement = "pull-up",
+                    line = "3 x 5",
+                    joined = false,
+                },
+            },
+            @fixed = false,
+        };
+        var stored = (
+            await coach.Put(
+                $"{athlete.Path}/blocks/{id}",
+                new
+                {
+                    block = new
+                    {
+                        name = "By hand",
+                        start = "2026-03-16",
+                        weeks = new[] { new { kind = "Loading", sessions = new[] { session } } },
+                        kept = Array.Empty<object>(),
+                    },
+                    version = 0,
+                }
+            )
+        ).Ok;
         Assert.Equal(404, (await coach.Get($"{athlete.Path}/blocks/{id}/generated")).Status);
         var taken = (await Take(athlete.Path, id, version: (long)stored["version"]!)).Ok;
-        Assert.Contains(taken["block"]!["weeks"]![0]!["sessions"]!.AsArray(), s => (string)s!["title"]! == "Mine" && (string)s["items"]![0]!["line"]! == "3 x 5");
+        Assert.Contains(taken["block"]!["weeks"]![0]!["sessions"]!.AsArray(), s =>
+            (string)s!["title"]! == "Mine" && (string)s["items"]![0]!["line"]! == "3 x 5"
+        );
         Assert.Equal(("By hand", 5), ((string)taken["block"]!["name"]!, taken["block"]!["weeks"]!.AsArray().Count));
     }
 
@@ -143,7 +210,13 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     [InlineData("2026-03-16", 241, null, "Generated", "minutes:range")]
     [InlineData("2026-03-16", 60, 9, "Generated", "loadingWeeks:range")]
     [InlineData("2026-03-16", 60, null, " ", "name:empty")]
-    public async Task What_cannot_be_asked_for_is_said_at_the_field(string start, int minutes, int? loadingWeeks, string name, string field)
+    public async Task What_cannot_be_asked_for_is_said_at_the_field(
+        string start,
+        int minutes,
+        int? loadingWeeks,
+        string name,
+        string field
+    )
     {
         var athlete = await coach.NewAthlete();
         var answer = await Preview(athlete.Path, Guid.CreateVersion7(), Wish(start, minutes, null, loadingWeeks, name));

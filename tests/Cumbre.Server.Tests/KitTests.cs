@@ -11,11 +11,38 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private static object Band(object? bottom = null, object? middle = null, object? top = null, string measuredOn = Club.Today, string name = "green") =>
-        new { id = Guid.CreateVersion7(), name, bottomKg = bottom ?? 20, middleKg = middle ?? 15, topKg = top ?? 10, measuredOn };
+    private static object Band(
+        object? bottom = null,
+        object? middle = null,
+        object? top = null,
+        string measuredOn = Club.Today,
+        string name = "green"
+    ) =>
+        new
+        {
+            id = Guid.CreateVersion7(),
+            name,
+            bottomKg = bottom ?? 20,
+            middleKg = middle ?? 15,
+            topKg = top ?? 10,
+            measuredOn,
+        };
 
-    private static object Book(long version, object? kit = null, object[]? bands = null, object[]? counted = null, object[]? gear = null) =>
-        new { kit, bands = bands ?? [], counted = counted ?? [], gear = gear ?? [], version };
+    private static object Book(
+        long version,
+        object? kit = null,
+        object[]? bands = null,
+        object[]? counted = null,
+        object[]? gear = null
+    ) =>
+        new
+        {
+            kit,
+            bands = bands ?? [],
+            counted = counted ?? [],
+            gear = gear ?? [],
+            version,
+        };
 
     [Fact]
     public async Task The_hall_of_the_demo_has_its_plates_bands_and_bars_and_what_can_be_loaded()
@@ -38,37 +65,56 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
         await athlete.OpenGate();
         var hall = (await coach.Get("/api/kit")).Ok;
         (await coach.Put("/api/kit", Book((long)hall["version"]!, Trainee.Kit((7, 1))))).Ok.ToString();
-        var made = (await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!;
+        var made = (await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]![
+            "made"
+        ]!["value"]!["number"]!;
         Assert.Equal(7m, (decimal)made);
         var profile = (JsonObject)(await coach.Get(athlete.Path)).Ok;
         profile["intake"]!["place"] = "Home";
         (await coach.Put(athlete.Path, profile)).Ok.ToString();
-        Assert.Equal(5m, (decimal)(await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]!["made"]!["value"]!["number"]!);
+        Assert.Equal(
+            5m,
+            (decimal)
+                (await athlete.Plan("3 x 5 @ +5 kg", reason: "a test")).Ok["items"]![0]!["plan"]!["loads"]![0]![
+                    "made"
+                ]!["value"]!["number"]!
+        );
     }
 
     [Fact]
     public async Task Bands_and_books_at_home_are_kept_and_a_strong_band_is_told()
     {
         var athlete = await coach.NewAthlete();
-        var counted = new { id = Guid.CreateVersion7(), name = "book", count = 9, unit = new { value = 0.62m, unit = "Kg" } };
-        var stored = (await coach.Put($"{athlete.Path}/kit", Book(0, bands: [Band(80, 60, 40)], counted: [counted]))).Ok;
-        Assert.Contains(stored["helps"]![0]!["help"]!["why"]!["cautions"]!.AsArray(), c => (string)c!["id"]! == "BandTooStrong");
+        var counted = new
+        {
+            id = Guid.CreateVersion7(),
+            name = "book",
+            count = 9,
+            unit = new { value = 0.62m, unit = "Kg" },
+        };
+        var stored = (
+            await coach.Put($"{athlete.Path}/kit", Book(0, bands: [Band(80, 60, 40)], counted: [counted]))
+        ).Ok;
+        Assert.Contains(stored["helps"]![0]!["help"]!["why"]!["cautions"]!.AsArray(), c =>
+            (string)c!["id"]! == "BandTooStrong"
+        );
         Assert.Equal(60m, (decimal)stored["helps"]![0]!["help"]!["value"]!["number"]!);
         var conflict = await coach.Put($"{athlete.Path}/kit", Book(0));
         Assert.Equal((409, 1), (conflict.Status, conflict.Body!["current"]!["counted"]!.AsArray().Count));
         Assert.Equal(404, (await coach.Put($"/api/athletes/{Guid.CreateVersion7()}/kit", Book(0))).Status);
     }
 
-    public static TheoryData<string, string> Slips => new()
-    {
-        { "negative", "bands[0].bottomKg:range" },
-        { "rising", "bands[0].middleKg:range" },
-        { "future", "bands[0].measuredOn:future" },
-        { "nameless", "bands[0].name:empty" },
-        { "plate", "kit.plates[0].size:range" },
-        { "height", "gear[0].heightCm:range" },
-        { "count", "counted[0].count:range" },
-    };
+    public static TheoryData<string, string> Slips =>
+        new()
+        {
+            { "negative", "bands[0].bottomKg:range" },
+            { "rising", "bands[0].middleKg:range" },
+            { "future", "bands[0].measuredOn:future" },
+            { "nameless", "bands[0].name:empty" },
+            { "plate", "kit.plates[0].size:range" },
+            { "height", "gear[0].heightCm:range" },
+            { "count", "counted[0].count:range" },
+        };
 
     [Theory]
     [MemberData(nameof(Slips))]
@@ -82,8 +128,34 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
             "future" => Book(version, bands: [Band(measuredOn: "2026-03-17")]),
             "nameless" => Book(version, bands: [Band(name: " ")]),
             "plate" => Book(version, Trainee.Kit((1000, 1))),
-            "height" => Book(version, gear: [new { id = Guid.CreateVersion7(), kind = "Bar", name = "bar", heightCm = 900, widthCm = (decimal?)null, note = (string?)null }]),
-            _ => Book(version, counted: [new { id = Guid.CreateVersion7(), name = "book", count = 0, unit = (object?)null }]),
+            "height" => Book(
+                version,
+                gear:
+                [
+                    new
+                    {
+                        id = Guid.CreateVersion7(),
+                        kind = "Bar",
+                        name = "bar",
+                        heightCm = 900,
+                        widthCm = (decimal?)null,
+                        note = (string?)null,
+                    },
+                ]
+            ),
+            _ => Book(
+                version,
+                counted:
+                [
+                    new
+                    {
+                        id = Guid.CreateVersion7(),
+                        name = "book",
+                        count = 0,
+                        unit = (object?)null,
+                    },
+                ]
+            ),
         };
         Assert.Equal(field, (await coach.Put("/api/kit", body)).Field);
     }
@@ -97,7 +169,10 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
         using var reader = new StreamReader(stream);
         for (var line = 0; line < 400; line++)
         {
-            if (await reader.ReadLineAsync(stop.Token) is not { } text || !text.StartsWith("data: ", StringComparison.Ordinal))
+            if (
+                await reader.ReadLineAsync(stop.Token) is not { } text
+                || !text.StartsWith("data: ", StringComparison.Ordinal)
+            )
                 continue;
             var reading = JsonNode.Parse(text["data: ".Length..])!;
             if ((bool)reading["steady"]!)

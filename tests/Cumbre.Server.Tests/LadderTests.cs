@@ -11,10 +11,25 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private static string? Training(JsonNode ladder) => ladder["training"] is { } step ? (string?)ladder["steps"]![(int)step]!["slug"] : null;
+    private static string? Training(JsonNode ladder) =>
+        ladder["training"] is { } step ? (string?)ladder["steps"]![(int)step]!["slug"] : null;
 
-    private static object Hold(string benchmark, decimal seconds, int sets = 1, string? side = null, string day = Club.Today) =>
-        new { benchmark, day, seconds, sets, side, form = "Clean" };
+    private static object Hold(
+        string benchmark,
+        decimal seconds,
+        int sets = 1,
+        string? side = null,
+        string day = Club.Today
+    ) =>
+        new
+        {
+            benchmark,
+            day,
+            seconds,
+            sets,
+            side,
+            form = "Clean",
+        };
 
     [Fact]
     public async Task The_front_lever_is_walked_by_entering_results()
@@ -42,9 +57,19 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
     {
         var athlete = await coach.NewAthlete();
         await athlete.Weigh(68, "2026-03-01");
-        await athlete.Record(new { benchmark = "pull-up-max", day = "2026-03-01", reps = 9, form = "Clean" });
+        await athlete.Record(
+            new
+            {
+                benchmark = "pull-up-max",
+                day = "2026-03-01",
+                reps = 9,
+                form = "Clean",
+            }
+        );
         var failed = (await athlete.Test("pull-up-max", 6)).Ok;
-        Assert.Contains(failed["changes"]!.AsArray(), c => (string)c!["ladder"]! == "front-lever" && c["closed"]!.AsArray().Any(s => (string)s! == "Tuck"));
+        Assert.Contains(failed["changes"]!.AsArray(), c =>
+            (string)c!["ladder"]! == "front-lever" && c["closed"]!.AsArray().Any(s => (string)s! == "Tuck")
+        );
         Assert.Equal(204, (await coach.Delete($"{athlete.Path}/results/{failed["result"]!["id"]}")).Status);
         Assert.Equal("tuck", Training(await athlete.Ladder("front-lever")));
     }
@@ -62,7 +87,10 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
         var without = await athlete.Ladder("front-lever");
         Assert.True((bool)without["needsStature"]!);
         Assert.Null(without["summitDemand"]);
-        Assert.Equal(page["steps"]!.AsArray().Select(s => (decimal)s!["share"]!), without["steps"]!.AsArray().Select(s => (decimal)s!["share"]!));
+        Assert.Equal(
+            page["steps"]!.AsArray().Select(s => (decimal)s!["share"]!),
+            without["steps"]!.AsArray().Select(s => (decimal)s!["share"]!)
+        );
     }
 
     [Fact]
@@ -77,7 +105,10 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
         Assert.NotEqual("straddle", Training((await coach.Delete(path)).Ok));
         Assert.Equal(400, (await coach.Put(path, new { step = "moonwalk", reason = "why not" })).Status);
         Assert.Equal("reason:empty", (await coach.Put(path, new { step = "tuck", reason = " " })).Field);
-        Assert.Equal(404, (await coach.Put($"{athlete.Path}/ladders/moon/placement", new { step = "tuck", reason = "x" })).Status);
+        Assert.Equal(
+            404,
+            (await coach.Put($"{athlete.Path}/ladders/moon/placement", new { step = "tuck", reason = "x" })).Status
+        );
     }
 
     [Fact]
@@ -89,8 +120,17 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
         profile["schools"] = new JsonArray();
         Assert.Equal(200, (await coach.Put($"/api/athletes/{other}", profile)).Status);
         Assert.Equal(200, (await coach.Put("/api/schools/loading", new { choice = "rep-first" })).Status);
-        Assert.Equal("reps first", (string)(await new Trainee(coach, other).Page())["gates"]!.AsArray().Single(g => (bool)g!["decides"]!)!["school"]!);
-        Assert.Equal("base first", (string)(await own.Page())["gates"]!.AsArray().Single(g => (bool)g!["decides"]!)!["school"]!);
+        Assert.Equal(
+            "reps first",
+            (string)
+                (await new Trainee(coach, other).Page())["gates"]!.AsArray().Single(g => (bool)g!["decides"]!)![
+                    "school"
+                ]!
+        );
+        Assert.Equal(
+            "base first",
+            (string)(await own.Page())["gates"]!.AsArray().Single(g => (bool)g!["decides"]!)!["school"]!
+        );
         Assert.Equal(400, (await coach.Put("/api/schools/loading", new { choice = "no-first" })).Status);
         Assert.Equal(404, (await coach.Put("/api/schools/weather", new { choice = "rain" })).Status);
     }
@@ -116,23 +156,185 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
     }
 
     // Each slip is told at its field.
-    public static TheoryData<string, object, string, string> Slips => new()
-    {
-        { "no seconds", new { benchmark = "front-lever-tuck", day = Club.Today, seconds = -1, form = "Clean" }, "seconds", "-1 is outside 0 to 3600" },
-        { "over an hour", new { benchmark = "front-lever-tuck", day = Club.Today, seconds = 4000, form = "Clean" }, "seconds", "4000 is outside" },
-        { "seconds for reps", new { benchmark = "pull-up-max", day = Club.Today, reps = 5, seconds = 12, form = "Clean" }, "seconds", "counted in reps" },
-        { "reps for seconds", new { benchmark = "front-lever-tuck", day = Club.Today, reps = 5, seconds = 12, form = "Clean" }, "reps", "counted in seconds" },
-        { "nothing counted", new { benchmark = "front-lever-tuck", day = Club.Today, form = "Clean" }, "seconds", "Write the seconds" },
-        { "a side too many", new { benchmark = "pull-up-max", day = Club.Today, reps = 5, side = "Left", form = "Clean" }, "side", "both sides at once" },
-        { "a side too few", new { benchmark = "one-arm-hang", day = Club.Today, seconds = 12, form = "Clean" }, "side", "say which one" },
-        { "pain eleven", new { benchmark = "pull-up-max", day = Club.Today, reps = 5, pain = 11, painPlace = "right elbow", form = "Clean" }, "pain", "11 is outside 0 to 10" },
-        { "pain nowhere", new { benchmark = "pull-up-max", day = Club.Today, reps = 5, pain = 4, form = "Clean" }, "painPlace", "where it hurts" },
-        { "before birth", new { benchmark = "pull-up-max", day = "1989-05-05", reps = 5, form = "Clean" }, "day", "before the athlete's birth" },
-        { "no contact", new { benchmark = "high-pull-up", day = Club.Today, reps = 5, form = "Clean" }, "contact", "highest contact" },
-        { "no rest", new { benchmark = "pull-up-capacity", day = Club.Today, reps = 20, sets = 5, form = "Clean" }, "restSeconds", "longest rest" },
-        { "no such test", new { benchmark = "moonwalk", day = Club.Today, reps = 5, form = "Clean" }, "benchmark", "no test" },
-        { "sets beyond count", new { benchmark = "pull-up-max", day = Club.Today, reps = 5, sets = 21, form = "Clean" }, "sets", "21 is outside 1 to 20" },
-    };
+    public static TheoryData<string, object, string, string> Slips =>
+        new()
+        {
+            {
+                "no seconds",
+                new
+                {
+                    benchmark = "front-lever-tuck",
+                    day = Club.Today,
+                    seconds = -1,
+                    form = "Clean",
+                },
+                "seconds",
+                "-1 is outside 0 to 3600"
+            },
+            {
+                "over an hour",
+                new
+                {
+                    benchmark = "front-lever-tuck",
+                    day = Club.Today,
+                    seconds = 4000,
+                    form = "Clean",
+                },
+                "seconds",
+                "4000 is outside"
+            },
+            {
+                "seconds for reps",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = Club.Today,
+                    reps = 5,
+                    seconds = 12,
+                    form = "Clean",
+                },
+                "seconds",
+                "counted in reps"
+            },
+            {
+                "reps for seconds",
+                new
+                {
+                    benchmark = "front-lever-tuck",
+                    day = Club.Today,
+                    reps = 5,
+                    seconds = 12,
+                    form = "Clean",
+                },
+                "reps",
+                "counted in seconds"
+            },
+            {
+                "nothing counted",
+                new
+                {
+                    benchmark = "front-lever-tuck",
+                    day = Club.Today,
+                    form = "Clean",
+                },
+                "seconds",
+                "Write the seconds"
+            },
+            {
+                "a side too many",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = Club.Today,
+                    reps = 5,
+                    side = "Left",
+                    form = "Clean",
+                },
+                "side",
+                "both sides at once"
+            },
+            {
+                "a side too few",
+                new
+                {
+                    benchmark = "one-arm-hang",
+                    day = Club.Today,
+                    seconds = 12,
+                    form = "Clean",
+                },
+                "side",
+                "say which one"
+            },
+            {
+                "pain eleven",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = Club.Today,
+                    reps = 5,
+                    pain = 11,
+                    painPlace = "right elbow",
+                    form = "Clean",
+                },
+                "pain",
+                "11 is outside 0 to 10"
+            },
+            {
+                "pain nowhere",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = Club.Today,
+                    reps = 5,
+                    pain = 4,
+                    form = "Clean",
+                },
+                "painPlace",
+                "where it hurts"
+            },
+            {
+                "before birth",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = "1989-05-05",
+                    reps = 5,
+                    form = "Clean",
+                },
+                "day",
+                "before the athlete's birth"
+            },
+            {
+                "no contact",
+                new
+                {
+                    benchmark = "high-pull-up",
+                    day = Club.Today,
+                    reps = 5,
+                    form = "Clean",
+                },
+                "contact",
+                "highest contact"
+            },
+            {
+                "no rest",
+                new
+                {
+                    benchmark = "pull-up-capacity",
+                    day = Club.Today,
+                    reps = 20,
+                    sets = 5,
+                    form = "Clean",
+                },
+                "restSeconds",
+                "longest rest"
+            },
+            {
+                "no such test",
+                new
+                {
+                    benchmark = "moonwalk",
+                    day = Club.Today,
+                    reps = 5,
+                    form = "Clean",
+                },
+                "benchmark",
+                "no test"
+            },
+            {
+                "sets beyond count",
+                new
+                {
+                    benchmark = "pull-up-max",
+                    day = Club.Today,
+                    reps = 5,
+                    sets = 21,
+                    form = "Clean",
+                },
+                "sets",
+                "21 is outside 1 to 20"
+            },
+        };
 
     [Theory]
     [MemberData(nameof(Slips))]
@@ -140,7 +342,12 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
     {
         var athlete = await coach.NewAthlete();
         var answer = await athlete.Record(result);
-        Assert.True(answer is { Status: 400 } && answer.Field!.StartsWith($"{field}:", StringComparison.Ordinal) && answer.Message!.Contains(words, StringComparison.Ordinal), $"{slip}: {answer.Status} {answer.Field} {answer.Message}");
+        Assert.True(
+            answer is { Status: 400 }
+                && answer.Field!.StartsWith($"{field}:", StringComparison.Ordinal)
+                && answer.Message!.Contains(words, StringComparison.Ordinal),
+            $"{slip}: {answer.Status} {answer.Field} {answer.Message}"
+        );
     }
 
     [Fact]
@@ -163,11 +370,40 @@ public sealed class LadderTests(SharedClub shared) : IClassFixture<SharedClub>, 
     public async Task What_was_measured_comes_back_as_it_was_written()
     {
         var athlete = await coach.NewAthlete();
-        await athlete.Record(new { benchmark = "one-arm-hang", day = Club.Today, seconds = 12.5, sets = 2, side = "Right", setUp = "band of 8 kg", pain = 2, painPlace = "left shoulder", form = "Clean" });
-        await athlete.Record(new { benchmark = "pull-up-capacity", day = Club.Today, reps = 18, sets = 5, restSeconds = 280, form = "Broken" });
+        await athlete.Record(
+            new
+            {
+                benchmark = "one-arm-hang",
+                day = Club.Today,
+                seconds = 12.5,
+                sets = 2,
+                side = "Right",
+                setUp = "band of 8 kg",
+                pain = 2,
+                painPlace = "left shoulder",
+                form = "Clean",
+            }
+        );
+        await athlete.Record(
+            new
+            {
+                benchmark = "pull-up-capacity",
+                day = Club.Today,
+                reps = 18,
+                sets = 5,
+                restSeconds = 280,
+                form = "Broken",
+            }
+        );
         var results = (await athlete.Page())["results"]!.AsArray();
         var hang = results.Single(r => (string)r!["benchmark"]! == "one-arm-hang")!;
-        Assert.Equal(("2 x 12.5 s", "Right", "band of 8 kg", 2), ((string)hang["figure"]!, (string)hang["side"]!, (string)hang["setUp"]!, (int)hang["pain"]!));
-        Assert.Equal("5 x 18 within 4:40", (string)results.Single(r => (string)r!["benchmark"]! == "pull-up-capacity")!["figure"]!);
+        Assert.Equal(
+            ("2 x 12.5 s", "Right", "band of 8 kg", 2),
+            ((string)hang["figure"]!, (string)hang["side"]!, (string)hang["setUp"]!, (int)hang["pain"]!)
+        );
+        Assert.Equal(
+            "5 x 18 within 4:40",
+            (string)results.Single(r => (string)r!["benchmark"]! == "pull-up-capacity")!["figure"]!
+        );
     }
 }

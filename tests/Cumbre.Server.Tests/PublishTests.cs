@@ -3,12 +3,15 @@ using System.Text;
 using System.Text.Json.Nodes;
 using CsvHelper;
 using Ical.Net;
-using Calendar = Ical.Net.Calendar;
 using Json.Schema;
+using Calendar = Ical.Net.Calendar;
 
 namespace Cumbre.Server.Tests;
 
-/// <summary>Draft and published versions; a block as calendar, table and file. RFC 5545 is read back by a general-purpose library, and its raw rules are checked as text.</summary>
+/// <summary>
+/// Draft and published versions; a block as calendar, table and file. RFC 5545 is read back by a general-purpose
+/// library, and its raw rules are checked as text.
+/// </summary>
 public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>, IAsyncLifetime
 {
     private Caller coach = null!;
@@ -21,16 +24,37 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var athlete = await coach.NewAthlete();
         var path = $"{athlete.Path}/blocks/{Guid.CreateVersion7()}";
-        return (path, (await coach.Put($"{path}/generated", new { wish = new { name, start, days = new[] { "Monday", "Thursday" }, minutes = 60, loadingWeeks = (int?)null }, version = 0 })).Ok);
+        return (
+            path,
+            (
+                await coach.Put(
+                    $"{path}/generated",
+                    new
+                    {
+                        wish = new
+                        {
+                            name,
+                            start,
+                            days = new[] { "Monday", "Thursday" },
+                            minutes = 60,
+                            loadingWeeks = (int?)null,
+                        },
+                        version = 0,
+                    }
+                )
+            ).Ok
+        );
     }
 
-    private Task<Answer> Publish(string path, JsonNode block, string? note = null) => coach.Post($"{path}/versions", new { version = (long)block["version"]!, note });
+    private Task<Answer> Publish(string path, JsonNode block, string? note = null) =>
+        coach.Post($"{path}/versions", new { version = (long)block["version"]!, note });
 
     private Task<string> Text(string path) => coach.Client.GetStringAsync(path, TestContext.Current.CancellationToken);
 
     private static string Athlete(string path) => path[..path.IndexOf("/blocks", StringComparison.Ordinal)];
 
-    private static JsonArray Sessions(JsonNode block, int week = 0) => block["block"]!["weeks"]![week]!["sessions"]!.AsArray();
+    private static JsonArray Sessions(JsonNode block, int week = 0) =>
+        block["block"]!["weeks"]![week]!["sessions"]!.AsArray();
 
     private async Task<JsonNode> Edit(string path, JsonNode stored, Action<JsonNode> change)
     {
@@ -46,7 +70,10 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         var before = (await coach.Get($"{path}/versions")).Ok;
         Assert.Equal((0, true), (before["versions"]!.AsArray().Count, (bool)before["changed"]!));
         var list = (await Publish(path, block, "For March")).Ok;
-        Assert.Equal((1, "For March", false), ((int)list["versions"]![0]!["number"]!, (string)list["versions"]![0]!["note"]!, (bool)list["changed"]!));
+        Assert.Equal(
+            (1, "For March", false),
+            ((int)list["versions"]![0]!["number"]!, (string)list["versions"]![0]!["note"]!, (bool)list["changed"]!)
+        );
 
         var edited = await Edit(path, block, b => b["weeks"]![0]!["sessions"]![1]!["items"]![0]!["line"] = "9 x 1");
         Assert.True((bool)(await coach.Get($"{path}/versions")).Ok["changed"]!);
@@ -59,9 +86,25 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     [Fact]
     public async Task Paper_speaks_the_unit_of_the_athlete()
     {
-        var marlow = (await coach.Get("/api/programmes")).Ok.AsArray().Single(r => (string)r!["athleteName"]! == "Marlow Quist")!["athleteId"];
+        var marlow = (await coach.Get("/api/programmes"))
+            .Ok.AsArray()
+            .Single(r => (string)r!["athleteName"]! == "Marlow Quist")!["athleteId"];
         var path = $"/api/athletes/{marlow}/blocks/{Guid.CreateVersion7()}";
-        await coach.Put($"{path}/generated", new { wish = new { name = "Pounds", start = "2026-03-16", days = (string[]?)null, minutes = (int?)null, loadingWeeks = (int?)null }, version = 0 });
+        await coach.Put(
+            $"{path}/generated",
+            new
+            {
+                wish = new
+                {
+                    name = "Pounds",
+                    start = "2026-03-16",
+                    days = (string[]?)null,
+                    minutes = (int?)null,
+                    loadingWeeks = (int?)null,
+                },
+                version = 0,
+            }
+        );
         Assert.Equal("Lb", (string)(await coach.Get($"{path}/sheets")).Ok["unit"]!);
     }
 
@@ -72,7 +115,10 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         await Edit(path, block, b => b["name"] = "Changed elsewhere");
         Assert.Equal(409, (await Publish(path, block)).Status);
         Assert.Equal(404, (await coach.Get($"{path}/sheets?version=7")).Status);
-        Assert.Equal("note:tooLong", (await coach.Post($"{path}/versions", new { version = 1, note = new string('x', 201) })).Field);
+        Assert.Equal(
+            "note:tooLong",
+            (await coach.Post($"{path}/versions", new { version = 1, note = new string('x', 201) })).Field
+        );
     }
 
     [Fact]
@@ -85,7 +131,10 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal("PUBLISH", first.Method);
         var session = Sessions(block)[0]!;
         var one = first.Events.Single(e => e.Uid == $"{session["id"]}@cumbre");
-        Assert.Equal((1, "2026-03-16 18:30"), (one.Sequence, one.Start!.Value.ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture)));
+        Assert.Equal(
+            (1, "2026-03-16 18:30"),
+            (one.Sequence, one.Start!.Value.ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture))
+        );
 
         var moved = await Edit(path, block, b =>
         {
@@ -95,15 +144,25 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         await Publish(path, moved);
         var second = Calendar.Load(await Text($"{path}/calendar.ics?version=2"))!;
         var again = second.Events.Single(e => e.Uid == one.Uid);
-        Assert.Equal((2, "2026-03-17", false), (again.Sequence, again.Start!.Value.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), again.Start.HasTime));
+        Assert.Equal(
+            (2, "2026-03-17", false),
+            (
+                again.Sequence,
+                again.Start!.Value.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                again.Start.HasTime
+            )
+        );
         // What was published and is gone is called off, under its old id.
         var off = Assert.Single(second.Events, e => e.Status == EventStatus.Cancelled);
         Assert.Equal($"{Sessions(block)[1]!["id"]}@cumbre", off.Uid);
         // The older version still says what it said.
-        Assert.DoesNotContain(Calendar.Load(await Text($"{path}/calendar.ics?version=1"))!.Events, e => e.Status == EventStatus.Cancelled);
+        Assert.DoesNotContain(Calendar.Load(await Text($"{path}/calendar.ics?version=1"))!.Events, e =>
+            e.Status == EventStatus.Cancelled
+        );
     }
 
-    // RFC 5545, 3.1: lines end in CRLF and are folded at 75 octets; 3.3.11: commas, semicolons and line breaks in text are escaped.
+    // RFC 5545, 3.1: lines end in CRLF and are folded at 75 octets; 3.3.11: commas, semicolons and line breaks in text
+    // are escaped.
     [Fact]
     public async Task A_title_with_commas_semicolons_line_breaks_and_emoji_comes_back_whole()
     {
@@ -131,28 +190,54 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
             var (path, _) = await Generated(start);
             var raw = await Text($"{path}/calendar.ics?time=18:30");
             Assert.Contains("BEGIN:VTIMEZONE", raw, StringComparison.Ordinal);
-            Assert.All(Calendar.Load(raw)!.Events, e => Assert.Equal(("18:30", true), (e.Start!.Value.ToString("HH:mm", CultureInfo.InvariantCulture), e.Start.Value.DayOfWeek is DayOfWeek.Monday or DayOfWeek.Thursday)));
+            Assert.All(Calendar.Load(raw)!.Events, e =>
+                Assert.Equal(
+                    ("18:30", true),
+                    (
+                        e.Start!.Value.ToString("HH:mm", CultureInfo.InvariantCulture),
+                        e.Start.Value.DayOfWeek is DayOfWeek.Monday or DayOfWeek.Thursday
+                    )
+                )
+            );
         }
     }
 
-    // RFC 5322: read back by a general-purpose library; lines of at most 998 octets, CRLF, a Date, a From, one Message-ID.
+    // RFC 5322: read back by a general-purpose library; lines of at most 998 octets, CRLF, a Date, a From, one
+    // Message-ID.
     [Fact]
     public async Task A_week_is_written_as_a_message_into_the_outbox_and_can_be_read()
     {
         var (path, block) = await Generated(name: "Bär, \"Hebel\" 🏔️");
         await Publish(path, block);
         var id = Guid.CreateVersion7();
-        var request = new { id, week = 1, version = 1, to = "tess@example.org", time = "18:30:00" };
+        var request = new
+        {
+            id,
+            week = 1,
+            version = 1,
+            to = "tess@example.org",
+            time = "18:30:00",
+        };
         var written = (await coach.Post($"{path}/messages", request)).Ok;
         Assert.Equal("Bär, \"Hebel\" 🏔️, week 1 from 16 March", (string)written["subject"]!);
         // The same again is the same message.
         Assert.Equal(written.ToJsonString(), (await coach.Post($"{path}/messages", request)).Ok.ToJsonString());
         Assert.Single((await coach.Get("/api/outbox")).Ok.AsArray(), m => (string)m!["id"]! == id.ToString());
-        Assert.Contains("Stop on sharp pain", (string)(await coach.Get($"/api/outbox/{id}")).Ok["text"]!, StringComparison.Ordinal);
+        Assert.Contains(
+            "Stop on sharp pain",
+            (string)(await coach.Get($"/api/outbox/{id}")).Ok["text"]!,
+            StringComparison.Ordinal
+        );
 
-        var raw = await coach.Client.GetByteArrayAsync($"/api/outbox/{id}/message.eml", TestContext.Current.CancellationToken);
+        var raw = await coach.Client.GetByteArrayAsync(
+            $"/api/outbox/{id}/message.eml",
+            TestContext.Current.CancellationToken
+        );
         var message = MimeKit.MimeMessage.Load(new MemoryStream(raw), TestContext.Current.CancellationToken);
-        Assert.Equal(("tess@example.org", $"{id}@club.invalid"), (message.To.Mailboxes.Single().Address, message.MessageId));
+        Assert.Equal(
+            ("tess@example.org", $"{id}@club.invalid"),
+            (message.To.Mailboxes.Single().Address, message.MessageId)
+        );
         var calendar = Assert.IsType<MimeKit.TextPart>(Assert.Single(message.Attachments), exactMatch: false);
         Assert.Equal(2, Calendar.Load(calendar.Text)!.Events.Count);
         Assert.All(Encoding.UTF8.GetString(raw).Split("\r\n"), line => Assert.InRange(line.Length, 0, 998));
@@ -166,7 +251,22 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     public async Task A_message_without_an_address_or_for_no_week_is_refused(string to, int week, string field)
     {
         var (path, _) = await Generated();
-        Assert.Equal(field, (await coach.Post($"{path}/messages", new { id = Guid.CreateVersion7(), week, version = (int?)null, to, time = (string?)null })).Field);
+        Assert.Equal(
+            field,
+            (
+                await coach.Post(
+                    $"{path}/messages",
+                    new
+                    {
+                        id = Guid.CreateVersion7(),
+                        week,
+                        version = (int?)null,
+                        to,
+                        time = (string?)null,
+                    }
+                )
+            ).Field
+        );
         Assert.Equal(404, (await coach.Get($"/api/outbox/{Guid.CreateVersion7()}")).Status);
     }
 
@@ -177,7 +277,13 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         await Publish(path, block);
         await Edit(path, block, b => b["weeks"]![0]!["sessions"]![1]!["items"]![0]!["line"] = "9 x 1");
         var (other, _) = await Generated();
-        object Side(string of, int? version = null) => new { athleteId = of.Split('/')[3], blockId = of.Split('/')[5], version };
+        object Side(string of, int? version = null) =>
+            new
+            {
+                athleteId = of.Split('/')[3],
+                blockId = of.Split('/')[5],
+                version,
+            };
 
         var versions = (await coach.Post("/api/compare", new { left = Side(path, 1), right = Side(path) })).Ok;
         Assert.EndsWith("version 1", (string)versions["leftName"]!, StringComparison.Ordinal);
@@ -186,7 +292,12 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.All(versions["weeks"]!.AsArray().Skip(1), w => Assert.Empty(w!["differences"]!.AsArray()));
 
         // The same body, kit and tests: the same block.
-        Assert.All((await coach.Post("/api/compare", new { left = Side(path, 1), right = Side(other) })).Ok["weeks"]!.AsArray(), w => Assert.Empty(w!["differences"]!.AsArray()));
+        Assert.All(
+            (await coach.Post("/api/compare", new { left = Side(path, 1), right = Side(other) })).Ok[
+                "weeks"
+            ]!.AsArray(),
+            w => Assert.Empty(w!["differences"]!.AsArray())
+        );
         Assert.Equal(404, (await coach.Post("/api/compare", new { left = Side(path, 7), right = Side(other) })).Status);
     }
 
@@ -195,11 +306,22 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var (path, block) = await Generated();
         await Edit(path, block, b => b["weeks"]![0]!["sessions"]![0]!["title"] = "=1+1");
-        using var csv = new CsvReader(new StringReader((await Text($"{path}/block.csv")).TrimStart('\uFEFF')), CultureInfo.InvariantCulture);
+        using var csv = new CsvReader(
+            new StringReader((await Text($"{path}/block.csv")).TrimStart('\uFEFF')),
+            CultureInfo.InvariantCulture
+        );
         var rows = csv.GetRecords<dynamic>().Select(r => (IDictionary<string, object>)r).ToArray();
-        Assert.Equal(block["block"]!["weeks"]!.AsArray().Sum(w => w!["sessions"]!.AsArray().Sum(s => s!["items"]!.AsArray().Count)), rows.Length);
+        Assert.Equal(
+            block["block"]!["weeks"]!
+                .AsArray()
+                .Sum(w => w!["sessions"]!.AsArray().Sum(s => s!["items"]!.AsArray().Count)),
+            rows.Length
+        );
         Assert.Equal("'=1+1", rows[0]["Session"]);
-        Assert.Equal(("1", "Loading", "2026-03-16"), ((string)rows[0]["Week"], (string)rows[0]["Kind"], (string)rows[0]["Day"]));
+        Assert.Equal(
+            ("1", "Loading", "2026-03-16"),
+            ((string)rows[0]["Week"], (string)rows[0]["Kind"], (string)rows[0]["Day"])
+        );
     }
 
     [Fact]
@@ -220,7 +342,18 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     private static string[] Lines(JsonNode stored) =>
-        [.. stored["block"]!["weeks"]!.AsArray().SelectMany(w => w!["sessions"]!.AsArray()).SelectMany(s => s!["items"]!.AsArray().Select(i => $"{s["day"]} {s["title"]} {s["warmUp"]} {i!["movement"]} {i["line"]} {i["joined"]}"))];
+        [
+            .. stored["block"]!["weeks"]!
+                .AsArray()
+                .SelectMany(w => w!["sessions"]!.AsArray())
+                .SelectMany(s =>
+                    s!["items"]!
+                        .AsArray()
+                        .Select(i =>
+                            $"{s["day"]} {s["title"]} {s["warmUp"]} {i!["movement"]} {i["line"]} {i["joined"]}"
+                        )
+                ),
+        ];
 
     [Fact]
     public async Task A_file_can_start_on_another_Monday()
@@ -229,7 +362,10 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         var text = await Text($"{path}/block.json");
         var read = (await coach.Post($"{Athlete(path)}/blocks/import", new { text, start = "2026-06-01" })).Ok;
         Assert.Equal("2026-06-04", (string)read["block"]!["weeks"]![0]!["sessions"]![1]!["day"]!);
-        Assert.Equal("start:monday", (await coach.Post($"{Athlete(path)}/blocks/import", new { text, start = "2026-06-02" })).Field);
+        Assert.Equal(
+            "start:monday",
+            (await coach.Post($"{Athlete(path)}/blocks/import", new { text, start = "2026-06-02" })).Field
+        );
     }
 
     [Fact]
@@ -237,13 +373,38 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var (path, _) = await Generated();
         var text = await Text($"{path}/block.json");
-        async Task<JsonNode> Problem(string changed) => (await coach.Post($"{Athlete(path)}/blocks/import", new { text = changed, start = (string?)null })).Ok["problems"]![0]!;
+        async Task<JsonNode> Problem(string changed) =>
+            (await coach.Post($"{Athlete(path)}/blocks/import", new { text = changed, start = (string?)null })).Ok[
+                "problems"
+            ]![0]!;
 
-        Assert.Equal("version", (string)(await Problem(text.Replace("\"version\": 1", "\"version\": 2", StringComparison.Ordinal)))["place"]!);
-        Assert.StartsWith("line ", (string)(await Problem(text[..(text.Length / 2)]))["place"]!, StringComparison.Ordinal);
+        Assert.Equal(
+            "version",
+            (string)
+                (await Problem(text.Replace("\"version\": 1", "\"version\": 2", StringComparison.Ordinal)))["place"]!
+        );
+        Assert.StartsWith(
+            "line ",
+            (string)(await Problem(text[..(text.Length / 2)]))["place"]!,
+            StringComparison.Ordinal
+        );
         Assert.Equal("format", (string)(await Problem("{\"format\": \"cumbre.ladders\"}"))["place"]!);
-        Assert.Equal("weeks[0].kind", (string)(await Problem(text.Replace("\"kind\": \"loading\"", "\"kind\": \"heavy\"", StringComparison.Ordinal)))["place"]!);
-        Assert.Equal("start", (string)(await Problem(text.Replace("\"start\": \"2026-03-16\"", "\"start\": \"2026-03-18\"", StringComparison.Ordinal)))["place"]!);
+        Assert.Equal(
+            "weeks[0].kind",
+            (string)
+                (await Problem(text.Replace("\"kind\": \"loading\"", "\"kind\": \"heavy\"", StringComparison.Ordinal)))[
+                    "place"
+                ]!
+        );
+        Assert.Equal(
+            "start",
+            (string)
+                (
+                    await Problem(
+                        text.Replace("\"start\": \"2026-03-16\"", "\"start\": \"2026-03-18\"", StringComparison.Ordinal)
+                    )
+                )["place"]!
+        );
     }
 
     [Fact]
@@ -254,9 +415,25 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         var items = file["weeks"]![0]!["sessions"]![1]!["items"]!;
         items[0]!["movement"] = "moon-walk";
         items[1]!["line"] = "3 x";
-        var read = (await coach.Post($"{Athlete(path)}/blocks/import", new { text = file.ToJsonString(), start = (string?)null })).Ok;
-        Assert.Equal(["weeks[0].sessions[1].items[0].movement", "weeks[0].sessions[1].items[1].line"], read["notes"]!.AsArray().Select(n => (string)n!["place"]!));
+        var read = (
+            await coach.Post(
+                $"{Athlete(path)}/blocks/import",
+                new { text = file.ToJsonString(), start = (string?)null }
+            )
+        ).Ok;
+        Assert.Equal(
+            ["weeks[0].sessions[1].items[0].movement", "weeks[0].sessions[1].items[1].line"],
+            read["notes"]!.AsArray().Select(n => (string)n!["place"]!)
+        );
         Assert.Contains(read["reading"]!["cautions"]!.AsArray(), c => (string)c!["id"]! == "MovementUnknown");
-        Assert.Equal(200, (await coach.Put($"{Athlete(path)}/blocks/{Guid.CreateVersion7()}", new { block = read["block"], version = 0 })).Status);
+        Assert.Equal(
+            200,
+            (
+                await coach.Put(
+                    $"{Athlete(path)}/blocks/{Guid.CreateVersion7()}",
+                    new { block = read["block"], version = 0 }
+                )
+            ).Status
+        );
     }
 }

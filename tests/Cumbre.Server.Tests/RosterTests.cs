@@ -12,7 +12,8 @@ public sealed class RosterTests : IAsyncLifetime
 
     public ValueTask DisposeAsync() => club.DisposeAsync();
 
-    private async Task<JsonNode> Row(string name) => (await coach.Get("/api/athletes")).Ok.AsArray().Single(r => (string)r!["name"]! == name)!;
+    private async Task<JsonNode> Row(string name) =>
+        (await coach.Get("/api/athletes")).Ok.AsArray().Single(r => (string)r!["name"]! == name)!;
 
     [Fact]
     public async Task Goals_stand_as_small_ridges_with_the_flag_where_the_ladder_has_it()
@@ -31,9 +32,18 @@ public sealed class RosterTests : IAsyncLifetime
     {
         Assert.Equal(["Under 18"], (await Row("Levi Sorel"))["openClearances"]!.AsArray().Select(q => (string)q!));
         Assert.True((bool)(await Row("Levi Sorel"))["consentMissing"]!);
-        Assert.Equal(("right elbow", 4), ((string)(await Row("Bruno Achterberg"))["pain"]!["place"]!, (int)(await Row("Bruno Achterberg"))["pain"]!["level"]!));
+        Assert.Equal(
+            ("right elbow", 4),
+            (
+                (string)(await Row("Bruno Achterberg"))["pain"]!["place"]!,
+                (int)(await Row("Bruno Achterberg"))["pain"]!["level"]!
+            )
+        );
         var newcomer = await Row("Oto Sandvik");
-        Assert.Equal((false, 0, 0), ((bool)newcomer["intakeFinished"]!, (int)newcomer["testCount"]!, newcomer["goals"]!.AsArray().Count));
+        Assert.Equal(
+            (false, 0, 0),
+            ((bool)newcomer["intakeFinished"]!, (int)newcomer["testCount"]!, newcomer["goals"]!.AsArray().Count)
+        );
         Assert.Null(newcomer["lastTest"]);
         Assert.True((await Row("Petra Holm"))["goals"]!.AsArray().Sum(g => (int)g!["staleTests"]!) > 0);
     }
@@ -46,7 +56,17 @@ public sealed class RosterTests : IAsyncLifetime
         Assert.True(stale > 0);
         var path = $"/api/athletes/{before["id"]}/results/";
         foreach (var benchmark in new[] { "assisted-dip", "support-shrug", "bench-dip" })
-            await coach.Put(path + Guid.CreateVersion7(), new { benchmark, day = Club.Today, reps = 10, sets = 3, form = "Clean" });
+            await coach.Put(
+                path + Guid.CreateVersion7(),
+                new
+                {
+                    benchmark,
+                    day = Club.Today,
+                    reps = 10,
+                    sets = 3,
+                    form = "Clean",
+                }
+            );
         var after = await Row("Noor Bakkali");
         Assert.Equal(Club.Today, (string)after["lastTest"]!);
         Assert.True(after["goals"]!.AsArray().Sum(g => (int)g!["staleTests"]!) < stale);
@@ -58,8 +78,17 @@ public sealed class RosterTests : IAsyncLifetime
         var id = (string)(await Row("Noor Bakkali"))["id"]!;
         Assert.Empty((await coach.Get("/api/athletes?archived=true")).Ok.AsArray());
         await coach.Put($"/api/athletes/{id}/archive", new { away = true });
-        Assert.Equal(["Noor Bakkali"], (await coach.Get("/api/athletes?archived=true")).Ok.AsArray().Select(r => (string)r!["name"]!));
-        Assert.Equal(404, (await coach.Put($"/api/athletes/{Guid.CreateVersion7()}/archive", new { away = true })).Status);
-        Assert.Equal(403, (await (await club.Athlete()).Put($"/api/athletes/{id}/archive", new { away = false })).Status);
+        Assert.Equal(
+            ["Noor Bakkali"],
+            (await coach.Get("/api/athletes?archived=true")).Ok.AsArray().Select(r => (string)r!["name"]!)
+        );
+        Assert.Equal(
+            404,
+            (await coach.Put($"/api/athletes/{Guid.CreateVersion7()}/archive", new { away = true })).Status
+        );
+        Assert.Equal(
+            403,
+            (await (await club.Athlete()).Put($"/api/athletes/{id}/archive", new { away = false })).Status
+        );
     }
 }

@@ -11,19 +11,28 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private static object Intake(object[]? goals = null, object[]? clearance = null, object[]? complaints = null, int? minutes = 60, decimal? years = 3, int[]? days = null, bool consent = false) => new
-    {
-        trainingYears = years,
-        days = days ?? [1, 4],
-        minutes,
-        place = "Hall",
-        shoulders = "Tight",
-        goals = goals ?? [],
-        complaints = complaints ?? [],
-        clearance = clearance ?? [],
-        guardianConsent = consent,
-        finished = false,
-    };
+    private static object Intake(
+        object[]? goals = null,
+        object[]? clearance = null,
+        object[]? complaints = null,
+        int? minutes = 60,
+        decimal? years = 3,
+        int[]? days = null,
+        bool consent = false
+    ) =>
+        new
+        {
+            trainingYears = years,
+            days = days ?? [1, 4],
+            minutes,
+            place = "Hall",
+            shoulders = "Tight",
+            goals = goals ?? [],
+            complaints = complaints ?? [],
+            clearance = clearance ?? [],
+            guardianConsent = consent,
+            finished = false,
+        };
 
     private static object Goal(string ladder, string kind = "Advance") => new { ladder, kind };
 
@@ -38,25 +47,78 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     private async Task<(Guid Day, string Path)> Sheet(IEnumerable<Guid> athletes, params string[] tests)
     {
         var id = Guid.CreateVersion7();
-        (await coach.Put($"/api/test-days/{id}", new { day = Club.Today, name = "March tests", athletes, tests, version = 0 })).Ok.ToString();
+        (
+            await coach.Put(
+                $"/api/test-days/{id}",
+                new
+                {
+                    day = Club.Today,
+                    name = "March tests",
+                    athletes,
+                    tests,
+                    version = 0,
+                }
+            )
+        ).Ok.ToString();
         return (id, $"/api/test-days/{id}");
     }
 
-    private Task<Answer> Cell(string path, Guid athlete, string benchmark, string text, string? side = null, Guid? id = null, string form = "Clean", int? pain = null, string? place = null) =>
-        coach.Put($"{path}/cells/{id ?? Guid.CreateVersion7()}", new { athleteId = athlete, benchmark, side, text, form, setUp = (string?)null, pain, painPlace = place });
+    private Task<Answer> Cell(
+        string path,
+        Guid athlete,
+        string benchmark,
+        string text,
+        string? side = null,
+        Guid? id = null,
+        string form = "Clean",
+        int? pain = null,
+        string? place = null
+    ) =>
+        coach.Put(
+            $"{path}/cells/{id ?? Guid.CreateVersion7()}",
+            new
+            {
+                athleteId = athlete,
+                benchmark,
+                side,
+                text,
+                form,
+                setUp = (string?)null,
+                pain,
+                painPlace = place,
+            }
+        );
 
     [Fact]
     public async Task A_battery_is_proposed_for_the_goals_and_what_is_not_cleared_is_kept_out()
     {
         var athlete = await coach.NewAthlete();
-        (await PutIntake(athlete, Intake([Goal("front-lever"), Goal("handstand", "Maintain")], [new { question = "glaucoma", yes = true, cleared = false }]))).Ok.ToString();
+        (
+            await PutIntake(
+                athlete,
+                Intake(
+                    [Goal("front-lever"), Goal("handstand", "Maintain")],
+                    [
+                        new
+                        {
+                            question = "glaucoma",
+                            yes = true,
+                            cleared = false,
+                        },
+                    ]
+                )
+            )
+        ).Ok.ToString();
         var proposal = (await coach.Post("/api/test-days/proposal", new { athletes = new[] { athlete.Id } })).Ok;
         var battery = Assert.Single(proposal["athletes"]!.AsArray())!;
         Assert.Contains(battery["tests"]!.AsArray(), t => (string)t!["slug"]! == "pull-up-max");
         Assert.Contains(battery["blocked"]!.AsArray(), b => (string)b!["question"]! == "Glaucoma");
         Assert.True((int)battery["time"]!["value"]!["number"]! > 0);
         Assert.True(battery["tests"]!.AsArray().Count <= 6);
-        Assert.Equal(["Glaucoma"], (await coach.Get(athlete.Path)).Ok["openClearances"]!.AsArray().Select(q => (string)q!));
+        Assert.Equal(
+            ["Glaucoma"],
+            (await coach.Get(athlete.Path)).Ok["openClearances"]!.AsArray().Select(q => (string)q!)
+        );
     }
 
     [Fact]
@@ -66,7 +128,9 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         var (_, path) = await Sheet([athlete.Id], "pull-up-max", "front-lever-tuck", "one-arm-hang");
         var id = Guid.CreateVersion7();
         var answer = (await Cell(path, athlete.Id, "pull-up-max", "9", id: id)).Ok;
-        Assert.Contains(answer["changes"]!.AsArray(), c => (string)c!["ladder"]! == "front-lever" && c["opened"]!.AsArray().Any(s => (string)s! == "Tuck"));
+        Assert.Contains(answer["changes"]!.AsArray(), c =>
+            (string)c!["ladder"]! == "front-lever" && c["opened"]!.AsArray().Any(s => (string)s! == "Tuck")
+        );
         // Sent twice, as after a lost answer: once is stored.
         (await Cell(path, athlete.Id, "pull-up-max", "9", id: id)).Ok.ToString();
         (await Cell(path, athlete.Id, "pull-up-max", "11", id: id)).Ok.ToString();
@@ -75,7 +139,9 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(["11", "12.5 s"], sheet["cells"]!.AsArray().Select(c => (string)c!["text"]!).Order());
         (await Cell(path, athlete.Id, "pull-up-max", " ", id: id)).Ok.ToString();
         Assert.Single((await coach.Get(path)).Ok["cells"]!.AsArray());
-        Assert.Null((await athlete.Ladder("pull-up"))["steps"]!.AsArray().Single(s => (string)s!["slug"]! == "ten")!["best"]);
+        Assert.Null(
+            (await athlete.Ladder("pull-up"))["steps"]!.AsArray().Single(s => (string)s!["slug"]! == "ten")!["best"]
+        );
     }
 
     [Theory]
@@ -85,7 +151,12 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     [InlineData("pull-up-max", "9", "Left", "side:side")]
     [InlineData("one-arm-hang", "9", null, "side:side")]
     [InlineData("ghost", "9", null, "benchmark:unknown")]
-    public async Task A_bad_cell_is_told_at_the_cell_and_nothing_is_stored(string benchmark, string text, string? side, string field)
+    public async Task A_bad_cell_is_told_at_the_cell_and_nothing_is_stored(
+        string benchmark,
+        string text,
+        string? side,
+        string field
+    )
     {
         var athlete = await coach.NewAthlete();
         var (_, path) = await Sheet([athlete.Id], "pull-up-max", "front-lever-tuck", "one-arm-hang");
@@ -119,7 +190,10 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         await Cell(path, athlete.Id, "flag-hang-pushed-out", "4", "Right");
         var outcome = Assert.Single((await coach.Get($"{path}/outcome")).Ok.AsArray())!;
         var rows = outcome["rows"]!.AsArray();
-        Assert.Equal((1m, true, "8"), ((decimal)rows[0]!["difference"]!, (bool)rows[0]!["isNoise"]!, (string)rows[0]!["before"]!));
+        Assert.Equal(
+            (1m, true, "8"),
+            ((decimal)rows[0]!["difference"]!, (bool)rows[0]!["isNoise"]!, (string)rows[0]!["before"]!)
+        );
         Assert.Equal((6m, false), ((decimal)rows[1]!["difference"]!, (bool)rows[1]!["isNoise"]!));
         var sides = Assert.Single(outcome["sides"]!.AsArray())!;
         Assert.Equal(("Right", "WeakerFirst"), ((string)sides["weaker"]!, (string)sides["advice"]!));
@@ -138,9 +212,15 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         await Cell(path, athlete.Id, "pull-up-max", "9");
         var csv = await coach.Client.GetStringAsync($"{path}/sheet.csv", TestContext.Current.CancellationToken);
         // Read back with a general-purpose reader.
-        using var reader = new CsvHelper.CsvReader(new StringReader(csv.TrimStart('\uFEFF')), System.Globalization.CultureInfo.InvariantCulture);
+        using var reader = new CsvHelper.CsvReader(
+            new StringReader(csv.TrimStart('\uFEFF')),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         var line = (IDictionary<string, object>)Assert.Single(reader.GetRecords<dynamic>().ToArray());
-        Assert.Equal(("Pull-ups in one set", "9", "68.2"), ((string)line["Test"], (string)line["Result"], (string)line["BodyMassKg"]));
+        Assert.Equal(
+            ("Pull-ups in one set", "9", "68.2"),
+            ((string)line["Test"], (string)line["Result"], (string)line["BodyMassKg"])
+        );
         Assert.StartsWith("'=", (string)line["Athlete"], StringComparison.Ordinal);
     }
 
@@ -149,13 +229,30 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var athlete = await coach.NewAthlete();
         var (id, path) = await Sheet([athlete.Id], "pull-up-max");
-        object Request(string[] tests, long version, Guid[]? athletes = null, string name = "March tests", string day = Club.Today) => new { day, name, athletes = athletes ?? [athlete.Id], tests, version };
+        object Request(
+            string[] tests,
+            long version,
+            Guid[]? athletes = null,
+            string name = "March tests",
+            string day = Club.Today
+        ) =>
+            new
+            {
+                day,
+                name,
+                athletes = athletes ?? [athlete.Id],
+                tests,
+                version,
+            };
         (await coach.Put(path, Request(["pull-up-max", "row-max"], 1))).Ok.ToString();
         var conflict = await coach.Put(path, Request(["push-up-max"], 1));
         Assert.Equal((409, 2), (conflict.Status, conflict.Body!["current"]!["tests"]!.AsArray().Count));
         Assert.Equal("tests[0]:unknown", (await coach.Put(path, Request(["ghost"], 2))).Field);
         Assert.Equal("athletes:range", (await coach.Put(path, Request(["row-max"], 2, []))).Field);
-        Assert.Equal("athletes[0]:unknown", (await coach.Put(path, Request(["row-max"], 2, [Guid.CreateVersion7()]))).Field);
+        Assert.Equal(
+            "athletes[0]:unknown",
+            (await coach.Put(path, Request(["row-max"], 2, [Guid.CreateVersion7()]))).Field
+        );
         Assert.Equal("name:empty", (await coach.Put(path, Request(["row-max"], 2, name: " "))).Field);
         Assert.Equal("day:future", (await coach.Put(path, Request(["row-max"], 2, day: "2026-03-17"))).Field);
         Assert.Contains((await coach.Get("/api/test-days")).Ok.AsArray(), d => (string)d!["id"]! == id.ToString());
@@ -173,7 +270,10 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(204, (await coach.Put($"{one.Path}/archive", new { away = true })).Status);
         Assert.Equal(204, (await coach.Delete(one.Path)).Status);
         var refused = await Cell(path, one.Id, "pull-up-max", "10");
-        Assert.Equal((404, "There is no such athlete any more: take them off the sheet."), (refused.Status, (string)refused.Body!["title"]!));
+        Assert.Equal(
+            (404, "There is no such athlete any more: take them off the sheet."),
+            (refused.Status, (string)refused.Body!["title"]!)
+        );
         (await Cell(path, other.Id, "pull-up-max", "10")).Ok.ToString();
         Assert.Single((await coach.Get(path)).Ok["athletes"]!.AsArray());
     }
@@ -185,10 +285,16 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         await athlete.OpenGate();
         await athlete.Train("3 x 5 @ +5 kg", Club.Today, 5, reason: "a test");
         await coach.Put($"{athlete.Path}/archive", new { away = true });
-        Assert.DoesNotContain((await coach.Get("/api/athletes")).Ok.AsArray(), r => (string)r!["id"]! == athlete.Id.ToString());
+        Assert.DoesNotContain((await coach.Get("/api/athletes")).Ok.AsArray(), r =>
+            (string)r!["id"]! == athlete.Id.ToString()
+        );
         await coach.Put($"{athlete.Path}/archive", new { away = false });
-        Assert.Contains((await coach.Get("/api/athletes")).Ok.AsArray(), r => (string)r!["id"]! == athlete.Id.ToString());
-        var file = JsonNode.Parse(await coach.Client.GetStringAsync($"{athlete.Path}/export", TestContext.Current.CancellationToken))!;
+        Assert.Contains((await coach.Get("/api/athletes")).Ok.AsArray(), r =>
+            (string)r!["id"]! == athlete.Id.ToString()
+        );
+        var file = JsonNode.Parse(
+            await coach.Client.GetStringAsync($"{athlete.Path}/export", TestContext.Current.CancellationToken)
+        )!;
         Assert.Equal((4, 1), (file["results"]!.AsArray().Count, file["sessions"]!.AsArray().Count));
         await coach.Put($"{athlete.Path}/archive", new { away = true });
         Assert.Equal(204, (await coach.Delete(athlete.Path)).Status);
@@ -200,7 +306,8 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var desk = (await coach.Get("/api/desk")).Ok;
         var waiting = desk["rows"]!.AsArray().Select(d => (string)d!["athleteId"]!).ToArray();
-        var away = (string)desk["sessions"]!.AsArray().Select(s => s!["athleteId"]!).First(a => waiting.Contains((string)a!))!;
+        var away = (string)
+            desk["sessions"]!.AsArray().Select(s => s!["athleteId"]!).First(a => waiting.Contains((string)a!))!;
         Assert.Equal(204, (await coach.Put($"/api/athletes/{away}/archive", new { away = true })).Status);
         var after = (await coach.Get("/api/desk")).Ok;
         Assert.Equal(waiting.Length - 1, after["rows"]!.AsArray().Count);
@@ -230,9 +337,39 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
             "minutes" => Intake(minutes: 5),
             "years" => Intake(years: 99),
             "day" => Intake(days: [1, 8]),
-            "pain" => Intake(complaints: [new { place = "elbow", level = 11, note = (string?)null }]),
-            "place" => Intake(complaints: [new { place = " ", level = 2, note = (string?)null }]),
-            _ => Intake(clearance: [new { question = "under-18", yes = true, cleared = true }]),
+            "pain" => Intake(
+                complaints:
+                [
+                    new
+                    {
+                        place = "elbow",
+                        level = 11,
+                        note = (string?)null,
+                    },
+                ]
+            ),
+            "place" => Intake(
+                complaints:
+                [
+                    new
+                    {
+                        place = " ",
+                        level = 2,
+                        note = (string?)null,
+                    },
+                ]
+            ),
+            _ => Intake(
+                clearance:
+                [
+                    new
+                    {
+                        question = "under-18",
+                        yes = true,
+                        cleared = true,
+                    },
+                ]
+            ),
         };
         Assert.Equal(field, (await PutIntake(athlete, intake)).Field);
     }
@@ -240,7 +377,11 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     [Theory]
     [InlineData(2014, "Under 18", true)]
     [InlineData(1936, "Over 60", false)]
-    public async Task A_child_of_12_and_a_person_of_90_are_taken_in_and_asked_for_clearance(int birthYear, string question, bool consent)
+    public async Task A_child_of_12_and_a_person_of_90_are_taken_in_and_asked_for_clearance(
+        int birthYear,
+        string question,
+        bool consent
+    )
     {
         var athlete = await coach.NewAthlete();
         var stored = (await PutIntake(athlete, Intake(), birthYear)).Ok;

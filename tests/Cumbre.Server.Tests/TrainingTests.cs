@@ -26,10 +26,20 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var athlete = await Ready();
         await athlete.Test("weighted-pull-up-heavy", 6, 15, 1);
         var max = (await athlete.Page())["oneRepMax"]!;
-        Assert.Equal((102.61m, 97.76m, 103.19m), (Math.Round((decimal)max["value"]!["value"]!["number"]!, 2), Math.Round((decimal)max["lowKg"]!, 2), Math.Round((decimal)max["highKg"]!, 2)));
+        Assert.Equal(
+            (102.61m, 97.76m, 103.19m),
+            (
+                Math.Round((decimal)max["value"]!["value"]!["number"]!, 2),
+                Math.Round((decimal)max["lowKg"]!, 2),
+                Math.Round((decimal)max["highKg"]!, 2)
+            )
+        );
 
         var load = (await athlete.Plan("4 x 4 @ 80 % e1RM")).Ok["items"]![0]!["plan"]!["loads"]![0]!;
-        Assert.Equal((13.89m, 13.75m), (Math.Round((decimal)load["wantedKg"]!, 2), (decimal)load["made"]!["value"]!["number"]!));
+        Assert.Equal(
+            (13.89m, 13.75m),
+            (Math.Round((decimal)load["wantedKg"]!, 2), (decimal)load["made"]!["value"]!["number"]!)
+        );
         Assert.Equal([10m, 2.5m, 1.25m], load["pieces"]!.AsArray().Select(p => (decimal)p!["size"]!["value"]!));
     }
 
@@ -43,10 +53,21 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Equal("AddLoad", (string)session.Decision()!["kind"]!);
 
         var decision = session.Decision()!;
-        Assert.Equal(200, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+        Assert.Equal(
+            200,
+            (
+                await coach.Post(
+                    $"/api/decisions/{decision["id"]}/accept",
+                    new { line = (string?)null, reason = (string?)null }
+                )
+            ).Status
+        );
         var page = await athlete.Page();
         Assert.DoesNotContain(page["decisions"]!.AsArray(), d => (string)d!["kind"]! == "AddLoad");
-        Assert.Equal(("3 x 8..10 @ +12.5 kg then +2.5 kg", Club.Today), ((string)page["next"]!["items"]![0]!["line"]!, (string)page["next"]!["day"]!));
+        Assert.Equal(
+            ("3 x 8..10 @ +12.5 kg then +2.5 kg", Club.Today),
+            ((string)page["next"]!["items"]![0]!["line"]!, (string)page["next"]!["day"]!)
+        );
     }
 
     [Fact]
@@ -75,7 +96,10 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var athlete = await Ready("one-clean-session");
         var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5)).Decision()!;
         await athlete.Plan("3 x 5 @ +10 kg rest 2:00");
-        await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null });
+        await coach.Post(
+            $"/api/decisions/{decision["id"]}/accept",
+            new { line = (string?)null, reason = (string?)null }
+        );
         Assert.Equal("3 x 5 @ +11.25 kg rest 2:00", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
         await coach.Post($"/api/decisions/{decision["id"]}/undo");
         Assert.Equal("3 x 5 @ +10 kg rest 2:00", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
@@ -86,11 +110,30 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
     {
         var athlete = await Ready("one-clean-session");
         var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5)).Decision()!;
-        var answer = await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x 5 @ +12.5 kg", reason = (string?)null });
+        var answer = await coach.Post(
+            $"/api/decisions/{decision["id"]}/accept",
+            new { line = "4 x 5 @ +12.5 kg", reason = (string?)null }
+        );
         Assert.Equal("Edited", (string)answer.Ok["decision"]!["state"]!);
         Assert.Equal("4 x 5 @ +12.5 kg", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
-        Assert.Equal("line:notation", (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = "4 x", reason = (string?)null })).Field);
-        Assert.Equal(409, (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+        Assert.Equal(
+            "line:notation",
+            (
+                await coach.Post(
+                    $"/api/decisions/{decision["id"]}/accept",
+                    new { line = "4 x", reason = (string?)null }
+                )
+            ).Field
+        );
+        Assert.Equal(
+            409,
+            (
+                await coach.Post(
+                    $"/api/decisions/{decision["id"]}/accept",
+                    new { line = (string?)null, reason = (string?)null }
+                )
+            ).Status
+        );
     }
 
     [Fact]
@@ -100,10 +143,17 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var id = (string)(await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5)).Decision()!["id"]!;
         await coach.Post($"/api/decisions/{id}/later", new { until = (string?)null });
         var desk = (await coach.Get("/api/desk")).Ok;
-        Assert.DoesNotContain(desk["rows"]!.AsArray().SelectMany(r => r!["decisions"]!.AsArray()), d => (string)d!["id"]! == id);
-        Assert.Contains(desk["taken"]!.AsArray(), d => (string)d!["id"]! == id && (string)d["deferredUntil"]! == "2026-03-17");
+        Assert.DoesNotContain(desk["rows"]!.AsArray().SelectMany(r => r!["decisions"]!.AsArray()), d =>
+            (string)d!["id"]! == id
+        );
+        Assert.Contains(desk["taken"]!.AsArray(), d =>
+            (string)d!["id"]! == id && (string)d["deferredUntil"]! == "2026-03-17"
+        );
         await coach.Post($"/api/decisions/{id}/undo");
-        Assert.Contains((await coach.Get("/api/desk")).Ok["rows"]!.AsArray().SelectMany(r => r!["decisions"]!.AsArray()), d => (string)d!["id"]! == id);
+        Assert.Contains(
+            (await coach.Get("/api/desk")).Ok["rows"]!.AsArray().SelectMany(r => r!["decisions"]!.AsArray()),
+            d => (string)d!["id"]! == id
+        );
     }
 
     [Fact]
@@ -116,7 +166,12 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var corrected = (await athlete.Log(session, 3, 4, supersedes: Guid.Parse((string)set["id"]!))).Ok;
         Assert.Equal([5, 5, 4], corrected["items"]![0]!["sets"]!.AsArray().Select(s => (int)s!["reps"]!));
         Assert.Null(corrected.Decision());
-        Assert.Equal(409, (await coach.Post($"/api/decisions/{first}/accept", new { line = (string?)null, reason = (string?)null })).Status);
+        Assert.Equal(
+            409,
+            (
+                await coach.Post($"/api/decisions/{first}/accept", new { line = (string?)null, reason = (string?)null })
+            ).Status
+        );
     }
 
     [Fact]
@@ -133,7 +188,9 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         await connection.OpenAsync(TestContext.Current.CancellationToken);
         await using var command = connection.CreateCommand();
         command.CommandText = "UPDATE logged_set SET reps = 99";
-        var refused = await Assert.ThrowsAsync<SqliteException>(() => command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
+        var refused = await Assert.ThrowsAsync<SqliteException>(() =>
+            command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken)
+        );
         Assert.Contains("append-only", refused.Message);
     }
 
@@ -144,7 +201,10 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var session = (await athlete.Plan("3 x 5 @ +10 kg")).Ok;
         await athlete.Log(session, 1, 5);
         var refused = await athlete.Plan("3 x 5 @ +20 kg", version: 2, session: Guid.Parse((string)session["id"]!));
-        Assert.Equal((409, "3 x 5 @ +10 kg"), (refused.Status, (string)refused.Body!["current"]!["items"]![0]!["line"]!));
+        Assert.Equal(
+            (409, "3 x 5 @ +10 kg"),
+            (refused.Status, (string)refused.Body!["current"]!["items"]![0]!["line"]!)
+        );
         await athlete.Weigh(80);
         var shown = (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok;
         Assert.Equal(78.2m, (decimal)shown["items"]![0]!["plan"]!["loads"]![0]!["systemKg"]!);
@@ -168,7 +228,10 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var athlete = await coach.NewAthlete(loading: "rep-first");
         await athlete.Test("pull-up-max", 11);
         var gates = (await athlete.Page())["gates"]!.AsArray();
-        Assert.Equal([("reps first", true, true), ("base first", false, false)], gates.Select(g => ((string)g!["school"]!, (bool)g["decides"]!, (bool)g["open"]!)));
+        Assert.Equal(
+            [("reps first", true, true), ("base first", false, false)],
+            gates.Select(g => ((string)g!["school"]!, (bool)g["decides"]!, (bool)g["open"]!))
+        );
         Assert.Equal(200, (await athlete.Plan("3 x 5 @ +2.5 kg")).Status);
     }
 
@@ -179,7 +242,9 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var answer = (await athlete.Test("pull-up-max", 10)).Ok;
         var change = answer["changes"]!.AsArray().Single(c => (string)c!["ladder"]! == "weighted-pull-up")!;
         Assert.Contains("First load", change["opened"]!.AsArray().Select(s => (string)s!));
-        Assert.DoesNotContain((await athlete.Test("row-max", 3)).Ok["changes"]!.AsArray(), c => (string)c!["ladder"]! == "weighted-pull-up");
+        Assert.DoesNotContain((await athlete.Test("row-max", 3)).Ok["changes"]!.AsArray(), c =>
+            (string)c!["ladder"]! == "weighted-pull-up"
+        );
     }
 
     [Fact]
@@ -188,17 +253,40 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         var athlete = await Ready();
         var decision = (await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5, pain: 7)).Decision()!;
         Assert.Equal("Refer", (string)decision["kind"]!);
-        await coach.Post($"/api/decisions/{decision["id"]}/accept", new { line = (string?)null, reason = (string?)null });
+        await coach.Post(
+            $"/api/decisions/{decision["id"]}/accept",
+            new { line = (string?)null, reason = (string?)null }
+        );
 
         Assert.True((bool)(await athlete.Page())["held"]!);
         Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +10 kg")).Field);
-        Assert.Equal("reason:empty", (await coach.Post($"{athlete.Path}/stops/clear", new { place = "right elbow", reason = " " })).Field);
-        Assert.Equal(409, (await coach.Post($"{athlete.Path}/stops/clear", new { place = "left knee", reason = "another place" })).Status);
-        Assert.Equal(204, (await coach.Post($"{athlete.Path}/stops/clear", new { place = "right elbow", reason = "seen by a physiotherapist, no findings" })).Status);
+        Assert.Equal(
+            "reason:empty",
+            (await coach.Post($"{athlete.Path}/stops/clear", new { place = "right elbow", reason = " " })).Field
+        );
+        Assert.Equal(
+            409,
+            (
+                await coach.Post($"{athlete.Path}/stops/clear", new { place = "left knee", reason = "another place" })
+            ).Status
+        );
+        Assert.Equal(
+            204,
+            (
+                await coach.Post(
+                    $"{athlete.Path}/stops/clear",
+                    new { place = "right elbow", reason = "seen by a physiotherapist, no findings" }
+                )
+            ).Status
+        );
         var page = await athlete.Page();
         Assert.False((bool)page["held"]!);
-        // The way back: four days were lost, and at least a tenth of the system comes off: (68.2 + 10) x 0.9 - 68.2 = 2.18.
-        Assert.Equal(("Return", "3 x 5 @ +1.25 kg"), ((string)page.Decision()!["kind"]!, (string)page.Decision()!["next"]!["line"]!));
+        // The way back: four days were lost, and at least a tenth of the system comes off: (68.2 + 10) x 0.9 - 68.2 =
+        // 2.18.
+        Assert.Equal(
+            ("Return", "3 x 5 @ +1.25 kg"),
+            ((string)page.Decision()!["kind"]!, (string)page.Decision()!["next"]!["line"]!)
+        );
         Assert.Equal(200, (await athlete.Plan("3 x 5 @ +10 kg")).Status);
     }
 
@@ -238,7 +326,11 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         await athlete.Test("weighted-pull-up-heavy", 6, 15, 1);
         var page = await athlete.Page();
         Assert.All([page["bodyMass"]!, page["oneRepMax"]!["value"]!], figure =>
-            Assert.Equal(["rule", "inputs", "working", "rounding", "sources", "cautions", "exposures", "thresholds"], figure["why"]!.AsObject().Select(p => p.Key)));
+            Assert.Equal(
+                ["rule", "inputs", "working", "rounding", "sources", "cautions", "exposures", "thresholds"],
+                figure["why"]!.AsObject().Select(p => p.Key)
+            )
+        );
     }
 
     private async Task<object?> Scalar(string sql)

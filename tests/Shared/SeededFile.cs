@@ -2,7 +2,10 @@ using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Tests;
 
-/// <summary>The demo's file as it is after its first start: made once, copied for each test, as its history takes longer to simulate than most tests run.</summary>
+/// <summary>
+/// The demo's file as it is after its first start: made once, copied for each test, as its history takes longer to
+/// simulate than most tests run.
+/// </summary>
 internal static class SeededFile
 {
     private static readonly Lock Gate = new();

@@ -22,7 +22,8 @@ public sealed record AthleteSnapshot(
     Kit Kit,
     BodyMassHistory BodyMass,
     IReadOnlyList<BenchmarkResult> Results,
-    IReadOnlyList<Exposure> Exposures)
+    IReadOnlyList<Exposure> Exposures
+)
 {
     /// <summary>What was said before sessions, oldest first.</summary>
     public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
@@ -33,7 +34,9 @@ public sealed record AthleteSnapshot(
     /// <summary>Stops that the coach cleared.</summary>
     public IReadOnlyList<StopClearance> Clearances { get; init; } = [];
 
-    /// <summary>What was decided before, oldest first: the same answer is never given twice without a change between.</summary>
+    /// <summary>
+    /// What was decided before, oldest first: the same answer is never given twice without a change between.
+    /// </summary>
     public IReadOnlyList<PastDecision> Decided { get; init; } = [];
 
     public Sex? Sex { get; init; }
@@ -46,6 +49,8 @@ public sealed record AthleteSnapshot(
     /// <summary>The body from which the demand of levers is worked out.</summary>
     public BodyBuild BuildOn(DateOnly day) => new(Sex, StatureCm, BodyMass.On(day)?.Value, Lengths);
 
-    /// <summary>The age reached in the year of <paramref name="day"/>, or null when the birth year is unknown.</summary>
+    /// <summary>
+    /// The age reached in the year of <paramref name="day"/>, or null when the birth year is unknown.
+    /// </summary>
     public int? AgeIn(DateOnly day) => BirthYear is { } year ? day.Year - year : null;
 }

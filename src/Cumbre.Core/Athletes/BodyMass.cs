@@ -36,7 +36,8 @@ public sealed class BodyMassHistory
     public IReadOnlyList<BodyMassReading> Readings => readings;
 
     /// <summary>
-    /// The body mass of a day in kg: the mean of the readings of the last 7 days, else the latest reading on or before the day.
+    /// The body mass of a day in kg: the mean of the readings of the last 7 days, else the latest reading on or before
+    /// the day.
     /// Null when there is no reading on or before it.
     /// </summary>
     public Explained<Mass>? On(DateOnly day)
@@ -58,7 +59,8 @@ public sealed class BodyMassHistory
 
         var latest = known[^1];
         var age = day.DayNumber - latest.Day.DayNumber;
-        why.Input(InputKey.BodyMassReadings, Quantity.Count(1)).Input(InputKey.BodyMassMeasuredOn, Quantity.On(latest.Day));
+        why.Input(InputKey.BodyMassReadings, Quantity.Count(1))
+            .Input(InputKey.BodyMassMeasuredOn, Quantity.On(latest.Day));
         if (age > OldAfterDays)
             why.Caution(CautionId.BodyMassOld, Quantity.Days(age));
         return why.Build(latest.Mass);

@@ -73,7 +73,8 @@ public sealed record Intake
     public IReadOnlyList<Complaint> Complaints { get; init; } = [];
 
     /// <summary>By the question's slug; a question without an answer was not asked yet.</summary>
-    public IReadOnlyDictionary<string, ClearanceAnswer> Clearance { get; init; } = new Dictionary<string, ClearanceAnswer>();
+    public IReadOnlyDictionary<string, ClearanceAnswer> Clearance { get; init; } =
+        new Dictionary<string, ClearanceAnswer>();
 
     /// <summary>A guardian has consented, for a minor.</summary>
     public bool GuardianConsent { get; init; }

@@ -3,7 +3,8 @@ using Cumbre.Core.Movements;
 namespace Cumbre.Core.Athletes;
 
 /// <summary>
-/// The schools in force for an athlete: the catalogue's default, unless the club chose otherwise, unless the athlete's coach
+/// The schools in force for an athlete: the catalogue's default, unless the club chose otherwise, unless the athlete's
+/// coach
 /// did for them.
 /// </summary>
 public sealed class Schools : IEquatable<Schools>

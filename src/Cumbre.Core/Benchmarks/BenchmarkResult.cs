@@ -20,7 +20,8 @@ public enum ResultOrigin
     Test,
 
     /// <summary>
-    /// A set to failure that was the first working set of its pattern, in a session neither eased nor of a deload: it can open a gate, and
+    /// A set to failure that was the first working set of its pattern, in a session neither eased nor of a deload: it
+    /// can open a gate, and
     /// close it again.
     /// </summary>
     SetToFailure,
@@ -36,7 +37,16 @@ public enum ResultOrigin
 public sealed record BenchmarkResult
 {
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
-    public BenchmarkResult(Guid id, string benchmark, DateOnly day, Score score, MassEntry added, int reserve, Mass bodyMass, FormVerdict form)
+    public BenchmarkResult(
+        Guid id,
+        string benchmark,
+        DateOnly day,
+        Score score,
+        MassEntry added,
+        int reserve,
+        Mass bodyMass,
+        FormVerdict form
+    )
     {
         Id = id;
         Benchmark = benchmark;
@@ -44,7 +54,9 @@ public sealed record BenchmarkResult
         Score = score;
         Added = Guard.InRange("added", added, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
         Reserve = Guard.InRange("reserve", reserve, Limits.ReserveMinimum, Limits.ReserveMaximum);
-        BodyMass = Mass.FromKilograms(Guard.InRange("bodyMass", bodyMass.Kilograms, Limits.BodyMassMinimum, Limits.BodyMassMaximum));
+        BodyMass = Mass.FromKilograms(
+            Guard.InRange("bodyMass", bodyMass.Kilograms, Limits.BodyMassMinimum, Limits.BodyMassMaximum)
+        );
         Form = form;
     }
 
@@ -90,5 +102,9 @@ public sealed record BenchmarkResult
 
     /// <exception cref="RuleViolationException">Pain outside 0 to 10.</exception>
     public BenchmarkResult WithPain(int? pain, string? place) =>
-        this with { Pain = pain is { } p ? Guard.InRange("pain", p, Limits.PainMinimum, Limits.PainMaximum) : null, PainPlace = place };
+        this with
+        {
+            Pain = pain is { } p ? Guard.InRange("pain", p, Limits.PainMinimum, Limits.PainMaximum) : null,
+            PainPlace = place,
+        };
 }

@@ -1,6 +1,8 @@
 namespace Cumbre.Core.Benchmarks;
 
-/// <summary>An athlete's clean results by benchmark, oldest first: what gates are read from. Built once, read often.</summary>
+/// <summary>
+/// An athlete's clean results by benchmark, oldest first: what gates are read from. Built once, read often.
+/// </summary>
 public sealed class ResultBook
 {
     private static readonly BenchmarkResult[] None = [];
@@ -24,5 +26,6 @@ public sealed class ResultBook
 
     public bool Has(string benchmark) => byBenchmark.ContainsKey(benchmark);
 
-    internal BenchmarkResult[] Array(string benchmark) => byBenchmark.TryGetValue(benchmark, out var results) ? results : None;
+    internal BenchmarkResult[] Array(string benchmark) =>
+        byBenchmark.TryGetValue(benchmark, out var results) ? results : None;
 }

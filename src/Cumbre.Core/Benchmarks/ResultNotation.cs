@@ -12,8 +12,10 @@ namespace Cumbre.Core.Benchmarks;
 public sealed record WrittenResult(Score Score, MassEntry Added, int Reserve);
 
 /// <summary>
-/// Reads a result as it is typed into a cell, by the measure of its test: <c>12</c>, <c>3 x 10</c>, <c>9.5</c>, <c>chest x 5</c>, <c>+20 x 5</c>,
-/// <c>+20 kg x 5 r2</c>, <c>5 x 20 within 4:30</c>. Comma and point are decimal marks; units may be left out. What is printed elsewhere can be read here.
+/// Reads a result as it is typed into a cell, by the measure of its test: <c>12</c>, <c>3 x 10</c>, <c>9.5</c>,
+/// <c>chest x 5</c>, <c>+20 x 5</c>,
+/// <c>+20 kg x 5 r2</c>, <c>5 x 20 within 4:30</c>. Comma and point are decimal marks; units may be left out. What is
+/// printed elsewhere can be read here.
 /// </summary>
 public static partial class ResultNotation
 {
@@ -29,46 +31,89 @@ public static partial class ResultNotation
     {
         if (text.Length > LengthMaximum)
             return null;
-        var written = text.Trim().ToLowerInvariant().Replace('×', 'x').Replace('–', '-').Replace('−', '-').Replace(',', '.');
+        var written = text.Trim()
+            .ToLowerInvariant()
+            .Replace('×', 'x')
+            .Replace('–', '-')
+            .Replace('−', '-')
+            .Replace(',', '.');
         return measure switch
         {
-            BenchmarkMeasure.Reps => Of(Reps().Match(written), m => new Score(Whole(m, "reps", 1), Whole(m, "sets", 1))),
-            BenchmarkMeasure.Seconds => Of(Seconds().Match(written), m => new Score(1, Whole(m, "sets", 1), Number(m, "seconds"))),
-            BenchmarkMeasure.SecondsPerDescent => Of(Descents().Match(written), m => new Score(Whole(m, "reps", 1), Whole(m, "sets", 1), Number(m, "seconds"))),
-            BenchmarkMeasure.ContactHeight => Of(Contacts().Match(written), m => new Score(Whole(m, "reps", 1), contact: Enum.Parse<Contact>(m.Groups["contact"].Value, ignoreCase: true))),
-            BenchmarkMeasure.Capacity => Of(Capacity().Match(written), m => new Score(Whole(m, "reps", 1), Whole(m, "sets", 1), restSeconds: Whole(m, "minutes", 0) * 60 + Whole(m, "rest", 0))),
+            BenchmarkMeasure.Reps => Of(Reps().Match(written), m => new Score(
+                Whole(m, "reps", 1),
+                Whole(m, "sets", 1)
+            )),
+            BenchmarkMeasure.Seconds => Of(Seconds().Match(written), m => new Score(
+                1,
+                Whole(m, "sets", 1),
+                Number(m, "seconds")
+            )),
+            BenchmarkMeasure.SecondsPerDescent => Of(Descents().Match(written), m => new Score(
+                Whole(m, "reps", 1),
+                Whole(m, "sets", 1),
+                Number(m, "seconds")
+            )),
+            BenchmarkMeasure.ContactHeight => Of(Contacts().Match(written), m => new Score(
+                Whole(m, "reps", 1),
+                contact: Enum.Parse<Contact>(m.Groups["contact"].Value, ignoreCase: true)
+            )),
+            BenchmarkMeasure.Capacity => Of(Capacity().Match(written), m => new Score(
+                Whole(m, "reps", 1),
+                Whole(m, "sets", 1),
+                restSeconds: Whole(m, "minutes", 0) * 60 + Whole(m, "rest", 0)
+            )),
             BenchmarkMeasure.Degrees => Of(Degrees().Match(written), m => new Score(degrees: Number(m, "degrees"))),
             _ => Load(Loads().Match(written), unit),
         };
 
-        static WrittenResult? Of(Match match, Func<Match, Score> score) => match.Success ? new(score(match), MassEntry.Kg(0), 0) : null;
+        static WrittenResult? Of(Match match, Func<Match, Score> score) =>
+            match.Success ? new(score(match), MassEntry.Kg(0), 0) : null;
     }
 
     /// <summary>An example of what a cell of this measure holds.</summary>
-    public static string Example(BenchmarkMeasure measure) => measure switch
-    {
-        BenchmarkMeasure.Reps => "12 or 3 x 10",
-        BenchmarkMeasure.Seconds => "9.5 or 3 x 10",
-        BenchmarkMeasure.SecondsPerDescent => "8 or 3 x 3 x 3",
-        BenchmarkMeasure.ContactHeight => "chest x 5",
-        BenchmarkMeasure.Capacity => "5 x 20 within 4:30",
-        BenchmarkMeasure.Degrees => "95",
-        _ => "+20 x 5, with 2 left: +20 x 5 r2",
-    };
+    public static string Example(BenchmarkMeasure measure) =>
+        measure switch
+        {
+            BenchmarkMeasure.Reps => "12 or 3 x 10",
+            BenchmarkMeasure.Seconds => "9.5 or 3 x 10",
+            BenchmarkMeasure.SecondsPerDescent => "8 or 3 x 3 x 3",
+            BenchmarkMeasure.ContactHeight => "chest x 5",
+            BenchmarkMeasure.Capacity => "5 x 20 within 4:30",
+            BenchmarkMeasure.Degrees => "95",
+            _ => "+20 x 5, with 2 left: +20 x 5 r2",
+        };
 
     private static WrittenResult? Load(Match match, MassUnit unit) =>
         match.Success
             ? new(
                 new Score(Whole(match, "reps", 1), Whole(match, "sets", 1)),
-                new(Number(match, "load"), match.Groups["unit"].Value switch { "kg" => MassUnit.Kg, "lb" => MassUnit.Lb, _ => unit }), Whole(match, "reserve", 0))
+                new(
+                    Number(match, "load"),
+                    match.Groups["unit"].Value switch
+                    {
+                        "kg" => MassUnit.Kg,
+                        "lb" => MassUnit.Lb,
+                        _ => unit,
+                    }
+                ),
+                Whole(match, "reserve", 0)
+            )
             : null;
 
     /// <summary>A number longer than an int is out of every range.</summary>
     private static int Whole(Match match, string group, int missing) =>
-        match.Groups[group].Success ? (int.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value) ? value : int.MaxValue) : missing;
+        match.Groups[group].Success
+            ? (
+                int.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value)
+                    ? value
+                    : int.MaxValue
+            )
+            : missing;
 
     private static decimal Number(Match match, string group) =>
-        decimal.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value) ? value : decimal.MaxValue;
+        decimal.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value)
+            ? value
+            : decimal.MaxValue;
 
     private const string Set = @"(?:(?<sets>\d+) *x *)?";
 
@@ -90,6 +135,8 @@ public static partial class ResultNotation
     [GeneratedRegex(@"^(?<degrees>\d+(?:\.\d+)?)(?: *(?:°|degrees?))?$")]
     private static partial Regex Degrees();
 
-    [GeneratedRegex(@"^(?<load>[+-]? *\d+(?:\.\d+)?) *(?<unit>kg|lb)? *x *(?:(?<sets>\d+) *x *)?(?<reps>\d+)(?: *(?:r|with) *(?<reserve>\d+)(?: *(?:left|in reserve))?)?$")]
+    [GeneratedRegex(
+        @"^(?<load>[+-]? *\d+(?:\.\d+)?) *(?<unit>kg|lb)? *x *(?:(?<sets>\d+) *x *)?(?<reps>\d+)(?: *(?:r|with) *(?<reserve>\d+)(?: *(?:left|in reserve))?)?$"
+    )]
     private static partial Regex Loads();
 }

@@ -13,13 +13,22 @@ public enum Contact
 }
 
 /// <summary>
-/// What a test counted. Where a test has several sets, or a set several repetitions, the figures are those that every one
-/// of them reached. Guarded ranges: sets 1 to 20, reps 0 to 200, seconds 0 to 3,600, degrees 1 to 220, rest 0 to 1,800 s.
+/// What a test counted. Where a test has several sets, or a set several repetitions, the figures are those that every
+/// one
+/// of them reached. Guarded ranges: sets 1 to 20, reps 0 to 200, seconds 0 to 3,600, degrees 1 to 220, rest 0 to 1,800
+/// s.
 /// </summary>
 public sealed record Score
 {
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
-    public Score(int reps = 1, int sets = 1, decimal? seconds = null, Contact? contact = null, decimal? degrees = null, int? restSeconds = null)
+    public Score(
+        int reps = 1,
+        int sets = 1,
+        decimal? seconds = null,
+        Contact? contact = null,
+        decimal? degrees = null,
+        int? restSeconds = null
+    )
     {
         Reps = Guard.InRange("reps", reps, Limits.Nothing, Limits.RepsMaximum);
         Sets = Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);

@@ -6,13 +6,17 @@ using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Decisions;
 
-/// <summary>How a movement is eased for pain in the middle of the scale: the first form of the list that applies.</summary>
+/// <summary>
+/// How a movement is eased for pain in the middle of the scale: the first form of the list that applies.
+/// </summary>
 internal static class Easing
 {
-    private const decimal OtherGrip = 0.95m, Less = 0.90m;
+    private const decimal OtherGrip = 0.95m,
+        Less = 0.90m;
 
     /// <summary>
-    /// The place's first substitute (grip, parallettes), then a tenth less of the system or an easier rung, then slower, then fewer sets.
+    /// The place's first substitute (grip, parallettes), then a tenth less of the system or an easier rung, then
+    /// slower, then fewer sets.
     /// Common practice, no source.
     /// </summary>
     public static MovementDose Of(AthleteAtWork athlete, Movement movement, Prescription plan, PainPlace place)
@@ -23,16 +27,37 @@ internal static class Easing
         var lighter = Adjust.ToSystemShare(plan, Less, context);
         if (lighter != plan)
             return new(movement.Slug, lighter);
-        if (plan.Load is null && context is not null && movement.AssistedBy is { } helped
+        if (
+            plan.Load is null
+            && context is not null
+            && movement.AssistedBy is { } helped
             && Neighbours.Band(athlete, context.BodyMass.Value.Kilograms * (1 - Less)) is { } band
-            && KitCheck.Missing(athlete.Atlas.Catalogue.Movements[helped], athlete) is null)
+            && KitCheck.Missing(athlete.Atlas.Catalogue.Movements[helped], athlete) is null
+        )
             return new(helped, plan with { Load = band });
-        if (movement.Easier.Select(e => athlete.Atlas.Catalogue.Movements[e]).FirstOrDefault(e => e.Pattern == movement.Pattern && e.Measure == movement.Measure && KitCheck.Missing(e, athlete) is null) is { } easier)
+        if (
+            movement
+                .Easier.Select(e => athlete.Atlas.Catalogue.Movements[e])
+                .FirstOrDefault(e =>
+                    e.Pattern == movement.Pattern
+                    && e.Measure == movement.Measure
+                    && KitCheck.Missing(e, athlete) is null
+                ) is
+            { } easier
+        )
             return new(easier.Slug, plan);
-        return new(movement.Slug, Adjust.ThirdFewerSets(plan) is var fewer && fewer != plan ? fewer : Adjust.ThirdLess(plan));
+        return new(
+            movement.Slug,
+            Adjust.ThirdFewerSets(plan) is var fewer && fewer != plan ? fewer : Adjust.ThirdLess(plan)
+        );
     }
 
-    private static Prescription? FirstSubstitute(Movement movement, Prescription plan, PainPlace place, ResolutionContext? context)
+    private static Prescription? FirstSubstitute(
+        Movement movement,
+        Prescription plan,
+        PainPlace place,
+        ResolutionContext? context
+    )
     {
         if (place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip && plan.Grips is not [Grip.Neutral])
             return Adjust.ToSystemShare(plan, OtherGrip, context) with { Grips = [Grip.Neutral] };
@@ -42,25 +67,34 @@ internal static class Easing
     }
 }
 
-/// <summary>The way back after a stop was cleared: that of missed weeks by the days that were lost, and at least 10 % of the system less.</summary>
+/// <summary>
+/// The way back after a stop was cleared: that of missed weeks by the days that were lost, and at least 10 % of the
+/// system less.
+/// </summary>
 internal static class Returning
 {
     private const decimal AtMost = 0.90m;
 
-    /// <summary>Up to 10 days count as one missed week, 20 as two, 28 as three to four (this project's choice).</summary>
-    public static ReturnRule RuleOf(int days) => days switch
-    {
-        <= 10 => ReturnRule.Repeat,
-        <= 20 => ReturnRule.Less,
-        <= 28 => ReturnRule.MuchLess,
-        _ => ReturnRule.Retest,
-    };
+    /// <summary>
+    /// Up to 10 days count as one missed week, 20 as two, 28 as three to four (this project's choice).
+    /// </summary>
+    public static ReturnRule RuleOf(int days) =>
+        days switch
+        {
+            <= 10 => ReturnRule.Repeat,
+            <= 20 => ReturnRule.Less,
+            <= 28 => ReturnRule.MuchLess,
+            _ => ReturnRule.Retest,
+        };
 
     public static MovementDose Of(AthleteAtWork athlete, Movement movement, Prescription plan, int days)
     {
         var straightArm = movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
         if (straightArm && MissedWeeks.Lower(movement, athlete) is { } lower)
-            return new(lower.Slug, MissedWeeks.Back(UsualDose.For(lower, athlete), RuleOf(days), athlete.ContextOf(lower)));
+            return new(
+                lower.Slug,
+                MissedWeeks.Back(UsualDose.For(lower, athlete), RuleOf(days), athlete.ContextOf(lower))
+            );
         return new(movement.Slug, MissedWeeks.Back(plan, RuleOf(days), athlete.ContextOf(movement), AtMost));
     }
 }
@@ -69,7 +103,9 @@ internal static class Returning
 internal static class CautionRules
 {
     /// <summary>Two exposures running, against the mean of the three before.</summary>
-    private const int FatigueRun = 2, FatigueBase = 3, SagRun = 2;
+    private const int FatigueRun = 2,
+        FatigueBase = 3,
+        SagRun = 2;
 
     /// <summary>Harder by one on the scale of effort.</summary>
     private const decimal EffortRise = 1;
@@ -78,47 +114,94 @@ internal static class CautionRules
     public static Proposal? Ease(Situation s)
     {
         var last = s.All[^1].Exposure;
-        var told = s.Athlete.PainReports
-            .Where(r => r.Day == last.Day && r.Movement == s.Movement.Slug && r.Origin is PainOrigin.Set or PainOrigin.Morning && r.Level >= PainRules.EaseFrom && !PainRules.Stops(r))
+        var told = s
+            .Athlete.PainReports.Where(r =>
+                r.Day == last.Day
+                && r.Movement == s.Movement.Slug
+                && r.Origin is PainOrigin.Set or PainOrigin.Morning
+                && r.Level >= PainRules.EaseFrom
+                && !PainRules.Stops(r)
+            )
             .MaxBy(r => r.Level);
         if (told is null)
             return null;
         var eased = Easing.Of(s.Athlete, s.Movement, last.Plan, told.Place);
-        var why = Explanation.For(RuleId.EaseForPain, Quantity.Pain(PainRules.EaseFrom), Quantity.Pain(PainRules.StopFrom - 1), Quantity.OfPercent(s.Rules.BackOffPercent))
-            .Input(InputKey.PainReported, Quantity.Pain(told.Level)).Input(InputKey.PainPlace, Quantity.Slug(told.Place.Said))
-            .Source(SourceId.Thomee1997, SourceId.House).Caution(CautionId.StopSigns).Caution(CautionId.AskNextMorning);
-        if (eased.Movement == s.Movement.Slug && Roles.Weight(eased.Plan, s.Context) < Roles.Weight(last.Plan, s.Context) && eased.Plan.Grips == last.Plan.Grips)
+        var why = Explanation
+            .For(
+                RuleId.EaseForPain,
+                Quantity.Pain(PainRules.EaseFrom),
+                Quantity.Pain(PainRules.StopFrom - 1),
+                Quantity.OfPercent(s.Rules.BackOffPercent)
+            )
+            .Input(InputKey.PainReported, Quantity.Pain(told.Level))
+            .Input(InputKey.PainPlace, Quantity.Slug(told.Place.Said))
+            .Source(SourceId.Thomee1997, SourceId.House)
+            .Caution(CautionId.StopSigns)
+            .Caution(CautionId.AskNextMorning);
+        if (
+            eased.Movement == s.Movement.Slug
+            && Roles.Weight(eased.Plan, s.Context) < Roles.Weight(last.Plan, s.Context)
+            && eased.Plan.Grips == last.Plan.Grips
+        )
             LoadMeasure.Lighter(why, s, last.Plan, eased.Plan, 1 - s.Rules.BackOffPercent / 100);
-        return s.Propose(ProposalKind.Ease, ProposalCause.Pain, eased, why, wholeMovement: true) with { Place = told.Place.Said };
+        return s.Propose(ProposalKind.Ease, ProposalCause.Pain, eased, why, wholeMovement: true) with
+        {
+            Place = told.Place.Said,
+        };
     }
 
     /// <summary>A stop was cleared and the movement was not trained since.</summary>
     public static Proposal? Return(Situation s)
     {
         var last = s.All[^1].Exposure;
-        var cleared = s.Athlete.AllStops
-            .Where(x => x.ClearedOn is { } day && day <= s.Athlete.Today && day >= last.Day && PainRules.Holds(x, s.Movement, s.Athlete.Atlas.Catalogue, last.IsLoaded) != Safety.Hold.None)
+        var cleared = s
+            .Athlete.AllStops.Where(x =>
+                x.ClearedOn is { } day
+                && day <= s.Athlete.Today
+                && day >= last.Day
+                && PainRules.Holds(x, s.Movement, s.Athlete.Atlas.Catalogue, last.IsLoaded) != Safety.Hold.None
+            )
             .MaxBy(x => x.ClearedOn);
         if (cleared is null)
             return null;
         var days = s.Athlete.Today.DayNumber - last.Day.DayNumber;
         var next = Returning.Of(s.Athlete, s.Movement, s.Last!.Exposure.Plan, days);
-        var why = Explanation.For(RuleId.ReturnAfterStop).Input(InputKey.DaysLost, Quantity.Days(days)).Input(InputKey.PainPlace, Quantity.Slug(cleared.Place.Said))
-            .Source(SourceId.House).Caution(CautionId.AskEverySet).Caution(CautionId.AskNextMorning);
-        return s.Propose(ProposalKind.Return, ProposalCause.Cleared, next, why, wholeMovement: true) with { Place = cleared.Place.Said };
+        var why = Explanation
+            .For(RuleId.ReturnAfterStop)
+            .Input(InputKey.DaysLost, Quantity.Days(days))
+            .Input(InputKey.PainPlace, Quantity.Slug(cleared.Place.Said))
+            .Source(SourceId.House)
+            .Caution(CautionId.AskEverySet)
+            .Caution(CautionId.AskNextMorning);
+        return s.Propose(ProposalKind.Return, ProposalCause.Cleared, next, why, wholeMovement: true) with
+        {
+            Place = cleared.Place.Said,
+        };
     }
 
     /// <summary>Loading weeks in a row are done, and the plan has no deload in their place.</summary>
     public static Proposal? Deload(Situation s)
     {
-        var weeks = TrainingCalendar.LoadingWeeksBefore(s.NextDay, s.All.Select(j => (j.Exposure.Day, j.Exposure.Easy)));
+        var weeks = TrainingCalendar.LoadingWeeksBefore(
+            s.NextDay,
+            s.All.Select(j => (j.Exposure.Day, j.Exposure.Easy))
+        );
         if (weeks < s.Rules.LoadingWeeks || s.Coming is [{ Easy: true }, ..])
             return null;
         var plan = s.All[^1].Exposure.Plan;
         var easy = Adjust.Deload(plan);
-        var why = Explanation.For(RuleId.Deload, Quantity.Weeks(s.Rules.LoadingWeeks)).Input(InputKey.LoadingWeeks, Quantity.Weeks(weeks))
-            .Step(StepKey.HalfTheSets, Quantity.Sets(easy.SetCount), Quantity.Sets(plan.SetCount)).Source(SourceId.CommonPractice);
-        return s.Propose(ProposalKind.Deload, ProposalCause.LoadingWeeks, new(s.Movement.Slug, easy), why, wholeMovement: true);
+        var why = Explanation
+            .For(RuleId.Deload, Quantity.Weeks(s.Rules.LoadingWeeks))
+            .Input(InputKey.LoadingWeeks, Quantity.Weeks(weeks))
+            .Step(StepKey.HalfTheSets, Quantity.Sets(easy.SetCount), Quantity.Sets(plan.SetCount))
+            .Source(SourceId.CommonPractice);
+        return s.Propose(
+            ProposalKind.Deload,
+            ProposalCause.LoadingWeeks,
+            new(s.Movement.Slug, easy),
+            why,
+            wholeMovement: true
+        );
     }
 
     /// <summary>
@@ -127,22 +210,49 @@ internal static class CautionRules
     public static Proposal? Fatigue(Situation s)
     {
         if (Sagged(s, SagRun))
-            return s.Propose(ProposalKind.LighterWeek, ProposalCause.Fatigue, new(s.Movement.Slug, Adjust.Deload(s.Last!.Exposure.Plan)), Explanation.For(RuleId.LineSags).Source(SourceId.House), wholeMovement: true);
+            return s.Propose(
+                ProposalKind.LighterWeek,
+                ProposalCause.Fatigue,
+                new(s.Movement.Slug, Adjust.Deload(s.Last!.Exposure.Plan)),
+                Explanation.For(RuleId.LineSags).Source(SourceId.House),
+                wholeMovement: true
+            );
         var series = s.Comparable;
         if (series.Count < FatigueBase + FatigueRun)
             return null;
-        var (now, before) = (series.TakeLast(FatigueRun).ToArray(), series.SkipLast(FatigueRun).TakeLast(FatigueBase).ToArray());
+        var (now, before) = (
+            series.TakeLast(FatigueRun).ToArray(),
+            series.SkipLast(FatigueRun).TakeLast(FatigueBase).ToArray()
+        );
         var measure = Measure.Of(s, s.Last!.Exposure.Plan);
         var mean = before.Average(j => measure.Figure(j, s));
         var down = now.All(j => IsDown(measure, measure.Figure(j, s), mean));
-        var harder = before.All(j => j.Reserve is not null) && now.All(j => j.Reserve is { } left && before.Average(b => (decimal)b.Reserve!.Value) - left >= EffortRise);
+        var harder =
+            before.All(j => j.Reserve is not null)
+            && now.All(j =>
+                j.Reserve is { } left && before.Average(b => (decimal)b.Reserve!.Value) - left >= EffortRise
+            );
         if (!down && !harder)
             return null;
         var why = Explanation.For(RuleId.LighterWeek).Source(SourceId.House);
-        why.Step(StepKey.MeanBefore, Quantity.Plain(Math.Round(harder && !down ? before.Average(j => (decimal)j.Reserve!.Value) : mean, 1)), Quantity.Count(FatigueBase));
+        why.Step(
+            StepKey.MeanBefore,
+            Quantity.Plain(Math.Round(harder && !down ? before.Average(j => (decimal)j.Reserve!.Value) : mean, 1)),
+            Quantity.Count(FatigueBase)
+        );
         foreach (var j in now)
-            why.Step(StepKey.FigureOn, Quantity.Plain(Math.Round(harder && !down ? j.Reserve!.Value : measure.Figure(j, s), 1)), Quantity.On(j.Exposure.Day));
-        return s.Propose(ProposalKind.LighterWeek, ProposalCause.Fatigue, new(s.Movement.Slug, Adjust.Deload(s.Last.Exposure.Plan)), why, wholeMovement: true);
+            why.Step(
+                StepKey.FigureOn,
+                Quantity.Plain(Math.Round(harder && !down ? j.Reserve!.Value : measure.Figure(j, s), 1)),
+                Quantity.On(j.Exposure.Day)
+            );
+        return s.Propose(
+            ProposalKind.LighterWeek,
+            ProposalCause.Fatigue,
+            new(s.Movement.Slug, Adjust.Deload(s.Last.Exposure.Plan)),
+            why,
+            wholeMovement: true
+        );
     }
 
     private static bool IsDown(Measure measure, decimal figure, decimal mean)
@@ -153,13 +263,21 @@ internal static class CautionRules
 
     /// <summary>A line that sags is a mark of fatigue: it rests for the day.</summary>
     public static Proposal? Sag(Situation s) =>
-        Sagged(s, 1) ? s.Propose(ProposalKind.RestToday, ProposalCause.Fatigue, null, Explanation.For(RuleId.LineSags).Source(SourceId.House)) : null;
+        Sagged(s, 1)
+            ? s.Propose(
+                ProposalKind.RestToday,
+                ProposalCause.Fatigue,
+                null,
+                Explanation.For(RuleId.LineSags).Source(SourceId.House)
+            )
+            : null;
 
     private static bool Sagged(Situation s, int running) =>
         s.All.Count >= running && s.All.TakeLast(running).All(j => j.Exposure.Sets.Any(x => x.Sagged));
 
     /// <summary>
-    /// The best of the last three comparable exposures is no better than the best of those before: back off; stuck again, another variation.
+    /// The best of the last three comparable exposures is no better than the best of those before: back off; stuck
+    /// again, another variation.
     /// </summary>
     public static Proposal? Stuck(Situation s)
     {
@@ -168,26 +286,58 @@ internal static class CautionRules
         if (series.Count <= run || s.Role is ItemRole.Preparation or ItemRole.Light or ItemRole.Kept or ItemRole.Retest)
             return null;
         var (now, before) = (series.TakeLast(run).ToArray(), series.SkipLast(run).TakeLast(run).ToArray());
-        if (now.Any(j => j.Reached && j.Exposure.Plan is not MaxSets) || now.Max(j => j.Total) > before.Max(j => j.Total))
+        if (
+            now.Any(j => j.Reached && j.Exposure.Plan is not MaxSets)
+            || now.Max(j => j.Total) > before.Max(j => j.Total)
+        )
             return null;
         var plan = s.Last!.Exposure.Plan;
         var measure = Measure.Of(s, plan);
         var open = plan is MaxSets;
-        var backedOff = s.Athlete.Athlete.Decided.LastOrDefault(d => d.Movement == s.Movement.Slug && d.Day <= now[0].Exposure.Day && d.Kind is nameof(ProposalKind.BackOff) or nameof(ProposalKind.Variation));
+        var backedOff = s.Athlete.Athlete.Decided.LastOrDefault(d =>
+            d.Movement == s.Movement.Slug
+            && d.Day <= now[0].Exposure.Day
+            && d.Kind is nameof(ProposalKind.BackOff) or nameof(ProposalKind.Variation)
+        );
         if (backedOff?.Kind == nameof(ProposalKind.BackOff) && Variation(s) is { } other)
-            return s.Propose(ProposalKind.Variation, ProposalCause.NoProgress, other, Told(Explanation.For(RuleId.StuckAgain).Source(SourceId.CommonPractice), now));
+            return s.Propose(
+                ProposalKind.Variation,
+                ProposalCause.NoProgress,
+                other,
+                Told(Explanation.For(RuleId.StuckAgain).Source(SourceId.CommonPractice), now)
+            );
         if (open)
         {
-            var straight = new StraightSets(plan.SetCount, Math.Max(1, now.Max(j => j.Best) * 2 / 3)).Like(plan) with { Effort = null };
-            return s.Propose(ProposalKind.BackOff, ProposalCause.NoProgress, new(s.Movement.Slug, straight), Told(Explanation.For(RuleId.BackOffByThird, Quantity.Count(run)).Source(SourceId.CommonPractice), now));
+            var straight = new StraightSets(plan.SetCount, Math.Max(1, now.Max(j => j.Best) * 2 / 3)).Like(plan) with
+            {
+                Effort = null,
+            };
+            return s.Propose(
+                ProposalKind.BackOff,
+                ProposalCause.NoProgress,
+                new(s.Movement.Slug, straight),
+                Told(Explanation.For(RuleId.BackOffByThird, Quantity.Count(run)).Source(SourceId.CommonPractice), now)
+            );
         }
 
-        return measure.Less(s, plan) is { } less ? s.Propose(ProposalKind.BackOff, ProposalCause.NoProgress, new(s.Movement.Slug, less.Plan), Told(less.Why, now)) : null;
+        return measure.Less(s, plan) is { } less
+            ? s.Propose(
+                ProposalKind.BackOff,
+                ProposalCause.NoProgress,
+                new(s.Movement.Slug, less.Plan),
+                Told(less.Why, now)
+            )
+            : null;
     }
 
     /// <summary>Another movement of the pattern at the same level, which is not the one that is stuck.</summary>
     private static MovementDose? Variation(Situation s) =>
-        Substitutes.For(s.Movement, s.Athlete).FirstOrDefault(x => x.KitMissing is null && x.Movement.Measure == s.Movement.Measure && Math.Abs(x.Harder) <= 1) is { } other
+        Substitutes
+            .For(s.Movement, s.Athlete)
+            .FirstOrDefault(x =>
+                x.KitMissing is null && x.Movement.Measure == s.Movement.Measure && Math.Abs(x.Harder) <= 1
+            )
+            is { } other
             ? new(other.Movement.Slug, other.Plan)
             : null;
 

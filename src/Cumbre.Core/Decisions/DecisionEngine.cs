@@ -6,23 +6,39 @@ using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Decisions;
 
-/// <summary>Reads the log of an athlete and proposes what to do next, movement by movement; no rule knows one by name.</summary>
+/// <summary>
+/// Reads the log of an athlete and proposes what to do next, movement by movement; no rule knows one by name.
+/// </summary>
 public static class DecisionEngine
 {
-    /// <summary>All that the log calls for, the most cautious first. The same log read twice proposes the same.</summary>
+    /// <summary>
+    /// All that the log calls for, the most cautious first. The same log read twice proposes the same.
+    /// </summary>
     /// <param name="athlete">The athlete, with stops, placements and results as of the day.</param>
     /// <param name="planned">Items of coming sessions that have not begun.</param>
     /// <param name="rules">The figures of the rules.</param>
     /// <param name="clubDays">On which days the club trains, for an athlete who named none.</param>
-    public static IReadOnlyList<Proposal> Decide(AthleteAtWork athlete, IReadOnlyList<PlannedItem> planned, DecisionRules rules, IReadOnlyCollection<DayOfWeek> clubDays)
+    public static IReadOnlyList<Proposal> Decide(
+        AthleteAtWork athlete,
+        IReadOnlyList<PlannedItem> planned,
+        DecisionRules rules,
+        IReadOnlyCollection<DayOfWeek> clubDays
+    )
     {
         IReadOnlyCollection<DayOfWeek> days = athlete.Intake.Days.Count > 0 ? athlete.Intake.Days : clubDays;
         var nextDay = TrainingCalendar.Next(days, null, athlete.Today, 0);
         var found = new List<Proposal>(athlete.Stops.Select(s => Refer(athlete, s, nextDay)));
         found.AddRange(Standards.Contradicted(athlete, nextDay));
-        foreach (var group in athlete.Athlete.Exposures.Where(e => e.Day <= athlete.Today && e.Sets.Count > 0).GroupBy(e => e.Movement))
+        foreach (
+            var group in athlete
+                .Athlete.Exposures.Where(e => e.Day <= athlete.Today && e.Sets.Count > 0)
+                .GroupBy(e => e.Movement)
+        )
         {
-            if (!athlete.Atlas.Catalogue.Movements.TryGetValue(group.Key, out var movement) || athlete.ContextOf(movement) is null)
+            if (
+                !athlete.Atlas.Catalogue.Movements.TryGetValue(group.Key, out var movement)
+                || athlete.ContextOf(movement) is null
+            )
                 continue;
             found.AddRange(OfMovement(athlete, movement, [.. group.OrderBy(e => e.Day)], planned, rules, days));
         }
@@ -31,12 +47,34 @@ public static class DecisionEngine
     }
 
     private static IEnumerable<Proposal> OfMovement(
-        AthleteAtWork athlete, Movement movement, IReadOnlyList<Sessions.Exposure> exposures, IReadOnlyList<PlannedItem> planned, DecisionRules rules, IReadOnlyCollection<DayOfWeek> days)
+        AthleteAtWork athlete,
+        Movement movement,
+        IReadOnlyList<Sessions.Exposure> exposures,
+        IReadOnlyList<PlannedItem> planned,
+        DecisionRules rules,
+        IReadOnlyCollection<DayOfWeek> days
+    )
     {
         // While it is stopped no decision is made about its load.
-        if (athlete.Stops.Any(s => PainRules.Holds(s, movement, athlete.Atlas.Catalogue, exposures[^1].IsLoaded) != Hold.None))
+        if (
+            athlete.Stops.Any(s =>
+                PainRules.Holds(s, movement, athlete.Atlas.Catalogue, exposures[^1].IsLoaded) != Hold.None
+            )
+        )
             return [];
-        Situation[] roles = [.. SeriesOf(exposures).Select(series => new Situation(athlete, movement, series.Role, series.Exposures, planned, rules, days))];
+        Situation[] roles =
+        [
+            .. SeriesOf(exposures)
+                .Select(series => new Situation(
+                    athlete,
+                    movement,
+                    series.Role,
+                    series.Exposures,
+                    planned,
+                    rules,
+                    days
+                )),
+        ];
         var newest = roles.MaxBy(s => s.All[^1].Exposure.Day)!;
         var answers = new List<Proposal>();
         if (Whole(newest, IsTrained(athlete, movement)) is { } whole)
@@ -55,19 +93,36 @@ public static class DecisionEngine
 
     /// <summary>Mobility and preparation go on: they never grow, and make no row of their own.</summary>
     private static bool IsTrained(AthleteAtWork athlete, Movement movement) =>
-        movement.Pattern is not (Pattern.Mobility or Pattern.ShoulderBlade) || athlete.StepsOf(movement.Slug).Any(s => !s.Step.Preparation);
+        movement.Pattern is not (Pattern.Mobility or Pattern.ShoulderBlade)
+        || athlete.StepsOf(movement.Slug).Any(s => !s.Step.Preparation);
 
     /// <summary>What concerns the movement as a whole: pain, the way back, a deload, fatigue.</summary>
     private static Proposal? Whole(Situation s, bool trained)
     {
-        Proposal?[] found = trained ? [CautionRules.Ease(s), CautionRules.Return(s), CautionRules.Deload(s), CautionRules.Fatigue(s)] : [CautionRules.Ease(s), CautionRules.Return(s)];
+        Proposal?[] found = trained
+            ? [CautionRules.Ease(s), CautionRules.Return(s), CautionRules.Deload(s), CautionRules.Fatigue(s)]
+            : [CautionRules.Ease(s), CautionRules.Return(s)];
         Proposal[] all = [.. found.OfType<Proposal>().OrderBy(p => p.Kind)];
         if (all.Length == 0)
             return null;
         var winner = all[0];
         // The deload's session of a sore movement is eased as well.
         if (winner is { Kind: ProposalKind.Ease, Next: { } eased } && all.Any(p => p.Kind == ProposalKind.Deload))
-            winner = winner with { Next = eased with { Plan = Adjust.Deload(eased.Plan) is var half && eased.Plan.Load is not null && !Adjust.IsAddedLoad(eased.Plan.Load) ? half : half with { Load = eased.Plan.Load } } };
+            winner = winner with
+            {
+                Next = eased with
+                {
+                    Plan =
+                        Adjust.Deload(eased.Plan) is var half
+                        && eased.Plan.Load is not null
+                        && !Adjust.IsAddedLoad(eased.Plan.Load)
+                            ? half
+                            : half with
+                            {
+                                Load = eased.Plan.Load,
+                            },
+                },
+            };
         return winner with { Overruled = [.. all.Skip(1).Select(p => p.Kind)] };
     }
 
@@ -84,12 +139,22 @@ public static class DecisionEngine
             growth = null;
         var rise = PlannedRise.Of(s);
         if (growth is null)
-            return rise is null || s.CleanRun > 0 && s.CleanRun < s.Needed && s.Counting[^1].Reached && rise.InSameWeek ? null : rise.NotEarned();
+            return rise is null || s.CleanRun > 0 && s.CleanRun < s.Needed && s.Counting[^1].Reached && rise.InSameWeek
+                ? null
+                : rise.NotEarned();
         var proposal = s.Propose(growth.Kind, growth.Cause, growth.Next, growth.Why) with { First = growth.First };
-        return rise is not null && growth.Kind >= ProposalKind.AddLoad && rise.IsWithin(growth.Next!.Plan) ? proposal with { Next = new(s.Movement.Slug, rise.Plan), Confirms = true } : proposal;
+        return rise is not null && growth.Kind >= ProposalKind.AddLoad && rise.IsWithin(growth.Next!.Plan)
+            ? proposal with
+            {
+                Next = new(s.Movement.Slug, rise.Plan),
+                Confirms = true,
+            }
+            : proposal;
     }
 
-    /// <summary>Of what speaks for the movement the most cautious wins and names the others; what stands beside stays.</summary>
+    /// <summary>
+    /// Of what speaks for the movement the most cautious wins and names the others; what stands beside stays.
+    /// </summary>
     private static IReadOnlyList<Proposal> Settled(IReadOnlyList<Proposal> answers)
     {
         Proposal[] beside = [.. answers.Where(p => p.IsBeside)];
@@ -100,34 +165,70 @@ public static class DecisionEngine
         var whole = main.FirstOrDefault(p => p.Role is null && p.Kind <= ProposalKind.LighterWeek);
         return whole is null
             ? [.. main, .. beside]
-            : [whole with { Overruled = [.. whole.Overruled.Concat(main.Where(p => p != whole).Select(p => p.Kind)).Distinct()] }, .. beside];
+            :
+            [
+                whole with
+                {
+                    Overruled = [.. whole.Overruled.Concat(main.Where(p => p != whole).Select(p => p.Kind)).Distinct()],
+                },
+                .. beside,
+            ];
     }
 
     private static Proposal Refer(AthleteAtWork athlete, Stop stop, DateOnly nextDay)
     {
         var report = stop.Because;
-        var why = Explanation.For(RuleId.StopForPain, Quantity.Pain(PainRules.StopFrom)).Input(InputKey.PainReported, Quantity.Pain(report.Level)).Input(InputKey.PainPlace, Quantity.Slug(report.Place.Said));
+        var why = Explanation
+            .For(RuleId.StopForPain, Quantity.Pain(PainRules.StopFrom))
+            .Input(InputKey.PainReported, Quantity.Pain(report.Level))
+            .Input(InputKey.PainPlace, Quantity.Slug(report.Place.Said));
         if (stop.Before is { } before)
             why.Input(InputKey.PainReported, Quantity.Pain(before.Level));
         if (report.Sign is { } sign)
             why.Input(InputKey.StopSign, Quantity.Word(sign));
         foreach (var pattern in HeldPatterns(athlete, stop))
             why.Step(StepKey.StopsPattern, Quantity.Name(PatternNames.Of(pattern)));
-        why.Source(SourceId.Thomee1997).Caution(CautionId.StopSigns).Caution(CautionId.NotMedicalAdvice).Caution(CautionId.AskNextMorning);
+        why.Source(SourceId.Thomee1997)
+            .Caution(CautionId.StopSigns)
+            .Caution(CautionId.NotMedicalAdvice)
+            .Caution(CautionId.AskNextMorning);
         var session = report.Origin is PainOrigin.Set or PainOrigin.Morning ? report.Source : (Guid?)null;
-        return new(ProposalKind.Refer, ProposalCause.Pain, report.Movement ?? "", null, session, report.Day, nextDay, null, null, why.Build(), []) { Place = report.Place.Said };
+        return new(
+            ProposalKind.Refer,
+            ProposalCause.Pain,
+            report.Movement ?? "",
+            null,
+            session,
+            report.Day,
+            nextDay,
+            null,
+            null,
+            why.Build(),
+            []
+        )
+        {
+            Place = report.Place.Said,
+        };
     }
 
     /// <summary>The patterns of which a stop holds most movements that the athlete could train.</summary>
     public static IReadOnlyList<Pattern> HeldPatterns(AthleteAtWork athlete, Stop stop) =>
-    [
-        .. athlete.Atlas.Catalogue.Movements.Values.GroupBy(m => m.Pattern)
-            .Where(g => g.Count(m => PainRules.Holds(stop, m, athlete.Atlas.Catalogue) != Hold.None) * 2 > g.Count())
-            .Select(g => g.Key).Order(),
-    ];
+        [
+            .. athlete
+                .Atlas.Catalogue.Movements.Values.GroupBy(m => m.Pattern)
+                .Where(g =>
+                    g.Count(m => PainRules.Holds(stop, m, athlete.Atlas.Catalogue) != Hold.None) * 2 > g.Count()
+                )
+                .Select(g => g.Key)
+                .Order(),
+        ];
 
-    /// <summary>Exposures by role; those without one belong to the only other role there is, or stand for themselves.</summary>
-    private static IEnumerable<(ItemRole? Role, IReadOnlyList<Sessions.Exposure> Exposures)> SeriesOf(IReadOnlyList<Sessions.Exposure> exposures)
+    /// <summary>
+    /// Exposures by role; those without one belong to the only other role there is, or stand for themselves.
+    /// </summary>
+    private static IEnumerable<(ItemRole? Role, IReadOnlyList<Sessions.Exposure> Exposures)> SeriesOf(
+        IReadOnlyList<Sessions.Exposure> exposures
+    )
     {
         var roles = exposures.Select(e => e.Role).OfType<ItemRole>().Distinct().ToArray();
         ItemRole? only = roles is [var one] ? one : null;

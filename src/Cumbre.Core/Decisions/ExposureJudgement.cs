@@ -10,7 +10,12 @@ namespace Cumbre.Core.Decisions;
 /// <param name="Rows">The sets that decide, each with what was done of it.</param>
 /// <param name="Reached">Every set that decides was done as written, clean, with the reserve that was asked.</param>
 /// <param name="Evidence">The same for a coach's eye.</param>
-public sealed record ExposureJudgement(Exposure Exposure, IReadOnlyList<DoneSet> Rows, bool Reached, ExposureEvidence Evidence)
+public sealed record ExposureJudgement(
+    Exposure Exposure,
+    IReadOnlyList<DoneSet> Rows,
+    bool Reached,
+    ExposureEvidence Evidence
+)
 {
     public Mass TopLoad => Exposure.TopLoad.Mass;
 
@@ -30,8 +35,16 @@ public sealed record ExposureJudgement(Exposure Exposure, IReadOnlyList<DoneSet>
         DoneSet[] deciding = [.. rows.Where(r => r.Planned.Role != SetRole.BackOff)];
         bool Met(DoneSet row) => IsMet(row, exposure.Plan);
         return new(
-            exposure, deciding, deciding.Length > 0 && deciding.All(Met),
-            new(exposure.Day, exposure.TopLoad.Mass.Kilograms, [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Amount, Met(r)))], deciding.All(Met)));
+            exposure,
+            deciding,
+            deciding.Length > 0 && deciding.All(Met),
+            new(
+                exposure.Day,
+                exposure.TopLoad.Mass.Kilograms,
+                [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Amount, Met(r)))],
+                deciding.All(Met)
+            )
+        );
     }
 
     private static bool IsMet(DoneSet row, Prescription plan) =>
@@ -40,11 +53,17 @@ public sealed record ExposureJudgement(Exposure Exposure, IReadOnlyList<DoneSet>
         && set.Added.Mass.Kilograms >= row.PlannedLoad.Kilograms - 0.01m
         && !set.Sagged
         && (plan.SetUp?.To is not { } contact || (set.Contact ?? contact) >= contact)
-        && (EffortOf(plan, row.Planned) is not InReserve effort || set.Reserve is not { } reserve || reserve >= effort.Reps);
+        && (
+            EffortOf(plan, row.Planned) is not InReserve effort
+            || set.Reserve is not { } reserve
+            || reserve >= effort.Reps
+        );
 
     /// <summary>A set that ends by itself is met by its fewest reps.</summary>
     private static int Asked(PlannedSet planned) =>
-        planned.Seconds ?? (planned.Role is SetRole.Burst or SetRole.Max or SetRole.Practice ? planned.RepsLow : planned.RepsHigh);
+        planned.Seconds
+        ?? (planned.Role is SetRole.Burst or SetRole.Max or SetRole.Practice ? planned.RepsLow : planned.RepsHigh);
 
-    private static Effort? EffortOf(Prescription plan, PlannedSet set) => plan is TopSetBackOff && set.Role != SetRole.Top ? null : plan.Effort;
+    private static Effort? EffortOf(Prescription plan, PlannedSet set) =>
+        plan is TopSetBackOff && set.Role != SetRole.Top ? null : plan.Effort;
 }

@@ -8,7 +8,9 @@ namespace Cumbre.Core.Decisions;
 /// <summary>The movements around one: the next on its ladder, an easier one, the same with help or without.</summary>
 internal static class Neighbours
 {
-    /// <summary>The next harder movement whose gates are met, with its kit at hand and nothing sore; null: there is none.</summary>
+    /// <summary>
+    /// The next harder movement whose gates are met, with its kit at hand and nothing sore; null: there is none.
+    /// </summary>
     public static Movement? Harder(AthleteAtWork athlete, Movement movement)
     {
         foreach (var at in athlete.StepsOf(movement.Slug).Where(s => !s.Step.Preparation))
@@ -17,10 +19,16 @@ internal static class Neighbours
                 return next;
         }
 
-        return movement.Harder.Select(h => athlete.Atlas.Catalogue.Movements[h]).FirstOrDefault(h => h.Pattern == movement.Pattern && h.Measure == movement.Measure && MayTrain(athlete, h));
+        return movement
+            .Harder.Select(h => athlete.Atlas.Catalogue.Movements[h])
+            .FirstOrDefault(h =>
+                h.Pattern == movement.Pattern && h.Measure == movement.Measure && MayTrain(athlete, h)
+            );
     }
 
-    /// <summary>The movement of the next steps after one that may be trained; steps of the same movement are passed over.</summary>
+    /// <summary>
+    /// The movement of the next steps after one that may be trained; steps of the same movement are passed over.
+    /// </summary>
     public static Movement? NextOn(AthleteAtWork athlete, StepAtWork at)
     {
         var placement = athlete.Placements[at.Ladder.Slug];
@@ -34,7 +42,12 @@ internal static class Neighbours
                     continue;
                 if (at.Ladder.Steps[i].Movement == at.Step.Movement)
                     open.Enqueue(i);
-                else if (placement.GatesMet(i) && athlete.Atlas.Catalogue.Movements[at.Ladder.Steps[i].Movement] is var next && next.Pattern == athlete.Atlas.Catalogue.Movements[at.Step.Movement].Pattern && IsThere(athlete, next))
+                else if (
+                    placement.GatesMet(i)
+                    && athlete.Atlas.Catalogue.Movements[at.Ladder.Steps[i].Movement] is var next
+                    && next.Pattern == athlete.Atlas.Catalogue.Movements[at.Step.Movement].Pattern
+                    && IsThere(athlete, next)
+                )
                     return next;
             }
         }
@@ -46,15 +59,30 @@ internal static class Neighbours
     public static Movement? Easier(AthleteAtWork athlete, Movement movement)
     {
         var movements = athlete.Atlas.Catalogue.Movements;
-        if (movement.AssistedBy is { } helped && movements[helped] is var assisted && athlete.Gear.Bands.Count > 0 && IsThere(athlete, assisted))
+        if (
+            movement.AssistedBy is { } helped
+            && movements[helped] is var assisted
+            && athlete.Gear.Bands.Count > 0
+            && IsThere(athlete, assisted)
+        )
             return assisted;
-        var below = athlete.StepsOf(movement.Slug).SelectMany(at => at.Step.After.Select(b => at.Ladder.Steps[b])).Where(b => !b.Preparation).Select(b => b.Movement);
-        return below.Concat(movement.Easier).Distinct().Select(e => movements[e]).FirstOrDefault(e => e.Slug != movement.Slug && e.Pattern == movement.Pattern && IsThere(athlete, e));
+        var below = athlete
+            .StepsOf(movement.Slug)
+            .SelectMany(at => at.Step.After.Select(b => at.Ladder.Steps[b]))
+            .Where(b => !b.Preparation)
+            .Select(b => b.Movement);
+        return below
+            .Concat(movement.Easier)
+            .Distinct()
+            .Select(e => movements[e])
+            .FirstOrDefault(e => e.Slug != movement.Slug && e.Pattern == movement.Pattern && IsThere(athlete, e));
     }
 
     /// <summary>What a helped movement becomes without the help.</summary>
     public static Movement? Unassisted(AthleteAtWork athlete, Movement assisted) =>
-        athlete.Atlas.Catalogue.Movements.Values.FirstOrDefault(m => m.AssistedBy == assisted.Slug && IsThere(athlete, m));
+        athlete.Atlas.Catalogue.Movements.Values.FirstOrDefault(m =>
+            m.AssistedBy == assisted.Slug && IsThere(athlete, m)
+        );
 
     /// <summary>A dose from the best clean set; without one sets that find the level.</summary>
     public static Prescription FirstDose(AthleteAtWork athlete, Movement movement)
@@ -62,7 +90,14 @@ internal static class Neighbours
         var sides = movement.EachSide ? SidePlan.Each : (SidePlan?)null;
         var bests = athlete.BestsOf(movement);
         if (movement.Measure == BenchmarkMeasure.Seconds)
-            return (bests.HoldSeconds is { } best && HoldDose.For(best) is { } hold ? hold : new HoldSets(HoldDose.SetsLow, HoldDose.SecondsMinimum)) with { Sides = sides };
+            return (
+                bests.HoldSeconds is { } best && HoldDose.For(best) is { } hold
+                    ? hold
+                    : new HoldSets(HoldDose.SetsLow, HoldDose.SecondsMinimum)
+            ) with
+            {
+                Sides = sides,
+            };
         var helped = athlete.Atlas.Catalogue.Movements.Values.Any(m => m.AssistedBy == movement.Slug);
         var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null) ?? RepDose.FindsLevel(helped);
         return dose with { Sides = sides, Load = helped && Band(athlete, 0) is { } band ? band : null };
@@ -71,13 +106,18 @@ internal static class Neighbours
     /// <summary>The weakest band that helps by at least so many kg; null: there is none.</summary>
     public static BandHelp? Band(AthleteAtWork athlete, decimal atLeastKg)
     {
-        var help = athlete.Gear.Bands.Select(b => b.Help(athlete.Today).Value).Where(h => h.Kilograms >= atLeastKg - 0.01m);
+        var help = athlete
+            .Gear.Bands.Select(b => b.Help(athlete.Today).Value)
+            .Where(h => h.Kilograms >= atLeastKg - 0.01m);
         var chosen = atLeastKg > 0 ? help.OrderBy(h => h.Kilograms) : help.OrderByDescending(h => h.Kilograms);
         return chosen.Select(h => new BandHelp(Measures.MassEntry.Kg(Math.Round(h.Kilograms, 1)))).FirstOrDefault();
     }
 
     private static bool MayTrain(AthleteAtWork athlete, Movement movement) =>
-        IsThere(athlete, movement) && athlete.StepsOf(movement.Slug) is var steps && (steps.Count == 0 || steps.Any(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open));
+        IsThere(athlete, movement)
+        && athlete.StepsOf(movement.Slug) is var steps
+        && (steps.Count == 0 || steps.Any(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open));
 
-    private static bool IsThere(AthleteAtWork athlete, Movement movement) => KitCheck.Missing(movement, athlete) is null && athlete.Holding(movement) is null;
+    private static bool IsThere(AthleteAtWork athlete, Movement movement) =>
+        KitCheck.Missing(movement, athlete) is null && athlete.Holding(movement) is null;
 }

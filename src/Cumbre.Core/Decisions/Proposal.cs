@@ -4,7 +4,8 @@ using Cumbre.Core.Prescriptions;
 namespace Cumbre.Core.Decisions;
 
 /// <summary>
-/// What the app may propose, the most cautious first: of those that speak for one movement the earlier wins and names what it overrides. From
+/// What the app may propose, the most cautious first: of those that speak for one movement the earlier wins and names
+/// what it overrides. From
 /// <see cref="WeakerSide"/> on they stand beside the others and override nothing.
 /// </summary>
 public enum ProposalKind
@@ -149,7 +150,8 @@ public sealed record Proposal(
     Prescription? Before,
     MovementDose? Next,
     Explanation Why,
-    IReadOnlyList<ProposalKind> Overruled)
+    IReadOnlyList<ProposalKind> Overruled
+)
 {
     /// <summary>Stands in the session before the item: the next step of a hold.</summary>
     public MovementDose? First { get; init; }
@@ -165,7 +167,10 @@ public sealed record Proposal(
 
     /// <summary>Accepting it can hurt nobody: several can be accepted together.</summary>
     public bool IsHarmless =>
-        Kind is > ProposalKind.Hold and not (ProposalKind.NextMovement or ProposalKind.NextStep or ProposalKind.Test or ProposalKind.Retest) && !Large;
+        Kind
+            is > ProposalKind.Hold
+                and not (ProposalKind.NextMovement or ProposalKind.NextStep or ProposalKind.Test or ProposalKind.Retest)
+        && !Large;
 
     /// <summary>The step in load asks the coach to confirm it.</summary>
     public bool Large => Why.Cautions.Any(c => c.Id == CautionId.JumpLarge);
@@ -179,4 +184,12 @@ public sealed record Proposal(
 /// <param name="Movement">Slug.</param>
 /// <param name="Role">Null: written by hand.</param>
 /// <param name="Plan">As it stands.</param>
-public sealed record PlannedItem(Guid Session, Guid Item, DateOnly Day, bool Easy, string Movement, ItemRole? Role, Prescription Plan);
+public sealed record PlannedItem(
+    Guid Session,
+    Guid Item,
+    DateOnly Day,
+    bool Easy,
+    string Movement,
+    ItemRole? Role,
+    Prescription Plan
+);

@@ -7,9 +7,15 @@ public static class TrainingCalendar
 
     /// <summary>
     /// The next day to train a movement: a training day on or after <paramref name="today"/>, at least
-    /// <paramref name="daysBetween"/> after the last exposure. Without training days, the first day that the gap allows.
+    /// <paramref name="daysBetween"/> after the last exposure. Without training days, the first day that the gap
+    /// allows.
     /// </summary>
-    public static DateOnly Next(IReadOnlyCollection<DayOfWeek> trainingDays, DateOnly? lastExposure, DateOnly today, int daysBetween)
+    public static DateOnly Next(
+        IReadOnlyCollection<DayOfWeek> trainingDays,
+        DateOnly? lastExposure,
+        DateOnly today,
+        int daysBetween
+    )
     {
         var first = lastExposure?.AddDays(daysBetween) is { } rested && rested > today ? rested : today;
         for (var day = first; day < first.AddDays(7); day = day.AddDays(1))
@@ -22,7 +28,8 @@ public static class TrainingCalendar
     }
 
     /// <summary>
-    /// Weeks with loading in a row directly before the week of <paramref name="day"/>. A week with an easy session, or without
+    /// Weeks with loading in a row directly before the week of <paramref name="day"/>. A week with an easy session, or
+    /// without
     /// any, ends the row.
     /// </summary>
     public static int LoadingWeeksBefore(DateOnly day, IEnumerable<(DateOnly Day, bool Easy)> sessions)

@@ -23,8 +23,16 @@ public sealed record CautionNote(CautionId Id, IReadOnlyList<Quantity> Args)
     public static CautionNote Of(CautionId id, params Quantity[] args) => new(id, args);
 }
 
-/// <summary>One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target.</summary>
-public sealed record ExposureEvidence(DateOnly Day, decimal AddedKilograms, IReadOnlyList<SetEvidence> Sets, bool Clean);
+/// <summary>
+/// One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the
+/// target.
+/// </summary>
+public sealed record ExposureEvidence(
+    DateOnly Day,
+    decimal AddedKilograms,
+    IReadOnlyList<SetEvidence> Sets,
+    bool Clean
+);
 
 /// <summary>A set of an exposure: the reps done, and whether they met the plan with clean form.</summary>
 public sealed record SetEvidence(int Reps, bool Met);
@@ -43,7 +51,19 @@ public sealed record SetEvidence(int Reps, bool Met);
 /// <param name="Side">The weaker side, where both are asked.</param>
 /// <param name="MissingSide">The side without a result.</param>
 public sealed record ThresholdEvidence(
-    string Name, string Benchmark, string Need, string? Have, decimal Fraction, bool Met, DateOnly? Day, int AgeDays, bool Stale, bool EachSide, Side? Side, Side? MissingSide);
+    string Name,
+    string Benchmark,
+    string Need,
+    string? Have,
+    decimal Fraction,
+    bool Met,
+    DateOnly? Day,
+    int AgeDays,
+    bool Stale,
+    bool EachSide,
+    Side? Side,
+    Side? MissingSide
+);
 
 /// <summary>
 /// How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
@@ -56,7 +76,8 @@ public sealed record Explanation(
     IReadOnlyList<RoundingNote> Rounding,
     IReadOnlyList<SourceId> Sources,
     IReadOnlyList<CautionNote> Cautions,
-    IReadOnlyList<ExposureEvidence> Exposures)
+    IReadOnlyList<ExposureEvidence> Exposures
+)
 {
     /// <summary>Thresholds that went into it.</summary>
     public IReadOnlyList<ThresholdEvidence> Thresholds { get; init; } = [];
@@ -64,7 +85,9 @@ public sealed record Explanation(
     public static ExplanationBuilder For(RuleId rule, params Quantity[] args) => new(rule, args);
 }
 
-/// <summary>Collects the parts of an <see cref="Explanation"/> in the order in which the computation meets them.</summary>
+/// <summary>
+/// Collects the parts of an <see cref="Explanation"/> in the order in which the computation meets them.
+/// </summary>
 public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> ruleArgs)
 {
     private readonly List<Fact> inputs = [];
@@ -126,7 +149,8 @@ public sealed class ExplanationBuilder(RuleId rule, IReadOnlyList<Quantity> rule
         return this;
     }
 
-    public Explanation Build() => new(new(rule, ruleArgs), inputs, working, rounding, sources, cautions, exposures) { Thresholds = thresholds };
+    public Explanation Build() =>
+        new(new(rule, ruleArgs), inputs, working, rounding, sources, cautions, exposures) { Thresholds = thresholds };
 
     public Explained<T> Build<T>(T value) => new(value, Build());
 }

@@ -541,7 +541,9 @@ public enum StepKey
     /// <summary>Nothing else can be trained that day. () -> name</summary>
     LoosensAlone,
 
-    /// <summary>Small muscles in their long position, where they grow and tendons get used to load. () -> muscles</summary>
+    /// <summary>
+    /// Small muscles in their long position, where they grow and tendons get used to load. () -> muscles
+    /// </summary>
     LongPosition,
 
     /// <summary>The checks of the dose changed it. (caution) -> line</summary>
@@ -609,7 +611,9 @@ public enum RoundingKey
     NeverWeighed,
 }
 
-/// <summary>Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.</summary>
+/// <summary>
+/// Where a rule or a formula comes from; the sentence is in the interface, the details in docs/formulas.md.
+/// </summary>
 public enum SourceId
 {
     InternationalPound1959,
@@ -787,7 +791,9 @@ public enum CautionId
     /// <summary>The same direction on two days in a row; args: the other day.</summary>
     StraightArmDays,
 
-    /// <summary>Straight-arm pushing and hard pressing from the floor on two days in a row; args: the other day.</summary>
+    /// <summary>
+    /// Straight-arm pushing and hard pressing from the floor on two days in a row; args: the other day.
+    /// </summary>
     FloorPressDays,
 
     /// <summary>args: step, gate in words.</summary>

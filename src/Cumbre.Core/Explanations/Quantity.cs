@@ -49,13 +49,16 @@ public enum QuantityKind
     Pieces,
 }
 
-/// <summary>A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge.</summary>
+/// <summary>
+/// A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge.
+/// </summary>
 public sealed record Quantity(
     QuantityKind Kind,
     decimal? Number = null,
     string? Code = null,
     DateOnly? Date = null,
-    IReadOnlyList<decimal>? Pieces = null)
+    IReadOnlyList<decimal>? Pieces = null
+)
 {
     public static Quantity Of(Mass mass) => new(QuantityKind.Mass, mass.Kilograms);
 
@@ -94,7 +97,8 @@ public sealed record Quantity(
     public static Quantity Name(string name) => new(QuantityKind.Name, Code: name);
 
     /// <param name="newtonMetres">Rounded to a tenth: the model is no finer.</param>
-    public static Quantity Moment(double newtonMetres) => new(QuantityKind.Moment, Math.Round((decimal)newtonMetres, 1));
+    public static Quantity Moment(double newtonMetres) =>
+        new(QuantityKind.Moment, Math.Round((decimal)newtonMetres, 1));
 
     /// <summary>Rounded to whole N m s.</summary>
     public static Quantity MomentSeconds(decimal value) => new(QuantityKind.MomentSeconds, Math.Round(value));
@@ -106,5 +110,6 @@ public sealed record Quantity(
 
     public static Quantity Centimetres(decimal centimetres) => new(QuantityKind.Centimetres, centimetres);
 
-    public static Quantity Of(IEnumerable<Mass> pieces) => new(QuantityKind.Pieces, Pieces: [.. pieces.Select(p => p.Kilograms)]);
+    public static Quantity Of(IEnumerable<Mass> pieces) =>
+        new(QuantityKind.Pieces, Pieces: [.. pieces.Select(p => p.Kilograms)]);
 }

@@ -10,11 +10,10 @@ public sealed class Atlas
     private static readonly Lazy<Atlas> Embedded = new(() => new(ShippedFile, Catalogue.Shipped));
     private static readonly Lazy<LadderFile> EmbeddedFile = new(() => CatalogueJson.ReadEmbedded<LadderFile>(File));
 
-    /// <exception cref="CatalogueException">A gate cannot be read, a name or slug does not exist, steps form a circle or cannot be reached.</exception>
+    /// <exception cref="CatalogueException">A gate cannot be read, a name or slug does not exist, steps form a circle
+    /// or cannot be reached.</exception>
     public Atlas(LadderFile file, Catalogue catalogue)
-        : this(file.Ladders.Select(entry => LadderReader.Read(entry, catalogue).OrThrow()), catalogue)
-    {
-    }
+        : this(file.Ladders.Select(entry => LadderReader.Read(entry, catalogue).OrThrow()), catalogue) { }
 
     /// <param name="ladders">Already read.</param>
     /// <param name="catalogue">That they were read against.</param>

@@ -14,12 +14,19 @@ public sealed record ClubLadderEdit(string Slug, LadderEntry? ShippedThen, Ladde
 /// <param name="Edited">The club changed it.</param>
 /// <param name="Flags">What a newer shipped ladder changed underneath the edits.</param>
 /// <param name="Slips">Why the club's writing cannot be used; the shipped ladder stands in then.</param>
-public sealed record LadderState(LadderEntry Entry, bool Own, bool Edited, IReadOnlyList<UpgradeFlag> Flags, IReadOnlyList<LadderSlip> Slips);
+public sealed record LadderState(
+    LadderEntry Entry,
+    bool Own,
+    bool Edited,
+    IReadOnlyList<UpgradeFlag> Flags,
+    IReadOnlyList<LadderSlip> Slips
+);
 
 /// <summary>The shipped ladders and movements with a club's own and a club's edits over them.</summary>
 public sealed class ClubAtlas
 {
-    private ClubAtlas(Atlas atlas, IReadOnlyDictionary<string, LadderState> states) => (Atlas, States) = (atlas, states);
+    private ClubAtlas(Atlas atlas, IReadOnlyDictionary<string, LadderState> states) =>
+        (Atlas, States) = (atlas, states);
 
     /// <summary>What rules read.</summary>
     public Atlas Atlas { get; }
@@ -33,7 +40,12 @@ public sealed class ClubAtlas
     /// <param name="catalogue">The catalogue as it ships now.</param>
     /// <param name="edits">The newest writing of each ladder that the club touched.</param>
     /// <param name="movements">The club's own.</param>
-    public static ClubAtlas Of(LadderFile shipped, Catalogue catalogue, IEnumerable<ClubLadderEdit> edits, IReadOnlyList<Movement> movements)
+    public static ClubAtlas Of(
+        LadderFile shipped,
+        Catalogue catalogue,
+        IEnumerable<ClubLadderEdit> edits,
+        IReadOnlyList<Movement> movements
+    )
     {
         var whole = catalogue.With(movements);
         var bySlug = edits.ToDictionary(e => e.Slug, StringComparer.Ordinal);
@@ -49,7 +61,11 @@ public sealed class ClubAtlas
             ladders.Add(ladder);
         }
 
-        foreach (var edit in bySlug.Values.Where(e => !states.ContainsKey(e.Slug) && e.Entry is not null).OrderBy(e => e.Slug, StringComparer.Ordinal))
+        foreach (
+            var edit in bySlug
+                .Values.Where(e => !states.ContainsKey(e.Slug) && e.Entry is not null)
+                .OrderBy(e => e.Slug, StringComparer.Ordinal)
+        )
         {
             var reading = LadderReader.Read(edit.Entry!, whole);
             states[edit.Slug] = new(edit.Entry!, true, true, [], reading.Slips);
@@ -60,11 +76,19 @@ public sealed class ClubAtlas
         return new(new(ladders, whole), states);
     }
 
-    private static (LadderState State, Ladder Ladder) Merged(LadderEntry then, LadderEntry club, LadderEntry now, Catalogue catalogue)
+    private static (LadderState State, Ladder Ladder) Merged(
+        LadderEntry then,
+        LadderEntry club,
+        LadderEntry now,
+        Catalogue catalogue
+    )
     {
         var merged = LadderDiff.Merge(then, club, now);
         var entry = merged.Entry.Normalised(catalogue.Names);
         var reading = LadderReader.Read(entry, catalogue);
-        return (new(entry, false, LadderDiff.Between(now, entry).Count > 0, merged.Flags, reading.Slips), reading.Ladder ?? LadderReader.Read(now, catalogue).OrThrow());
+        return (
+            new(entry, false, LadderDiff.Between(now, entry).Count > 0, merged.Flags, reading.Slips),
+            reading.Ladder ?? LadderReader.Read(now, catalogue).OrThrow()
+        );
     }
 }

@@ -26,32 +26,78 @@ public static class GateCompletion
         var benchmark = benchmarks.Find(NameBefore(before));
         return error.Fault switch
         {
-            GateFault.ExpectedName when error.Start == before.Length || error.Length == 0 => Names("", before.Length, before, benchmarks),
-            GateFault.UnknownName when error.Start + error.Length == before.TrimEnd().Length => Names(error.Name!, error.Start, before, benchmarks),
-            GateFault.ExpectedAtLeast when error.Length == 0 && benchmark is not null => AfterName(before, benchmark, benchmarks),
-            GateFault.ExpectedFigure when error.Length == 0 && benchmark is not null => Put(before, Figures(benchmark, Tail(before))),
-            GateFault.Sides when benchmark is { EachSide: true } && !before.TrimEnd().EndsWith("side", StringComparison.Ordinal) => Put(before, ["each side"]),
+            GateFault.ExpectedName when error.Start == before.Length || error.Length == 0 => Names(
+                "",
+                before.Length,
+                before,
+                benchmarks
+            ),
+            GateFault.UnknownName when error.Start + error.Length == before.TrimEnd().Length => Names(
+                error.Name!,
+                error.Start,
+                before,
+                benchmarks
+            ),
+            GateFault.ExpectedAtLeast when error.Length == 0 && benchmark is not null => AfterName(
+                before,
+                benchmark,
+                benchmarks
+            ),
+            GateFault.ExpectedFigure when error.Length == 0 && benchmark is not null => Put(
+                before,
+                Figures(benchmark, Tail(before))
+            ),
+            GateFault.Sides
+                when benchmark is { EachSide: true } && !before.TrimEnd().EndsWith("side", StringComparison.Ordinal) =>
+                Put(before, ["each side"]),
             _ => [],
         };
     }
 
-    private static IReadOnlyList<GateSuggestion> Names(string fragment, int start, string before, BenchmarkNames benchmarks) =>
-    [
-        .. benchmarks.All.Where(n => n.Contains(fragment, StringComparison.OrdinalIgnoreCase))
-            .OrderBy(n => !n.StartsWith(fragment, StringComparison.OrdinalIgnoreCase)).ThenBy(n => n.Length).ThenBy(n => n, StringComparer.Ordinal)
-            .Take(Maximum).Select(n => new GateSuggestion(n + " >= ", start, before.Length - start)),
-    ];
+    private static IReadOnlyList<GateSuggestion> Names(
+        string fragment,
+        int start,
+        string before,
+        BenchmarkNames benchmarks
+    ) =>
+        [
+            .. benchmarks
+                .All.Where(n => n.Contains(fragment, StringComparison.OrdinalIgnoreCase))
+                .OrderBy(n => !n.StartsWith(fragment, StringComparison.OrdinalIgnoreCase))
+                .ThenBy(n => n.Length)
+                .ThenBy(n => n, StringComparer.Ordinal)
+                .Take(Maximum)
+                .Select(n => new GateSuggestion(n + " >= ", start, before.Length - start)),
+        ];
 
     /// <summary>A whole name may also be the beginning of a longer one.</summary>
-    private static IReadOnlyList<GateSuggestion> AfterName(string before, Benchmark benchmark, BenchmarkNames benchmarks)
+    private static IReadOnlyList<GateSuggestion> AfterName(
+        string before,
+        Benchmark benchmark,
+        BenchmarkNames benchmarks
+    )
     {
         var start = before.TrimEnd().Length - benchmark.GateName.Length;
-        var written = start >= 0 && before.AsSpan(start).TrimEnd().Equals(benchmark.GateName, StringComparison.OrdinalIgnoreCase);
-        return [.. Put(before, [">= "]), .. written ? Names(benchmark.GateName, start, before, benchmarks).Where(s => s.Text.Length > benchmark.GateName.Length + 4) : []];
+        var written =
+            start >= 0 && before.AsSpan(start).TrimEnd().Equals(benchmark.GateName, StringComparison.OrdinalIgnoreCase);
+        return
+        [
+            .. Put(before, [">= "]),
+            .. written
+                ? Names(benchmark.GateName, start, before, benchmarks)
+                    .Where(s => s.Text.Length > benchmark.GateName.Length + 4)
+                : [],
+        ];
     }
 
     private static IReadOnlyList<GateSuggestion> Put(string before, IEnumerable<string> texts) =>
-        [.. texts.Select(t => new GateSuggestion(before.Length > 0 && !char.IsWhiteSpace(before[^1]) ? " " + t : t, before.Length, 0))];
+        [
+            .. texts.Select(t => new GateSuggestion(
+                before.Length > 0 && !char.IsWhiteSpace(before[^1]) ? " " + t : t,
+                before.Length,
+                0
+            )),
+        ];
 
     /// <summary>The name in the term at the end.</summary>
     private static string NameBefore(string before)
@@ -59,10 +105,12 @@ public static class GateCompletion
         var term = before[(Math.Max(Math.Max(before.LastIndexOf('('), EndOf(" and ")), EndOf(" or ")) + 1)..];
         return term.Split(">=")[0].Trim();
 
-        int EndOf(string join) => before.LastIndexOf(join, StringComparison.OrdinalIgnoreCase) is var at and >= 0 ? at + join.Length - 1 : -1;
+        int EndOf(string join) =>
+            before.LastIndexOf(join, StringComparison.OrdinalIgnoreCase) is var at and >= 0 ? at + join.Length - 1 : -1;
     }
 
-    private static string Tail(string before) => before[(before.LastIndexOf(">=", StringComparison.Ordinal) + 2)..].Trim();
+    private static string Tail(string before) =>
+        before[(before.LastIndexOf(">=", StringComparison.Ordinal) + 2)..].Trim();
 
     /// <summary>Whole figures while none is begun, else its unit.</summary>
     private static IEnumerable<string> Figures(Benchmark benchmark, string begun)

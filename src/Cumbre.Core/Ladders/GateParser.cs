@@ -6,7 +6,8 @@ using Cumbre.Core.Movements;
 namespace Cumbre.Core.Ladders;
 
 /// <summary>
-/// Reads a gate, for instance <c>pull-up >= 10..12 reps and (dip >= 10 reps or weighted dip >= +10 % bm x 1)</c>. <c>and</c>
+/// Reads a gate, for instance <c>pull-up >= 10..12 reps and (dip >= 10 reps or weighted dip >= +10 % bm x 1)
+/// </c>. <c>and</c>
 /// binds closer than <c>or</c>. docs/gates.md has the grammar.
 /// </summary>
 public static class GateParser
@@ -32,7 +33,7 @@ public static class GateParser
     private static List<Piece> Scan(string text)
     {
         var pieces = new List<Piece>();
-        for (var i = 0; i < text.Length;)
+        for (var i = 0; i < text.Length; )
         {
             var c = text[i];
             if (char.IsWhiteSpace(c))
@@ -44,13 +45,30 @@ public static class GateParser
             var start = i;
             if (char.IsAsciiDigit(c))
             {
-                while (i < text.Length && (char.IsAsciiDigit(text[i]) || (text[i] == '.' && i + 1 < text.Length && char.IsAsciiDigit(text[i + 1]) && text[i - 1] != '.')))
+                while (
+                    i < text.Length
+                    && (
+                        char.IsAsciiDigit(text[i])
+                        || (
+                            text[i] == '.'
+                            && i + 1 < text.Length
+                            && char.IsAsciiDigit(text[i + 1])
+                            && text[i - 1] != '.'
+                        )
+                    )
+                )
                     i++;
                 pieces.Add(new(PieceKind.Number, text[start..i], start));
             }
             else if (char.IsLetter(c))
             {
-                while (i < text.Length && (char.IsLetter(text[i]) || (text[i] is '-' or '\'' && i + 1 < text.Length && char.IsLetter(text[i + 1]))))
+                while (
+                    i < text.Length
+                    && (
+                        char.IsLetter(text[i])
+                        || (text[i] is '-' or '\'' && i + 1 < text.Length && char.IsLetter(text[i + 1]))
+                    )
+                )
                     i++;
                 pieces.Add(new(PieceKind.Word, text[start..i].ToLowerInvariant(), start));
             }
@@ -102,7 +120,11 @@ public static class GateParser
 
         private GateExpression And(int depth) => Joined("and", () => Atom(depth), parts => new AllOf(parts));
 
-        private GateExpression Joined(string word, Func<GateExpression> part, Func<IReadOnlyList<GateExpression>, GateExpression> join)
+        private GateExpression Joined(
+            string word,
+            Func<GateExpression> part,
+            Func<IReadOnlyList<GateExpression>, GateExpression> join
+        )
         {
             var parts = new List<GateExpression> { part() };
             while (Take(word))
@@ -129,7 +151,10 @@ public static class GateParser
             if (at == first)
                 throw Fail(GateFault.ExpectedName);
             var name = string.Join(' ', pieces[first..at].Select(p => p.Text));
-            var (start, length) = (pieces[first].Start, pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[first].Start);
+            var (start, length) = (
+                pieces[first].Start,
+                pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[first].Start
+            );
             if (benchmarks.Find(name) is not { } benchmark)
                 throw new GateException(new(GateFault.UnknownName, start, length, name));
             if (!Take(">="))
@@ -137,7 +162,14 @@ public static class GateParser
             var figure = at;
             var target = Figure(benchmark);
             if (!target.Fits(benchmark.Measure))
-                throw new GateException(new(GateFault.WrongMeasure, pieces[figure].Start, pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[figure].Start, benchmark.Name));
+                throw new GateException(
+                    new(
+                        GateFault.WrongMeasure,
+                        pieces[figure].Start,
+                        pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[figure].Start,
+                        benchmark.Name
+                    )
+                );
             var eachSide = Take("each");
             if (eachSide && !Take("side"))
                 throw Fail(GateFault.Sides, benchmark.Name);
@@ -148,7 +180,11 @@ public static class GateParser
 
         private Target Figure(Benchmark benchmark)
         {
-            if (at < pieces.Count && pieces[at].Kind == PieceKind.Word && Enum.TryParse<Contact>(pieces[at].Text, ignoreCase: true, out var contact))
+            if (
+                at < pieces.Count
+                && pieces[at].Kind == PieceKind.Word
+                && Enum.TryParse<Contact>(pieces[at].Text, ignoreCase: true, out var contact)
+            )
             {
                 at++;
                 Expect("x", benchmark);
@@ -181,17 +217,35 @@ public static class GateParser
                 return new CapacityTarget(sets, AsWhole(benchmark, numbers[^1], Limits.RepsMaximum), Clock(benchmark));
             var upper = Take("..") ? Number(benchmark) : numbers[^1];
             if (upper.Value < numbers[^1].Value)
-                throw new GateException(new(GateFault.RangeReversed, pieces[upper.At].Start, pieces[upper.At].Text.Length, benchmark.Name));
+                throw new GateException(
+                    new(GateFault.RangeReversed, pieces[upper.At].Start, pieces[upper.At].Text.Length, benchmark.Name)
+                );
             if (Take("s"))
             {
                 var reps = numbers.Count == 3 ? AsWhole(benchmark, numbers[1], Limits.RepsMaximum) : 1;
-                return new SecondsTarget(sets, reps, InRange(benchmark, numbers[^1], Limits.SecondsMinimum, Limits.SecondsMaximum), upper.Value);
+                return new SecondsTarget(
+                    sets,
+                    reps,
+                    InRange(benchmark, numbers[^1], Limits.SecondsMinimum, Limits.SecondsMaximum),
+                    upper.Value
+                );
             }
 
             if (Take("degrees") || Take("degree"))
-                return new DegreesTarget((int)InRange(benchmark, (AsWhole(benchmark, numbers[^1], int.MaxValue), numbers[^1].At), Limits.DegreesMinimum, Limits.DegreesMaximum));
+                return new DegreesTarget(
+                    (int)InRange(
+                        benchmark,
+                        (AsWhole(benchmark, numbers[^1], int.MaxValue), numbers[^1].At),
+                        Limits.DegreesMinimum,
+                        Limits.DegreesMaximum
+                    )
+                );
             if (numbers.Count < 3 && (Take("reps") || Take("rep")))
-                return new RepsTarget(sets, AsWhole(benchmark, numbers[^1], Limits.RepsMaximum), AsWhole(benchmark, upper, Limits.RepsMaximum));
+                return new RepsTarget(
+                    sets,
+                    AsWhole(benchmark, numbers[^1], Limits.RepsMaximum),
+                    AsWhole(benchmark, upper, Limits.RepsMaximum)
+                );
             throw Fail(GateFault.ExpectedFigure, benchmark.Name);
         }
 
@@ -205,7 +259,10 @@ public static class GateParser
                 return (InRange(benchmark, number, 0.1m, 300), null);
             }
 
-            var unit = Take("kg") ? MassUnit.Kg : Take("lb") ? MassUnit.Lb : throw Fail(GateFault.ExpectedFigure, benchmark.Name);
+            var unit =
+                Take("kg") ? MassUnit.Kg
+                : Take("lb") ? MassUnit.Lb
+                : throw Fail(GateFault.ExpectedFigure, benchmark.Name);
             return (null, new MassEntry(InRange(benchmark, number, 0.1m, Limits.AddedLoadMaximum), unit));
         }
 
@@ -216,26 +273,43 @@ public static class GateParser
             Expect(":", benchmark);
             var (seconds, place) = Number(benchmark);
             if (pieces[place].Text.Length != 2 || seconds > 59)
-                throw new GateException(new(GateFault.OutOfRange, pieces[place].Start, pieces[place].Text.Length, benchmark.Name));
+                throw new GateException(
+                    new(GateFault.OutOfRange, pieces[place].Start, pieces[place].Text.Length, benchmark.Name)
+                );
             return minutes * 60 + (int)seconds;
         }
 
         private int Whole(Benchmark benchmark, int maximum) => AsWhole(benchmark, Number(benchmark), maximum);
 
         private int AsWhole(Benchmark benchmark, (decimal Value, int At) number, int maximum) =>
-            (int)InRange(benchmark, number.Value == decimal.Truncate(number.Value) ? number : (0, number.At), 1, maximum);
+            (int)InRange(
+                benchmark,
+                number.Value == decimal.Truncate(number.Value) ? number : (0, number.At),
+                1,
+                maximum
+            );
 
-        private decimal InRange(Benchmark benchmark, (decimal Value, int At) number, decimal minimum, decimal maximum) =>
+        private decimal InRange(
+            Benchmark benchmark,
+            (decimal Value, int At) number,
+            decimal minimum,
+            decimal maximum
+        ) =>
             number.Value >= minimum && number.Value <= maximum
                 ? number.Value
-                : throw new GateException(new(GateFault.OutOfRange, pieces[number.At].Start, pieces[number.At].Text.Length, benchmark.Name));
+                : throw new GateException(
+                    new(GateFault.OutOfRange, pieces[number.At].Start, pieces[number.At].Text.Length, benchmark.Name)
+                );
 
         private (decimal Value, int At) Number(Benchmark benchmark)
         {
             if (at >= pieces.Count || pieces[at].Kind != PieceKind.Number)
                 throw Fail(GateFault.ExpectedFigure, benchmark.Name);
             // A number longer than a decimal holds is out of every range.
-            var value = pieces[at].Text.Length <= 12 ? decimal.Parse(pieces[at].Text, CultureInfo.InvariantCulture) : decimal.MaxValue;
+            var value =
+                pieces[at].Text.Length <= 12
+                    ? decimal.Parse(pieces[at].Text, CultureInfo.InvariantCulture)
+                    : decimal.MaxValue;
             return (value, at++);
         }
 
@@ -256,6 +330,10 @@ public static class GateParser
         }
 
         private GateException Fail(GateFault fault, string? name = null) =>
-            new(at < pieces.Count ? new(fault, pieces[at].Start, pieces[at].Text.Length, name) : new(fault, end, 0, name));
+            new(
+                at < pieces.Count
+                    ? new(fault, pieces[at].Start, pieces[at].Text.Length, name)
+                    : new(fault, end, 0, name)
+            );
     }
 }

@@ -4,32 +4,51 @@ namespace Cumbre.Core.Ladders;
 
 /// <summary>One threshold as it stands.</summary>
 /// <param name="Term">The threshold.</param>
-/// <param name="Have">The clean result that speaks for it (of two sides the weaker), or null when there is none.</param>
+/// <param name="Have">The clean result that speaks for it (of two sides the weaker), or null when there is
+/// none.</param>
 /// <param name="Met">Does it reach the figure?</param>
 /// <param name="Fraction">Share of the figure that is reached, 0 to 1.</param>
 /// <param name="AgeDays">Age of the result in days.</param>
 /// <param name="Stale">Older than six weeks: it opens nothing new.</param>
 /// <param name="MissingSide">The side without any result, where both are asked.</param>
-public sealed record TermState(GateTerm Term, BenchmarkResult? Have, bool Met, decimal Fraction, int AgeDays, bool Stale, Measures.Side? MissingSide = null);
+public sealed record TermState(
+    GateTerm Term,
+    BenchmarkResult? Have,
+    bool Met,
+    decimal Fraction,
+    int AgeDays,
+    bool Stale,
+    Measures.Side? MissingSide = null
+);
 
 /// <summary>A gate as it stands.</summary>
 /// <param name="Expression">The gate.</param>
 /// <param name="Open">May what it guards be trained?</param>
 /// <param name="OpenedOn">The day of the result that opened it; null while closed.</param>
 /// <param name="Terms">Every threshold, in the order of the gate.</param>
-/// <param name="Deciding">Those that decide: of alternatives only those of the one that is met, else of the nearest.</param>
+/// <param name="Deciding">Those that decide: of alternatives only those of the one that is met, else of the
+/// nearest.</param>
 /// <param name="Unmet">
-/// The thresholds that keep it closed: of alternatives only those of the nearest. Empty when it is open. A threshold that is
+/// The thresholds that keep it closed: of alternatives only those of the nearest. Empty when it is open. A threshold
+/// that is
 /// met by a stale result is among them, as it must be tested again.
 /// </param>
-public sealed record GateState(GateExpression Expression, bool Open, DateOnly? OpenedOn, IReadOnlyList<TermState> Terms, IReadOnlyList<TermState> Deciding, IReadOnlyList<TermState> Unmet)
+public sealed record GateState(
+    GateExpression Expression,
+    bool Open,
+    DateOnly? OpenedOn,
+    IReadOnlyList<TermState> Terms,
+    IReadOnlyList<TermState> Deciding,
+    IReadOnlyList<TermState> Unmet
+)
 {
     /// <summary>The unmet threshold that is furthest away, or null when the gate is open.</summary>
     public TermState? Limiting => Unmet.MinBy(t => t.Fraction);
 }
 
 /// <summary>
-/// Evaluates gates. A gate opens when all that it asks is shown by results no older than six weeks; once open it closes only
+/// Evaluates gates. A gate opens when all that it asks is shown by results no older than six weeks; once open it closes
+/// only
 /// on a fresh test that tried a threshold and fell short. Only clean results count, either way.
 /// </summary>
 public static class GateRule
@@ -40,7 +59,14 @@ public static class GateRule
     {
         var openedOn = OpenedOn(gate, book);
         var terms = gate.Terms.Distinct().ToDictionary(t => t, t => StateOf(t, book, book.Day));
-        return new(gate, openedOn is not null, openedOn, [.. gate.Terms.Select(t => terms[t])], [.. Deciding(gate, terms)], openedOn is null ? [.. Unmet(gate, terms)] : []);
+        return new(
+            gate,
+            openedOn is not null,
+            openedOn,
+            [.. gate.Terms.Select(t => terms[t])],
+            [.. Deciding(gate, terms)],
+            openedOn is null ? [.. Unmet(gate, terms)] : []
+        );
     }
 
     /// <summary>The day on which the gate opened and since when it stands open; null while it is closed.</summary>
@@ -84,14 +110,18 @@ public static class GateRule
         return opened;
     }
 
-    /// <summary>The newest day on which all that a gate asks was shown, each threshold by its newest result; null: never.</summary>
+    /// <summary>
+    /// The newest day on which all that a gate asks was shown, each threshold by its newest result; null: never.
+    /// </summary>
     public static DateOnly? LastShownOn(GateExpression gate, ResultBook book)
     {
         switch (gate)
         {
             case GateTerm { EachSide: true } term:
                 var (left, right) = (Newest(term, book, Measures.Side.Left), Newest(term, book, Measures.Side.Right));
-                return left < right ? left : right < left ? right : left;
+                return left < right ? left
+                    : right < left ? right
+                    : left;
             case GateTerm term:
                 return Newest(term, book, null);
             case AllOf all:
@@ -119,7 +149,8 @@ public static class GateRule
     }
 
     /// <summary>
-    /// The newest fresh try of a threshold that fell short and was not passed since, on or before the book's day; null: there is none.
+    /// The newest fresh try of a threshold that fell short and was not passed since, on or before the book's day; null:
+    /// there is none.
     /// </summary>
     public static BenchmarkResult? FailureOf(GateExpression gate, ResultBook book)
     {
@@ -128,9 +159,19 @@ public static class GateRule
         {
             foreach (var result in book.Array(term.Benchmark))
             {
-                if (!result.MayFail || Staleness.IsStale(result.Day, book.Day) || term.Target.IsMetBy(result) || !term.Target.IsTriedBy(result))
+                if (
+                    !result.MayFail
+                    || Staleness.IsStale(result.Day, book.Day)
+                    || term.Target.IsMetBy(result)
+                    || !term.Target.IsTriedBy(result)
+                )
                     continue;
-                var passed = book.Array(term.Benchmark).Any(r => r.Day >= result.Day && (r.Side is null || result.Side is null || r.Side == result.Side) && term.Target.IsMetBy(r));
+                var passed = book.Array(term.Benchmark)
+                    .Any(r =>
+                        r.Day >= result.Day
+                        && (r.Side is null || result.Side is null || r.Side == result.Side)
+                        && term.Target.IsMetBy(r)
+                    );
                 if (!passed && (failure is null || result.Day > failure.Day))
                     failure = result;
             }
@@ -140,7 +181,8 @@ public static class GateRule
     }
 
     /// <summary>
-    /// The fresh results by which a gate of loads may be taken as open, though what it asks was never done: the lower end of the estimate
+    /// The fresh results by which a gate of loads may be taken as open, though what it asks was never done: the lower
+    /// end of the estimate
     /// carries it, and no later try fell short. Null: it may not.
     /// </summary>
     public static IReadOnlyList<BenchmarkResult>? EstimatedBy(GateExpression gate, ResultBook book)
@@ -150,7 +192,8 @@ public static class GateRule
         {
             if (gate is AnyOf || term.Target is not LoadTarget target)
                 return null;
-            var found = book.Array(term.Benchmark).LastOrDefault(r => !Staleness.IsStale(r.Day, book.Day) && target.IsEstimatedBy(r));
+            var found = book.Array(term.Benchmark)
+                .LastOrDefault(r => !Staleness.IsStale(r.Day, book.Day) && target.IsEstimatedBy(r));
             if (found is null || FailureOf(term, book) is { } failure && failure.Day >= found.Day)
                 return null;
             by.Add(found);
@@ -159,21 +202,23 @@ public static class GateRule
         return by;
     }
 
-    private static bool CouldOpen(GateExpression gate, ResultBook book) => gate switch
-    {
-        GateTerm term => book.Has(term.Benchmark),
-        AllOf all => All(all.Parts, p => CouldOpen(p, book)),
-        AnyOf any => Any(any.Parts, p => CouldOpen(p, book)),
-        _ => false,
-    };
+    private static bool CouldOpen(GateExpression gate, ResultBook book) =>
+        gate switch
+        {
+            GateTerm term => book.Has(term.Benchmark),
+            AllOf all => All(all.Parts, p => CouldOpen(p, book)),
+            AnyOf any => Any(any.Parts, p => CouldOpen(p, book)),
+            _ => false,
+        };
 
-    private static bool IsMet(GateExpression gate, ResultBook book, DateOnly day, bool fresh) => gate switch
-    {
-        GateTerm term => StateOf(term, book, day) is { Met: true } state && !(fresh && state.Stale),
-        AllOf all => All(all.Parts, p => IsMet(p, book, day, fresh)),
-        AnyOf any => Any(any.Parts, p => IsMet(p, book, day, fresh)),
-        _ => false,
-    };
+    private static bool IsMet(GateExpression gate, ResultBook book, DateOnly day, bool fresh) =>
+        gate switch
+        {
+            GateTerm term => StateOf(term, book, day) is { Met: true } state && !(fresh && state.Stale),
+            AllOf all => All(all.Parts, p => IsMet(p, book, day, fresh)),
+            AnyOf any => Any(any.Parts, p => IsMet(p, book, day, fresh)),
+            _ => false,
+        };
 
     private static TermState StateOf(GateTerm term, ResultBook book, DateOnly day)
     {
@@ -199,10 +244,19 @@ public static class GateRule
     private static TermState Of(GateTerm term, BenchmarkResult? have, DateOnly day, Measures.Side? missing = null) =>
         have is null
             ? new(term, null, false, 0, 0, false, missing)
-            : new(term, have, missing is null && term.Target.IsMetBy(have), missing is null ? term.Target.FractionOf(have) : 0, Staleness.Age(have.Day, day), Staleness.IsStale(have.Day, day), missing);
+            : new(
+                term,
+                have,
+                missing is null && term.Target.IsMetBy(have),
+                missing is null ? term.Target.FractionOf(have) : 0,
+                Staleness.Age(have.Day, day),
+                Staleness.IsStale(have.Day, day),
+                missing
+            );
 
     /// <summary>
-    /// The best since the newest day on which the figure was tried in a test, that day included; without a try the best there is.
+    /// The best since the newest day on which the figure was tried in a test, that day included; without a try the best
+    /// there is.
     /// </summary>
     private static BenchmarkResult? Speaks(Target target, BenchmarkResult[] results, DateOnly day, Measures.Side? side)
     {
@@ -224,21 +278,30 @@ public static class GateRule
         return best;
     }
 
-    private static IEnumerable<TermState> Unmet(GateExpression gate, Dictionary<GateTerm, TermState> terms) => gate switch
-    {
-        GateTerm term => terms[term] is { Met: true, Stale: false } ? [] : [terms[term]],
-        AllOf all => all.Parts.SelectMany(p => Unmet(p, terms)),
-        AnyOf any => any.Parts.Select(p => Unmet(p, terms).ToArray()) is var parts && parts.Any(p => p.Length == 0) ? [] : parts.MaxBy(p => p.Min(t => t.Fraction))!,
-        _ => [],
-    };
+    private static IEnumerable<TermState> Unmet(GateExpression gate, Dictionary<GateTerm, TermState> terms) =>
+        gate switch
+        {
+            GateTerm term => terms[term] is { Met: true, Stale: false } ? [] : [terms[term]],
+            AllOf all => all.Parts.SelectMany(p => Unmet(p, terms)),
+            AnyOf any => any.Parts.Select(p => Unmet(p, terms).ToArray()) is var parts && parts.Any(p => p.Length == 0)
+                ? []
+                : parts.MaxBy(p => p.Min(t => t.Fraction))!,
+            _ => [],
+        };
 
-    private static IEnumerable<TermState> Deciding(GateExpression gate, Dictionary<GateTerm, TermState> terms) => gate switch
-    {
-        GateTerm term => [terms[term]],
-        AllOf all => all.Parts.SelectMany(p => Deciding(p, terms)),
-        AnyOf any => Deciding(any.Parts.MaxBy(p => p.Terms.Min(t => terms[t] is { Met: true, Stale: false } ? 2 : terms[t].Fraction))!, terms),
-        _ => [],
-    };
+    private static IEnumerable<TermState> Deciding(GateExpression gate, Dictionary<GateTerm, TermState> terms) =>
+        gate switch
+        {
+            GateTerm term => [terms[term]],
+            AllOf all => all.Parts.SelectMany(p => Deciding(p, terms)),
+            AnyOf any => Deciding(
+                any.Parts.MaxBy(p =>
+                    p.Terms.Min(t => terms[t] is { Met: true, Stale: false } ? 2 : terms[t].Fraction)
+                )!,
+                terms
+            ),
+            _ => [],
+        };
 
     private static bool All(IReadOnlyList<GateExpression> parts, Func<GateExpression, bool> test)
     {

@@ -26,12 +26,19 @@ public enum DemandKind
 }
 
 /// <summary>The demand of a step as the catalogue states it.</summary>
-/// <param name="Kind">What the figure means; <see cref="DemandKind.House"/> on a step of another ladder marks a value that is only stated.</param>
+/// <param name="Kind">What the figure means; <see cref="DemandKind.House"/> on a step of another ladder marks a value
+/// that is only stated.</param>
 /// <param name="Posture">For a moment or a hand force.</param>
 /// <param name="Percent">Of body mass moved (body share), or of the summit (contact height, house).</param>
 /// <param name="AddedPercent">Added load in percent of body mass (system mass).</param>
 /// <param name="Reps">Repetitions with it (system mass).</param>
-public sealed record DemandSpec(DemandKind Kind, PostureName? Posture = null, decimal? Percent = null, decimal? AddedPercent = null, int? Reps = null);
+public sealed record DemandSpec(
+    DemandKind Kind,
+    PostureName? Posture = null,
+    decimal? Percent = null,
+    decimal? AddedPercent = null,
+    int? Reps = null
+);
 
 /// <summary>The lines that the segment model knows by name.</summary>
 public enum PostureName
@@ -75,7 +82,8 @@ public sealed record StepGate(IReadOnlyDictionary<string, IReadOnlyList<string>>
 /// <param name="Won">Shown on this step before it is won.</param>
 /// <param name="Dose">The usual training dose.</param>
 /// <param name="Weeks">Weeks that it usually takes (this project's choice), to break ties.</param>
-/// <param name="Strands">The strengths that it shows: a result implies only earlier steps of a strand that it shares.</param>
+/// <param name="Strands">The strengths that it shows: a result implies only earlier steps of a strand that it
+/// shares.</param>
 /// <param name="Implies">Positions of the steps that it implies; null: by its strands.</param>
 /// <param name="Assisted">Done with help or by lowering alone: it implies nothing about what is done without.</param>
 /// <param name="Substitutes">Slugs of movements that stand in for it.</param>
@@ -83,10 +91,31 @@ public sealed record StepGate(IReadOnlyDictionary<string, IReadOnlyList<string>>
 /// <param name="Faults">Beyond those of the movement.</param>
 /// <param name="Cautions">Beyond those of the movement.</param>
 public sealed record LadderStep(
-    string Slug, string Name, string Movement, string? SetUp, bool Preparation, bool Exposure, IReadOnlyList<int> After, DemandSpec Demand, IReadOnlyList<StepGate> Gates, GateExpression Opens,
-    GateExpression Won, string Dose, int Weeks, IReadOnlyList<string> Strands, IReadOnlyList<int>? Implies, bool Assisted, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<CautionId> Cautions);
+    string Slug,
+    string Name,
+    string Movement,
+    string? SetUp,
+    bool Preparation,
+    bool Exposure,
+    IReadOnlyList<int> After,
+    DemandSpec Demand,
+    IReadOnlyList<StepGate> Gates,
+    GateExpression Opens,
+    GateExpression Won,
+    string Dose,
+    int Weeks,
+    IReadOnlyList<string> Strands,
+    IReadOnlyList<int>? Implies,
+    bool Assisted,
+    IReadOnlyList<string> Substitutes,
+    IReadOnlyList<string> Cues,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<CautionId> Cautions
+);
 
-/// <summary>The ordered steps that lead to a skill; where several steps follow the same one, they are alternatives.</summary>
+/// <summary>
+/// The ordered steps that lead to a skill; where several steps follow the same one, they are alternatives.
+/// </summary>
 /// <param name="Slug">Stable name.</param>
 /// <param name="Name">As coaches say it.</param>
 /// <param name="Skill">What stands at the summit.</param>
@@ -96,7 +125,15 @@ public sealed record LadderStep(
 /// <param name="Schools">Questions that touch it.</param>
 /// <param name="Steps">From the first to the summit.</param>
 public sealed record Ladder(
-    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStep> Steps)
+    string Slug,
+    string Name,
+    string Skill,
+    Pattern Pattern,
+    string About,
+    DemandKind DemandKind,
+    IReadOnlyList<string> Schools,
+    IReadOnlyList<LadderStep> Steps
+)
 {
     private IReadOnlyList<int>[]? implied;
     private IReadOnlyList<string>? strands;
@@ -106,8 +143,12 @@ public sealed record Ladder(
 
     public LadderStep Summit => Steps[^1];
 
-    /// <summary>The earlier steps that an unassisted result on a step implies: those before it on its path that share a strand, preparation left out.</summary>
-    public IReadOnlyList<int> ImpliedBy(int step) => (implied ??= [.. Enumerable.Range(0, Steps.Count).Select(Implied)])[step];
+    /// <summary>
+    /// The earlier steps that an unassisted result on a step implies: those before it on its path that share a strand,
+    /// preparation left out.
+    /// </summary>
+    public IReadOnlyList<int> ImpliedBy(int step) =>
+        (implied ??= [.. Enumerable.Range(0, Steps.Count).Select(Implied)])[step];
 
     private IReadOnlyList<int> Implied(int step)
     {

@@ -8,19 +8,28 @@ public sealed record LadderFile(IReadOnlyList<LadderEntry> Ladders);
 
 /// <summary>A ladder as it is written, in the catalogue or by a club.</summary>
 public sealed record LadderEntry(
-    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<StepEntry> Steps)
+    string Slug,
+    string Name,
+    string Skill,
+    Pattern Pattern,
+    string About,
+    DemandKind DemandKind,
+    IReadOnlyList<StepEntry> Steps
+)
 {
     /// <summary>
-    /// The one way of writing it: canonical gates where they can be read, trimmed texts, and nothing that says what is so anyway. Two writings
+    /// The one way of writing it: canonical gates where they can be read, trimmed texts, and nothing that says what is
+    /// so anyway. Two writings
     /// of the same ladder become equal.
     /// </summary>
-    public LadderEntry Normalised(BenchmarkNames benchmarks) => this with
-    {
-        Name = Name.Trim(),
-        Skill = Skill.Trim(),
-        About = About.Trim(),
-        Steps = [.. Steps.Select((s, i) => s.Normalised(benchmarks, i == 0 ? null : Steps[i - 1].Slug))],
-    };
+    public LadderEntry Normalised(BenchmarkNames benchmarks) =>
+        this with
+        {
+            Name = Name.Trim(),
+            Skill = Skill.Trim(),
+            About = About.Trim(),
+            Steps = [.. Steps.Select((s, i) => s.Normalised(benchmarks, i == 0 ? null : Steps[i - 1].Slug))],
+        };
 }
 
 /// <summary>A rung as it is written.</summary>
@@ -29,10 +38,27 @@ public sealed record LadderEntry(
 /// <param name="Implies">Slugs of the earlier steps that it implies; null: those of its strands.</param>
 /// <param name="Strands">Null: the one strand of a ladder that has only one.</param>
 public sealed record StepEntry(
-    string Slug, string Name, string Movement, DemandSpec Demand, string Opens, string Dose, int Weeks, string? SetUp = null, bool Preparation = false, bool Exposure = false,
-    IReadOnlyList<string>? After = null, IReadOnlyList<StepGateEntry>? Gates = null, string? Won = null, IReadOnlyList<string>? Substitutes = null,
-    IReadOnlyList<string>? Cues = null, IReadOnlyList<string>? Faults = null, IReadOnlyList<CautionId>? Cautions = null,
-    IReadOnlyList<string>? Strands = null, IReadOnlyList<string>? Implies = null, bool Assisted = false)
+    string Slug,
+    string Name,
+    string Movement,
+    DemandSpec Demand,
+    string Opens,
+    string Dose,
+    int Weeks,
+    string? SetUp = null,
+    bool Preparation = false,
+    bool Exposure = false,
+    IReadOnlyList<string>? After = null,
+    IReadOnlyList<StepGateEntry>? Gates = null,
+    string? Won = null,
+    IReadOnlyList<string>? Substitutes = null,
+    IReadOnlyList<string>? Cues = null,
+    IReadOnlyList<string>? Faults = null,
+    IReadOnlyList<CautionId>? Cautions = null,
+    IReadOnlyList<string>? Strands = null,
+    IReadOnlyList<string>? Implies = null,
+    bool Assisted = false
+)
 {
     internal StepEntry Normalised(BenchmarkNames benchmarks, string? above)
     {
@@ -45,8 +71,19 @@ public sealed record StepEntry(
             SetUp = string.IsNullOrWhiteSpace(SetUp) ? null : SetUp.Trim(),
             Opens = opens,
             Won = won == opens ? null : won,
-            After = above is null ? (After is [] ? null : After) : After is [var only] && only == above ? null : After,
-            Gates = OrNull([.. (Gates ?? []).Select(g => g with { Gate = Canonical(g.Gate, benchmarks), Schools = g.Schools is { Count: > 0 } ? g.Schools : null })]),
+            After =
+                above is null ? (After is [] ? null : After)
+                : After is [var only] && only == above ? null
+                : After,
+            Gates = OrNull([
+                .. (Gates ?? []).Select(g =>
+                    g with
+                    {
+                        Gate = Canonical(g.Gate, benchmarks),
+                        Schools = g.Schools is { Count: > 0 } ? g.Schools : null,
+                    }
+                ),
+            ]),
             Substitutes = OrNull(Substitutes),
             Cues = Texts(Cues),
             Faults = Texts(Faults),
@@ -58,7 +95,8 @@ public sealed record StepEntry(
     private static string Canonical(string gate, BenchmarkNames benchmarks) =>
         GateParser.Parse(gate, benchmarks).Expression is { } read ? GatePrinter.Print(read, benchmarks) : gate.Trim();
 
-    private static IReadOnlyList<string>? Texts(IReadOnlyList<string>? texts) => OrNull([.. (texts ?? []).Select(t => t.Trim()).Where(t => t.Length > 0)]);
+    private static IReadOnlyList<string>? Texts(IReadOnlyList<string>? texts) =>
+        OrNull([.. (texts ?? []).Select(t => t.Trim()).Where(t => t.Length > 0)]);
 
     private static IReadOnlyList<T>? OrNull<T>(IReadOnlyList<T>? list) => list is { Count: > 0 } ? list : null;
 }

@@ -6,7 +6,9 @@ namespace Cumbre.Core.Ladders;
 public sealed class LadderReader
 {
     /// <summary>What a ridge can show and a coach can read.</summary>
-    public const int StepsMaximum = 30, WeeksMaximum = 104, TextMaximum = 400;
+    public const int StepsMaximum = 30,
+        WeeksMaximum = 104,
+        TextMaximum = 400;
 
     private static readonly string[] OnlyStrand = [""];
 
@@ -34,14 +36,30 @@ public sealed class LadderReader
             Slip(LadderFault.TooManySteps, entry.Slug, "steps", $"{StepsMaximum}");
         if (slips.Count > 0)
             return null;
-        foreach (var twice in entry.Steps.Select((s, i) => (s.Slug, Index: i)).GroupBy(s => s.Slug).SelectMany(g => g.Skip(1)))
+        foreach (
+            var twice in entry
+                .Steps.Select((s, i) => (s.Slug, Index: i))
+                .GroupBy(s => s.Slug)
+                .SelectMany(g => g.Skip(1))
+        )
             Slip(LadderFault.StepTwice, $"{entry.Slug}/{twice.Slug}", $"steps[{twice.Index}].slug", twice.Slug);
         var steps = entry.Steps.Select(Step).ToArray();
         // Paths through steps that cannot be told apart or found would only repeat the first slip.
         if (slips.Count == 0)
             CheckPaths(steps!);
         var schools = entry.Steps.SelectMany(s => s.Gates ?? []).SelectMany(g => g.Schools?.Keys ?? []).Distinct();
-        return slips.Count > 0 ? null : new(entry.Slug, entry.Name, entry.Skill, entry.Pattern, entry.About, entry.DemandKind, [.. schools], steps!);
+        return slips.Count > 0
+            ? null
+            : new(
+                entry.Slug,
+                entry.Name,
+                entry.Skill,
+                entry.Pattern,
+                entry.About,
+                entry.DemandKind,
+                [.. schools],
+                steps!
+            );
     }
 
     private LadderStep? Step(StepEntry step, int position)
@@ -64,8 +82,27 @@ public sealed class LadderReader
         if (opens is null || won is null || gates.Any(g => g is null))
             return null;
         return new(
-            step.Slug, step.Name, step.Movement, step.SetUp, step.Preparation, step.Exposure, after, step.Demand, gates!, opens, won, step.Dose, step.Weeks,
-            step.Strands is { Count: > 0 } strands ? strands : OnlyStrand, Implied(place, path, step, position), step.Assisted, step.Substitutes ?? [], step.Cues ?? [], step.Faults ?? [], step.Cautions ?? []);
+            step.Slug,
+            step.Name,
+            step.Movement,
+            step.SetUp,
+            step.Preparation,
+            step.Exposure,
+            after,
+            step.Demand,
+            gates!,
+            opens,
+            won,
+            step.Dose,
+            step.Weeks,
+            step.Strands is { Count: > 0 } strands ? strands : OnlyStrand,
+            Implied(place, path, step, position),
+            step.Assisted,
+            step.Substitutes ?? [],
+            step.Cues ?? [],
+            step.Faults ?? [],
+            step.Cautions ?? []
+        );
     }
 
     private int[] After(string place, string path, StepEntry step, int position)
@@ -138,18 +175,26 @@ public sealed class LadderReader
             Slip(LadderFault.LongText, place, path, $"{TextMaximum}");
     }
 
-    private static bool IsWhole(DemandSpec demand) => demand.Kind switch
-    {
-        DemandKind.Moment or DemandKind.HandForce => demand.Posture is not null,
-        DemandKind.SystemMass => demand is { AddedPercent: >= 0 and <= 300, Reps: > 0 and <= Measures.Limits.RepsMaximum },
-        _ => demand.Percent is > 0 and <= 300,
-    };
+    private static bool IsWhole(DemandSpec demand) =>
+        demand.Kind switch
+        {
+            DemandKind.Moment or DemandKind.HandForce => demand.Posture is not null,
+            DemandKind.SystemMass => demand
+                is { AddedPercent: >= 0 and <= 300, Reps: > 0 and <= Measures.Limits.RepsMaximum },
+            _ => demand.Percent is > 0 and <= 300,
+        };
 
     /// <summary>Every step can be reached from the first one, and every step but the summit leads on.</summary>
     private void CheckPaths(LadderStep[] steps)
     {
         var reached = new HashSet<int>();
-        while (Enumerable.Range(0, steps.Length).Where(i => !reached.Contains(i) && (steps[i].After.Count == 0 || steps[i].After.Any(reached.Contains))).ToArray() is { Length: > 0 } next)
+        while (
+            Enumerable
+                .Range(0, steps.Length)
+                .Where(i => !reached.Contains(i) && (steps[i].After.Count == 0 || steps[i].After.Any(reached.Contains)))
+                .ToArray()
+                is { Length: > 0 } next
+        )
             reached.UnionWith(next);
         for (var i = 0; i < steps.Length; i++)
         {
@@ -187,5 +232,6 @@ public sealed class LadderReader
         return false;
     }
 
-    private void Slip(LadderFault fault, string place, string path, string name = "") => slips.Add(new(fault, place, path, name));
+    private void Slip(LadderFault fault, string place, string path, string name = "") =>
+        slips.Add(new(fault, place, path, name));
 }

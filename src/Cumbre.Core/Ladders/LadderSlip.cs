@@ -63,25 +63,27 @@ public enum LadderFault
 public sealed record LadderSlip(LadderFault Fault, string Place, string Path, string Name = "", GateError? Gate = null)
 {
     /// <summary>A sentence for whoever wrote the ladder.</summary>
-    public string Cause => Fault switch
-    {
-        LadderFault.NoSteps => "has no steps",
-        LadderFault.StepTwice => "stands twice",
-        LadderFault.EmptyText => "is empty",
-        LadderFault.LongText => $"has more than {Name} characters",
-        LadderFault.TooManySteps => $"has more than {Name} steps",
-        LadderFault.UnknownMovement => $"no movement {Name}",
-        LadderFault.UnknownStep => $"no step {Name} in this ladder",
-        LadderFault.UnknownQuestion => $"no question {Name} among the schools",
-        LadderFault.UnknownSchool => $"there is no school {Name}",
-        LadderFault.Demand => $"the demand of kind {Name} lacks its figure",
-        LadderFault.Weeks => $"weeks must be 1 to {LadderReader.WeeksMaximum}",
-        LadderFault.Gate => $"\"{Name}\": {Gate!.Fault} at character {Gate.Start + 1}{(Gate.Name is null ? "" : $" ({Gate.Name})")}",
-        LadderFault.Circle => "its steps form a circle",
-        LadderFault.Unreachable => "cannot be reached from the first step",
-        LadderFault.OutOfOrder => "follows a step that stands after it",
-        _ => "leads nowhere",
-    };
+    public string Cause =>
+        Fault switch
+        {
+            LadderFault.NoSteps => "has no steps",
+            LadderFault.StepTwice => "stands twice",
+            LadderFault.EmptyText => "is empty",
+            LadderFault.LongText => $"has more than {Name} characters",
+            LadderFault.TooManySteps => $"has more than {Name} steps",
+            LadderFault.UnknownMovement => $"no movement {Name}",
+            LadderFault.UnknownStep => $"no step {Name} in this ladder",
+            LadderFault.UnknownQuestion => $"no question {Name} among the schools",
+            LadderFault.UnknownSchool => $"there is no school {Name}",
+            LadderFault.Demand => $"the demand of kind {Name} lacks its figure",
+            LadderFault.Weeks => $"weeks must be 1 to {LadderReader.WeeksMaximum}",
+            LadderFault.Gate =>
+                $"\"{Name}\": {Gate!.Fault} at character {Gate.Start + 1}{(Gate.Name is null ? "" : $" ({Gate.Name})")}",
+            LadderFault.Circle => "its steps form a circle",
+            LadderFault.Unreachable => "cannot be reached from the first step",
+            LadderFault.OutOfOrder => "follows a step that stands after it",
+            _ => "leads nowhere",
+        };
 }
 
 /// <summary>A ladder as it was read, or all that is wrong with it.</summary>

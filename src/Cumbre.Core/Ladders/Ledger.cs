@@ -43,7 +43,10 @@ public static class Ledger
             foreach (var result in book.Of(term.Benchmark))
             {
                 var failed = result.MayFail && !term.Target.IsMetBy(result) && term.Target.IsTriedBy(result);
-                var kind = term.Target.IsMetBy(result) ? EvidenceKind.Direct : placement.IsContradicted(step) && failed ? EvidenceKind.Contradicted : EvidenceKind.FellShort;
+                var kind =
+                    term.Target.IsMetBy(result) ? EvidenceKind.Direct
+                    : placement.IsContradicted(step) && failed ? EvidenceKind.Contradicted
+                    : EvidenceKind.FellShort;
                 entries.Add(new(kind, result, step));
             }
         }
@@ -55,7 +58,13 @@ public static class Ledger
             if (!ladder.ImpliedBy(later).Contains(step))
                 continue;
             foreach (var term in ladder.Steps[later].Opens.Terms)
-                entries.AddRange(book.Of(term.Benchmark).Where(r => term.Target.FractionOf(r) > 0 && (placement.IsOpen(later) ? term.Target.IsMetBy(r) : true)).Select(r => new LedgerEntry(EvidenceKind.Implied, r, later)));
+                entries.AddRange(
+                    book.Of(term.Benchmark)
+                        .Where(r =>
+                            term.Target.FractionOf(r) > 0 && (placement.IsOpen(later) ? term.Target.IsMetBy(r) : true)
+                        )
+                        .Select(r => new LedgerEntry(EvidenceKind.Implied, r, later))
+                );
         }
 
         return

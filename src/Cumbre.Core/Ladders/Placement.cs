@@ -28,12 +28,18 @@ public enum StepStatus
 public sealed record CoachPlacement(string Ladder, string Step, string Reason, DateOnly Day);
 
 /// <summary>
-/// Where an athlete stands on a ladder, as positions of its steps: the bare rule, cheap enough for a whole club at once.
+/// Where an athlete stands on a ladder, as positions of its steps: the bare rule, cheap enough for a whole club at
+/// once.
 /// <see cref="PlacementReport"/> tells it with its reasons.
 /// </summary>
 public sealed class Placement
 {
-    private readonly bool[] won, opened, implied, estimated, contradicted, gatesMet;
+    private readonly bool[] won,
+        opened,
+        implied,
+        estimated,
+        contradicted,
+        gatesMet;
     private readonly DateOnly?[] shownOn;
     private readonly int?[] impliedBy;
 
@@ -41,7 +47,14 @@ public sealed class Placement
     {
         Ladder = ladder;
         var count = ladder.Steps.Count;
-        (won, opened, implied, estimated, contradicted, gatesMet) = (new bool[count], new bool[count], new bool[count], new bool[count], new bool[count], new bool[count]);
+        (won, opened, implied, estimated, contradicted, gatesMet) = (
+            new bool[count],
+            new bool[count],
+            new bool[count],
+            new bool[count],
+            new bool[count],
+            new bool[count]
+        );
         (shownOn, impliedBy) = (new DateOnly?[count], new int?[count]);
     }
 
@@ -62,7 +75,8 @@ public sealed class Placement
     public bool ExposureOnly { get; private set; }
 
     /// <summary>
-    /// Places an athlete. In training is the highest step whose gates are met and whose predecessor on the path is open;
+    /// Places an athlete. In training is the highest step whose gates are met and whose predecessor on the path is
+    /// open;
     /// preparation does not hold back. Common practice, no source.
     /// </summary>
     /// <param name="ladder">The ladder.</param>
@@ -87,8 +101,12 @@ public sealed class Placement
         }
 
         placement.Next = placement.After(placement.Training);
-        placement.ExposureOnly = placement.Training is { } training && !placement.won[training] && placement.Before(training) is { Count: > 0 } before
-            && !before.Any(b => placement.won[b]) && before.Any(b => placement.opened[b] && ladder.Steps[b].Exposure);
+        placement.ExposureOnly =
+            placement.Training is { } training
+            && !placement.won[training]
+            && placement.Before(training) is { Count: > 0 } before
+            && !before.Any(b => placement.won[b])
+            && before.Any(b => placement.opened[b] && ladder.Steps[b].Exposure);
         return placement;
     }
 
@@ -158,8 +176,10 @@ public sealed class Placement
     }
 
     /// <summary>
-    /// A clean, unassisted result on a step implies the earlier steps of the strands that it shares. One that does not open the step yet was an
-    /// exposure: it implies that the step before is open, and that those before it are won. A fresh failure of a step beats an implication of
+    /// A clean, unassisted result on a step implies the earlier steps of the strands that it shares. One that does not
+    /// open the step yet was an
+    /// exposure: it implies that the step before is open, and that those before it are won. A fresh failure of a step
+    /// beats an implication of
     /// its day and older, and leaves the step contradicted.
     /// </summary>
     private void Imply(ResultBook book)
@@ -180,7 +200,11 @@ public sealed class Placement
         if (opened[step] && (!asWon || won[step]))
             return;
         // What was shown on the step itself needs no failure to be looked for.
-        if (shownOn[step] is null && GateRule.FailureOf(Ladder.Steps[step].Opens, book) is { } failure && failure.Day >= day)
+        if (
+            shownOn[step] is null
+            && GateRule.FailureOf(Ladder.Steps[step].Opens, book) is { } failure
+            && failure.Day >= day
+        )
         {
             contradicted[step] = true;
             return;
@@ -193,7 +217,8 @@ public sealed class Placement
     }
 
     /// <summary>
-    /// The newest day on which a step was tried with some success. A try counts only where the step has a test that no earlier step is shown
+    /// The newest day on which a step was tried with some success. A try counts only where the step has a test that no
+    /// earlier step is shown
     /// by: one pull-up is no try at ten.
     /// </summary>
     private DateOnly? TriedOn(int index, ResultBook book)
@@ -242,12 +267,14 @@ public sealed class Placement
     }
 
     /// <summary>
-    /// The highest step of each strength that may be trained; of several strengths the one that is furthest behind, and where all are through the
+    /// The highest step of each strength that may be trained; of several strengths the one that is furthest behind, and
+    /// where all are through the
     /// highest of them.
     /// </summary>
     private int? FurthestBehind()
     {
-        int? behind = null, highest = null;
+        int? behind = null,
+            highest = null;
         foreach (var strand in Ladder.Strands)
         {
             for (var i = Ladder.Steps.Count - 1; i >= 0; i--)
@@ -264,7 +291,9 @@ public sealed class Placement
         return behind ?? highest;
     }
 
-    /// <summary>Of steps that are alternatives, the one that was tried already; without a try the first that is written.</summary>
+    /// <summary>
+    /// Of steps that are alternatives, the one that was tried already; without a try the first that is written.
+    /// </summary>
     private int Alternative(int step, ResultBook book)
     {
         var own = Ladder.Steps[step].After;
@@ -322,7 +351,8 @@ public sealed class Placement
         {
             if (Ladder.Steps[i].Preparation)
                 continue;
-            var follows = step is not { } at || Ladder.Steps[at].Preparation ? Before(i).Count == 0 : Before(i).Contains(at);
+            var follows =
+                step is not { } at || Ladder.Steps[at].Preparation ? Before(i).Count == 0 : Before(i).Contains(at);
             if (follows && i != step)
                 return i;
         }

@@ -8,19 +8,33 @@ namespace Cumbre.Core.Ladders;
 /// <param name="Lost">No longer won.</param>
 /// <param name="Opened">May be trained now.</param>
 /// <param name="Closed">May no longer be trained.</param>
-public sealed record PlacementChange(IReadOnlyList<string> Won, IReadOnlyList<string> Lost, IReadOnlyList<string> Opened, IReadOnlyList<string> Closed)
+public sealed record PlacementChange(
+    IReadOnlyList<string> Won,
+    IReadOnlyList<string> Lost,
+    IReadOnlyList<string> Opened,
+    IReadOnlyList<string> Closed
+)
 {
     public bool IsNone => Won.Count + Lost.Count + Opened.Count + Closed.Count == 0;
 
     /// <summary>Steps are matched by their slug; those that only one of the ladders has are left out.</summary>
     public static PlacementChange Between(Placement before, Placement after)
     {
-        var old = before.Ladder.Steps.Select((s, i) => (s.Slug, Index: i)).ToDictionary(s => s.Slug, s => s.Index, StringComparer.Ordinal);
-        var both = after.Ladder.Steps.Select((s, i) => (s.Name, After: i, Before: old.GetValueOrDefault(s.Slug, -1))).Where(s => s.Before >= 0).ToArray();
-        IReadOnlyList<string> Where(Func<(string Name, int After, int Before), bool> which) => [.. both.Where(which).Select(s => s.Name)];
+        var old = before
+            .Ladder.Steps.Select((s, i) => (s.Slug, Index: i))
+            .ToDictionary(s => s.Slug, s => s.Index, StringComparer.Ordinal);
+        var both = after
+            .Ladder.Steps.Select((s, i) => (s.Name, After: i, Before: old.GetValueOrDefault(s.Slug, -1)))
+            .Where(s => s.Before >= 0)
+            .ToArray();
+        IReadOnlyList<string> Where(Func<(string Name, int After, int Before), bool> which) =>
+            [.. both.Where(which).Select(s => s.Name)];
         return new(
-            Where(s => after.IsWon(s.After) && !before.IsWon(s.Before)), Where(s => !after.IsWon(s.After) && before.IsWon(s.Before)),
-            Where(s => after.IsReachable(s.After) && !before.IsReachable(s.Before)), Where(s => !after.IsReachable(s.After) && before.IsReachable(s.Before)));
+            Where(s => after.IsWon(s.After) && !before.IsWon(s.Before)),
+            Where(s => !after.IsWon(s.After) && before.IsWon(s.Before)),
+            Where(s => after.IsReachable(s.After) && !before.IsReachable(s.Before)),
+            Where(s => !after.IsReachable(s.After) && before.IsReachable(s.Before))
+        );
     }
 }
 
@@ -30,7 +44,13 @@ public sealed record PlacementChange(IReadOnlyList<string> Won, IReadOnlyList<st
 /// <param name="Schools">In force.</param>
 /// <param name="Book">Results up to the day.</param>
 /// <param name="Coach">Steps that the coach set.</param>
-public sealed record Climber(Guid Id, string Name, Schools Schools, ResultBook Book, IReadOnlyList<CoachPlacement> Coach)
+public sealed record Climber(
+    Guid Id,
+    string Name,
+    Schools Schools,
+    ResultBook Book,
+    IReadOnlyList<CoachPlacement> Coach
+)
 {
     public Placement On(Ladder ladder)
     {
@@ -71,5 +91,6 @@ public static class LadderWhatIf
         return movers;
     }
 
-    private static string? StepOf(Placement placement) => placement.Training is { } step ? placement.Ladder.Steps[step].Slug : null;
+    private static string? StepOf(Placement placement) =>
+        placement.Training is { } step ? placement.Ladder.Steps[step].Slug : null;
 }

@@ -4,7 +4,10 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Ladders;
 
-/// <summary>Writes a result in the notation of the thresholds, so that have and need read alike: <c>3 x 9 s</c>, <c>chest x 4</c>.</summary>
+/// <summary>
+/// Writes a result in the notation of the thresholds, so that have and need read alike: <c>3 x 9 s</c>, <c>chest x
+/// 4</c>.
+/// </summary>
 public static class ResultPrinter
 {
     public static string Print(BenchmarkResult result)

@@ -13,8 +13,12 @@ public sealed record StepDemand(DemandKind Kind, decimal Share, Quantity? Absolu
 /// <summary>Works out the demand of the steps of a ladder.</summary>
 public static class Demand
 {
-    /// <summary>Of each leg from the midline, in a straddle; and the distance between the hands in a flag (this project's choices).</summary>
-    public const double StraddleDegrees = 45, FlagGripMetres = 0.9;
+    /// <summary>
+    /// Of each leg from the midline, in a straddle; and the distance between the hands in a flag (this project's
+    /// choices).
+    /// </summary>
+    public const double StraddleDegrees = 45,
+        FlagGripMetres = 0.9;
 
     /// <summary>A share does not depend on size, so it is worked out for this body where size is unknown.</summary>
     private const double AnyStature = 1.74;
@@ -40,37 +44,58 @@ public static class Demand
         return [.. ladder.Steps.Select(s => Share(s.Demand, summit, body))];
     }
 
-    public static Posture PostureOf(PostureName name) => name switch
-    {
-        PostureName.Tuck => Posture.Tuck,
-        PostureName.AdvancedTuck => Posture.AdvancedTuck,
-        PostureName.OneLeg => Posture.OneLeg,
-        PostureName.HalfLay => Posture.HalfLay,
-        PostureName.Straddle => Posture.Straddle(StraddleDegrees),
-        _ => Posture.Full,
-    };
+    public static Posture PostureOf(PostureName name) =>
+        name switch
+        {
+            PostureName.Tuck => Posture.Tuck,
+            PostureName.AdvancedTuck => Posture.AdvancedTuck,
+            PostureName.OneLeg => Posture.OneLeg,
+            PostureName.HalfLay => Posture.HalfLay,
+            PostureName.Straddle => Posture.Straddle(StraddleDegrees),
+            _ => Posture.Full,
+        };
 
-    private static LeverBody BodyOf(BodyBuild build) => new(
-        SegmentTable.For(build.Sex), build.BodyMass ?? AnyMass, build.StatureCm is { } cm ? (double)cm / 100 : AnyStature, build.StatureCm is null ? null : build.Lengths);
+    private static LeverBody BodyOf(BodyBuild build) =>
+        new(
+            SegmentTable.For(build.Sex),
+            build.BodyMass ?? AnyMass,
+            build.StatureCm is { } cm ? (double)cm / 100 : AnyStature,
+            build.StatureCm is null ? null : build.Lengths
+        );
 
     private static bool IsModelled(DemandKind kind) => kind is DemandKind.Moment or DemandKind.HandForce;
 
     private static decimal Share(DemandSpec demand, double summit, LeverBody body) =>
-        Math.Round(demand.Kind is DemandKind.House or DemandKind.ContactHeight ? demand.Percent!.Value / 100 : (decimal)(Figure(demand, body) / summit), 6);
+        Math.Round(
+            demand.Kind is DemandKind.House or DemandKind.ContactHeight
+                ? demand.Percent!.Value / 100
+                : (decimal)(Figure(demand, body) / summit),
+            6
+        );
 
     /// <summary>N m, N, share of body mass, or multiple of body mass for one repetition.</summary>
-    private static double Figure(DemandSpec demand, LeverBody body) => demand.Kind switch
-    {
-        DemandKind.Moment => body.ShoulderMoment(PostureOf(demand.Posture!.Value)),
-        DemandKind.HandForce => body.FlagPull(PostureOf(demand.Posture!.Value), FlagGripMetres),
-        DemandKind.SystemMass => (double)SystemForOne(demand),
-        _ => (double)demand.Percent!.Value / 100,
-    };
+    private static double Figure(DemandSpec demand, LeverBody body) =>
+        demand.Kind switch
+        {
+            DemandKind.Moment => body.ShoulderMoment(PostureOf(demand.Posture!.Value)),
+            DemandKind.HandForce => body.FlagPull(PostureOf(demand.Posture!.Value), FlagGripMetres),
+            DemandKind.SystemMass => (double)SystemForOne(demand),
+            _ => (double)demand.Percent!.Value / 100,
+        };
 
-    /// <summary>One-repetition maximum that the step asks, in body masses (Epley 1985; a single is the maximum itself).</summary>
-    private static decimal SystemForOne(DemandSpec demand) => (1 + demand.AddedPercent!.Value / 100) * (demand.Reps == 1 ? 1 : 1 + demand.Reps!.Value / 30m);
+    /// <summary>
+    /// One-repetition maximum that the step asks, in body masses (Epley 1985; a single is the maximum itself).
+    /// </summary>
+    private static decimal SystemForOne(DemandSpec demand) =>
+        (1 + demand.AddedPercent!.Value / 100) * (demand.Reps == 1 ? 1 : 1 + demand.Reps!.Value / 30m);
 
-    private static Explained<StepDemand> Explain(LadderStep step, Ladder ladder, LeverBody body, BodyBuild build, double summit)
+    private static Explained<StepDemand> Explain(
+        LadderStep step,
+        Ladder ladder,
+        LeverBody body,
+        BodyBuild build,
+        double summit
+    )
     {
         var demand = step.Demand;
         var figure = Figure(demand, body);
@@ -80,13 +105,23 @@ public static class Demand
         if (IsModelled(demand.Kind))
         {
             var known = build is { StatureCm: not null, BodyMass: not null };
-            why.Input(InputKey.SegmentTable, Quantity.Slug(build.Sex?.ToString() ?? "Neither")).Source(SourceId.DeLeva1996);
+            why.Input(InputKey.SegmentTable, Quantity.Slug(build.Sex?.ToString() ?? "Neither"))
+                .Source(SourceId.DeLeva1996);
             if (known)
             {
                 absolute = demand.Kind == DemandKind.Moment ? Quantity.Moment(figure) : Quantity.Force(figure);
-                why.Input(InputKey.Stature, Quantity.Centimetres(build.StatureCm!.Value)).Input(InputKey.BodyMass, Quantity.Of(build.BodyMass!.Value))
-                    .Step(demand.Kind == DemandKind.Moment ? StepKey.ShoulderMoment : StepKey.HandForce, absolute, Quantity.Name(step.Name))
-                    .Step(StepKey.SummitDemand, demand.Kind == DemandKind.Moment ? Quantity.Moment(summit) : Quantity.Force(summit), Quantity.Name(ladder.Summit.Name));
+                why.Input(InputKey.Stature, Quantity.Centimetres(build.StatureCm!.Value))
+                    .Input(InputKey.BodyMass, Quantity.Of(build.BodyMass!.Value))
+                    .Step(
+                        demand.Kind == DemandKind.Moment ? StepKey.ShoulderMoment : StepKey.HandForce,
+                        absolute,
+                        Quantity.Name(step.Name)
+                    )
+                    .Step(
+                        StepKey.SummitDemand,
+                        demand.Kind == DemandKind.Moment ? Quantity.Moment(summit) : Quantity.Force(summit),
+                        Quantity.Name(ladder.Summit.Name)
+                    );
                 if (demand.Kind == DemandKind.Moment && body.ArmAngle(PostureOf(demand.Posture!.Value)) is { } angle)
                     why.Step(StepKey.ArmAngle, Quantity.Degrees(angle));
             }
@@ -104,7 +139,12 @@ public static class Demand
             {
                 absolute = Quantity.Of(mass * SystemForOne(demand));
                 why.Input(InputKey.BodyMass, Quantity.Of(mass))
-                    .Step(StepKey.AddedForPercent, Quantity.Added(mass * (demand.AddedPercent!.Value / 100)), Quantity.OfPercent(demand.AddedPercent.Value), Quantity.Of(mass))
+                    .Step(
+                        StepKey.AddedForPercent,
+                        Quantity.Added(mass * (demand.AddedPercent!.Value / 100)),
+                        Quantity.OfPercent(demand.AddedPercent.Value),
+                        Quantity.Of(mass)
+                    )
                     .Step(StepKey.SystemForOne, absolute, Quantity.Reps(demand.Reps!.Value));
             }
 
@@ -115,7 +155,8 @@ public static class Demand
             if (demand.Kind == DemandKind.BodyShare)
             {
                 absolute = build.BodyMass is { } mass ? Quantity.Of(mass * (demand.Percent!.Value / 100)) : null;
-                why.Input(InputKey.ShareOfBodyWeight, Quantity.OfPercent(demand.Percent!.Value)).Source(SourceId.Suprak2011, SourceId.Ebben2011, SourceId.House)
+                why.Input(InputKey.ShareOfBodyWeight, Quantity.OfPercent(demand.Percent!.Value))
+                    .Source(SourceId.Suprak2011, SourceId.Ebben2011, SourceId.House)
                     .Step(StepKey.ShareOfSummit, Quantity.OfFraction(share));
             }
             else
@@ -127,13 +168,14 @@ public static class Demand
         return why.Build(new StepDemand(demand.Kind, share, absolute));
     }
 
-    private static RuleId RuleOf(DemandKind kind) => kind switch
-    {
-        DemandKind.Moment => RuleId.DemandMoment,
-        DemandKind.HandForce => RuleId.DemandHandForce,
-        DemandKind.SystemMass => RuleId.DemandSystem,
-        DemandKind.BodyShare => RuleId.DemandBodyShare,
-        DemandKind.ContactHeight => RuleId.DemandContact,
-        _ => RuleId.DemandHouse,
-    };
+    private static RuleId RuleOf(DemandKind kind) =>
+        kind switch
+        {
+            DemandKind.Moment => RuleId.DemandMoment,
+            DemandKind.HandForce => RuleId.DemandHandForce,
+            DemandKind.SystemMass => RuleId.DemandSystem,
+            DemandKind.BodyShare => RuleId.DemandBodyShare,
+            DemandKind.ContactHeight => RuleId.DemandContact,
+            _ => RuleId.DemandHouse,
+        };
 }

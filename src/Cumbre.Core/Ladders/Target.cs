@@ -18,7 +18,8 @@ public abstract record Target
     public decimal FractionOf(BenchmarkResult result) => IsMetBy(result) ? 1 : Math.Clamp(Share(result), 0, 0.99m);
 
     /// <summary>
-    /// Did the result try what is asked? One that did and fell short closes an open gate; one of another kind (a single long
+    /// Did the result try what is asked? One that did and fell short closes an open gate; one of another kind (a single
+    /// long
     /// hold where three sets are asked, a set of five where a single is) says nothing.
     /// </summary>
     public virtual bool IsTriedBy(BenchmarkResult result) => true;
@@ -26,7 +27,8 @@ public abstract record Target
     protected abstract decimal Share(BenchmarkResult result);
 
     /// <summary>Of several sets, the share that was done.</summary>
-    protected static decimal SetShare(BenchmarkResult result, int sets) => Math.Min(1, (decimal)result.Score.Sets / sets);
+    protected static decimal SetShare(BenchmarkResult result, int sets) =>
+        Math.Min(1, (decimal)result.Score.Sets / sets);
 }
 
 /// <summary>Repetitions, in one set or several.</summary>
@@ -41,7 +43,8 @@ public sealed record RepsTarget(int Sets, int Reps, int Comfortable) : Target
 
     public override bool IsTriedBy(BenchmarkResult result) => result.Score.Sets >= Sets || result.Score.Reps < Reps;
 
-    protected override decimal Share(BenchmarkResult result) => SetShare(result, Sets) * Math.Min(1, (decimal)result.Score.Reps / Reps);
+    protected override decimal Share(BenchmarkResult result) =>
+        SetShare(result, Sets) * Math.Min(1, (decimal)result.Score.Reps / Reps);
 }
 
 /// <summary>Seconds of a hold or of each descent.</summary>
@@ -51,14 +54,19 @@ public sealed record RepsTarget(int Sets, int Reps, int Comfortable) : Target
 /// <param name="Comfortable">The upper figure of a range; equal to <paramref name="Seconds"/> without one.</param>
 public sealed record SecondsTarget(int Sets, int Reps, decimal Seconds, decimal Comfortable) : Target
 {
-    public override bool Fits(BenchmarkMeasure measure) => measure is BenchmarkMeasure.Seconds or BenchmarkMeasure.SecondsPerDescent;
+    public override bool Fits(BenchmarkMeasure measure) =>
+        measure is BenchmarkMeasure.Seconds or BenchmarkMeasure.SecondsPerDescent;
 
-    public override bool IsMetBy(BenchmarkResult result) => result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Score.Seconds >= Seconds;
+    public override bool IsMetBy(BenchmarkResult result) =>
+        result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Score.Seconds >= Seconds;
 
-    public override bool IsTriedBy(BenchmarkResult result) => (result.Score.Sets >= Sets && result.Score.Reps >= Reps) || result.Score.Seconds < Seconds;
+    public override bool IsTriedBy(BenchmarkResult result) =>
+        (result.Score.Sets >= Sets && result.Score.Reps >= Reps) || result.Score.Seconds < Seconds;
 
     protected override decimal Share(BenchmarkResult result) =>
-        SetShare(result, Sets) * Math.Min(1, (decimal)result.Score.Reps / Reps) * Math.Min(1, (result.Score.Seconds ?? 0) / Seconds);
+        SetShare(result, Sets)
+        * Math.Min(1, (decimal)result.Score.Reps / Reps)
+        * Math.Min(1, (result.Score.Seconds ?? 0) / Seconds);
 }
 
 /// <summary>A height of contact, for some repetitions.</summary>
@@ -68,14 +76,17 @@ public sealed record ContactTarget(Contact Contact, int Reps) : Target
 {
     public override bool Fits(BenchmarkMeasure measure) => measure == BenchmarkMeasure.ContactHeight;
 
-    public override bool IsMetBy(BenchmarkResult result) => result.Score.Contact >= Contact && result.Score.Reps >= Reps;
+    public override bool IsMetBy(BenchmarkResult result) =>
+        result.Score.Contact >= Contact && result.Score.Reps >= Reps;
 
     /// <summary>Fewer reps at a greater height were no try at this one.</summary>
-    public override bool IsTriedBy(BenchmarkResult result) => IsMetBy(result) || (result.Score.Contact <= Contact && result.Score.Reps <= Reps);
+    public override bool IsTriedBy(BenchmarkResult result) =>
+        IsMetBy(result) || (result.Score.Contact <= Contact && result.Score.Reps <= Reps);
 
     protected override decimal Share(BenchmarkResult result) =>
         result.Score.Contact is { } reached
-            ? Math.Min(1, ((decimal)reached + 1) / ((decimal)Contact + 1)) * Math.Min(1, (decimal)result.Score.Reps / Reps)
+            ? Math.Min(1, ((decimal)reached + 1) / ((decimal)Contact + 1))
+                * Math.Min(1, (decimal)result.Score.Reps / Reps)
             : 0;
 }
 
@@ -95,26 +106,43 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
         result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Added.Mass >= At(result.BodyMass);
 
     /// <summary>
-    /// A set of no more repetitions than asked was a try where even its most generous estimate falls short; a set of more says nothing.
+    /// A set of no more repetitions than asked was a try where even its most generous estimate falls short; a set of
+    /// more says nothing.
     /// </summary>
     public override bool IsTriedBy(BenchmarkResult result) =>
-        IsMetBy(result) || (result.Score.Sets >= Sets && result.Score.Reps <= Reps && RangeOf(result) is { } range && Reps <= OneRepMax.EffectiveRepsMaximum && OneRepMax.SystemFor(range.High, Reps) < Asked(result));
+        IsMetBy(result)
+        || (
+            result.Score.Sets >= Sets
+            && result.Score.Reps <= Reps
+            && RangeOf(result) is { } range
+            && Reps <= OneRepMax.EffectiveRepsMaximum
+            && OneRepMax.SystemFor(range.High, Reps) < Asked(result)
+        );
 
     /// <summary>
-    /// Does the lower end of the estimate carry one set of the repetitions asked? Several sets are judged as one. It opens a step and never
+    /// Does the lower end of the estimate carry one set of the repetitions asked? Several sets are judged as one. It
+    /// opens a step and never
     /// wins one. Compared at 0.01 kg.
     /// </summary>
     public bool IsEstimatedBy(BenchmarkResult result) =>
-        RangeOf(result) is { } range && Reps <= OneRepMax.EffectiveRepsMaximum && OneRepMax.SystemFor(range.Low, Reps) >= Asked(result);
+        RangeOf(result) is { } range
+        && Reps <= OneRepMax.EffectiveRepsMaximum
+        && OneRepMax.SystemFor(range.Low, Reps) >= Asked(result);
 
-    private Mass Asked(BenchmarkResult result) => Mass.FromKilograms(Math.Round((result.BodyMass + At(result.BodyMass)).Kilograms, 2));
+    private Mass Asked(BenchmarkResult result) =>
+        Mass.FromKilograms(Math.Round((result.BodyMass + At(result.BodyMass)).Kilograms, 2));
 
     private static (Mass Low, Mass High)? RangeOf(BenchmarkResult result) =>
-        OneRepMax.Estimate(new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day)) is { Value: var e }
+        OneRepMax.Estimate(
+            new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day)
+        )
+            is { Value: var e }
             ? (Mass.FromKilograms(Math.Round(e.Low.Kilograms, 2)), Mass.FromKilograms(Math.Round(e.High.Kilograms, 2)))
             : null;
 
-    /// <summary>The load that the result would allow at the reps asked (Epley 1985), as a share of the load asked.</summary>
+    /// <summary>
+    /// The load that the result would allow at the reps asked (Epley 1985), as a share of the load asked.
+    /// </summary>
     protected override decimal Share(BenchmarkResult result)
     {
         var asked = At(result.BodyMass);
@@ -135,10 +163,13 @@ public sealed record CapacityTarget(int Sets, int Reps, int WithinSeconds) : Tar
 {
     public override bool Fits(BenchmarkMeasure measure) => measure == BenchmarkMeasure.Capacity;
 
-    public override bool IsMetBy(BenchmarkResult result) => result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Score.RestSeconds <= WithinSeconds;
+    public override bool IsMetBy(BenchmarkResult result) =>
+        result.Score.Sets >= Sets && result.Score.Reps >= Reps && result.Score.RestSeconds <= WithinSeconds;
 
     protected override decimal Share(BenchmarkResult result) =>
-        SetShare(result, Sets) * Math.Min(1, (decimal)result.Score.Reps / Reps) * (result.Score.RestSeconds is { } rest && rest > WithinSeconds ? (decimal)WithinSeconds / rest : 1);
+        SetShare(result, Sets)
+        * Math.Min(1, (decimal)result.Score.Reps / Reps)
+        * (result.Score.RestSeconds is { } rest && rest > WithinSeconds ? (decimal)WithinSeconds / rest : 1);
 }
 
 /// <summary>Degrees of a joint's range without pain.</summary>

@@ -1,13 +1,15 @@
 namespace Cumbre.Core.Levers;
 
 /// <summary>
-/// How long a share of the maximal moment can be held (Rohmert 1960, from memory): T = -90 + 126/f - 36/f² + 6/f³ seconds.
+/// How long a share of the maximal moment can be held (Rohmert 1960, from memory): T = -90 + 126/f - 36/f² + 6/f³
+/// seconds.
 /// An estimate to plan with: it never opens or closes a gate.
 /// </summary>
 public static class HoldCurve
 {
     /// <summary>The shares for which the curve was drawn.</summary>
-    public const double ShareMinimum = 0.15, ShareMaximum = 1;
+    public const double ShareMinimum = 0.15,
+        ShareMaximum = 1;
 
     /// <summary>The curve gives nothing below the time at the full moment.</summary>
     public const double SecondsMinimum = 6;
@@ -21,7 +23,10 @@ public static class HoldCurve
         return -90 + 126 / share - 36 / (share * share) + 6 / (share * share * share);
     }
 
-    /// <summary>The share of the maximal moment that was held for so long; null under 6 s, where the curve has no solution, and over its longest time.</summary>
+    /// <summary>
+    /// The share of the maximal moment that was held for so long; null under 6 s, where the curve has no solution, and
+    /// over its longest time.
+    /// </summary>
     public static double? Share(double seconds)
     {
         if (seconds < SecondsMinimum - 1e-9 || seconds > Seconds(ShareMinimum))

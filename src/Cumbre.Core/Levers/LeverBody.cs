@@ -7,12 +7,20 @@ namespace Cumbre.Core.Levers;
 /// <param name="Trunk">Mid-shoulder to mid-hip.</param>
 /// <param name="Thigh">Hip to knee.</param>
 /// <param name="Shank">Knee to ankle.</param>
-public sealed record MeasuredLengths(double? Arm = null, double? Trunk = null, double? Thigh = null, double? Shank = null)
+public sealed record MeasuredLengths(
+    double? Arm = null,
+    double? Trunk = null,
+    double? Thigh = null,
+    double? Shank = null
+)
 {
     public static MeasuredLengths None { get; } = new();
 }
 
-/// <summary>A mass at a place of the body's own frame: x from the mid-shoulder along the trunk to the feet, y ventral, in metres.</summary>
+/// <summary>
+/// A mass at a place of the body's own frame: x from the mid-shoulder along the trunk to the feet, y ventral, in
+/// metres.
+/// </summary>
 public readonly record struct MassPoint(double Kilograms, double X, double Y);
 
 /// <summary>Where help or a weight takes hold of the body.</summary>
@@ -24,7 +32,8 @@ public enum BodyPoint
 }
 
 /// <summary>
-/// An athlete as rigid segments, for planar static levers with straight arms. Origin at the mid-shoulder, x along the trunk
+/// An athlete as rigid segments, for planar static levers with straight arms. Origin at the mid-shoulder, x along the
+/// trunk
 /// to the feet, y ventral; SI units. Method: statics of rigid bodies; proportions: the segment table.
 /// </summary>
 public sealed class LeverBody
@@ -32,13 +41,20 @@ public sealed class LeverBody
     /// <summary>Standard gravity in m/s² (CGPM 1901).</summary>
     public const double Gravity = 9.80665;
 
-    /// <summary>The ankle lies this share along the foot from the heel, and the shoulders stand this share of stature apart (this project's choices).</summary>
-    private const double AnkleAlongFoot = 0.25, ShoulderSpacing = 0.21;
+    /// <summary>
+    /// The ankle lies this share along the foot from the heel, and the shoulders stand this share of stature apart
+    /// (this project's choices).
+    /// </summary>
+    private const double AnkleAlongFoot = 0.25,
+        ShoulderSpacing = 0.21;
 
     private readonly double stature;
     private readonly double mass;
     private readonly SegmentTable table;
-    private readonly double trunk, thigh, shank, armScale;
+    private readonly double trunk,
+        thigh,
+        shank,
+        armScale;
 
     /// <param name="table">Proportions.</param>
     /// <param name="bodyMass">Whole body, arms included.</param>
@@ -46,10 +62,19 @@ public sealed class LeverBody
     /// <param name="lengths">Measured lengths; the rest follows from stature.</param>
     /// <param name="ankleWeight">Weight on both ankles together.</param>
     /// <exception cref="RuleViolationException">Stature outside 1.0 to 2.5 m.</exception>
-    public LeverBody(SegmentTable table, Mass bodyMass, double statureMetres, MeasuredLengths? lengths = null, Mass ankleWeight = default)
+    public LeverBody(
+        SegmentTable table,
+        Mass bodyMass,
+        double statureMetres,
+        MeasuredLengths? lengths = null,
+        Mass ankleWeight = default
+    )
     {
         this.table = table;
-        stature = (double)Guard.InRange("statureCm", (decimal)statureMetres * 100, Limits.StatureMinimum, Limits.StatureMaximum) / 100;
+        stature =
+            (double)
+                Guard.InRange("statureCm", (decimal)statureMetres * 100, Limits.StatureMinimum, Limits.StatureMaximum)
+            / 100;
         mass = (double)bodyMass.Kilograms;
         AnkleWeight = (double)ankleWeight.Kilograms;
         var measured = lengths ?? MeasuredLengths.None;
@@ -66,7 +91,9 @@ public sealed class LeverBody
 
     private double AnkleWeight { get; }
 
-    /// <summary>Head, trunk, legs and ankle weights; the arms, which do not enter the shoulder moment, are not among them.</summary>
+    /// <summary>
+    /// Head, trunk, legs and ankle weights; the arms, which do not enter the shoulder moment, are not among them.
+    /// </summary>
     public IReadOnlyList<MassPoint> Parts(Posture posture)
     {
         var parts = new List<MassPoint>(10)
@@ -94,33 +121,51 @@ public sealed class LeverBody
     }
 
     /// <summary>
-    /// Moment of both shoulders in N m: M = g S - F x_F, S being the sum of the masses times their lever in a body pitched by
+    /// Moment of both shoulders in N m: M = g S - F x_F, S being the sum of the masses times their lever in a body
+    /// pitched by
     /// <paramref name="pitchDegrees"/> from level (feet up positive).
     /// </summary>
     /// <param name="posture">The line held.</param>
     /// <param name="pitchDegrees">Feet up positive.</param>
     /// <param name="help">An upward force in N, 0 without one.</param>
     /// <param name="at">Where the help takes hold.</param>
-    public double ShoulderMoment(Posture posture, double pitchDegrees = 0, double help = 0, BodyPoint at = BodyPoint.Ankles) =>
-        Gravity * Lever(posture, pitchDegrees) - help * Reach(posture, at, pitchDegrees);
+    public double ShoulderMoment(
+        Posture posture,
+        double pitchDegrees = 0,
+        double help = 0,
+        BodyPoint at = BodyPoint.Ankles
+    ) => Gravity * Lever(posture, pitchDegrees) - help * Reach(posture, at, pitchDegrees);
 
-    /// <summary>Angle of the arms from the vertical in degrees, on a bar, in a level line: sin p = M / (g (m L - S_arms) - F L).</summary>
+    /// <summary>
+    /// Angle of the arms from the vertical in degrees, on a bar, in a level line: sin p = M / (g (m L - S_arms) - F L).
+    /// </summary>
     /// <returns>Null where no angle holds the line: the arms are too short for it.</returns>
     public double? ArmAngle(Posture posture, double help = 0, BodyPoint at = BodyPoint.Ankles)
     {
         var arms = Arms().Sum(a => a.Kilograms * a.FromShoulder);
-        var sine = ShoulderMoment(posture, 0, help, at) / (Gravity * ((mass + AnkleWeight) * ArmLength - arms) - help * ArmLength);
+        var sine =
+            ShoulderMoment(posture, 0, help, at)
+            / (Gravity * ((mass + AnkleWeight) * ArmLength - arms) - help * ArmLength);
         return double.IsFinite(sine) && Math.Abs(sine) <= 1 ? Degrees(Math.Asin(sine)) : null;
     }
 
-    /// <summary>The upward force in N at a point of the body that makes <paramref name="posture"/> cost as much as <paramref name="moment"/> N m; 0 when it costs less already.</summary>
-    public double HelpFor(Posture posture, double moment, BodyPoint at) => Math.Max(0, (ShoulderMoment(posture) - moment) / Reach(posture, at, 0));
-
-    /// <summary>The weight in kg on both ankles together that makes <paramref name="posture"/> cost as much as <paramref name="moment"/> N m.</summary>
-    public double AnkleWeightFor(Posture posture, double moment) => (moment - ShoulderMoment(posture)) / (Gravity * Reach(posture, BodyPoint.Ankles, 0));
+    /// <summary>
+    /// The upward force in N at a point of the body that makes <paramref name="posture"/> cost as much as <paramref
+    /// name="moment"/> N m; 0 when it costs less already.
+    /// </summary>
+    public double HelpFor(Posture posture, double moment, BodyPoint at) =>
+        Math.Max(0, (ShoulderMoment(posture) - moment) / Reach(posture, at, 0));
 
     /// <summary>
-    /// Pull of the top hand, and push of the bottom hand, in a human flag, in N: m g R / d. How the weight is shared between
+    /// The weight in kg on both ankles together that makes <paramref name="posture"/> cost as much as <paramref
+    /// name="moment"/> N m.
+    /// </summary>
+    public double AnkleWeightFor(Posture posture, double moment) =>
+        (moment - ShoulderMoment(posture)) / (Gravity * Reach(posture, BodyPoint.Ankles, 0));
+
+    /// <summary>
+    /// Pull of the top hand, and push of the bottom hand, in a human flag, in N: m g R / d. How the weight is shared
+    /// between
     /// the hands cannot be known from statics.
     /// </summary>
     /// <param name="posture">The line held.</param>
@@ -130,7 +175,9 @@ public sealed class LeverBody
         var spread = (gripMetres - ShoulderSpacing * stature) / 2;
         var shoulder = Math.Sqrt(ArmLength * ArmLength - spread * spread);
         var parts = Parts(posture);
-        var along = parts.Sum(p => p.Kilograms * (shoulder + p.X)) + Arms().Sum(a => a.Kilograms * shoulder * (1 - a.FromShoulder / ArmLength));
+        var along =
+            parts.Sum(p => p.Kilograms * (shoulder + p.X))
+            + Arms().Sum(a => a.Kilograms * shoulder * (1 - a.FromShoulder / ArmLength));
         var across = parts.Sum(p => p.Kilograms * p.Y);
         return Gravity * Math.Sqrt(along * along + across * across) / gripMetres;
     }
@@ -158,8 +205,16 @@ public sealed class LeverBody
         var (kneeX, kneeY) = Knee(leg);
         var (ankleX, ankleY) = Ankle(leg);
         var foot = (table.Foot.Centre - AnkleAlongFoot) * table.Foot.Length * stature / shank;
-        parts.Add(new(table.Thigh.Mass * mass, trunk + table.Thigh.Centre * (kneeX - trunk), table.Thigh.Centre * kneeY));
-        parts.Add(new(table.Shank.Mass * mass, kneeX + table.Shank.Centre * (ankleX - kneeX), kneeY + table.Shank.Centre * (ankleY - kneeY)));
+        parts.Add(
+            new(table.Thigh.Mass * mass, trunk + table.Thigh.Centre * (kneeX - trunk), table.Thigh.Centre * kneeY)
+        );
+        parts.Add(
+            new(
+                table.Shank.Mass * mass,
+                kneeX + table.Shank.Centre * (ankleX - kneeX),
+                kneeY + table.Shank.Centre * (ankleY - kneeY)
+            )
+        );
         parts.Add(new(table.Foot.Mass * mass, ankleX + foot * (ankleX - kneeX), ankleY + foot * (ankleY - kneeY)));
         if (AnkleWeight > 0)
             parts.Add(new(AnkleWeight / 2, ankleX, ankleY));
@@ -178,7 +233,8 @@ public sealed class LeverBody
         return (x + shank * cosine * Math.Cos(Radians(leg.Abduction)), y + shank * sine);
     }
 
-    private static (double X, double Y) Between((double X, double Y) a, (double X, double Y) b) => ((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+    private static (double X, double Y) Between((double X, double Y) a, (double X, double Y) b) =>
+        ((a.X + b.X) / 2, (a.Y + b.Y) / 2);
 
     private static double Radians(double degrees) => degrees * Math.PI / 180;
 

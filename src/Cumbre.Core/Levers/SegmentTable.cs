@@ -9,7 +9,8 @@ namespace Cumbre.Core.Levers;
 public sealed record Segment(double Mass, double Centre, double Length);
 
 /// <summary>
-/// Body proportions from which the static levers are worked out. Masses are shares of body mass that sum to one, lengths
+/// Body proportions from which the static levers are worked out. Masses are shares of body mass that sum to one,
+/// lengths
 /// are shares of stature.
 /// </summary>
 /// <param name="HeadCentre">Distance of the head's centre from the mid-shoulder, headward.</param>
@@ -23,48 +24,116 @@ public sealed record Segment(double Mass, double Centre, double Length);
 /// <param name="Foot">Heel to toe.</param>
 /// <param name="WaistFromHip">Distance of the navel from the mid-hip.</param>
 public sealed record SegmentTable(
-    double HeadMass, double HeadCentre, Segment Trunk, Segment UpperArm, Segment Forearm, Segment Hand, Segment Thigh, Segment Shank, Segment Foot, double WaistFromHip)
+    double HeadMass,
+    double HeadCentre,
+    Segment Trunk,
+    Segment UpperArm,
+    Segment Forearm,
+    Segment Hand,
+    Segment Thigh,
+    Segment Shank,
+    Segment Foot,
+    double WaistFromHip
+)
 {
-    private const double MaleStature = 1741, FemaleStature = 1735;
+    private const double MaleStature = 1741,
+        FemaleStature = 1735;
 
     /// <summary>Men, after de Leva 1996 (values from memory).</summary>
-    public static SegmentTable Male { get; } = DeLeva(
-        MaleStature, (6.94, 50.02, 242.9), (43.46, 43.10, 515.5), (2.71, 57.72, 281.7), (1.62, 45.74, 268.9), (0.61, 79.00, 86.2),
-        (14.16, 40.95, 422.2), (4.33, 43.95, 440.3), (1.37, 44.15, 258.1), cervicaleToHip: 603.3, waistFromHip: 145.7);
+    public static SegmentTable Male { get; } =
+        DeLeva(
+            MaleStature,
+            (6.94, 50.02, 242.9),
+            (43.46, 43.10, 515.5),
+            (2.71, 57.72, 281.7),
+            (1.62, 45.74, 268.9),
+            (0.61, 79.00, 86.2),
+            (14.16, 40.95, 422.2),
+            (4.33, 43.95, 440.3),
+            (1.37, 44.15, 258.1),
+            cervicaleToHip: 603.3,
+            waistFromHip: 145.7
+        );
 
     /// <summary>Women, after de Leva 1996 (values from memory).</summary>
-    public static SegmentTable Female { get; } = DeLeva(
-        FemaleStature, (6.68, 48.41, 243.7), (42.57, 37.82, 497.9), (2.55, 57.54, 275.1), (1.38, 45.59, 264.3), (0.56, 74.74, 78.0),
-        (14.78, 36.12, 368.5), (4.81, 43.52, 438.6), (1.29, 40.14, 228.3), cervicaleToHip: 614.8, waistFromHip: 181.5);
+    public static SegmentTable Female { get; } =
+        DeLeva(
+            FemaleStature,
+            (6.68, 48.41, 243.7),
+            (42.57, 37.82, 497.9),
+            (2.55, 57.54, 275.1),
+            (1.38, 45.59, 264.3),
+            (0.56, 74.74, 78.0),
+            (14.78, 36.12, 368.5),
+            (4.81, 43.52, 438.6),
+            (1.29, 40.14, 228.3),
+            cervicaleToHip: 614.8,
+            waistFromHip: 181.5
+        );
 
     /// <summary>The mean of both, for athletes of neither sex or whose sex is not recorded.</summary>
     public static SegmentTable Mean { get; } = Between(Male, Female);
 
-    public static SegmentTable For(Sex? sex) => sex switch
-    {
-        Sex.Male => Male,
-        Sex.Female => Female,
-        _ => Mean,
-    };
+    public static SegmentTable For(Sex? sex) =>
+        sex switch
+        {
+            Sex.Male => Male,
+            Sex.Female => Female,
+            _ => Mean,
+        };
 
     private static SegmentTable DeLeva(
-        double stature, (double Mass, double Centre, double Length) head, (double, double, double) trunk, (double, double, double) upperArm,
-        (double, double, double) forearm, (double, double, double) hand, (double, double, double) thigh, (double, double, double) shank,
-        (double, double, double) foot, double cervicaleToHip, double waistFromHip)
+        double stature,
+        (double Mass, double Centre, double Length) head,
+        (double, double, double) trunk,
+        (double, double, double) upperArm,
+        (double, double, double) forearm,
+        (double, double, double) hand,
+        (double, double, double) thigh,
+        (double, double, double) shank,
+        (double, double, double) foot,
+        double cervicaleToHip,
+        double waistFromHip
+    )
     {
         // The printed masses sum to 99.99 or 100 percent: normalised, so that no mass is lost.
-        var percent = head.Mass + trunk.Item1 + 2 * (upperArm.Item1 + forearm.Item1 + hand.Item1 + thigh.Item1 + shank.Item1 + foot.Item1);
-        Segment Of((double Mass, double Centre, double Length) s) => new(s.Mass / percent, s.Centre / 100, s.Length / stature);
+        var percent =
+            head.Mass
+            + trunk.Item1
+            + 2 * (upperArm.Item1 + forearm.Item1 + hand.Item1 + thigh.Item1 + shank.Item1 + foot.Item1);
+        Segment Of((double Mass, double Centre, double Length) s) =>
+            new(s.Mass / percent, s.Centre / 100, s.Length / stature);
         // The head runs from the vertex down to the cervicale, which lies above the mid-shoulder.
         var headCentre = (cervicaleToHip - trunk.Item3 + head.Length * (1 - head.Centre / 100)) / stature;
-        return new(head.Mass / percent, headCentre, Of(trunk), Of(upperArm), Of(forearm), Of(hand), Of(thigh), Of(shank), Of(foot), waistFromHip / stature);
+        return new(
+            head.Mass / percent,
+            headCentre,
+            Of(trunk),
+            Of(upperArm),
+            Of(forearm),
+            Of(hand),
+            Of(thigh),
+            Of(shank),
+            Of(foot),
+            waistFromHip / stature
+        );
     }
 
     private static SegmentTable Between(SegmentTable a, SegmentTable b)
     {
-        static Segment Mid(Segment x, Segment y) => new((x.Mass + y.Mass) / 2, (x.Centre + y.Centre) / 2, (x.Length + y.Length) / 2);
+        static Segment Mid(Segment x, Segment y) =>
+            new((x.Mass + y.Mass) / 2, (x.Centre + y.Centre) / 2, (x.Length + y.Length) / 2);
         return new(
-            (a.HeadMass + b.HeadMass) / 2, (a.HeadCentre + b.HeadCentre) / 2, Mid(a.Trunk, b.Trunk), Mid(a.UpperArm, b.UpperArm), Mid(a.Forearm, b.Forearm),
-            Mid(a.Hand, b.Hand), Mid(a.Thigh, b.Thigh), Mid(a.Shank, b.Shank), Mid(a.Foot, b.Foot), (a.WaistFromHip + b.WaistFromHip) / 2);
+            (a.HeadMass + b.HeadMass) / 2,
+            (a.HeadCentre + b.HeadCentre) / 2,
+            Mid(a.Trunk, b.Trunk),
+            Mid(a.UpperArm, b.UpperArm),
+            Mid(a.Forearm, b.Forearm),
+            Mid(a.Hand, b.Hand),
+            Mid(a.Thigh, b.Thigh),
+            Mid(a.Shank, b.Shank),
+            Mid(a.Foot, b.Foot),
+            (a.WaistFromHip + b.WaistFromHip) / 2
+        );
     }
 }

@@ -6,16 +6,20 @@ namespace Cumbre.Core.Loading;
 /// <summary>What a band gives, by its measured force at three places of the movement.</summary>
 public sealed record Band
 {
-    /// <summary>A band's force drifts with age and heat: the mean is good to about this share (this project's choice).</summary>
+    /// <summary>
+    /// A band's force drifts with age and heat: the mean is good to about this share (this project's choice).
+    /// </summary>
     public const decimal Uncertainty = 0.15m;
 
     /// <summary>Days after which it is measured again (this project's choice: eight weeks).</summary>
     public const int MeasureAgainAfterDays = 56;
 
     /// <summary>Kilograms of help.</summary>
-    public const decimal HelpMinimum = 0.1m, HelpMaximum = 150;
+    public const decimal HelpMinimum = 0.1m,
+        HelpMaximum = 150;
 
-    /// <exception cref="RuleViolationException">A force outside 0.1 to 150 kg, or one that grows while the band gets shorter.</exception>
+    /// <exception cref="RuleViolationException">A force outside 0.1 to 150 kg, or one that grows while the band gets
+    /// shorter.</exception>
     public Band(Guid id, string name, decimal bottomKg, decimal middleKg, decimal topKg, DateOnly measuredOn)
     {
         Id = id;
@@ -52,7 +56,9 @@ public sealed record Band
     public Explained<Mass> Help(DateOnly today, Mass? bodyMass = null)
     {
         var mean = Mass.FromKilograms(Math.Round((BottomKg + MiddleKg + TopKg) / 3, 2));
-        var why = Explanation.For(RuleId.BandHelp).Source(SourceId.House)
+        var why = Explanation
+            .For(RuleId.BandHelp)
+            .Source(SourceId.House)
             .Input(InputKey.BandBottom, Quantity.Of(Mass.FromKilograms(BottomKg)))
             .Input(InputKey.BandMiddle, Quantity.Of(Mass.FromKilograms(MiddleKg)))
             .Input(InputKey.BandTop, Quantity.Of(Mass.FromKilograms(TopKg)))
@@ -74,7 +80,8 @@ public sealed record CountedLoad
 {
     public const int CountMaximum = 100;
 
-    /// <exception cref="RuleViolationException">A count outside 1 to 100, a unit outside 0.01 to 50 kg, or over 200 kg in all.</exception>
+    /// <exception cref="RuleViolationException">A count outside 1 to 100, a unit outside 0.01 to 50 kg, or over 200 kg
+    /// in all.</exception>
     public CountedLoad(Guid id, string name, int count, MassEntry? unit)
     {
         Id = id;
@@ -131,7 +138,12 @@ public sealed record Gear(Guid Id, GearKind Kind, string Name, decimal? HeightCm
 /// <param name="Bands">Measured bands.</param>
 /// <param name="Counted">Counted loads.</param>
 /// <param name="Gear">Everything else.</param>
-public sealed record KitBook(Kit? Kit, IReadOnlyList<Band> Bands, IReadOnlyList<CountedLoad> Counted, IReadOnlyList<Gear> Gear)
+public sealed record KitBook(
+    Kit? Kit,
+    IReadOnlyList<Band> Bands,
+    IReadOnlyList<CountedLoad> Counted,
+    IReadOnlyList<Gear> Gear
+)
 {
     public static KitBook Empty { get; } = new(null, [], [], []);
 }

@@ -3,7 +3,8 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Core.Loading;
 
 /// <summary>
-/// The loads of a drop set's parts, heaviest first. Each is a part of the one before, so that a drop only takes pieces off.
+/// The loads of a drop set's parts, heaviest first. Each is a part of the one before, so that a drop only takes pieces
+/// off.
 /// </summary>
 /// <param name="Parts">What hangs in each part.</param>
 /// <param name="Distance">Summed distance of the parts to what was wanted.</param>

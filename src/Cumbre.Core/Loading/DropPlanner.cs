@@ -3,21 +3,29 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Core.Loading;
 
 /// <summary>
-/// Finds the exact best nested loads for a drop set: least summed distance to the targets, then fewest pieces moved, then
+/// Finds the exact best nested loads for a drop set: least summed distance to the targets, then fewest pieces moved,
+/// then
 /// fewest pieces used, then the lower total, then larger pieces, plates before the vest.
 /// </summary>
 /// <remarks>
-/// A piece is either left out or belongs to a layer: layer j hangs in parts 1 to j. First the loads: combinations of loads that the
-/// kit makes are tried in the order of their summed distance. Then the pieces: for given loads every layer needs a known sum. Whether
-/// disjoint pieces can make these sums at all is settled from the smallest kind up, since small pieces decide what larger ones can
-/// still complete; then a branch and bound looks for the pieces, fewest first. A greedy plan limits the distance from the start. The first distance at which pieces are found is the
-/// least one; all other combinations of the same distance are tried before the best is told. On a kit with wide gaps four parts can have more
-/// combinations than a key stroke has time for; then the best of those tried is told, and <see cref="DropPlan.Proven"/> is false.
+/// A piece is either left out or belongs to a layer: layer j hangs in parts 1 to j. First the loads: combinations of
+/// loads that the
+/// kit makes are tried in the order of their summed distance. Then the pieces: for given loads every layer needs a
+/// known sum. Whether
+/// disjoint pieces can make these sums at all is settled from the smallest kind up, since small pieces decide what
+/// larger ones can
+/// still complete; then a branch and bound looks for the pieces, fewest first. A greedy plan limits the distance from
+/// the start. The first distance at which pieces are found is the
+/// least one; all other combinations of the same distance are tried before the best is told. On a kit with wide gaps
+/// four parts can have more
+/// combinations than a key stroke has time for; then the best of those tried is told, and <see cref="DropPlan.Proven"/>
+/// is false.
 /// </remarks>
 public static class DropPlanner
 {
     /// <summary>Parts of a drop set, at least and at most.</summary>
-    public const int PartsMinimum = 2, PartsMaximum = 4;
+    public const int PartsMinimum = 2,
+        PartsMaximum = 4;
 
     /// <exception cref="ArgumentException">Fewer than 1 or more than 4 targets, or a target below zero.</exception>
     public static DropPlan Plan(Kit kit, IReadOnlyList<Mass> targets)
@@ -28,7 +36,11 @@ public static class DropPlanner
             throw new ArgumentException("A drop set's loads are zero or more.", nameof(targets));
         var search = new Search(kit.Kinds, [.. targets.Select(Units.Of)]);
         search.Run();
-        return new([.. search.BestParts().Select(p => Loadout.Of(kit.Kinds, p))], Units.ToMass(search.BestDistance), search.Proven);
+        return new(
+            [.. search.BestParts().Select(p => Loadout.Of(kit.Kinds, p))],
+            Units.ToMass(search.BestDistance),
+            search.Proven
+        );
     }
 
     /// <summary>A load that the kit makes, as a candidate for a part.</summary>
@@ -37,15 +49,23 @@ public static class DropPlanner
     /// <summary>What each of up to four layers still needs.</summary>
     private readonly record struct Needs(PairSum A, PairSum B, PairSum C, PairSum D)
     {
-        public PairSum this[int layer] => layer switch { 0 => A, 1 => B, 2 => C, _ => D };
+        public PairSum this[int layer] =>
+            layer switch
+            {
+                0 => A,
+                1 => B,
+                2 => C,
+                _ => D,
+            };
 
-        public Needs With(int layer, PairSum need) => layer switch
-        {
-            0 => this with { A = need },
-            1 => this with { B = need },
-            2 => this with { C = need },
-            _ => this with { D = need },
-        };
+        public Needs With(int layer, PairSum need) =>
+            layer switch
+            {
+                0 => this with { A = need },
+                1 => this with { B = need },
+                2 => this with { C = need },
+                _ => this with { D = need },
+            };
     }
 
     private sealed class Search
@@ -103,7 +123,9 @@ public static class DropPlanner
             return parts;
         }
 
-        /// <summary>From the lightest part up, each layer the nearest that what is left can add: a plan to start from.</summary>
+        /// <summary>
+        /// From the lightest part up, each layer the nearest that what is left can add: a plan to start from.
+        /// </summary>
         private void Greedy()
         {
             (distance, total) = (0, 0);
@@ -150,7 +172,11 @@ public static class DropPlanner
                 for (var part = node.Free; part < targets.Length; part++)
                 {
                     var from = node.At[part];
-                    if (from + 1 == candidates[part].Length || here - candidates[part][from].Distance + candidates[part][from + 1].Distance is var further && further > BestDistance)
+                    if (
+                        from + 1 == candidates[part].Length
+                        || here - candidates[part][from].Distance + candidates[part][from + 1].Distance is var further
+                            && further > BestDistance
+                    )
                         continue;
                     var next = (int[])node.At.Clone();
                     next[part]++;
@@ -169,7 +195,16 @@ public static class DropPlanner
             {
                 // Both lists rise, so the pounds that fit lie together.
                 var low = target - window - kilograms * kg.Divisor;
-                var from = lb.Divisor == 0 ? 0 : Math.Max(0, Array.BinarySearch(pounds, (int)Math.Clamp(low / lb.Divisor, 0, int.MaxValue)) is var at && at >= 0 ? at : ~at);
+                var from =
+                    lb.Divisor == 0
+                        ? 0
+                        : Math.Max(
+                            0,
+                            Array.BinarySearch(pounds, (int)Math.Clamp(low / lb.Divisor, 0, int.MaxValue)) is var at
+                            && at >= 0
+                                ? at
+                                : ~at
+                        );
                 for (var i = from; i < pounds.Length; i++)
                 {
                     var units = kilograms * kg.Divisor + pounds[i] * lb.Divisor;
@@ -180,7 +215,9 @@ public static class DropPlanner
                 }
             }
 
-            near.Sort((a, b) => a.Distance != b.Distance ? a.Distance.CompareTo(b.Distance) : a.Units.CompareTo(b.Units));
+            near.Sort(
+                (a, b) => a.Distance != b.Distance ? a.Distance.CompareTo(b.Distance) : a.Units.CompareTo(b.Units)
+            );
             return [.. near];
         }
 
@@ -213,7 +250,8 @@ public static class DropPlanner
         }
 
         /// <summary>
-        /// Can the first (largest) <paramref name="count"/> kinds make all the needs from disjoint pieces? The way that is found is a
+        /// Can the first (largest) <paramref name="count"/> kinds make all the needs from disjoint pieces? The way that
+        /// is found is a
         /// first plan, against which the branch and bound can cut.
         /// </summary>
         private bool CanFill(int count, Needs needs, int used)
@@ -232,7 +270,10 @@ public static class DropPlanner
             return false;
         }
 
-        /// <summary>Shares out up to <paramref name="pieces"/> of a kind among the layers from <paramref name="layer"/> on, few first.</summary>
+        /// <summary>
+        /// Shares out up to <paramref name="pieces"/> of a kind among the layers from <paramref name="layer"/> on, few
+        /// first.
+        /// </summary>
         private bool Share(int kind, int layer, int pieces, Needs needs, int used)
         {
             if (layer == targets.Length)
@@ -255,7 +296,9 @@ public static class DropPlanner
 
         private int Fewest(int kind, PairSum sum) => kg.Fewest(kind, sum.Kg) + lb.Fewest(kind, sum.Lb);
 
-        /// <summary>Finds pieces for a layer and those after it, fewest first, from what the layers before it have left.</summary>
+        /// <summary>
+        /// Finds pieces for a layer and those after it, fewest first, from what the layers before it have left.
+        /// </summary>
         private void Layer(int layer, int used)
         {
             if (layer == targets.Length)
@@ -273,16 +316,22 @@ public static class DropPlanner
             }
         }
 
-        /// <summary>At equal distance: do even the fewest pieces of the layers to come lose against the best plan?</summary>
+        /// <summary>
+        /// At equal distance: do even the fewest pieces of the layers to come lose against the best plan?
+        /// </summary>
         private bool CannotBeat(int layer, int used, int pieces)
         {
             var last = targets.Length - 1;
             var leastUsed = used + pieces + fewestFrom[layer + 1];
             var leastMoved = layer == last ? used : leastUsed - (fewestFrom[last] - fewestFrom[last + 1]);
-            return leastMoved > bestMoved || (leastMoved == bestMoved && (leastUsed > bestUsed || (leastUsed == bestUsed && total > bestTotal)));
+            return leastMoved > bestMoved
+                || (leastMoved == bestMoved && (leastUsed > bestUsed || (leastUsed == bestUsed && total > bestTotal)));
         }
 
-        /// <summary>Chooses exactly <paramref name="pieces"/> pieces of the kinds from <paramref name="kind"/> on that make the sum.</summary>
+        /// <summary>
+        /// Chooses exactly <paramref name="pieces"/> pieces of the kinds from <paramref name="kind"/> on that make the
+        /// sum.
+        /// </summary>
         private void Pick(int layer, int kind, PairSum rest, int pieces, int used)
         {
             if (pieces == 0)

@@ -5,11 +5,18 @@ namespace Cumbre.Core.Loading;
 /// <summary>Plates of one size and how many there are. There is one belt, so plates need no pairing.</summary>
 public sealed record PlateStock
 {
-    /// <exception cref="RuleViolationException">A size outside 0.1 to 50 kg, over two decimals, or a count outside 1 to 20.</exception>
+    /// <exception cref="RuleViolationException">A size outside 0.1 to 50 kg, over two decimals, or a count outside 1 to
+    /// 20.</exception>
     public PlateStock(MassEntry size, int count)
     {
         if (decimal.Round(size.Value, 2) != size.Value)
-            throw new RuleViolationException(Violation.OutOfRange, "size", size.Value, Limits.PlateMinimum, Limits.PlateMaximum);
+            throw new RuleViolationException(
+                Violation.OutOfRange,
+                "size",
+                size.Value,
+                Limits.PlateMinimum,
+                Limits.PlateMaximum
+            );
         Guard.InRange("size", size, Limits.PlateMinimum, Limits.PlateMaximum);
         Guard.InRange("count", count, Limits.PlateCountMinimum, Limits.PlateCountMaximum);
         Size = size;
@@ -26,7 +33,8 @@ public sealed class Kit
 {
     private readonly Lazy<ReachableLoads> reachable;
 
-    /// <exception cref="RuleViolationException">Over 12 sizes, the same size twice, or a vest outside 0.5 to 60 kg.</exception>
+    /// <exception cref="RuleViolationException">Over 12 sizes, the same size twice, or a vest outside 0.5 to 60
+    /// kg.</exception>
     public Kit(IEnumerable<PlateStock> plates, bool hasBelt = true, MassEntry? vest = null)
     {
         Plates = [.. plates.OrderByDescending(p => p.Size.Mass.Kilograms)];
@@ -37,7 +45,13 @@ public sealed class Kit
         if (vest is { } v)
         {
             if (decimal.Round(v.Value, 2) != v.Value)
-                throw new RuleViolationException(Violation.OutOfRange, "vest", v.Value, Limits.VestMinimum, Limits.VestMaximum);
+                throw new RuleViolationException(
+                    Violation.OutOfRange,
+                    "vest",
+                    v.Value,
+                    Limits.VestMinimum,
+                    Limits.VestMaximum
+                );
             Guard.InRange("vest", v, Limits.VestMinimum, Limits.VestMaximum);
         }
 
@@ -74,7 +88,9 @@ public sealed class Kit
     /// <summary>The smallest load of at least <paramref name="minimum"/>, or null when the kit makes none.</summary>
     public Loadout? AtLeast(Mass minimum) => reachable.Value.AtLeast(Units.Of(minimum));
 
-    /// <summary>The largest load of at most <paramref name="maximum"/>; nothing at all when the kit makes none.</summary>
+    /// <summary>
+    /// The largest load of at most <paramref name="maximum"/>; nothing at all when the kit makes none.
+    /// </summary>
     public Loadout AtMost(Mass maximum) => reachable.Value.AtMost(Units.Of(maximum));
 }
 

@@ -25,11 +25,15 @@ public static class LoadLadder
             loads.Add(next);
         return
         [
-            .. loads.Take(maximum).Select((load, i) =>
-            {
-                Mass? step = i + 1 < loads.Count ? loads[i + 1].Total - load.Total : null;
-                return new LoadRung(load, step, step > UsualStep);
-            }),
+            .. loads
+                .Take(maximum)
+                .Select(
+                    (load, i) =>
+                    {
+                        Mass? step = i + 1 < loads.Count ? loads[i + 1].Total - load.Total : null;
+                        return new LoadRung(load, step, step > UsualStep);
+                    }
+                ),
         ];
     }
 }

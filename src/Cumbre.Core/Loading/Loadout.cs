@@ -27,7 +27,8 @@ public sealed record Loadout(IReadOnlyList<PieceCount> Pieces)
         return new([.. left.Where(p => p.Count > 0)]);
     }
 
-    private int CountOf(PieceCount kind) => Pieces.Where(p => p.Size == kind.Size && p.IsVest == kind.IsVest).Sum(p => p.Count);
+    private int CountOf(PieceCount kind) =>
+        Pieces.Where(p => p.Size == kind.Size && p.IsVest == kind.IsVest).Sum(p => p.Count);
 
     internal static Loadout Of(IReadOnlyList<PieceKind> kinds, UInt128 packed)
     {
@@ -43,7 +44,8 @@ public sealed record Loadout(IReadOnlyList<PieceCount> Pieces)
 }
 
 /// <summary>
-/// A multiset of pieces in one number: eight bits a kind, the first (largest) kind on top. So a larger number means larger
+/// A multiset of pieces in one number: eight bits a kind, the first (largest) kind on top. So a larger number means
+/// larger
 /// pieces first, and adding two multisets adds the numbers.
 /// </summary>
 internal static class Packing

@@ -1,8 +1,10 @@
 namespace Cumbre.Core.Loading;
 
 /// <summary>
-/// Every load that a kit can make, each with its best pieces. Kilogram and pound pieces each have a coarse common divisor
-/// but share none, so the sums are kept in one table per unit and joined when asked; that keeps a mixed kit as fast as a plain one.
+/// Every load that a kit can make, each with its best pieces. Kilogram and pound pieces each have a coarse common
+/// divisor
+/// but share none, so the sums are kept in one table per unit and joined when asked; that keeps a mixed kit as fast as
+/// a plain one.
 /// </summary>
 internal sealed class ReachableLoads
 {
@@ -25,9 +27,11 @@ internal sealed class ReachableLoads
     {
         public bool Reachable => Pieces >= 0;
 
-        public static Entry operator +(Entry a, Entry b) => new(a.Sum + b.Sum, a.Pieces + b.Pieces, a.Packed + b.Packed);
+        public static Entry operator +(Entry a, Entry b) =>
+            new(a.Sum + b.Sum, a.Pieces + b.Pieces, a.Packed + b.Packed);
 
-        public bool FewerOrLarger(Entry other) => Pieces != other.Pieces ? Pieces < other.Pieces : Packed > other.Packed;
+        public bool FewerOrLarger(Entry other) =>
+            Pieces != other.Pieces ? Pieces < other.Pieces : Packed > other.Packed;
     }
 
     public Loadout Nearest(long target) => Loadout.Of(kinds, NearestPacked(target));
@@ -39,8 +43,13 @@ internal sealed class ReachableLoads
         foreach (var candidate in Around(target))
         {
             var (distance, bestDistance) = (Math.Abs(candidate.Sum - target), Math.Abs(best.Sum - target));
-            if (distance < bestDistance
-                || (distance == bestDistance && (candidate.Sum < best.Sum || (candidate.Sum == best.Sum && candidate.FewerOrLarger(best)))))
+            if (
+                distance < bestDistance
+                || (
+                    distance == bestDistance
+                    && (candidate.Sum < best.Sum || (candidate.Sum == best.Sum && candidate.FewerOrLarger(best)))
+                )
+            )
                 best = candidate;
         }
 
@@ -52,8 +61,12 @@ internal sealed class ReachableLoads
         Entry? best = null;
         foreach (var candidate in Around(minimum))
         {
-            if (candidate.Sum >= minimum
-                && (best is not { } b || candidate.Sum < b.Sum || (candidate.Sum == b.Sum && candidate.FewerOrLarger(b))))
+            if (
+                candidate.Sum >= minimum
+                && (
+                    best is not { } b || candidate.Sum < b.Sum || (candidate.Sum == b.Sum && candidate.FewerOrLarger(b))
+                )
+            )
                 best = candidate;
         }
 
@@ -65,15 +78,20 @@ internal sealed class ReachableLoads
         var best = new Entry(0, 0, 0);
         foreach (var candidate in Around(maximum))
         {
-            if (candidate.Sum <= maximum
-                && (candidate.Sum > best.Sum || (candidate.Sum == best.Sum && candidate.FewerOrLarger(best))))
+            if (
+                candidate.Sum <= maximum
+                && (candidate.Sum > best.Sum || (candidate.Sum == best.Sum && candidate.FewerOrLarger(best)))
+            )
                 best = candidate;
         }
 
         return Loadout.Of(kinds, best.Packed);
     }
 
-    /// <summary>For every kilogram sum, the pound sums next below and next above what is still missing: the best answer is among them.</summary>
+    /// <summary>
+    /// For every kilogram sum, the pound sums next below and next above what is still missing: the best answer is among
+    /// them.
+    /// </summary>
     private IEnumerable<Entry> Around(long target)
     {
         var above = pounds.Length;
@@ -91,7 +109,8 @@ internal sealed class ReachableLoads
 
     private static Entry[] Table(IReadOnlyList<PieceKind> kinds, Func<PieceKind, bool> ofUnit)
     {
-        long divisor = 0, total = 0;
+        long divisor = 0,
+            total = 0;
         foreach (var kind in kinds.Where(ofUnit))
         {
             divisor = GreatestCommonDivisor(divisor, kind.Units);
@@ -118,7 +137,11 @@ internal sealed class ReachableLoads
                     var from = cells[at - count * stride];
                     if (!from.Reachable)
                         continue;
-                    var candidate = new Entry(at * divisor, from.Pieces + count, from.Packed + Packing.One(i) * (uint)count);
+                    var candidate = new Entry(
+                        at * divisor,
+                        from.Pieces + count,
+                        from.Packed + Packing.One(i) * (uint)count
+                    );
                     if (!cells[at].Reachable || candidate.FewerOrLarger(cells[at]))
                         cells[at] = candidate;
                 }

@@ -2,7 +2,10 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Loading;
 
-/// <summary>A sum of pieces, kept apart by unit: kilogram and pound pieces share no common divisor, so neither can stand for the other.</summary>
+/// <summary>
+/// A sum of pieces, kept apart by unit: kilogram and pound pieces share no common divisor, so neither can stand for the
+/// other.
+/// </summary>
 internal readonly record struct PairSum(int Kg, int Lb)
 {
     public static PairSum operator -(PairSum a, PairSum b) => new(a.Kg - b.Kg, a.Lb - b.Lb);
@@ -11,7 +14,8 @@ internal readonly record struct PairSum(int Kg, int Lb)
 }
 
 /// <summary>
-/// For the kinds of one unit: the sums that the kinds from a position on can make, in multiples of their common divisor, and with how
+/// For the kinds of one unit: the sums that the kinds from a position on can make, in multiples of their common
+/// divisor, and with how
 /// few pieces.
 /// </summary>
 internal sealed class UnitSums
@@ -35,7 +39,8 @@ internal sealed class UnitSums
         fewest[kinds.Count] = new int[cells];
         Array.Fill(fewest[kinds.Count], Unreachable, 1, cells - 1);
         for (var kind = kinds.Count - 1; kind >= 0; kind--)
-            fewest[kind] = Strides[kind] == 0 ? fewest[kind + 1] : With(fewest[kind + 1], Strides[kind], kinds[kind].Count);
+            fewest[kind] =
+                Strides[kind] == 0 ? fewest[kind + 1] : With(fewest[kind + 1], Strides[kind], kinds[kind].Count);
 
         makes = new bool[kinds.Count + 1][];
         makes[0] = new bool[cells];

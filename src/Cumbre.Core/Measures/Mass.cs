@@ -25,7 +25,8 @@ public readonly record struct Mass : IComparable<Mass>
 
     public static Mass FromPounds(decimal pounds) => new(pounds * KilogramsPerPound);
 
-    public static Mass From(decimal value, MassUnit unit) => unit == MassUnit.Lb ? FromPounds(value) : FromKilograms(value);
+    public static Mass From(decimal value, MassUnit unit) =>
+        unit == MassUnit.Lb ? FromPounds(value) : FromKilograms(value);
 
     /// <summary>A computed mass in kg, rounded to a microgram: far below any scale, and free of binary noise.</summary>
     public static Mass FromEstimate(double kilograms) => new(Math.Round((decimal)kilograms, 9));

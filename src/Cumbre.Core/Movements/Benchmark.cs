@@ -25,7 +25,9 @@ public enum BenchmarkMeasure
     Degrees,
 }
 
-/// <summary>Limits within which a clean training set was done to a test's protocol, and so counts as a result.</summary>
+/// <summary>
+/// Limits within which a clean training set was done to a test's protocol, and so counts as a result.
+/// </summary>
 public sealed record TrainingSetRule(int RepsFrom, int RepsTo, int ReserveTo);
 
 /// <summary>A test with its protocol.</summary>
@@ -38,7 +40,15 @@ public sealed record TrainingSetRule(int RepsFrom, int RepsTo, int ReserveTo);
 /// <param name="EachSide">Recorded for each side by itself.</param>
 /// <param name="TrainingSet">When a training set counts as this test.</param>
 public sealed record Benchmark(
-    string Slug, string Name, string GateName, string Movement, BenchmarkMeasure Measure, string Protocol, bool EachSide = false, TrainingSetRule? TrainingSet = null);
+    string Slug,
+    string Name,
+    string GateName,
+    string Movement,
+    BenchmarkMeasure Measure,
+    string Protocol,
+    bool EachSide = false,
+    TrainingSetRule? TrainingSet = null
+);
 
 /// <summary>The benchmarks by every name under which a gate may write them.</summary>
 public sealed class BenchmarkNames
@@ -46,21 +56,35 @@ public sealed class BenchmarkNames
     private readonly Dictionary<string, Benchmark> byName = new(StringComparer.OrdinalIgnoreCase);
     private readonly IReadOnlyDictionary<string, Benchmark> bySlug;
 
-    public BenchmarkNames(IReadOnlyDictionary<string, Benchmark> benchmarks, IReadOnlyDictionary<string, Movement> movements)
+    public BenchmarkNames(
+        IReadOnlyDictionary<string, Benchmark> benchmarks,
+        IReadOnlyDictionary<string, Movement> movements
+    )
     {
         bySlug = benchmarks;
         foreach (var benchmark in benchmarks.Values)
         {
             if (!benchmark.GateName.All(c => char.IsLetter(c) || c is ' ' or '-' or '\''))
-                throw new CatalogueException("benchmarks.json", benchmark.Slug, $"\"{benchmark.GateName}\" is no name for a gate: words only");
+                throw new CatalogueException(
+                    "benchmarks.json",
+                    benchmark.Slug,
+                    $"\"{benchmark.GateName}\" is no name for a gate: words only"
+                );
             if (!byName.TryAdd(benchmark.GateName, benchmark))
-                throw new CatalogueException("benchmarks.json", benchmark.Slug, $"\"{benchmark.GateName}\" is also the name of {byName[benchmark.GateName].Slug}");
+                throw new CatalogueException(
+                    "benchmarks.json",
+                    benchmark.Slug,
+                    $"\"{benchmark.GateName}\" is also the name of {byName[benchmark.GateName].Slug}"
+                );
         }
 
         // A movement's aliases lead to its own test, unless another test has that name.
         foreach (var movement in movements.Values)
         {
-            if (benchmarks.Values.FirstOrDefault(b => b.Movement == movement.Slug && b.Measure == movement.Measure) is { } own)
+            if (
+                benchmarks.Values.FirstOrDefault(b => b.Movement == movement.Slug && b.Measure == movement.Measure) is
+                { } own
+            )
             {
                 foreach (var alias in movement.Aliases)
                     byName.TryAdd(alias, own);

@@ -35,8 +35,18 @@ public sealed record PainPlace(BodyPlace Place, Side? Side, string Said)
 {
     private static readonly (string Word, BodyPlace Place)[] Words =
     [
-        ("shoulder", BodyPlace.Shoulder), ("neck", BodyPlace.Neck), ("wrist", BodyPlace.Wrist), ("hand", BodyPlace.Hand), ("palm", BodyPlace.Hand), ("finger", BodyPlace.Hand),
-        ("skin", BodyPlace.Hand), ("lower back", BodyPlace.LowerBack), ("low back", BodyPlace.LowerBack), ("hip", BodyPlace.Hip), ("knee", BodyPlace.Knee), ("ankle", BodyPlace.Ankle),
+        ("shoulder", BodyPlace.Shoulder),
+        ("neck", BodyPlace.Neck),
+        ("wrist", BodyPlace.Wrist),
+        ("hand", BodyPlace.Hand),
+        ("palm", BodyPlace.Hand),
+        ("finger", BodyPlace.Hand),
+        ("skin", BodyPlace.Hand),
+        ("lower back", BodyPlace.LowerBack),
+        ("low back", BodyPlace.LowerBack),
+        ("hip", BodyPlace.Hip),
+        ("knee", BodyPlace.Knee),
+        ("ankle", BodyPlace.Ankle),
         ("calf", BodyPlace.Calf),
     ];
 
@@ -45,22 +55,33 @@ public sealed record PainPlace(BodyPlace Place, Side? Side, string Said)
     {
         var said = text.Trim();
         var words = said.ToLowerInvariant();
-        Side? side = words.Contains("left", StringComparison.Ordinal) ? Measures.Side.Left : words.Contains("right", StringComparison.Ordinal) ? Measures.Side.Right : null;
+        Side? side =
+            words.Contains("left", StringComparison.Ordinal) ? Measures.Side.Left
+            : words.Contains("right", StringComparison.Ordinal) ? Measures.Side.Right
+            : null;
         return new(PlaceOf(words), side, said);
     }
 
-    /// <summary>The same place: an elbow without its side of the joint is either, and an unnamed side is either side.</summary>
-    public bool IsSameAs(PainPlace other) => (Covers(other.Place) || other.Covers(Place)) && (Side is null || other.Side is null || Side == other.Side) && (Place != BodyPlace.Elsewhere || SaidTheSame(other));
+    /// <summary>
+    /// The same place: an elbow without its side of the joint is either, and an unnamed side is either side.
+    /// </summary>
+    public bool IsSameAs(PainPlace other) =>
+        (Covers(other.Place) || other.Covers(Place))
+        && (Side is null || other.Side is null || Side == other.Side)
+        && (Place != BodyPlace.Elsewhere || SaidTheSame(other));
 
     /// <summary>Does pain here count for a movement that loads the given place?</summary>
-    public bool Covers(BodyPlace loaded) => Place == loaded || (Place == BodyPlace.Elbow && loaded is BodyPlace.ElbowInner or BodyPlace.ElbowOuter);
+    public bool Covers(BodyPlace loaded) =>
+        Place == loaded || (Place == BodyPlace.Elbow && loaded is BodyPlace.ElbowInner or BodyPlace.ElbowOuter);
 
     private bool SaidTheSame(PainPlace other) => string.Equals(Said, other.Said, StringComparison.OrdinalIgnoreCase);
 
     private static BodyPlace PlaceOf(string words)
     {
         if (words.Contains("elbow", StringComparison.Ordinal))
-            return Any(words, "inner", "inside", "medial", "front") ? BodyPlace.ElbowInner : Any(words, "outer", "outside", "lateral", "back") ? BodyPlace.ElbowOuter : BodyPlace.Elbow;
+            return Any(words, "inner", "inside", "medial", "front") ? BodyPlace.ElbowInner
+                : Any(words, "outer", "outside", "lateral", "back") ? BodyPlace.ElbowOuter
+                : BodyPlace.Elbow;
         foreach (var (word, place) in Words)
         {
             if (words.Contains(word, StringComparison.Ordinal))
@@ -70,5 +91,6 @@ public sealed record PainPlace(BodyPlace Place, Side? Side, string Said)
         return words is "back" ? BodyPlace.LowerBack : BodyPlace.Elsewhere;
     }
 
-    private static bool Any(string words, params string[] parts) => parts.Any(p => words.Contains(p, StringComparison.Ordinal));
+    private static bool Any(string words, params string[] parts) =>
+        parts.Any(p => words.Contains(p, StringComparison.Ordinal));
 }

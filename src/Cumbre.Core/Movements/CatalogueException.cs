@@ -1,7 +1,8 @@
 namespace Cumbre.Core.Movements;
 
 /// <summary>A catalogue file is wrong: which, where, and why.</summary>
-public sealed class CatalogueException(string file, string place, string cause) : Exception($"catalogue/{file}: {place}: {cause}")
+public sealed class CatalogueException(string file, string place, string cause)
+    : Exception($"catalogue/{file}: {place}: {cause}")
 {
     public string File { get; } = file;
 

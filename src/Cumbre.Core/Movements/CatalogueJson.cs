@@ -15,14 +15,16 @@ public static class CatalogueJson
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    /// <exception cref="CatalogueException">The file is missing, is no JSON, or has an unknown field or word.</exception>
+    /// <exception cref="CatalogueException">The file is missing, is no JSON, or has an unknown field or
+    /// word.</exception>
     public static T ReadEmbedded<T>(string file) => Parse<T>(file, Text(file));
 
     /// <summary>A file of the catalogue as it stands, for instance <c>schemas/ladders.schema.json</c>.</summary>
     /// <exception cref="CatalogueException">There is no such file.</exception>
     public static string Text(string file)
     {
-        using var stream = typeof(CatalogueJson).Assembly.GetManifestResourceStream($"catalogue/{file}") ?? throw new CatalogueException(file, "file", "is not embedded");
+        using var stream = typeof(CatalogueJson).Assembly.GetManifestResourceStream($"catalogue/{file}")
+            ?? throw new CatalogueException(file, "file", "is not embedded");
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd();
     }

@@ -43,22 +43,37 @@ public enum Pattern
 /// <summary>The words of the catalogue for patterns.</summary>
 public static class PatternNames
 {
-    private static readonly Dictionary<Pattern, string> Names = Enum.GetValues<Pattern>().ToDictionary(
-        p => p, p => typeof(Pattern).GetField(p.ToString())!.GetCustomAttributes(typeof(JsonStringEnumMemberNameAttribute), false).Cast<JsonStringEnumMemberNameAttribute>().Single().Name);
+    private static readonly Dictionary<Pattern, string> Names = Enum.GetValues<Pattern>()
+        .ToDictionary(
+            p => p,
+            p =>
+                typeof(Pattern)
+                    .GetField(p.ToString())!
+                    .GetCustomAttributes(typeof(JsonStringEnumMemberNameAttribute), false)
+                    .Cast<JsonStringEnumMemberNameAttribute>()
+                    .Single()
+                    .Name
+        );
 
     public static string Of(Pattern pattern) => Names[pattern];
 
     /// <summary>The places that a pattern loads, for a movement that does not say its own.</summary>
-    public static IReadOnlyList<BodyPlace> UsuallyLoads(Pattern pattern) => pattern switch
-    {
-        Pattern.VerticalPull or Pattern.HorizontalPull => [BodyPlace.ElbowInner, BodyPlace.Hand],
-        Pattern.VerticalPush or Pattern.HorizontalPush or Pattern.StraightArmPush => [BodyPlace.Shoulder, BodyPlace.ElbowOuter, BodyPlace.Wrist],
-        Pattern.StraightArmPull or Pattern.Lateral => [BodyPlace.Shoulder, BodyPlace.ElbowInner, BodyPlace.Hand],
-        Pattern.Trunk => [BodyPlace.LowerBack],
-        Pattern.Legs => [BodyPlace.Hip, BodyPlace.Knee, BodyPlace.Ankle, BodyPlace.Calf],
-        Pattern.ShoulderBlade => [BodyPlace.Shoulder],
-        _ => [],
-    };
+    public static IReadOnlyList<BodyPlace> UsuallyLoads(Pattern pattern) =>
+        pattern switch
+        {
+            Pattern.VerticalPull or Pattern.HorizontalPull => [BodyPlace.ElbowInner, BodyPlace.Hand],
+            Pattern.VerticalPush or Pattern.HorizontalPush or Pattern.StraightArmPush =>
+            [
+                BodyPlace.Shoulder,
+                BodyPlace.ElbowOuter,
+                BodyPlace.Wrist,
+            ],
+            Pattern.StraightArmPull or Pattern.Lateral => [BodyPlace.Shoulder, BodyPlace.ElbowInner, BodyPlace.Hand],
+            Pattern.Trunk => [BodyPlace.LowerBack],
+            Pattern.Legs => [BodyPlace.Hip, BodyPlace.Knee, BodyPlace.Ankle, BodyPlace.Calf],
+            Pattern.ShoulderBlade => [BodyPlace.Shoulder],
+            _ => [],
+        };
 }
 
 /// <summary>How the elbows are held.</summary>
@@ -134,7 +149,8 @@ public sealed record Movement
     public IReadOnlyList<CautionId> Cautions { get; init; } = [];
 
     /// <summary>
-    /// Places of the body that it loads: pain of 3 and more there eases it, 6 and more stops it. Null: what its pattern usually loads.
+    /// Places of the body that it loads: pain of 3 and more there eases it, 6 and more stops it. Null: what its pattern
+    /// usually loads.
     /// </summary>
     public IReadOnlyList<BodyPlace>? Loads { get; init; }
 

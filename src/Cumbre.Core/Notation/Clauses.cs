@@ -30,7 +30,33 @@ internal enum Clause
 internal sealed class Clauses
 {
     /// <summary>Words that open a clause: a counted piece cannot be called so.</summary>
-    private static readonly HashSet<string> Reserved = ["rest", "tempo", "then", "grip", "each", "left", "right", "pause", "to", "gap", "lower", "fast", "in", "back-off", "s", "min", "x", "box", "pads", "feet", "strap", "finger", "fingers", "on"];
+    private static readonly HashSet<string> Reserved =
+    [
+        "rest",
+        "tempo",
+        "then",
+        "grip",
+        "each",
+        "left",
+        "right",
+        "pause",
+        "to",
+        "gap",
+        "lower",
+        "fast",
+        "in",
+        "back-off",
+        "s",
+        "min",
+        "x",
+        "box",
+        "pads",
+        "feet",
+        "strap",
+        "finger",
+        "fingers",
+        "on",
+    ];
 
     public Clause Seen { get; private set; }
 
@@ -73,7 +99,10 @@ internal sealed class Clauses
             var clause = Recognise(cursor);
             if (clause == Clause.None)
             {
-                cursor.Unexpected([.. ExpectedOf(allowed & ~Seen), stop is null ? Expectation.EndOfLine : Expectation.BackOff]);
+                cursor.Unexpected([
+                    .. ExpectedOf(allowed & ~Seen),
+                    stop is null ? Expectation.EndOfLine : Expectation.BackOff,
+                ]);
                 return;
             }
 
@@ -101,7 +130,8 @@ internal sealed class Clauses
 
     /// <summary>Puts what was read on a plan.</summary>
     public T On<T>(T plan)
-        where T : Prescription => plan with
+        where T : Prescription =>
+        plan with
         {
             Load = Load,
             Effort = Effort,
@@ -140,43 +170,62 @@ internal sealed class Clauses
 
     private static IEnumerable<Expectation> Opening(Clause clauses)
     {
-        foreach (var (clause, expectation) in new[]
-        {
-            (Clause.Lower, Expectation.Lower), (Clause.Gap, Expectation.Gap), (Clause.Load, Expectation.Load), (Clause.Effort, Expectation.Effort), (Clause.Increment, Expectation.Then),
-            (Clause.Tempo, Expectation.Tempo), (Clause.Rest, Expectation.Rest), (Clause.Sides, Expectation.Sides), (Clause.Pause, Expectation.Pause), (Clause.Grip, Expectation.Grips), (Clause.Fast, Expectation.Fast), (Clause.SetUp, Expectation.SetUp),
-        })
+        foreach (
+            var (clause, expectation) in new[]
+            {
+                (Clause.Lower, Expectation.Lower),
+                (Clause.Gap, Expectation.Gap),
+                (Clause.Load, Expectation.Load),
+                (Clause.Effort, Expectation.Effort),
+                (Clause.Increment, Expectation.Then),
+                (Clause.Tempo, Expectation.Tempo),
+                (Clause.Rest, Expectation.Rest),
+                (Clause.Sides, Expectation.Sides),
+                (Clause.Pause, Expectation.Pause),
+                (Clause.Grip, Expectation.Grips),
+                (Clause.Fast, Expectation.Fast),
+                (Clause.SetUp, Expectation.SetUp),
+            }
+        )
         {
             if (clauses.HasFlag(clause))
                 yield return expectation;
         }
     }
 
-    private static Clause Recognise(Cursor cursor) => cursor.Current switch
-    {
-        { Kind: TokenKind.At } => Clause.Load,
-        { Kind: TokenKind.Number } => cursor.Following is { Kind: TokenKind.Word, Text: "finger" or "fingers" } ? Clause.SetUp : Clause.Effort,
-        { Kind: TokenKind.Word, Text: "to" } when Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
-        { Kind: TokenKind.Word, Text: var word } => word switch
+    private static Clause Recognise(Cursor cursor) =>
+        cursor.Current switch
         {
-            "to" => Clause.Effort,
-            "then" => Clause.Increment,
-            "tempo" => Clause.Tempo,
-            "rest" => Clause.Rest,
-            "grip" => Clause.Grip,
-            "each" or "left" or "right" => Clause.Sides,
-            "pause" => Clause.Pause,
-            "fast" => Clause.Fast,
-            "gap" => Clause.Gap,
-            "lower" => Clause.Lower,
-            "box" or "pads" or "feet" or "strap" or "on" => Clause.SetUp,
+            { Kind: TokenKind.At } => Clause.Load,
+            { Kind: TokenKind.Number } => cursor.Following is { Kind: TokenKind.Word, Text: "finger" or "fingers" }
+                ? Clause.SetUp
+                : Clause.Effort,
+            { Kind: TokenKind.Word, Text: "to" }
+                when Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
+            { Kind: TokenKind.Word, Text: var word } => word switch
+            {
+                "to" => Clause.Effort,
+                "then" => Clause.Increment,
+                "tempo" => Clause.Tempo,
+                "rest" => Clause.Rest,
+                "grip" => Clause.Grip,
+                "each" or "left" or "right" => Clause.Sides,
+                "pause" => Clause.Pause,
+                "fast" => Clause.Fast,
+                "gap" => Clause.Gap,
+                "lower" => Clause.Lower,
+                "box" or "pads" or "feet" or "strap" or "on" => Clause.SetUp,
+                _ => Clause.None,
+            },
             _ => Clause.None,
-        },
-        _ => Clause.None,
-    };
+        };
 
     private void Read(Cursor cursor, Clause clause, int grips)
     {
-        if (clause is not (Clause.Sides or Clause.SetUp) && (clause != Clause.Effort || cursor.Current.Kind == TokenKind.Word))
+        if (
+            clause is not (Clause.Sides or Clause.SetUp)
+            && (clause != Clause.Effort || cursor.Current.Kind == TokenKind.Word)
+        )
             cursor.Skip();
         switch (clause)
         {
@@ -223,16 +272,18 @@ internal sealed class Clauses
         }
     }
 
-    private Token tempoAt, pauseAt;
+    private Token tempoAt,
+        pauseAt;
 
     /// <summary>A pause that the tempo denies is an error; the way on is the tempo with the pause in it.</summary>
     private void Agree(Cursor cursor)
     {
         if (cursor.Failed || Pause is not { } pause || Tempo is not { } tempo || pause.In(tempo) == pause.Seconds)
             return;
-        var mended = pause.Place == PausePlace.Bottom
-            ? new Tempo(tempo.Lowering, pause.Seconds, tempo.Lifting, tempo.Top)
-            : new Tempo(tempo.Lowering, tempo.Bottom, tempo.Lifting, pause.Seconds);
+        var mended =
+            pause.Place == PausePlace.Bottom
+                ? new Tempo(tempo.Lowering, pause.Seconds, tempo.Lifting, tempo.Top)
+                : new Tempo(tempo.Lowering, tempo.Bottom, tempo.Lifting, pause.Seconds);
         var text = cursor.With(tempoAt, mended.ToString());
         cursor.Fail(NotationFault.PauseAgainstTempo, pauseAt, [], mended: text);
     }
@@ -242,7 +293,9 @@ internal sealed class Clauses
         if (cursor.Take("feet"))
             return new FootHelp();
         if (cursor.Take("band"))
-            return ReadMass(cursor, Expectation.BandLoad, BandHelp.Minimum, BandHelp.Maximum) is { } help ? new BandHelp(help) : null;
+            return ReadMass(cursor, Expectation.BandLoad, BandHelp.Minimum, BandHelp.Maximum) is { } help
+                ? new BandHelp(help)
+                : null;
         var signed = cursor.Current.Kind is TokenKind.Plus or TokenKind.Minus;
         var sign = cursor.Sign();
         var at = cursor.Current;
@@ -252,9 +305,13 @@ internal sealed class Clauses
         if (cursor.Take(TokenKind.Percent))
         {
             if (cursor.Take("e1rm"))
-                return cursor.InRange(value, ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum, at, Expectation.Load) ? new ShareOfOneRepMax(value) : null;
+                return cursor.InRange(value, ShareOfOneRepMax.Minimum, ShareOfOneRepMax.Maximum, at, Expectation.Load)
+                    ? new ShareOfOneRepMax(value)
+                    : null;
             if (cursor.Take("bm"))
-                return cursor.InRange(value, ShareOfBodyMass.Minimum, ShareOfBodyMass.Maximum, at, Expectation.Load) ? new ShareOfBodyMass(value) : null;
+                return cursor.InRange(value, ShareOfBodyMass.Minimum, ShareOfBodyMass.Maximum, at, Expectation.Load)
+                    ? new ShareOfBodyMass(value)
+                    : null;
             cursor.Unexpected(Expectation.PercentBase);
             return null;
         }
@@ -262,13 +319,23 @@ internal sealed class Clauses
         if (cursor.TryUnit() is { } unit)
         {
             var entry = new MassEntry(value, unit);
-            return cursor.InRange(entry, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum, at, Expectation.Load) ? new AddedLoad(entry) : null;
+            return cursor.InRange(entry, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum, at, Expectation.Load)
+                ? new AddedLoad(entry)
+                : null;
         }
 
-        if (!signed && at.IsWhole && cursor.Current is { Kind: TokenKind.Word, Text: var name } && name.Length > 1 && !Reserved.Contains(name))
+        if (
+            !signed
+            && at.IsWhole
+            && cursor.Current is { Kind: TokenKind.Word, Text: var name }
+            && name.Length > 1
+            && !Reserved.Contains(name)
+        )
         {
             cursor.Skip();
-            return cursor.InRange(value, 1, Loading.CountedLoad.CountMaximum, at, Expectation.Load) ? new Counted((int)value, name) : null;
+            return cursor.InRange(value, 1, Loading.CountedLoad.CountMaximum, at, Expectation.Load)
+                ? new Counted((int)value, name)
+                : null;
         }
 
         cursor.Unexpected(Expectation.UnitOrPercent);
@@ -280,13 +347,20 @@ internal sealed class Clauses
         if (cursor.Current.Kind != TokenKind.Number)
             return cursor.Require("failure", Expectation.Failure) ? new ToFailure() : null;
         var reserve = cursor.Whole(Expectation.InReserve, Limits.ReserveMinimum, Limits.ReserveMaximum);
-        return cursor.Require("in", Expectation.InReserve) && cursor.Require("reserve", Expectation.InReserve) ? new InReserve(reserve) : null;
+        return cursor.Require("in", Expectation.InReserve) && cursor.Require("reserve", Expectation.InReserve)
+            ? new InReserve(reserve)
+            : null;
     }
 
     private static MassEntry? ReadIncrement(Cursor cursor)
     {
         cursor.Take(TokenKind.Plus);
-        return ReadMass(cursor, Expectation.Increment, DoubleProgression.IncrementMinimum, DoubleProgression.IncrementMaximum);
+        return ReadMass(
+            cursor,
+            Expectation.Increment,
+            DoubleProgression.IncrementMinimum,
+            DoubleProgression.IncrementMaximum
+        );
     }
 
     private static MassEntry? ReadMass(Cursor cursor, Expectation expected, decimal minimum, decimal maximum)
@@ -338,7 +412,10 @@ internal sealed class Clauses
         var grips = new List<Grip>();
         do
         {
-            if (cursor.Current.Kind != TokenKind.Word || !Enum.TryParse<Grip>(cursor.Current.Text, ignoreCase: true, out var grip))
+            if (
+                cursor.Current.Kind != TokenKind.Word
+                || !Enum.TryParse<Grip>(cursor.Current.Text, ignoreCase: true, out var grip)
+            )
             {
                 cursor.Unexpected(Expectation.Grip);
                 return null;
@@ -346,8 +423,7 @@ internal sealed class Clauses
 
             grips.Add(grip);
             cursor.Skip();
-        }
-        while (cursor.Take(TokenKind.Slash));
+        } while (cursor.Take(TokenKind.Slash));
 
         if (grips.Count == parts || grips.Count == 1)
             return grips;
@@ -402,7 +478,9 @@ internal sealed class Clauses
         if (cursor.Failed)
             return null;
         if (cursor.Take("breaths") || cursor.Take("breath"))
-            return cursor.InRange(count, 1, Prescriptions.Gap.BreathsMaximum, at, Expectation.Gap) ? new Gap(count, GapUnit.Breaths) : null;
+            return cursor.InRange(count, 1, Prescriptions.Gap.BreathsMaximum, at, Expectation.Gap)
+                ? new Gap(count, GapUnit.Breaths)
+                : null;
         return cursor.Require("s", Expectation.SecondsOrBreaths) ? new Gap(count) : null;
     }
 
@@ -425,9 +503,21 @@ internal sealed class Clauses
                 cursor.Skip();
                 return Once(before.To, before with { To = contact });
             case "box":
-                return Once(before.BoxCm, before with { BoxCm = Centimetres(Expectation.BoxHeight, 1, SetUp.BoxMaximum) });
+                return Once(
+                    before.BoxCm,
+                    before with
+                    {
+                        BoxCm = Centimetres(Expectation.BoxHeight, 1, SetUp.BoxMaximum),
+                    }
+                );
             case "feet":
-                return Once(before.FeetCm, before with { FeetCm = Centimetres(Expectation.FeetPlace, 0, SetUp.FeetMaximum) });
+                return Once(
+                    before.FeetCm,
+                    before with
+                    {
+                        FeetCm = Centimetres(Expectation.FeetPlace, 0, SetUp.FeetMaximum),
+                    }
+                );
             case "on":
                 if (!Enum.TryParse<Surface>(cursor.Current.Text, ignoreCase: true, out var surface))
                     cursor.Unexpected(Expectation.Surface);
@@ -435,9 +525,21 @@ internal sealed class Clauses
                     cursor.Skip();
                 return Once(before.On, before with { On = surface });
             case "pads":
-                return Once(before.Pads, before with { Pads = cursor.Whole(Expectation.PadCount, 0, SetUp.PadsMaximum) });
+                return Once(
+                    before.Pads,
+                    before with
+                    {
+                        Pads = cursor.Whole(Expectation.PadCount, 0, SetUp.PadsMaximum),
+                    }
+                );
             default:
-                return Once(before.Strap, before with { Strap = cursor.Whole(Expectation.StrapMark, 0, SetUp.StrapMaximum) });
+                return Once(
+                    before.Strap,
+                    before with
+                    {
+                        Strap = cursor.Whole(Expectation.StrapMark, 0, SetUp.StrapMaximum),
+                    }
+                );
         }
 
         decimal Centimetres(Expectation expected, decimal minimum, decimal maximum)

@@ -58,29 +58,52 @@ public static class Completion
         [Expectation.InPieces] = ["in 3"],
         [Expectation.Do] = ["do 6"],
         [Expectation.NextSet] = [", 6"],
-        [Expectation.SetUp] = ["to chest", "box 40 cm", "pads 2", "feet 60 cm", "strap 12", "2 fingers", "on parallettes"],
+        [Expectation.SetUp] =
+        [
+            "to chest",
+            "box 40 cm",
+            "pads 2",
+            "feet 60 cm",
+            "strap 12",
+            "2 fingers",
+            "on parallettes",
+        ],
         [Expectation.Surface] = ["parallettes", "fists"],
         [Expectation.Centimetres] = ["cm"],
     };
 
-    /// <summary>Suggestions at the cursor, in the order in which they are usual. A word that is begun filters them.</summary>
+    /// <summary>
+    /// Suggestions at the cursor, in the order in which they are usual. A word that is begun filters them.
+    /// </summary>
     /// <param name="line">The line.</param>
     /// <param name="cursor">Characters before the cursor.</param>
     public static IReadOnlyList<Suggestion> At(string line, int cursor)
     {
         var before = line[..Math.Clamp(cursor, 0, line.Length)];
         var start = before.Length;
-        while (start > 0 && (char.IsAsciiLetter(before[start - 1]) || (before[start - 1] == '-' && start > 1 && char.IsAsciiLetter(before[start - 2]))))
+        while (
+            start > 0
+            && (
+                char.IsAsciiLetter(before[start - 1])
+                || (before[start - 1] == '-' && start > 1 && char.IsAsciiLetter(before[start - 2]))
+            )
+        )
             start--;
         var begun = before[start..];
         var read = NotationParser.Parse(before[..start].TrimEnd());
         // An error inside the part before the cursor is to be mended first.
-        var open = read.Error is { } error ? (error.Start >= before[..start].TrimEnd().Length ? error.Expected : []) : read.OpenAtEnd;
+        var open = read.Error is { } error
+            ? (error.Start >= before[..start].TrimEnd().Length ? error.Expected : [])
+            : read.OpenAtEnd;
         return
         [
-            .. open.Distinct().Where(Texts.ContainsKey)
+            .. open.Distinct()
+                .Where(Texts.ContainsKey)
                 .SelectMany(e => Texts[e].Select(t => new Suggestion(t, start, e)))
-                .Where(s => s.Text.StartsWith(begun, StringComparison.OrdinalIgnoreCase) && !s.Text.Equals(begun, StringComparison.OrdinalIgnoreCase)),
+                .Where(s =>
+                    s.Text.StartsWith(begun, StringComparison.OrdinalIgnoreCase)
+                    && !s.Text.Equals(begun, StringComparison.OrdinalIgnoreCase)
+                ),
         ];
     }
 }

@@ -3,7 +3,9 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Notation;
 
-/// <summary>Walks over the tokens of a line. After the first error every method returns at once, and the error stays.</summary>
+/// <summary>
+/// Walks over the tokens of a line. After the first error every method returns at once, and the error stays.
+/// </summary>
 internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
 {
     private readonly List<Expectation> openAtEnd = [];
@@ -38,7 +40,10 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
 
     /// <summary>Does a token of the kind follow somewhere before the next word that is no unit?</summary>
     public bool Ahead(TokenKind kind) =>
-        tokens.Skip(next + 1).TakeWhile(t => t.Kind != TokenKind.Word || t.Text is "kg" or "lb" or "lbs").Any(t => t.Kind == kind);
+        tokens
+            .Skip(next + 1)
+            .TakeWhile(t => t.Kind != TokenKind.Word || t.Text is "kg" or "lb" or "lbs")
+            .Any(t => t.Kind == kind);
 
     public bool Take(TokenKind kind)
     {
@@ -193,7 +198,13 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
     {
         if (entry.Mass.Kilograms >= minimum && entry.Mass.Kilograms <= maximum)
             return true;
-        Fail(NotationFault.OutOfRange, at, [expected], Mass.FromKilograms(minimum).In(entry.Unit), Mass.FromKilograms(maximum).In(entry.Unit));
+        Fail(
+            NotationFault.OutOfRange,
+            at,
+            [expected],
+            Mass.FromKilograms(minimum).In(entry.Unit),
+            Mass.FromKilograms(maximum).In(entry.Unit)
+        );
         return false;
     }
 
@@ -202,11 +213,18 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
 
     public void Unexpected(params Expectation[] expected) => Fail(NotationFault.Unexpected, Current, expected);
 
-    public void Fail(NotationFault fault, Token at, Expectation[] expected, decimal? minimum = null, decimal? maximum = null, string? mended = null) =>
-        Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum, mended);
+    public void Fail(
+        NotationFault fault,
+        Token at,
+        Expectation[] expected,
+        decimal? minimum = null,
+        decimal? maximum = null,
+        string? mended = null
+    ) => Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum, mended);
 
     /// <summary>The line without a piece.</summary>
-    public string Without(Token piece) => $"{line[..piece.Start].TrimEnd()} {line[(piece.Start + piece.Length)..].TrimStart()}".Trim();
+    public string Without(Token piece) =>
+        $"{line[..piece.Start].TrimEnd()} {line[(piece.Start + piece.Length)..].TrimStart()}".Trim();
 
     /// <summary>The line with a piece written anew.</summary>
     public string With(Token piece, string text) => line[..piece.Start] + text + line[(piece.Start + piece.Length)..];

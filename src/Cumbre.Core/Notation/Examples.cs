@@ -43,7 +43,9 @@ public enum ExampleOf
 /// <summary>A line of the help card, canonical.</summary>
 public sealed record Example(ExampleOf Shows, string Line);
 
-/// <summary>The help card: one line for each thing that can be said. docs/notation.md has the same lines, and a test runs them.</summary>
+/// <summary>
+/// The help card: one line for each thing that can be said. docs/notation.md has the same lines, and a test runs them.
+/// </summary>
 public static class Examples
 {
     public static IReadOnlyList<Example> All { get; } =

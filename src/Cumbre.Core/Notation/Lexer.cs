@@ -2,13 +2,18 @@ using System.Globalization;
 
 namespace Cumbre.Core.Notation;
 
-/// <summary>Cuts a whiteboard line into tokens. Any case, any spacing; comma and point are decimal marks only between digits.</summary>
+/// <summary>
+/// Cuts a whiteboard line into tokens. Any case, any spacing; comma and point are decimal marks only between digits.
+/// </summary>
 public static class Lexer
 {
     /// <summary>More digits than any figure of a line needs; a longer number is read as this many nines.</summary>
     private const int DigitsMaximum = 12;
 
-    /// <summary>The tokens of a line, closed by one of kind <see cref="TokenKind.End"/>. Never fails: what it does not know is <see cref="TokenKind.Unknown"/>.</summary>
+    /// <summary>
+    /// The tokens of a line, closed by one of kind <see cref="TokenKind.End"/>. Never fails: what it does not know is
+    /// <see cref="TokenKind.Unknown"/>.
+    /// </summary>
     public static IReadOnlyList<Token> Tokens(string line)
     {
         var tokens = new List<Token>();
@@ -65,9 +70,14 @@ public static class Lexer
         if (end + 1 < line.Length && line[end] is '.' or ',' && char.IsAsciiDigit(line[end + 1]))
             end = Digits(line, end + 1);
         var text = line[at..end];
-        var value = whole - at > DigitsMaximum
-            ? 999_999_999_999m
-            : decimal.Parse(text.Length > 24 ? text[..24].Replace(',', '.') : text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
+        var value =
+            whole - at > DigitsMaximum
+                ? 999_999_999_999m
+                : decimal.Parse(
+                    text.Length > 24 ? text[..24].Replace(',', '.') : text.Replace(',', '.'),
+                    NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture
+                );
         return new(TokenKind.Number, at, end - at, text, Math.Round(value, 4), whole == end);
     }
 
@@ -83,7 +93,13 @@ public static class Lexer
         if (string.Compare(line, at, "e1rm", 0, 4, StringComparison.OrdinalIgnoreCase) == 0)
             return new(TokenKind.Word, at, 4, "e1rm");
         var end = at;
-        while (end < line.Length && (char.IsAsciiLetter(line[end]) || (line[end] == '-' && end > at && end + 1 < line.Length && char.IsAsciiLetter(line[end + 1]))))
+        while (
+            end < line.Length
+            && (
+                char.IsAsciiLetter(line[end])
+                || (line[end] == '-' && end > at && end + 1 < line.Length && char.IsAsciiLetter(line[end + 1]))
+            )
+        )
             end++;
         return new(TokenKind.Word, at, end - at, line[at..end].ToLowerInvariant());
     }

@@ -137,11 +137,17 @@ public sealed record NotationError(
     IReadOnlyList<Expectation> Expected,
     decimal? Minimum = null,
     decimal? Maximum = null,
-    string? Mended = null);
+    string? Mended = null
+);
 
 /// <summary>Either a plan or the first error of its line; the tokens for colouring either way.</summary>
 /// <param name="Plan">Null: the line has an error.</param>
 /// <param name="Error">Null: it is right.</param>
 /// <param name="Tokens">Of the line.</param>
 /// <param name="OpenAtEnd">What a right line may still go on with.</param>
-public sealed record NotationResult(Prescriptions.Prescription? Plan, NotationError? Error, IReadOnlyList<Token> Tokens, IReadOnlyList<Expectation> OpenAtEnd);
+public sealed record NotationResult(
+    Prescriptions.Prescription? Plan,
+    NotationError? Error,
+    IReadOnlyList<Token> Tokens,
+    IReadOnlyList<Expectation> OpenAtEnd
+);

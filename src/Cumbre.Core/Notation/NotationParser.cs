@@ -2,7 +2,9 @@ using Cumbre.Core.Notation.Forms;
 
 namespace Cumbre.Core.Notation;
 
-/// <summary>Parses a whiteboard line into a structured plan. The grammar is in docs/notation.md; each method has its form.</summary>
+/// <summary>
+/// Parses a whiteboard line into a structured plan. The grammar is in docs/notation.md; each method has its form.
+/// </summary>
 public static class NotationParser
 {
     /// <summary>Longer lines are refused unread.</summary>
@@ -12,7 +14,12 @@ public static class NotationParser
     public static NotationResult Parse(string line)
     {
         if (line.Length > LineMaximum)
-            return new(null, new(NotationFault.TooLong, LineMaximum, line.Length - LineMaximum, [], null, LineMaximum), [], []);
+            return new(
+                null,
+                new(NotationFault.TooLong, LineMaximum, line.Length - LineMaximum, [], null, LineMaximum),
+                [],
+                []
+            );
         var tokens = Lexer.Tokens(line);
         var cursor = new Cursor(line, tokens);
         var plan = Line(cursor);
@@ -30,7 +37,15 @@ public static class NotationParser
         if (cursor.Current.Kind != TokenKind.Number)
         {
             // With a count before them these say more, so the count is what is asked for.
-            cursor.Unexpected(Expectation.SetCount, Expectation.Top, Expectation.Drop, Expectation.Hold, Expectation.Negative, Expectation.Every, Expectation.Pyramid);
+            cursor.Unexpected(
+                Expectation.SetCount,
+                Expectation.Top,
+                Expectation.Drop,
+                Expectation.Hold,
+                Expectation.Negative,
+                Expectation.Every,
+                Expectation.Pyramid
+            );
             return null;
         }
 
@@ -46,7 +61,14 @@ public static class NotationParser
 
         if (cursor.Current.Kind != TokenKind.Number)
         {
-            cursor.Unexpected(Expectation.RepCount, Expectation.Drop, Expectation.RestPause, Expectation.Cluster, Expectation.Max, Expectation.Practice);
+            cursor.Unexpected(
+                Expectation.RepCount,
+                Expectation.Drop,
+                Expectation.RestPause,
+                Expectation.Cluster,
+                Expectation.Max,
+                Expectation.Practice
+            );
             return null;
         }
 

@@ -43,7 +43,8 @@ public static class NotationPrinter
     /// <summary>Minutes and seconds as on a board: 2:30.</summary>
     public static string Clock(int seconds) => string.Create(I, $"{seconds / 60}:{seconds % 60:00}");
 
-    internal static string Gap(Gap gap) => string.Create(I, $"{gap.Count} {(gap.Unit == GapUnit.Breaths ? gap.Count == 1 ? "breath" : "breaths" : "s")}");
+    internal static string Gap(Gap gap) =>
+        string.Create(I, $"{gap.Count} {(gap.Unit == GapUnit.Breaths ? gap.Count == 1 ? "breath" : "breaths" : "s")}");
 
     internal static string Loads(IReadOnlyList<MassEntry> loads, string mark)
     {
@@ -89,16 +90,17 @@ public static class NotationPrinter
             line.Append(I, $" {fingers} {(fingers == 1 ? "finger" : "fingers")}");
     }
 
-    private static string Sides(SidePlan sides) => sides switch
-    {
-        SidePlan.LeftFirst => "left first",
-        SidePlan.RightFirst => "right first",
-        SidePlan.LeftMore => "left first +1",
-        SidePlan.RightMore => "right first +1",
-        SidePlan.LeftOnly => "left only",
-        SidePlan.RightOnly => "right only",
-        _ => "each side",
-    };
+    private static string Sides(SidePlan sides) =>
+        sides switch
+        {
+            SidePlan.LeftFirst => "left first",
+            SidePlan.RightFirst => "right first",
+            SidePlan.LeftMore => "left first +1",
+            SidePlan.RightMore => "right first +1",
+            SidePlan.LeftOnly => "left only",
+            SidePlan.RightOnly => "right only",
+            _ => "each side",
+        };
 
     private static string Signed(MassEntry entry) => $"{Value(entry)} {Unit(entry)}";
 
@@ -106,5 +108,8 @@ public static class NotationPrinter
 
     private static string Value(MassEntry entry) => Sign(entry.Value) + Number(Math.Abs(entry.Value));
 
-    private static string Sign(decimal value) => value > 0 ? "+" : value < 0 ? "-" : "";
+    private static string Sign(decimal value) =>
+        value > 0 ? "+"
+        : value < 0 ? "-"
+        : "";
 }

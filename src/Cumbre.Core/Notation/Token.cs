@@ -24,4 +24,11 @@ public enum TokenKind
 /// <param name="Text">In lower case.</param>
 /// <param name="Number">The value of a number, else 0.</param>
 /// <param name="IsWhole">True for a number written without a decimal mark.</param>
-public readonly record struct Token(TokenKind Kind, int Start, int Length, string Text, decimal Number = 0, bool IsWhole = false);
+public readonly record struct Token(
+    TokenKind Kind,
+    int Start,
+    int Length,
+    string Text,
+    decimal Number = 0,
+    bool IsWhole = false
+);

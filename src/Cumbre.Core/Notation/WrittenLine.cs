@@ -3,7 +3,8 @@ using Cumbre.Core.Prescriptions;
 namespace Cumbre.Core.Notation;
 
 /// <summary>
-/// What is written for an item: a plan, or a text that cannot be read yet. A text is parsed once, where it is typed; from there on the plan is
+/// What is written for an item: a plan, or a text that cannot be read yet. A text is parsed once, where it is typed;
+/// from there on the plan is
 /// carried, and the text is only printed for people.
 /// </summary>
 public sealed record WrittenLine
@@ -25,7 +26,8 @@ public sealed record WrittenLine
     public static WrittenLine Of(Prescription plan) => new(plan, null);
 
     /// <summary>Reads a typed text.</summary>
-    public static WrittenLine Typed(string text) => NotationParser.Parse(text).Plan is { } plan ? new(plan, null) : new(null, text);
+    public static WrittenLine Typed(string text) =>
+        NotationParser.Parse(text).Plan is { } plan ? new(plan, null) : new(null, text);
 
     public static implicit operator WrittenLine(Prescription plan) => Of(plan);
 }

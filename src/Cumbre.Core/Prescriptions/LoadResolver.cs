@@ -14,61 +14,113 @@ internal static class LoadResolver
     private static readonly Mass LargeJump = Mass.FromKilograms(5);
 
     /// <summary>The load of sets of <paramref name="reps"/>; null and a problem when it cannot be known.</summary>
-    public static (Explained<LoadAnswer>? Load, ResolutionProblem? Problem) Resolve(LoadSpec? spec, Effort? effort, int reps, ResolutionContext context)
+    public static (Explained<LoadAnswer>? Load, ResolutionProblem? Problem) Resolve(
+        LoadSpec? spec,
+        Effort? effort,
+        int reps,
+        ResolutionContext context
+    )
     {
         switch (spec)
         {
             case AddedLoad added:
-                return (Answer(Explanation.For(RuleId.LoadAsWritten).Input(InputKey.WrittenLoad, Quantity.Added(added.Entry.Mass)).Source(SourceId.CoachsLine), added.Entry.Mass, context), null);
+                return (
+                    Answer(
+                        Explanation
+                            .For(RuleId.LoadAsWritten)
+                            .Input(InputKey.WrittenLoad, Quantity.Added(added.Entry.Mass))
+                            .Source(SourceId.CoachsLine),
+                        added.Entry.Mass,
+                        context
+                    ),
+                    null
+                );
 
             case ShareOfBodyMass share:
-                {
-                    var body = context.BodyMass.Value;
-                    var wanted = body * (share.Percent / 100);
-                    var why = Explanation.For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
-                        .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
-                        .Source(SourceId.CoachsLine);
-                    return (Answer(why, wanted, context), null);
-                }
+            {
+                var body = context.BodyMass.Value;
+                var wanted = body * (share.Percent / 100);
+                var why = Explanation
+                    .For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
+                    .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
+                    .Source(SourceId.CoachsLine);
+                return (Answer(why, wanted, context), null);
+            }
 
             case ShareOfOneRepMax share:
-                {
-                    if (context.OneRepMax is not { } max)
-                        return (null, ResolutionProblem.NoOneRepMax);
-                    var system = max.Value.Value * (share.Percent / 100);
-                    var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
-                    FromEstimate(why, max, context)
-                        .Step(StepKey.ShareOf, Quantity.Of(system), Quantity.OfPercent(share.Percent), Quantity.Of(max.Value.Value));
-                    return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-                }
+            {
+                if (context.OneRepMax is not { } max)
+                    return (null, ResolutionProblem.NoOneRepMax);
+                var system = max.Value.Value * (share.Percent / 100);
+                var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
+                FromEstimate(why, max, context)
+                    .Step(
+                        StepKey.ShareOf,
+                        Quantity.Of(system),
+                        Quantity.OfPercent(share.Percent),
+                        Quantity.Of(max.Value.Value)
+                    );
+                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
+            }
 
             case BandHelp help:
                 return Band(help, context);
 
             case FootHelp:
-                return (Explanation.For(RuleId.LoadByFeet).Source(SourceId.CommonPractice).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
-                    .Build(new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing) { ByFeet = true, IsWeighed = false }), null);
+                return (
+                    Explanation
+                        .For(RuleId.LoadByFeet)
+                        .Source(SourceId.CommonPractice)
+                        .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+                        .Build(
+                            new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing)
+                            {
+                                ByFeet = true,
+                                IsWeighed = false,
+                            }
+                        ),
+                    null
+                );
 
             case Counted counted:
                 return Count(counted, context);
 
             case null when effort is not null && context.LoadFollowsEffort:
-                {
-                    var n = reps + effort.ReserveTarget;
-                    if (!OneRepMax.Allows(n))
-                        return (null, ResolutionProblem.TooManyEffectiveReps);
-                    if (context.OneRepMax is not { } max)
-                        return (null, ResolutionProblem.NoOneRepMax);
-                    var system = OneRepMax.SystemFor(max.Value.Value, n);
-                    var why = Explanation.For(RuleId.LoadForReserve, Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget));
-                    FromEstimate(why, max, context)
-                        .Step(StepKey.EffectiveReps, Quantity.Reps(n), Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget))
-                        .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(n));
-                    return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-                }
+            {
+                var n = reps + effort.ReserveTarget;
+                if (!OneRepMax.Allows(n))
+                    return (null, ResolutionProblem.TooManyEffectiveReps);
+                if (context.OneRepMax is not { } max)
+                    return (null, ResolutionProblem.NoOneRepMax);
+                var system = OneRepMax.SystemFor(max.Value.Value, n);
+                var why = Explanation.For(
+                    RuleId.LoadForReserve,
+                    Quantity.Reps(reps),
+                    Quantity.Reserve(effort.ReserveTarget)
+                );
+                FromEstimate(why, max, context)
+                    .Step(
+                        StepKey.EffectiveReps,
+                        Quantity.Reps(n),
+                        Quantity.Reps(reps),
+                        Quantity.Reserve(effort.ReserveTarget)
+                    )
+                    .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(n));
+                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
+            }
 
             default:
-                return (Answer(Explanation.For(RuleId.LoadAsWritten).Input(InputKey.WrittenLoad, Quantity.Added(Mass.Zero)).Source(SourceId.CoachsLine), Mass.Zero, context), null);
+                return (
+                    Answer(
+                        Explanation
+                            .For(RuleId.LoadAsWritten)
+                            .Input(InputKey.WrittenLoad, Quantity.Added(Mass.Zero))
+                            .Source(SourceId.CoachsLine),
+                        Mass.Zero,
+                        context
+                    ),
+                    null
+                );
         }
     }
 
@@ -77,7 +129,8 @@ internal static class LoadResolver
     {
         var topSystem = context.BodyMass.Value + top.Value.Made;
         var system = topSystem * (1 - percent / 100);
-        var why = Explanation.For(RuleId.LoadForBackOff, Quantity.OfPercent(percent))
+        var why = Explanation
+            .For(RuleId.LoadForBackOff, Quantity.OfPercent(percent))
             .Input(InputKey.TopSetSystem, Quantity.Of(topSystem))
             .Step(StepKey.ShareOf, Quantity.Of(system), Quantity.OfPercent(100 - percent), Quantity.Of(topSystem))
             .Source(SourceId.House);
@@ -89,19 +142,29 @@ internal static class LoadResolver
     {
         var system = context.BodyMass.Value + made;
         if (context.LastLoad is { } last && made > last && IsLargeJump(context.BodyMass.Value, last, made))
-            why.Caution(CautionId.JumpLarge, Quantity.Added(made - last), Quantity.OfFraction((made - last) / (context.BodyMass.Value + last)));
+            why.Caution(
+                CautionId.JumpLarge,
+                Quantity.Added(made - last),
+                Quantity.OfFraction((made - last) / (context.BodyMass.Value + last))
+            );
 
         if (context.OneRepMax is { } max && system > max.Value.Value)
             why.Caution(CautionId.AboveOneRepMax, Quantity.OfFraction(system / max.Value.Value));
     }
 
     /// <summary>Does a step from one load to another ask the coach to confirm?</summary>
-    public static bool IsLargeJump(Mass body, Mass from, Mass to) => to - from > LargeJump || (to - from) / (body + from) > LargeJumpShare;
+    public static bool IsLargeJump(Mass body, Mass from, Mass to) =>
+        to - from > LargeJump || (to - from) / (body + from) > LargeJumpShare;
 
     /// <summary>The heaviest load that is no large jump.</summary>
-    public static Mass LargestStep(Mass body, Mass from) => Mass.Min(from + LargeJump, from + (body + from) * LargeJumpShare);
+    public static Mass LargestStep(Mass body, Mass from) =>
+        Mass.Min(from + LargeJump, from + (body + from) * LargeJumpShare);
 
-    private static ExplanationBuilder FromEstimate(ExplanationBuilder why, Explained<E1Rm> max, ResolutionContext context)
+    private static ExplanationBuilder FromEstimate(
+        ExplanationBuilder why,
+        Explained<E1Rm> max,
+        ResolutionContext context
+    )
     {
         why.Input(InputKey.OneRepMax, Quantity.Of(max.Value.Value))
             .Input(InputKey.OneRepMaxLow, Quantity.Of(max.Value.Low))
@@ -117,9 +180,19 @@ internal static class LoadResolver
     }
 
     private static ExplanationBuilder FromSystem(ExplanationBuilder why, Mass system, ResolutionContext context) =>
-        why.Step(StepKey.AddedFromSystem, Quantity.Added(system - context.BodyMass.Value), Quantity.Of(system), Quantity.Of(context.BodyMass.Value));
+        why.Step(
+            StepKey.AddedFromSystem,
+            Quantity.Added(system - context.BodyMass.Value),
+            Quantity.Of(system),
+            Quantity.Of(context.BodyMass.Value)
+        );
 
-    private static Explained<LoadAnswer> Answer(ExplanationBuilder why, Mass wanted, ResolutionContext context, bool countsAsJump = true)
+    private static Explained<LoadAnswer> Answer(
+        ExplanationBuilder why,
+        Mass wanted,
+        ResolutionContext context,
+        bool countsAsJump = true
+    )
     {
         why.Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).CautionsOf(context.BodyMass.Why);
         if (wanted < Mass.Zero)
@@ -127,13 +200,23 @@ internal static class LoadResolver
             if (NearestBand(-wanted, context) is { } band)
                 return ByBand(why, wanted, band, context);
             return why.Rounded(RoundingKey.Assistance, Quantity.Of(-wanted))
-                .Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + wanted), Quantity.Of(context.BodyMass.Value), Quantity.Added(wanted))
+                .Step(
+                    StepKey.NowOnTheBar,
+                    Quantity.Of(context.BodyMass.Value + wanted),
+                    Quantity.Of(context.BodyMass.Value),
+                    Quantity.Added(wanted)
+                )
                 .Build(new LoadAnswer(wanted, wanted, Loading.Loadout.Nothing));
         }
 
         var pieces = context.Kit.Nearest(wanted);
         var made = pieces.Total;
-        why.Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + made), Quantity.Of(context.BodyMass.Value), Quantity.Added(made));
+        why.Step(
+            StepKey.NowOnTheBar,
+            Quantity.Of(context.BodyMass.Value + made),
+            Quantity.Of(context.BodyMass.Value),
+            Quantity.Added(made)
+        );
         Round(why, wanted, pieces);
         if (countsAsJump)
             CautionOnStep(why, made, context);
@@ -142,8 +225,8 @@ internal static class LoadResolver
 
     /// <summary>The band whose mean help is nearest, if the wanted help lies within its uncertainty.</summary>
     private static Loading.Band? NearestBand(Mass help, ResolutionContext context) =>
-        context.Bands
-            .Select(b => (Band: b, Off: (b.Help(context.Day).Value - help).Abs()))
+        context
+            .Bands.Select(b => (Band: b, Off: (b.Help(context.Day).Value - help).Abs()))
             .Where(b => b.Off <= b.Band.Help(context.Day).Value * Loading.Band.Uncertainty)
             .OrderBy(b => b.Off.Kilograms)
             .Select(b => b.Band)
@@ -153,18 +236,32 @@ internal static class LoadResolver
     {
         if (NearestBand(help.Entry.Mass, context) is not { } band)
             return (null, ResolutionProblem.NoSuchBand);
-        var why = Explanation.For(RuleId.LoadByBand).Input(InputKey.WrittenLoad, Quantity.Of(help.Entry.Mass)).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).CautionsOf(context.BodyMass.Why);
+        var why = Explanation
+            .For(RuleId.LoadByBand)
+            .Input(InputKey.WrittenLoad, Quantity.Of(help.Entry.Mass))
+            .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+            .CautionsOf(context.BodyMass.Why);
         return (ByBand(why, -help.Entry.Mass, band, context), null);
     }
 
-    private static Explained<LoadAnswer> ByBand(ExplanationBuilder why, Mass wanted, Loading.Band band, ResolutionContext context)
+    private static Explained<LoadAnswer> ByBand(
+        ExplanationBuilder why,
+        Mass wanted,
+        Loading.Band band,
+        ResolutionContext context
+    )
     {
         var mean = band.Help(context.Day, context.BodyMass.Value);
         foreach (var fact in mean.Why.Inputs)
             why.Input(fact.Key, fact.Value);
         foreach (var step in mean.Why.Working)
             why.Step(step.Key, step.Result, [.. step.Args]);
-        return why.Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value - mean.Value), Quantity.Of(context.BodyMass.Value), Quantity.Added(-mean.Value))
+        return why.Step(
+                StepKey.NowOnTheBar,
+                Quantity.Of(context.BodyMass.Value - mean.Value),
+                Quantity.Of(context.BodyMass.Value),
+                Quantity.Added(-mean.Value)
+            )
             .Rounded(RoundingKey.NearestBand, Quantity.Of(-wanted), Quantity.Of(mean.Value), Quantity.Name(band.Name))
             .Source(SourceId.House)
             .CautionsOf(mean.Why)
@@ -177,11 +274,35 @@ internal static class LoadResolver
             return (null, ResolutionProblem.NoSuchCounted);
         if (counted.Count > pieces.Count)
             return (null, ResolutionProblem.TooFewCounted);
-        var why = Explanation.For(RuleId.LoadByCount).Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value)).Input(InputKey.CountedPieces, Quantity.Count(counted.Count)).Source(SourceId.CommonPractice);
+        var why = Explanation
+            .For(RuleId.LoadByCount)
+            .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+            .Input(InputKey.CountedPieces, Quantity.Count(counted.Count))
+            .Source(SourceId.CommonPractice);
         if (pieces.Of(counted.Count) is not { } mass)
-            return (why.Rounded(RoundingKey.NeverWeighed).Build(new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing) { Counted = counted, IsWeighed = false }), null);
-        why.Step(StepKey.CountTimesUnit, Quantity.Added(mass), Quantity.Count(counted.Count), Quantity.Of(pieces.Unit!.Value.Mass))
-            .Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + mass), Quantity.Of(context.BodyMass.Value), Quantity.Added(mass));
+            return (
+                why.Rounded(RoundingKey.NeverWeighed)
+                    .Build(
+                        new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing)
+                        {
+                            Counted = counted,
+                            IsWeighed = false,
+                        }
+                    ),
+                null
+            );
+        why.Step(
+                StepKey.CountTimesUnit,
+                Quantity.Added(mass),
+                Quantity.Count(counted.Count),
+                Quantity.Of(pieces.Unit!.Value.Mass)
+            )
+            .Step(
+                StepKey.NowOnTheBar,
+                Quantity.Of(context.BodyMass.Value + mass),
+                Quantity.Of(context.BodyMass.Value),
+                Quantity.Added(mass)
+            );
         CautionOnStep(why, mass, context);
         return (why.Build(new LoadAnswer(mass, mass, Loading.Loadout.Nothing) { Counted = counted }), null);
     }
@@ -199,7 +320,13 @@ internal static class LoadResolver
         else if (pieces.Total == wanted)
             why.Rounded(RoundingKey.Exact, Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass)));
         else
-            why.Rounded(RoundingKey.Nearest, Quantity.Added(wanted), Quantity.Added(pieces.Total), Quantity.Added(pieces.Total - wanted), Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass)));
+            why.Rounded(
+                RoundingKey.Nearest,
+                Quantity.Added(wanted),
+                Quantity.Added(pieces.Total),
+                Quantity.Added(pieces.Total - wanted),
+                Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass))
+            );
         // Half a plate either way is rounding; more than that is a gap in the kit that the coach should see.
         if ((pieces.Total - wanted).Abs() > Mass.FromKilograms(1.25m))
             why.Caution(CautionId.KitCoarse, Quantity.Added(pieces.Total - wanted));

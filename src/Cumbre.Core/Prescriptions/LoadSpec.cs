@@ -22,7 +22,8 @@ public sealed record AddedLoad(MassEntry Entry) : LoadSpec
 /// <summary>Percent of the e1RM of the system, 20 to 120.</summary>
 public sealed record ShareOfOneRepMax(decimal Percent) : LoadSpec
 {
-    public const decimal Minimum = 20, Maximum = 120;
+    public const decimal Minimum = 20,
+        Maximum = 120;
 
     public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
 }
@@ -30,7 +31,8 @@ public sealed record ShareOfOneRepMax(decimal Percent) : LoadSpec
 /// <summary>Added load as a percent of body mass, -90 to 200.</summary>
 public sealed record ShareOfBodyMass(decimal Percent) : LoadSpec
 {
-    public const decimal Minimum = -90, Maximum = 200;
+    public const decimal Minimum = -90,
+        Maximum = 200;
 
     public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
 }
@@ -38,7 +40,8 @@ public sealed record ShareOfBodyMass(decimal Percent) : LoadSpec
 /// <summary>Help by a band whose measured help is near this, 0.5 to 100 kg.</summary>
 public sealed record BandHelp(MassEntry Entry) : LoadSpec
 {
-    public const decimal Minimum = 0.5m, Maximum = 100;
+    public const decimal Minimum = 0.5m,
+        Maximum = 100;
 
     public MassEntry Entry { get; } = Guard.InRange("band", Entry, Minimum, Maximum);
 }

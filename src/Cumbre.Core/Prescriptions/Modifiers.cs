@@ -24,33 +24,37 @@ public enum SidePlan
 public static class SidePlans
 {
     /// <summary>The weaker side first, without or with a set more.</summary>
-    public static SidePlan WeakerFirst(Side weaker, bool oneMore) => (weaker, oneMore) switch
-    {
-        (Side.Left, false) => SidePlan.LeftFirst,
-        (Side.Left, true) => SidePlan.LeftMore,
-        (_, false) => SidePlan.RightFirst,
-        _ => SidePlan.RightMore,
-    };
+    public static SidePlan WeakerFirst(Side weaker, bool oneMore) =>
+        (weaker, oneMore) switch
+        {
+            (Side.Left, false) => SidePlan.LeftFirst,
+            (Side.Left, true) => SidePlan.LeftMore,
+            (_, false) => SidePlan.RightFirst,
+            _ => SidePlan.RightMore,
+        };
 
     /// <summary>Sides in the order in which they work in each set.</summary>
-    public static IReadOnlyList<Side> Order(this SidePlan sides) => sides switch
-    {
-        SidePlan.LeftOnly => [Side.Left],
-        SidePlan.RightOnly => [Side.Right],
-        SidePlan.RightFirst or SidePlan.RightMore => [Side.Right, Side.Left],
-        _ => [Side.Left, Side.Right],
-    };
+    public static IReadOnlyList<Side> Order(this SidePlan sides) =>
+        sides switch
+        {
+            SidePlan.LeftOnly => [Side.Left],
+            SidePlan.RightOnly => [Side.Right],
+            SidePlan.RightFirst or SidePlan.RightMore => [Side.Right, Side.Left],
+            _ => [Side.Left, Side.Right],
+        };
 
     /// <summary>The side that does one set more; null: none does.</summary>
-    public static Side? More(this SidePlan? sides) => sides switch
-    {
-        SidePlan.LeftMore => Side.Left,
-        SidePlan.RightMore => Side.Right,
-        _ => null,
-    };
+    public static Side? More(this SidePlan? sides) =>
+        sides switch
+        {
+            SidePlan.LeftMore => Side.Left,
+            SidePlan.RightMore => Side.Right,
+            _ => null,
+        };
 
     /// <summary>The same order without the set more, for an easy week or what is only kept.</summary>
-    public static SidePlan? WithoutMore(this SidePlan? sides) => sides.More() is { } side ? WeakerFirst(side, oneMore: false) : sides;
+    public static SidePlan? WithoutMore(this SidePlan? sides) =>
+        sides.More() is { } side ? WeakerFirst(side, oneMore: false) : sides;
 }
 
 /// <summary>Where in a rep a pause lies.</summary>
@@ -82,9 +86,11 @@ public sealed record Gap(int Count, GapUnit Unit = GapUnit.Seconds)
     /// <summary>Ten breaths are about half a minute (common practice, no source).</summary>
     public const int SecondsPerBreath = 3;
 
-    public const int SecondsMaximum = 300, BreathsMaximum = 60;
+    public const int SecondsMaximum = 300,
+        BreathsMaximum = 60;
 
-    public int Count { get; } = Guard.InRange("gap", Count, 1, Unit == GapUnit.Breaths ? BreathsMaximum : SecondsMaximum);
+    public int Count { get; } =
+        Guard.InRange("gap", Count, 1, Unit == GapUnit.Breaths ? BreathsMaximum : SecondsMaximum);
 
     public int InSeconds() => Unit == GapUnit.Breaths ? Count * SecondsPerBreath : Count;
 }

@@ -4,8 +4,10 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Core.Prescriptions;
 
 /// <summary>
-/// The dose of one item, as structure: the truth of which a whiteboard line is the print. It holds the rule ("80 % e1RM"),
-/// never the load that the rule gave on some day. What any method may carry is here; what only one has is in its own type.
+/// The dose of one item, as structure: the truth of which a whiteboard line is the print. It holds the rule ("80 %
+/// e1RM"),
+/// never the load that the rule gave on some day. What any method may carry is here; what only one has is in its own
+/// type.
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "method")]
 [JsonDerivedType(typeof(StraightSets), "straight")]
@@ -52,10 +54,15 @@ public abstract record Prescription
     /// <summary>One for the whole line, or one for each part or round; null: any.</summary>
     public ValueList<Grip>? Grips { get; init; }
 
-    /// <summary>How it is set up: the contact that is asked, box, pads, feet, strap, fingers; null: as last time.</summary>
+    /// <summary>
+    /// How it is set up: the contact that is asked, box, pads, feet, strap, fingers; null: as last time.
+    /// </summary>
     public SetUp? SetUp { get; init; }
 
-    /// <summary>The fewest sets of an easy week keep this many reps or seconds of one set; it is also what a load is worked out for.</summary>
+    /// <summary>
+    /// The fewest sets of an easy week keep this many reps or seconds of one set; it is also what a load is worked out
+    /// for.
+    /// </summary>
     [JsonIgnore]
     public abstract int TargetReps { get; }
 
@@ -77,9 +84,12 @@ public abstract record Prescription
 
     /// <summary>Seconds of one rep: the tempo's, else the usual ones and the pause.</summary>
     [JsonIgnore]
-    public virtual int SecondsPerRep => Tempo is { } tempo ? tempo.SecondsPerRep : Prescriptions.Tempo.SecondsWithoutTempo + (Pause?.Seconds ?? 0);
+    public virtual int SecondsPerRep =>
+        Tempo is { } tempo ? tempo.SecondsPerRep : Prescriptions.Tempo.SecondsWithoutTempo + (Pause?.Seconds ?? 0);
 
-    /// <summary>The sets to be done, in order. One side at a time, a set has its parts on one side and then on the other.</summary>
+    /// <summary>
+    /// The sets to be done, in order. One side at a time, a set has its parts on one side and then on the other.
+    /// </summary>
     /// <param name="bests">What the athlete can do; it fills in what a line leaves open. Null: unknown.</param>
     public IReadOnlyList<PlannedSet> Sets(Bests? bests = null)
     {
@@ -87,7 +97,9 @@ public abstract record Prescription
         if (Sides is not { } sides)
             return sets;
         var last = sets.Max(s => s.Set);
-        var more = Sides.More() is { } side ? sets.Where(s => s.Set == last).Select(s => s with { Set = last + 1, Side = side }) : [];
+        var more = Sides.More() is { } side
+            ? sets.Where(s => s.Set == last).Select(s => s with { Set = last + 1, Side = side })
+            : [];
         return [.. sets.GroupBy(s => s.Set).SelectMany(set => OnSides([.. set], sides)), .. more];
     }
 
@@ -97,18 +109,21 @@ public abstract record Prescription
     /// <summary>The same with other sets in number; methods that have none stay as they are.</summary>
     public abstract Prescription WithSets(int sets);
 
-    /// <summary>This plan with the modifiers of another: load, effort, tempo, rest, sides, pause, grips and set-up.</summary>
-    internal Prescription Like(Prescription other) => this with
-    {
-        Load = other.Load,
-        Effort = other.Effort,
-        Tempo = other.Tempo,
-        RestSeconds = other.RestSeconds,
-        Sides = other.Sides,
-        Pause = other.Pause,
-        Grips = other.Grips,
-        SetUp = other.SetUp,
-    };
+    /// <summary>
+    /// This plan with the modifiers of another: load, effort, tempo, rest, sides, pause, grips and set-up.
+    /// </summary>
+    internal Prescription Like(Prescription other) =>
+        this with
+        {
+            Load = other.Load,
+            Effort = other.Effort,
+            Tempo = other.Tempo,
+            RestSeconds = other.RestSeconds,
+            Sides = other.Sides,
+            Pause = other.Pause,
+            Grips = other.Grips,
+            SetUp = other.SetUp,
+        };
 
     /// <summary>Sets that can be counted off: 1 where the method has none.</summary>
     [JsonIgnore]
@@ -117,15 +132,36 @@ public abstract record Prescription
     private protected abstract IEnumerable<PlannedSet> Expand(Bests bests);
 
     /// <summary>Reps at one load. A range counts its upper end.</summary>
-    private protected PlannedSet Planned(int set, int part, int low, int high, SetRole role, Grip? grip = null, int gapAfter = 0) =>
-        new(set, part, low, high, role, grip ?? (Grips is [var one] ? one : null), TensionSeconds: high * SecondsPerRep, GapAfterSeconds: gapAfter);
+    private protected PlannedSet Planned(
+        int set,
+        int part,
+        int low,
+        int high,
+        SetRole role,
+        Grip? grip = null,
+        int gapAfter = 0
+    ) =>
+        new(
+            set,
+            part,
+            low,
+            high,
+            role,
+            grip ?? (Grips is [var one] ? one : null),
+            TensionSeconds: high * SecondsPerRep,
+            GapAfterSeconds: gapAfter
+        );
 
-    private protected static int SetsIn(int sets) => Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);
+    private protected static int SetsIn(int sets) =>
+        Guard.InRange("sets", sets, Limits.SetsMinimum, Limits.SetsMaximum);
 
-    private protected static int RepsIn(int reps) => Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
+    private protected static int RepsIn(int reps) =>
+        Guard.InRange("reps", reps, Limits.RepsMinimum, Limits.RepsMaximum);
 
     private static IEnumerable<PlannedSet> OnSides(PlannedSet[] parts, SidePlan sides) =>
-        sides.Order().SelectMany((side, i) => parts.Select(p => p with { Part = i * parts.Length + p.Part, Side = side }));
+        sides
+            .Order()
+            .SelectMany((side, i) => parts.Select(p => p with { Part = i * parts.Length + p.Part, Side = side }));
 }
 
 /// <summary>The part that a planned set plays.</summary>
@@ -159,12 +195,23 @@ public enum SetRole
 /// <param name="TensionSeconds">Estimated seconds under tension.</param>
 /// <param name="GapAfterSeconds">Rest inside the set, before its next part.</param>
 public sealed record PlannedSet(
-    int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip = null, int? Seconds = null, Side? Side = null, int TensionSeconds = 0, int GapAfterSeconds = 0);
+    int Set,
+    int Part,
+    int RepsLow,
+    int RepsHigh,
+    SetRole Role,
+    Grip? Grip = null,
+    int? Seconds = null,
+    Side? Side = null,
+    int TensionSeconds = 0,
+    int GapAfterSeconds = 0
+);
 
 /// <summary>What an athlete can do on a movement, for what a line leaves open.</summary>
 /// <param name="Reps">Best clean reps at body mass; null: unknown.</param>
 /// <param name="HoldSeconds">Best clean hold; null: unknown.</param>
-/// <param name="BurstRatio">Reps of a second burst over those of the first, 0 to 1: one half until the athlete's own is known (common practice, no source).</param>
+/// <param name="BurstRatio">Reps of a second burst over those of the first, 0 to 1: one half until the athlete's own is
+/// known (common practice, no source).</param>
 public sealed record Bests(int? Reps = null, decimal? HoldSeconds = null, decimal BurstRatio = Bests.UsualBurstRatio)
 {
     public const decimal UsualBurstRatio = 0.5m;

@@ -35,12 +35,14 @@ public static class PrescriptionJson
         }
         catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException)
         {
-            throw e.InnerException as Measures.RuleViolationException as Exception ?? new InvalidDataException("This is no plan.", e);
+            throw e.InnerException as Measures.RuleViolationException as Exception
+                ?? new InvalidDataException("This is no plan.", e);
         }
     }
 
     /// <summary>A line that cannot be read yet is kept as it was typed.</summary>
-    public static string WriteUnread(string line) => JsonSerializer.Serialize(new Envelope(Version, null, line), Options);
+    public static string WriteUnread(string line) =>
+        JsonSerializer.Serialize(new Envelope(Version, null, line), Options);
 
     /// <summary>A plan, or the line that cannot be read yet.</summary>
     /// <exception cref="InvalidDataException">The text is of an unknown version, or neither.</exception>
@@ -48,13 +50,15 @@ public static class PrescriptionJson
         Open(json) is { Unread: { } line } ? (null, line) : (Read(json), null);
 
     /// <exception cref="InvalidDataException">The text is of an unknown version or no plan.</exception>
-    public static Prescription Read(string json) => Open(json).Plan ?? throw new InvalidDataException("This is no stored plan.");
+    public static Prescription Read(string json) =>
+        Open(json).Plan ?? throw new InvalidDataException("This is no stored plan.");
 
     private static Envelope Open(string json)
     {
         try
         {
-            return JsonSerializer.Deserialize<Envelope>(json, Options) is { V: >= OldestReadable and <= Version } envelope
+            return
+                JsonSerializer.Deserialize<Envelope>(json, Options) is { V: >= OldestReadable and <= Version } envelope
                 ? envelope
                 : throw new InvalidDataException("This plan was stored by another version of Cumbre.");
         }

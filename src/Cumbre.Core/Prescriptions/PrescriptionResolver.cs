@@ -12,8 +12,12 @@ public static class PrescriptionResolver
     /// <summary>A set with this many reps in reserve or fewer is hard.</summary>
     public const int HardReserve = 4;
 
-    /// <summary>A lever raise counts so long a rep in straight-arm time, a lever row with bent arms less (this project's choice, low confidence).</summary>
-    private const int StraightArmSecondsPerRaise = 3, StraightArmSecondsPerRow = 2;
+    /// <summary>
+    /// A lever raise counts so long a rep in straight-arm time, a lever row with bent arms less (this project's choice,
+    /// low confidence).
+    /// </summary>
+    private const int StraightArmSecondsPerRaise = 3,
+        StraightArmSecondsPerRow = 2;
 
     /// <summary>A hold from this share of the best on counts as hard (this project's choice).</summary>
     private const decimal HardHoldShare = HoldDose.PercentLow / 100;
@@ -30,7 +34,12 @@ public static class PrescriptionResolver
         if (load is null)
             return new(null, problem);
         return plan is TopSetBackOff top
-            ? Expand(plan, [load, LoadResolver.BackOff(load, top.BackOffPercent, context)], set => set.Role == SetRole.Top ? 0 : 1, context)
+            ? Expand(
+                plan,
+                [load, LoadResolver.BackOff(load, top.BackOffPercent, context)],
+                set => set.Role == SetRole.Top ? 0 : 1,
+                context
+            )
             : Expand(plan, [load], _ => 0, context);
     }
 
@@ -38,7 +47,9 @@ public static class PrescriptionResolver
     private static Resolution Varied(VariedSets plan, IReadOnlyList<MassEntry> written, ResolutionContext context)
     {
         var distinct = written.Distinct().ToList();
-        var loads = distinct.Select(l => LoadResolver.Resolve(new AddedLoad(l), null, plan.TargetReps, context).Load!).ToArray();
+        var loads = distinct
+            .Select(l => LoadResolver.Resolve(new AddedLoad(l), null, plan.TargetReps, context).Load!)
+            .ToArray();
         return Expand(plan, loads, set => distinct.IndexOf(written[Math.Min(set.Set, written.Count) - 1]), context);
     }
 
@@ -46,108 +57,180 @@ public static class PrescriptionResolver
     {
         var wanted = plan.Loads.Select(l => l.Mass).ToArray();
         var drop = DropPlanner.Plan(context.Kit, wanted);
-        var loads = drop.Parts.Select((pieces, i) =>
-        {
-            var why = Explanation.For(RuleId.DropPlan, Quantity.Count(plan.Parts.Count))
-                .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
-                .CautionsOf(context.BodyMass.Why)
-                .Source(SourceId.CoachsLine);
-            foreach (var target in wanted)
-                why.Input(InputKey.PartTarget, Quantity.Added(target));
-            why.Step(StepKey.NowOnTheBar, Quantity.Of(context.BodyMass.Value + pieces.Total), Quantity.Of(context.BodyMass.Value), Quantity.Added(pieces.Total));
-            if (pieces.Total == wanted[i])
-                why.Rounded(RoundingKey.Exact, Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass)));
-            else
-                why.Rounded(RoundingKey.Nearest, Quantity.Added(wanted[i]), Quantity.Added(pieces.Total), Quantity.Added(pieces.Total - wanted[i]), Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass)));
-            if (drop.Distance == Mass.Zero)
-                why.Rounded(RoundingKey.DropPlanExact);
-            else
-                why.Rounded(RoundingKey.DropPlanOff, Quantity.Of(drop.Distance));
-            if (!drop.Proven)
-                why.Rounded(RoundingKey.DropPlanNotProven);
-            if (i == 0)
-                LoadResolver.CautionOnStep(why, pieces.Total, context);
-            return why.Build(new LoadAnswer(wanted[i], pieces.Total, pieces));
-        }).ToArray();
+        var loads = drop
+            .Parts.Select(
+                (pieces, i) =>
+                {
+                    var why = Explanation
+                        .For(RuleId.DropPlan, Quantity.Count(plan.Parts.Count))
+                        .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+                        .CautionsOf(context.BodyMass.Why)
+                        .Source(SourceId.CoachsLine);
+                    foreach (var target in wanted)
+                        why.Input(InputKey.PartTarget, Quantity.Added(target));
+                    why.Step(
+                        StepKey.NowOnTheBar,
+                        Quantity.Of(context.BodyMass.Value + pieces.Total),
+                        Quantity.Of(context.BodyMass.Value),
+                        Quantity.Added(pieces.Total)
+                    );
+                    if (pieces.Total == wanted[i])
+                        why.Rounded(RoundingKey.Exact, Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass)));
+                    else
+                        why.Rounded(
+                            RoundingKey.Nearest,
+                            Quantity.Added(wanted[i]),
+                            Quantity.Added(pieces.Total),
+                            Quantity.Added(pieces.Total - wanted[i]),
+                            Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass))
+                        );
+                    if (drop.Distance == Mass.Zero)
+                        why.Rounded(RoundingKey.DropPlanExact);
+                    else
+                        why.Rounded(RoundingKey.DropPlanOff, Quantity.Of(drop.Distance));
+                    if (!drop.Proven)
+                        why.Rounded(RoundingKey.DropPlanNotProven);
+                    if (i == 0)
+                        LoadResolver.CautionOnStep(why, pieces.Total, context);
+                    return why.Build(new LoadAnswer(wanted[i], pieces.Total, pieces));
+                }
+            )
+            .ToArray();
         return Expand(plan, loads, set => (set.Part - 1) % plan.Parts.Count, context, drop);
     }
 
     private static Resolution Expand(
-        Prescription plan, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, ResolutionContext context, DropPlan? drop = null)
+        Prescription plan,
+        IReadOnlyList<Explained<LoadAnswer>> loads,
+        Func<PlannedSet, int> loadOf,
+        ResolutionContext context,
+        DropPlan? drop = null
+    )
     {
         var sets = plan.Sets(context.Bests);
         var rest = Timing.RestBetweenSets(plan);
-        var efforts = sets.Select((set, i) =>
-        {
-            var last = i == sets.Count - 1;
-            var within = !last && sets[i + 1].Set == set.Set;
-            var part = loadOf(set);
-            return new AtomicEffort(set, loads[part], drop is not null && part > 0 ? drop.TakeOffBefore(part) : null, set.TensionSeconds, last ? 0 : within ? set.GapAfterSeconds : rest);
-        }).ToArray();
+        var efforts = sets.Select(
+                (set, i) =>
+                {
+                    var last = i == sets.Count - 1;
+                    var within = !last && sets[i + 1].Set == set.Set;
+                    var part = loadOf(set);
+                    return new AtomicEffort(
+                        set,
+                        loads[part],
+                        drop is not null && part > 0 ? drop.TakeOffBefore(part) : null,
+                        set.TensionSeconds,
+                        last ? 0
+                            : within ? set.GapAfterSeconds
+                            : rest
+                    );
+                }
+            )
+            .ToArray();
         var straight = StraightArmSeconds(plan, sets, context.Movement);
         return new(
             new(
-                plan, efforts, loads, drop,
+                plan,
+                efforts,
+                loads,
+                drop,
                 RepTotal: sets.Where(s => s.Seconds is null).Sum(s => s.RepsHigh),
                 TensionSeconds: sets.Sum(s => s.TensionSeconds),
                 DurationSeconds: Timing.Duration(plan, context.Bests),
                 RestSeconds: rest,
                 RestAssumed: plan.RestSeconds is null && plan.ClockSeconds is null,
                 HardSets: HardSets(plan, sets, loads, loadOf, context),
-                Cautions: Cautions(plan, sets, loads, context))
+                Cautions: Cautions(plan, sets, loads, context)
+            )
             {
                 StraightArmSeconds = straight,
                 MomentSeconds = straight > 0 && context.MomentNm is { } moment ? moment * straight : null,
-                VolumeLoad = context.MovesWholeBody && loads.All(l => l.Value.IsWeighed)
-                    ? sets.Where(s => s.Seconds is null).Sum(s => s.RepsHigh * (context.BodyMass.Value + loads[loadOf(s)].Value.Made).Kilograms)
+                VolumeLoad =
+                    context.MovesWholeBody && loads.All(l => l.Value.IsWeighed)
+                        ? sets.Where(s => s.Seconds is null)
+                            .Sum(s => s.RepsHigh * (context.BodyMass.Value + loads[loadOf(s)].Value.Made).Kilograms)
+                        : null,
+                ShareOfMax = context.OneRepMax is { } max
+                    ? loads.Max(l => (context.BodyMass.Value + l.Value.Made) / max.Value.Value)
                     : null,
-                ShareOfMax = context.OneRepMax is { } max ? loads.Max(l => (context.BodyMass.Value + l.Value.Made) / max.Value.Value) : null,
                 Left = OnSide(sets, Side.Left),
                 Right = OnSide(sets, Side.Right),
                 MoreOnLeft = MoreOnLeft(plan, sets),
                 RestInSlot = (plan as OnTheClock)?.RestInSlot,
                 Progression = plan.Progress(),
             },
-            null);
+            null
+        );
     }
 
-    private static int OnSide(IReadOnlyList<PlannedSet> sets, Side side) => sets.Where(s => s.Side == side).Sum(s => s.Seconds ?? s.RepsHigh);
+    private static int OnSide(IReadOnlyList<PlannedSet> sets, Side side) =>
+        sets.Where(s => s.Side == side).Sum(s => s.Seconds ?? s.RepsHigh);
 
-    private static int MoreOnLeft(Prescription plan, IReadOnlyList<PlannedSet> sets) => plan.Sides.More() switch
-    {
-        Side.Left => OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Left),
-        Side.Right => -OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Right),
-        _ => 0,
-    };
+    private static int MoreOnLeft(Prescription plan, IReadOnlyList<PlannedSet> sets) =>
+        plan.Sides.More() switch
+        {
+            Side.Left => OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Left),
+            Side.Right => -OnSide([.. sets.Where(s => s.Set == sets[^1].Set)], Side.Right),
+            _ => 0,
+        };
 
     private static int StraightArmSeconds(Prescription plan, IReadOnlyList<PlannedSet> sets, Movement? movement) =>
         movement is null || movement.Pattern is not (Pattern.StraightArmPull or Pattern.StraightArmPush)
             ? 0
-            : sets.Sum(s => s.Seconds ?? (plan is Negatives ? s.TensionSeconds : s.RepsHigh * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)));
+            : sets.Sum(s =>
+                s.Seconds
+                ?? (
+                    plan is Negatives
+                        ? s.TensionSeconds
+                        : s.RepsHigh
+                            * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)
+                )
+            );
 
-    /// <summary>The expected reserve of a set is the written one, else what the e1RM or the best leaves over; unknown counts as hard.</summary>
-    private static int HardSets(Prescription plan, IReadOnlyList<PlannedSet> sets, IReadOnlyList<Explained<LoadAnswer>> loads, Func<PlannedSet, int> loadOf, ResolutionContext context)
+    /// <summary>
+    /// The expected reserve of a set is the written one, else what the e1RM or the best leaves over; unknown counts as
+    /// hard.
+    /// </summary>
+    private static int HardSets(
+        Prescription plan,
+        IReadOnlyList<PlannedSet> sets,
+        IReadOnlyList<Explained<LoadAnswer>> loads,
+        Func<PlannedSet, int> loadOf,
+        ResolutionContext context
+    )
     {
         // Speed work stops before it is hard, and what prepares or loosens is no load.
         if (plan.IsFast || context.Movement?.Pattern is Pattern.Mobility or Pattern.ShoulderBlade)
             return 0;
-        return sets.Where(s => s.Part == 1).Count(set =>
-        {
-            if (plan.ToTheEnd)
-                return true;
-            if (set.Seconds is { } seconds)
-                return context.Bests.HoldSeconds is not { } best || seconds >= best * HardHoldShare;
-            if (plan.Effort is { } effort && set.Role != SetRole.BackOff)
-                return effort.ReserveTarget <= HardReserve;
-            if (plan is Negatives or PracticeSets)
-                return true;
-            if (context.OneRepMax is { } max)
-                return OneRepMax.ExpectedReps(max.Value.Value, context.BodyMass.Value + loads[loadOf(set)].Value.Made) - set.RepsHigh <= HardReserve;
-            return context.Bests.Reps is not { } reps || loads[loadOf(set)].Value.Made > Mass.Zero || reps - set.RepsHigh <= HardReserve;
-        });
+        return sets.Where(s => s.Part == 1)
+            .Count(set =>
+            {
+                if (plan.ToTheEnd)
+                    return true;
+                if (set.Seconds is { } seconds)
+                    return context.Bests.HoldSeconds is not { } best || seconds >= best * HardHoldShare;
+                if (plan.Effort is { } effort && set.Role != SetRole.BackOff)
+                    return effort.ReserveTarget <= HardReserve;
+                if (plan is Negatives or PracticeSets)
+                    return true;
+                if (context.OneRepMax is { } max)
+                    return OneRepMax.ExpectedReps(
+                            max.Value.Value,
+                            context.BodyMass.Value + loads[loadOf(set)].Value.Made
+                        ) - set.RepsHigh
+                        <= HardReserve;
+                return context.Bests.Reps is not { } reps
+                    || loads[loadOf(set)].Value.Made > Mass.Zero
+                    || reps - set.RepsHigh <= HardReserve;
+            });
     }
 
-    private static List<CautionNote> Cautions(Prescription plan, IReadOnlyList<PlannedSet> sets, IReadOnlyList<Explained<LoadAnswer>> loads, ResolutionContext context)
+    private static List<CautionNote> Cautions(
+        Prescription plan,
+        IReadOnlyList<PlannedSet> sets,
+        IReadOnlyList<Explained<LoadAnswer>> loads,
+        ResolutionContext context
+    )
     {
         var cautions = new List<CautionNote>();
         void Add(CautionId id, params Quantity[] args) => cautions.Add(CautionNote.Of(id, args));
@@ -155,12 +238,23 @@ public static class PrescriptionResolver
             Add(context.Movement is { FailureHarmless: false } ? CautionId.FailureNotHarmless : CautionId.ToFailure);
         if (plan is DropSet)
             Add(CautionId.DropForm);
-        if (context.Age < 16 && sets.Any(s => s.RepsHigh == 1 && s.Seconds is null && s.Role is SetRole.Work or SetRole.Top))
+        if (
+            context.Age < 16
+            && sets.Any(s => s.RepsHigh == 1 && s.Seconds is null && s.Role is SetRole.Work or SetRole.Top)
+        )
             Add(CautionId.MinorNoSingle);
         if (plan is OnTheClock { RestInSlot: < 0 } clock)
-            Add(CautionId.WorkOverSlot, Quantity.Seconds(clock.EverySeconds - clock.RestInSlot), Quantity.Seconds(clock.EverySeconds));
+            Add(
+                CautionId.WorkOverSlot,
+                Quantity.Seconds(clock.EverySeconds - clock.RestInSlot),
+                Quantity.Seconds(clock.EverySeconds)
+            );
         if (plan is Negatives { LowerSeconds: > Negatives.VolumeSeconds } negatives)
-            Add(CautionId.NegativeLong, Quantity.Seconds(negatives.LowerSeconds), Quantity.Seconds(Negatives.VolumeSeconds));
+            Add(
+                CautionId.NegativeLong,
+                Quantity.Seconds(negatives.LowerSeconds),
+                Quantity.Seconds(Negatives.VolumeSeconds)
+            );
         if (plan is RestPause && context.Bests.Reps < RestPause.TooFew)
             Add(CautionId.OpeningTooFew, Quantity.Reps(context.Bests.Reps!.Value), Quantity.Reps(RestPause.TooFew));
         if (context.Movement is { Load: null } && loads.Any(l => l.Value.Made > Mass.Zero))
@@ -169,9 +263,18 @@ public static class PrescriptionResolver
         return cautions;
     }
 
-    private static void HoldCautions(Prescription plan, IReadOnlyList<PlannedSet> sets, ResolutionContext context, Action<CautionId, Quantity[]> add)
+    private static void HoldCautions(
+        Prescription plan,
+        IReadOnlyList<PlannedSet> sets,
+        ResolutionContext context,
+        Action<CautionId, Quantity[]> add
+    )
     {
-        if (plan is not (HoldSets or VariedHolds or BrokenHold) || context.Bests.HoldSeconds is not { } best || sets.Max(s => s.Seconds) is not { } longest)
+        if (
+            plan is not (HoldSets or VariedHolds or BrokenHold)
+            || context.Bests.HoldSeconds is not { } best
+            || sets.Max(s => s.Seconds) is not { } longest
+        )
             return;
         if (best < HoldDose.SecondsMinimum)
             add(CautionId.HoldTooShort, [Quantity.Seconds((int)best), Quantity.Seconds(HoldDose.SecondsMinimum)]);

@@ -3,7 +3,9 @@ namespace Cumbre.Core.Prescriptions;
 /// <summary>In what a plan grows after it was reached.</summary>
 public enum ProgressionKind
 {
-    /// <summary>In what the movement is measured by: load, reps, a weaker band, a lower box, another counted piece.</summary>
+    /// <summary>
+    /// In what the movement is measured by: load, reps, a weaker band, a lower box, another counted piece.
+    /// </summary>
     Measure,
 
     /// <summary>The top of the range first, then what the movement is measured by.</summary>

@@ -19,7 +19,8 @@ public sealed record ResolutionContext(
     int OneRepMaxAgeDays,
     Kit Kit,
     Mass? LastLoad = null,
-    int? Age = null)
+    int? Age = null
+)
 {
     /// <summary>Null: some lift that is measured by its load.</summary>
     public Movement? Movement { get; init; }
@@ -32,7 +33,9 @@ public sealed record ResolutionContext(
 
     public IReadOnlyList<CountedLoad> Counted { get; init; } = [];
 
-    /// <summary>Shoulder moment of the movement in N m for this body; null: it is not modelled, or the body is not known.</summary>
+    /// <summary>
+    /// Shoulder moment of the movement in N m for this body; null: it is not modelled, or the body is not known.
+    /// </summary>
     public double? MomentNm { get; init; }
 
     /// <summary>The day; a band that was measured long ago is to be measured again.</summary>
@@ -42,7 +45,13 @@ public sealed record ResolutionContext(
     internal bool LoadFollowsEffort => Movement is null || Movement.Measure == BenchmarkMeasure.LoadTimesReps;
 
     /// <summary>Is the whole body moved, so that body mass and load are the system?</summary>
-    internal bool MovesWholeBody => Movement is null || (Movement.Arms == ArmMode.Bent && Movement.Pattern is Pattern.VerticalPull or Pattern.VerticalPush && Movement.Load is not null);
+    internal bool MovesWholeBody =>
+        Movement is null
+        || (
+            Movement.Arms == ArmMode.Bent
+            && Movement.Pattern is Pattern.VerticalPull or Pattern.VerticalPush
+            && Movement.Load is not null
+        );
 }
 
 /// <summary>Why a plan cannot be resolved; each has a way on that the edge names.</summary>
@@ -76,9 +85,12 @@ public enum ResolutionProblem
 /// <summary>Either a resolved plan or the problem that prevents it.</summary>
 public sealed record Resolution(ResolvedPrescription? Plan, ResolutionProblem? Problem);
 
-/// <summary>A load as wanted by its rule and as the kit makes it, both as load added to the body; negative is assistance.</summary>
+/// <summary>
+/// A load as wanted by its rule and as the kit makes it, both as load added to the body; negative is assistance.
+/// </summary>
 /// <param name="Wanted">What the rule asks for.</param>
-/// <param name="Made">What the kit makes; equal to <paramref name="Wanted"/> when help is needed and no band is near.</param>
+/// <param name="Made">What the kit makes; equal to <paramref name="Wanted"/> when help is needed and no band is
+/// near.</param>
 /// <param name="Pieces">What hangs on the athlete.</param>
 public sealed record LoadAnswer(Mass Wanted, Mass Made, Loadout Pieces)
 {
@@ -91,7 +103,9 @@ public sealed record LoadAnswer(Mass Wanted, Mass Made, Loadout Pieces)
     /// <summary>Counted pieces, such as nine books.</summary>
     public Counted? Counted { get; init; }
 
-    /// <summary>False where pieces were counted and never weighed, or the feet help: the mass that is moved is not known.</summary>
+    /// <summary>
+    /// False where pieces were counted and never weighed, or the feet help: the mass that is moved is not known.
+    /// </summary>
     public bool IsWeighed { get; init; } = true;
 
     /// <summary>Help needed when the wanted system is below body mass; zero otherwise.</summary>
@@ -104,7 +118,13 @@ public sealed record LoadAnswer(Mass Wanted, Mass Made, Loadout Pieces)
 /// <param name="TakeOff">In a drop set, what comes off before this part.</param>
 /// <param name="TensionSeconds">Estimated seconds under tension.</param>
 /// <param name="RestAfterSeconds">Rest after it; 0 before the next part of a drop set and after the last set.</param>
-public sealed record AtomicEffort(PlannedSet Plan, Explained<LoadAnswer> Load, Loadout? TakeOff, int TensionSeconds, int RestAfterSeconds);
+public sealed record AtomicEffort(
+    PlannedSet Plan,
+    Explained<LoadAnswer> Load,
+    Loadout? TakeOff,
+    int TensionSeconds,
+    int RestAfterSeconds
+);
 
 /// <summary>A plan with its loads, its expansion into efforts, and what it costs.</summary>
 /// <param name="Source">The plan that was resolved.</param>
@@ -116,7 +136,8 @@ public sealed record AtomicEffort(PlannedSet Plan, Explained<LoadAnswer> Load, L
 /// <param name="DurationSeconds">Seconds from the change of exercise to the last rep.</param>
 /// <param name="RestSeconds">Rest between sets.</param>
 /// <param name="RestAssumed">True when the line writes no rest.</param>
-/// <param name="HardSets">Sets with four or fewer reps in reserve; a set in parts counts once, one side at a time too.</param>
+/// <param name="HardSets">Sets with four or fewer reps in reserve; a set in parts counts once, one side at a time
+/// too.</param>
 /// <param name="Cautions">Cautions on the whole item.</param>
 public sealed record ResolvedPrescription(
     Prescription Source,
@@ -129,7 +150,8 @@ public sealed record ResolvedPrescription(
     int RestSeconds,
     bool RestAssumed,
     int HardSets,
-    IReadOnlyList<CautionNote> Cautions)
+    IReadOnlyList<CautionNote> Cautions
+)
 {
     /// <summary>Seconds of straight-arm work; 0 for other movements.</summary>
     public int StraightArmSeconds { get; init; }
@@ -149,10 +171,15 @@ public sealed record ResolvedPrescription(
     /// <summary>Reps, or seconds of a hold, on a side by itself.</summary>
     public int Right { get; init; }
 
-    /// <summary>Of what the sides do, how much is the set more that the weaker one was given: positive on the left, negative on the right.</summary>
+    /// <summary>
+    /// Of what the sides do, how much is the set more that the weaker one was given: positive on the left, negative on
+    /// the right.
+    /// </summary>
     public int MoreOnLeft { get; init; }
 
-    /// <summary>On the clock: what is left of a slot after the work; negative: it does not fit. Null otherwise.</summary>
+    /// <summary>
+    /// On the clock: what is left of a slot after the work; negative: it does not fit. Null otherwise.
+    /// </summary>
     public int? RestInSlot { get; init; }
 
     /// <summary>What comes next after a success.</summary>

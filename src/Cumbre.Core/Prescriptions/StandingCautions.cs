@@ -17,7 +17,12 @@ public static class StandingCautions
     /// <param name="movement">What is trained.</param>
     /// <param name="bodyMass">Body mass of the day.</param>
     /// <param name="needsClearance">The athlete has not been cleared yet.</param>
-    public static IReadOnlyList<CautionNote> For(ResolvedPrescription plan, Movement movement, Mass bodyMass, bool needsClearance)
+    public static IReadOnlyList<CautionNote> For(
+        ResolvedPrescription plan,
+        Movement movement,
+        Mass bodyMass,
+        bool needsClearance
+    )
     {
         var cautions = new List<CautionNote>();
         var heaviest = plan.Loads.Max(l => l.Value.Made.Kilograms);
@@ -26,7 +31,12 @@ public static class StandingCautions
         cautions.AddRange(plan.Cautions);
         cautions.Add(CautionNote.Of(CautionId.StopSigns));
         if (movement.Cautions.Contains(CautionId.Anchor))
-            cautions.Add(CautionNote.Of(CautionId.Anchor, Quantity.Of((bodyMass + Mass.FromKilograms(Math.Max(0, heaviest))) * AnchorFactor)));
+            cautions.Add(
+                CautionNote.Of(
+                    CautionId.Anchor,
+                    Quantity.Of((bodyMass + Mass.FromKilograms(Math.Max(0, heaviest))) * AnchorFactor)
+                )
+            );
         if (heaviest > 0)
             cautions.Add(CautionNote.Of(CautionId.SolidForm));
         if (plan.Efforts.Any(e => e.Plan.RepsLow <= NearMaximalReps))

@@ -5,7 +5,8 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Core.Prescriptions;
 
 /// <summary>
-/// Four figures in seconds: lowering, pause at the bottom, lifting, pause at the top, whatever phase the movement starts with.
+/// Four figures in seconds: lowering, pause at the bottom, lifting, pause at the top, whatever phase the movement
+/// starts with.
 /// Lifting null is X, as fast as possible. Each figure is 0 to 30.
 /// </summary>
 public readonly record struct Tempo
@@ -39,5 +40,8 @@ public readonly record struct Tempo
     public int SecondsPerRep => Lowering + Bottom + (Lifting ?? FastSeconds) + Top;
 
     public override string ToString() =>
-        string.Create(CultureInfo.InvariantCulture, $"{Lowering}-{Bottom}-{Lifting?.ToString(CultureInfo.InvariantCulture) ?? "X"}-{Top}");
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{Lowering}-{Bottom}-{Lifting?.ToString(CultureInfo.InvariantCulture) ?? "X"}-{Top}"
+        );
 }

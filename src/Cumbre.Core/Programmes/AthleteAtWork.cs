@@ -19,7 +19,14 @@ namespace Cumbre.Core.Programmes;
 /// <param name="Error">Of the line, with its place.</param>
 /// <param name="Resolved">Null: with an error or a problem.</param>
 /// <param name="Problem">The line is right, but the athlete lacks something.</param>
-public sealed record ItemReading(BlockItem Item, Movement? Movement, Prescription? Plan, NotationError? Error, ResolvedPrescription? Resolved, ResolutionProblem? Problem)
+public sealed record ItemReading(
+    BlockItem Item,
+    Movement? Movement,
+    Prescription? Plan,
+    NotationError? Error,
+    ResolvedPrescription? Resolved,
+    ResolutionProblem? Problem
+)
 {
     /// <summary>Seconds of the item alone; 0 while it cannot be read.</summary>
     public int Seconds => Resolved?.DurationSeconds ?? (Plan is null ? 0 : Timing.Duration(Plan));
@@ -39,13 +46,17 @@ public sealed record StepAtWork(Ladder Ladder, int Index, StepStatus Status, boo
 public sealed record Soreness(PainPlace Place, int Level, bool Stopped, Hold Hold);
 
 /// <summary>
-/// One athlete on one day, with all that a programme is read against; each movement is looked up once. Everything is worked out at
+/// One athlete on one day, with all that a programme is read against; each movement is looked up once. Everything is
+/// worked out at
 /// today's body mass and tests, so that a session which has not begun follows them.
 /// </summary>
 public sealed class AthleteAtWork
 {
     private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
-    private readonly Dictionary<(string, WrittenLine), (ResolvedPrescription? Resolved, ResolutionProblem? Problem)> read = [];
+    private readonly Dictionary<
+        (string, WrittenLine),
+        (ResolvedPrescription? Resolved, ResolutionProblem? Problem)
+    > read = [];
     private readonly ILookup<string, StepAtWork> steps;
     private readonly (PainPlace Place, int Level)[] complaints;
     private readonly Lazy<HashSet<Pattern>> known;
@@ -58,7 +69,14 @@ public sealed class AthleteAtWork
     /// <param name="gear">Bands, counted loads and gear of the place where they train.</param>
     /// <param name="coach">Steps set by the coach.</param>
     /// <param name="today">Today.</param>
-    public AthleteAtWork(AthleteSnapshot athlete, Intake intake, Atlas atlas, KitBook gear, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    public AthleteAtWork(
+        AthleteSnapshot athlete,
+        Intake intake,
+        Atlas atlas,
+        KitBook gear,
+        IReadOnlyList<CoachPlacement> coach,
+        DateOnly today
+    )
     {
         Athlete = athlete;
         Intake = intake;
@@ -66,18 +84,61 @@ public sealed class AthleteAtWork
         Gear = gear;
         Today = today;
         Book = TrainingResults.Book(athlete, atlas.Catalogue, today);
-        Placements = atlas.Ladders.ToDictionary(l => l.Slug, l => Placement.Of(l, athlete.Schools, Book, coach.FirstOrDefault(c => c.Ladder == l.Slug)), StringComparer.Ordinal);
-        steps = atlas.Ladders
-            .SelectMany(l => l.Steps.Select((s, i) => new StepAtWork(l, i, Placements[l.Slug].StatusOf(i), Placements[l.Slug].IsReachable(i) || Placements[l.Slug].Training == i)))
+        Placements = atlas.Ladders.ToDictionary(
+            l => l.Slug,
+            l => Placement.Of(l, athlete.Schools, Book, coach.FirstOrDefault(c => c.Ladder == l.Slug)),
+            StringComparer.Ordinal
+        );
+        steps = atlas
+            .Ladders.SelectMany(l =>
+                l.Steps.Select(
+                    (s, i) =>
+                        new StepAtWork(
+                            l,
+                            i,
+                            Placements[l.Slug].StatusOf(i),
+                            Placements[l.Slug].IsReachable(i) || Placements[l.Slug].Training == i
+                        )
+                )
+            )
             .ToLookup(s => s.Step.Movement, StringComparer.Ordinal);
         var build = athlete.BuildOn(today);
         bodyKnown = build is { StatureCm: not null, BodyMass: not null };
-        body = bodyKnown ? new LeverBody(SegmentTable.For(build.Sex), build.BodyMass!.Value, (double)build.StatureCm!.Value / 100, build.Lengths) : Demand.AnyBody;
-        PainReports = PainRules.Reports(athlete.Exposures, athlete.Results, athlete.CheckIns, athlete.Mornings, atlas.Catalogue);
-        AllStops = PainRules.Stops([.. PainReports.Where(r => r.Day <= today)], athlete.Exposures, athlete.Clearances, atlas.Catalogue);
+        body = bodyKnown
+            ? new LeverBody(
+                SegmentTable.For(build.Sex),
+                build.BodyMass!.Value,
+                (double)build.StatureCm!.Value / 100,
+                build.Lengths
+            )
+            : Demand.AnyBody;
+        PainReports = PainRules.Reports(
+            athlete.Exposures,
+            athlete.Results,
+            athlete.CheckIns,
+            athlete.Mornings,
+            atlas.Catalogue
+        );
+        AllStops = PainRules.Stops(
+            [.. PainReports.Where(r => r.Day <= today)],
+            athlete.Exposures,
+            athlete.Clearances,
+            atlas.Catalogue
+        );
         Stops = [.. AllStops.Where(s => s.ClearedOn is null || s.ClearedOn > today)];
-        complaints = [.. intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom).Select(c => (PainPlace.Read(c.Place), c.Level))];
-        known = new(() => [.. atlas.Catalogue.Benchmarks.Values.Where(b => Book.Has(b.Slug)).Select(b => atlas.Catalogue.Movements[b.Movement].Pattern)]);
+        complaints =
+        [
+            .. intake
+                .Complaints.Where(c => c.Level >= PainRules.EaseFrom)
+                .Select(c => (PainPlace.Read(c.Place), c.Level)),
+        ];
+        known = new(() =>
+            [
+                .. atlas
+                    .Catalogue.Benchmarks.Values.Where(b => Book.Has(b.Slug))
+                    .Select(b => atlas.Catalogue.Movements[b.Movement].Pattern),
+            ]
+        );
         BodyMass = athlete.BodyMass.On(today);
         WaitsForClearance = Clearance.Open(athlete.AgeIn(today), athlete.Cleared, intake);
     }
@@ -114,19 +175,39 @@ public sealed class AthleteAtWork
     /// <summary>The worst that holds a movement, stops before what eases; null: nothing does.</summary>
     public Soreness? Holding(Movement movement, bool loaded = false)
     {
-        var stops = Stops.Select(s => new Soreness(s.Place, s.Because.Level, true, PainRules.Holds(s, movement, Atlas.Catalogue, loaded)));
-        var told = complaints.Select(c => new Soreness(c.Place, c.Level, c.Level >= PainRules.StopFrom, PainRules.Holds(c.Place, c.Level >= PainRules.StopFrom, null, movement, loaded)));
-        return stops.Concat(told).Where(s => s.Hold != Hold.None).OrderByDescending(s => s.Stopped).ThenByDescending(s => s.Level).FirstOrDefault();
+        var stops = Stops.Select(s => new Soreness(
+            s.Place,
+            s.Because.Level,
+            true,
+            PainRules.Holds(s, movement, Atlas.Catalogue, loaded)
+        ));
+        var told = complaints.Select(c => new Soreness(
+            c.Place,
+            c.Level,
+            c.Level >= PainRules.StopFrom,
+            PainRules.Holds(c.Place, c.Level >= PainRules.StopFrom, null, movement, loaded)
+        ));
+        return stops
+            .Concat(told)
+            .Where(s => s.Hold != Hold.None)
+            .OrderByDescending(s => s.Stopped)
+            .ThenByDescending(s => s.Level)
+            .FirstOrDefault();
     }
 
     /// <summary>The steps of which a movement is the exercise, goals first.</summary>
     public IReadOnlyList<StepAtWork> StepsOf(string movement) =>
         [.. steps[movement].OrderByDescending(s => Intake.Advancing.Contains(s.Ladder.Slug))];
 
-    /// <summary>Is there a clean result on some movement of the pattern, so that a placement in it rests on something?</summary>
+    /// <summary>
+    /// Is there a clean result on some movement of the pattern, so that a placement in it rests on something?
+    /// </summary>
     public bool KnowsLevel(Pattern pattern) => known.Value.Contains(pattern);
 
-    /// <summary>Best clean reps and hold on a movement: of the newest day with a test and of training since, and of two sides the weaker.</summary>
+    /// <summary>
+    /// Best clean reps and hold on a movement: of the newest day with a test and of training since, and of two sides
+    /// the weaker.
+    /// </summary>
     public Bests BestsOf(Movement movement)
     {
         int? reps = null;
@@ -173,17 +254,31 @@ public sealed class AthleteAtWork
 
     private ResolutionContext Context(Movement movement, Explained<Mass> mass)
     {
-        var heavy = Atlas.Catalogue.Benchmarks.Values.FirstOrDefault(b => b.Movement == movement.Slug && b.Measure == BenchmarkMeasure.LoadTimesReps);
+        var heavy = Atlas.Catalogue.Benchmarks.Values.FirstOrDefault(b =>
+            b.Movement == movement.Slug && b.Measure == BenchmarkMeasure.LoadTimesReps
+        );
         var max = heavy is null ? null : CurrentStrength.Latest(Athlete, heavy, Today);
         return new ResolutionContext(
-            mass, max, max is null ? 0 : Staleness.Age(max.Value.MeasuredOn, Today), Athlete.Kit,
-            Athlete.Exposures.LastOrDefault(e => e.Movement == movement.Slug && !e.Easy && e.Day <= Today)?.TopLoad.Mass, Athlete.AgeIn(Today))
+            mass,
+            max,
+            max is null ? 0 : Staleness.Age(max.Value.MeasuredOn, Today),
+            Athlete.Kit,
+            Athlete
+                .Exposures.LastOrDefault(e => e.Movement == movement.Slug && !e.Easy && e.Day <= Today)
+                ?.TopLoad.Mass,
+            Athlete.AgeIn(Today)
+        )
         {
             Movement = movement,
             Bests = BestsOf(movement),
             Bands = Gear.Bands,
             Counted = Gear.Counted,
-            MomentNm = bodyKnown && steps[movement.Slug].Select(s => s.Step.Demand).FirstOrDefault(d => d.Kind == DemandKind.Moment) is { Posture: { } posture } ? body.ShoulderMoment(Demand.PostureOf(posture)) : null,
+            MomentNm =
+                bodyKnown
+                && steps[movement.Slug].Select(s => s.Step.Demand).FirstOrDefault(d => d.Kind == DemandKind.Moment)
+                    is { Posture: { } posture }
+                    ? body.ShoulderMoment(Demand.PostureOf(posture))
+                    : null,
             Day = Today,
         };
     }
@@ -196,17 +291,33 @@ public sealed class AthleteAtWork
         var tested = results.Where(r => r.Origin != ResultOrigin.TrainingSet).Select(r => (DateOnly?)r.Day).Max();
         // A training set is a lower bound: it raises what the newest test says, and never lowers it.
         var since = tested ?? results.Max(r => r.Day).AddDays(-Staleness.Days);
-        return results.Where(r => r.Day >= since && (r.Origin == ResultOrigin.TrainingSet || r.Day == tested)).GroupBy(r => r.Side).Select(side => side.Max(value)).Min();
+        return results
+            .Where(r => r.Day >= since && (r.Origin == ResultOrigin.TrainingSet || r.Day == tested))
+            .GroupBy(r => r.Side)
+            .Select(side => side.Max(value))
+            .Min();
     }
 
-    /// <summary>The athlete's own ratio of second to first burst, over their rest-pause sets; one half until there is one.</summary>
+    /// <summary>
+    /// The athlete's own ratio of second to first burst, over their rest-pause sets; one half until there is one.
+    /// </summary>
     private decimal BurstRatioOf(Movement movement)
     {
-        var pairs = Athlete.Exposures
-            .Where(e => e.Movement == movement.Slug && e.Plan is RestPause)
-            .SelectMany(e => e.Sets.GroupBy(s => s.Set).Select(set => (First: set.FirstOrDefault(s => s.Part == 1)?.Reps, Second: set.FirstOrDefault(s => s.Part == 2)?.Reps)))
+        var pairs = Athlete
+            .Exposures.Where(e => e.Movement == movement.Slug && e.Plan is RestPause)
+            .SelectMany(e =>
+                e.Sets.GroupBy(s => s.Set)
+                    .Select(set =>
+                        (
+                            First: set.FirstOrDefault(s => s.Part == 1)?.Reps,
+                            Second: set.FirstOrDefault(s => s.Part == 2)?.Reps
+                        )
+                    )
+            )
             .Where(p => p is { First: > 0, Second: not null })
             .ToArray();
-        return pairs.Length == 0 ? Bests.UsualBurstRatio : Math.Clamp(pairs.Average(p => (decimal)p.Second!.Value / p.First!.Value), 0.1m, 1);
+        return pairs.Length == 0
+            ? Bests.UsualBurstRatio
+            : Math.Clamp(pairs.Average(p => (decimal)p.Second!.Value / p.First!.Value), 0.1m, 1);
     }
 }

@@ -21,13 +21,17 @@ public enum WeekKind
 /// <param name="Written">Its plan, or the text that cannot be read yet.</param>
 /// <param name="Joined">Done in turn with the item before it: two make a pair, more a circuit.</param>
 /// <param name="Role">Null: written by hand; it has the role of the item of its movement that it is nearest to.</param>
-public sealed record BlockItem(Guid Id, string Movement, WrittenLine Written, bool Joined = false, ItemRole? Role = null)
+public sealed record BlockItem(
+    Guid Id,
+    string Movement,
+    WrittenLine Written,
+    bool Joined = false,
+    ItemRole? Role = null
+)
 {
     /// <summary>An item whose line was typed.</summary>
     public BlockItem(Guid id, string movement, string line, bool joined = false)
-        : this(id, movement, WrittenLine.Typed(line), joined)
-    {
-    }
+        : this(id, movement, WrittenLine.Typed(line), joined) { }
 
     public Prescription? Plan => Written.Plan;
 
@@ -51,7 +55,15 @@ public sealed record Frame(int Seconds, string? Text)
 /// <param name="CoolDown">As planned.</param>
 /// <param name="Items">In order.</param>
 /// <param name="Fixed">It has begun: nothing in it is changed any more.</param>
-public sealed record BlockSession(Guid Id, DateOnly Day, string Title, Frame WarmUp, Frame CoolDown, IReadOnlyList<BlockItem> Items, bool Fixed = false);
+public sealed record BlockSession(
+    Guid Id,
+    DateOnly Day,
+    string Title,
+    Frame WarmUp,
+    Frame CoolDown,
+    IReadOnlyList<BlockItem> Items,
+    bool Fixed = false
+);
 
 /// <summary>A week from Monday to Sunday.</summary>
 public sealed record BlockWeek(WeekKind Kind, IReadOnlyList<BlockSession> Sessions);

@@ -10,27 +10,65 @@ namespace Cumbre.Core.Programmes;
 /// <summary>Cautions on one item: its step, its kit, what hurts, its load and its method.</summary>
 internal static class ItemChecks
 {
-    public static IEnumerable<ProgrammeCaution> Of(ItemReading item, int week, Guid session, AthleteAtWork athlete, DoseRules rules)
+    public static IEnumerable<ProgrammeCaution> Of(
+        ItemReading item,
+        int week,
+        Guid session,
+        AthleteAtWork athlete,
+        DoseRules rules
+    )
     {
         ProgrammeCaution Caution(CautionId id, IReadOnlyList<Quantity> args, params IEnumerable<Remedy?> remedies) =>
-            new(id, args, week, session, item.Item.Id, [.. remedies.OfType<Remedy>().DistinctBy(r => (r.Kind, r.Movement, r.Movement is null ? r.Plan : null))]);
+            new(
+                id,
+                args,
+                week,
+                session,
+                item.Item.Id,
+                [.. remedies.OfType<Remedy>().DistinctBy(r => (r.Kind, r.Movement, r.Movement is null ? r.Plan : null))]
+            );
 
         if (item.Movement is not { } movement)
         {
-            yield return Caution(CautionId.MovementUnknown, [Quantity.Slug(item.Item.Movement)], Remedy.Remove(item.Item.Id));
+            yield return Caution(
+                CautionId.MovementUnknown,
+                [Quantity.Slug(item.Item.Movement)],
+                Remedy.Remove(item.Item.Id)
+            );
             yield break;
         }
 
-        var instead = new Lazy<Remedy?>(() => Substitutes.For(movement, athlete) is [var found, ..] ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan) : null);
+        var instead = new Lazy<Remedy?>(() =>
+            Substitutes.For(movement, athlete) is [var found, ..]
+                ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan)
+                : null
+        );
         if (Locked(movement, athlete, rules) is { } locked)
-            yield return Caution(CautionId.StepLocked, [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))], TrainedStep(item, locked, athlete), instead.Value);
+            yield return Caution(
+                CautionId.StepLocked,
+                [Quantity.Name(locked.Step.Name), Quantity.Name(GateOf(locked, athlete))],
+                TrainedStep(item, locked, athlete),
+                instead.Value
+            );
         if (KitCheck.Missing(movement, athlete) is { } missing)
-            yield return Caution(CautionId.KitMissing, [Quantity.Name(missing)], instead.Value, Remedy.Remove(item.Item.Id));
-        if (athlete.Holding(movement, item.Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true) is { } pain && !SparesSoreSide(item.Plan, pain))
+            yield return Caution(
+                CautionId.KitMissing,
+                [Quantity.Name(missing)],
+                instead.Value,
+                Remedy.Remove(item.Item.Id)
+            );
+        if (
+            athlete.Holding(movement, item.Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true) is { } pain
+            && !SparesSoreSide(item.Plan, pain)
+        )
         {
             yield return Caution(
-                pain.Stopped ? CautionId.PatternStopped : CautionId.PainThere, [Quantity.Name(pain.Place.Said), Quantity.Pain(pain.Level), Quantity.Pain(PainRules.StopFrom)],
-                SoundSide(item, pain), Remedy.Remove(item.Item.Id), instead.Value);
+                pain.Stopped ? CautionId.PatternStopped : CautionId.PainThere,
+                [Quantity.Name(pain.Place.Said), Quantity.Pain(pain.Level), Quantity.Pain(PainRules.StopFrom)],
+                SoundSide(item, pain),
+                Remedy.Remove(item.Item.Id),
+                instead.Value
+            );
         }
 
         if (athlete.WaitsForClearance.Any(q => q.Blocks(movement)))
@@ -38,25 +76,62 @@ internal static class ItemChecks
 
         if (item.Resolved is not { } resolved || athlete.ContextOf(movement) is not { } context)
             yield break;
-        foreach (var note in resolved.Cautions.Concat(resolved.Loads.SelectMany(l => l.Why.Cautions)).Where(c => Speaks(c.Id)).DistinctBy(c => c.Id))
-            yield return Caution(note.Id, note.Args, [.. Remedies(note.Id, item, resolved.Source, context).Concat(note.Id is CautionId.HoldTooShort or CautionId.OpeningTooFew ? [Easier(item, movement, athlete)] : [])]);
+        foreach (
+            var note in resolved
+                .Cautions.Concat(resolved.Loads.SelectMany(l => l.Why.Cautions))
+                .Where(c => Speaks(c.Id))
+                .DistinctBy(c => c.Id)
+        )
+            yield return Caution(
+                note.Id,
+                note.Args,
+                [
+                    .. Remedies(note.Id, item, resolved.Source, context)
+                        .Concat(
+                            note.Id is CautionId.HoldTooShort or CautionId.OpeningTooFew
+                                ? [Easier(item, movement, athlete)]
+                                : []
+                        ),
+                ]
+            );
     }
 
     /// <summary>The sound side by itself loads nothing that is sore.</summary>
     private static bool SparesSoreSide(Prescription? plan, Soreness pain) =>
-        pain is { Hold: Hold.SoreSide, Place.Side: { } sore } && plan?.Sides is { } sides && !sides.Order().Contains(sore);
+        pain is { Hold: Hold.SoreSide, Place.Side: { } sore }
+        && plan?.Sides is { } sides
+        && !sides.Order().Contains(sore);
 
     private static Remedy? SoundSide(ItemReading item, Soreness pain) =>
         pain is { Hold: Hold.SoreSide, Place.Side: { } sore } && item.Plan is { } plan
-            ? Remedy.Write(item.Item.Id, plan with { Sides = sore == Side.Left ? SidePlan.RightOnly : SidePlan.LeftOnly })
+            ? Remedy.Write(
+                item.Item.Id,
+                plan with
+                {
+                    Sides = sore == Side.Left ? SidePlan.RightOnly : SidePlan.LeftOnly,
+                }
+            )
             : null;
 
-    /// <summary>Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.</summary>
-    private static bool Speaks(CautionId id) => id is CautionId.AboveOneRepMax or CautionId.WorkOverSlot or CautionId.FailureNotHarmless or CautionId.NegativeLong
-        or CautionId.OpeningTooFew or CautionId.HoldTooShort or CautionId.HoldOverBest or CautionId.NotLoaded or CautionId.MinorNoSingle or CautionId.BandTooStrong;
+    /// <summary>
+    /// Of the cautions of a line those that a remedy answers; the others stand beside the load they belong to.
+    /// </summary>
+    private static bool Speaks(CautionId id) =>
+        id
+            is CautionId.AboveOneRepMax
+                or CautionId.WorkOverSlot
+                or CautionId.FailureNotHarmless
+                or CautionId.NegativeLong
+                or CautionId.OpeningTooFew
+                or CautionId.HoldTooShort
+                or CautionId.HoldOverBest
+                or CautionId.NotLoaded
+                or CautionId.MinorNoSingle
+                or CautionId.BandTooStrong;
 
     /// <summary>
-    /// A movement is above the placement when it is a step, and no step of it may be trained. Where no test of the pattern was done, what
+    /// A movement is above the placement when it is a step, and no step of it may be trained. Where no test of the
+    /// pattern was done, what
     /// finds the level is above nothing.
     /// </summary>
     internal static StepAtWork? Locked(Movement movement, AthleteAtWork athlete, DoseRules rules)
@@ -64,27 +139,48 @@ internal static class ItemChecks
         if (rules.FindsLevel(movement) && !athlete.KnowsLevel(movement.Pattern))
             return null;
         var steps = athlete.StepsOf(movement.Slug);
-        return steps.Count == 0 || steps.Any(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open or StepStatus.Training or StepStatus.Support) ? null : steps[0];
+        return
+            steps.Count == 0
+            || steps.Any(s =>
+                s.Reachable
+                || s.Status is StepStatus.Won or StepStatus.Open or StepStatus.Training or StepStatus.Support
+            )
+            ? null
+            : steps[0];
     }
 
     private static string GateOf(StepAtWork step, AthleteAtWork athlete)
     {
         var names = athlete.Atlas.Catalogue.Names;
-        var unmet = step.Step.Gates.FirstOrDefault(g => g.Holds(athlete.Athlete.Schools) && GateRule.OpenedOn(g.Gate, athlete.Book) is null);
-        return GatePrinter.Print(unmet?.Gate ?? step.Step.After.Select(i => step.Ladder.Steps[i].Opens).FirstOrDefault() ?? step.Step.Opens, names);
+        var unmet = step.Step.Gates.FirstOrDefault(g =>
+            g.Holds(athlete.Athlete.Schools) && GateRule.OpenedOn(g.Gate, athlete.Book) is null
+        );
+        return GatePrinter.Print(
+            unmet?.Gate ?? step.Step.After.Select(i => step.Ladder.Steps[i].Opens).FirstOrDefault() ?? step.Step.Opens,
+            names
+        );
     }
 
     private static Remedy? TrainedStep(ItemReading item, StepAtWork locked, AthleteAtWork athlete) =>
-        athlete.Placements[locked.Ladder.Slug].Training is { } at && athlete.Atlas.Catalogue.Movements.GetValueOrDefault(locked.Ladder.Steps[at].Movement) is { } movement
+        athlete.Placements[locked.Ladder.Slug].Training is { } at
+        && athlete.Atlas.Catalogue.Movements.GetValueOrDefault(locked.Ladder.Steps[at].Movement) is { } movement
             ? Remedy.Instead(item.Item.Id, movement, UsualDose.For(movement, athlete))
             : null;
 
     private static Remedy? Easier(ItemReading item, Movement movement, AthleteAtWork athlete) =>
-        movement.Easier.Select(s => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(s)).FirstOrDefault(m => m is not null && m.Pattern == movement.Pattern) is { } easier
+        movement
+            .Easier.Select(s => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(s))
+            .FirstOrDefault(m => m is not null && m.Pattern == movement.Pattern)
+            is { } easier
             ? Remedy.Instead(item.Item.Id, easier, UsualDose.For(easier, athlete))
             : null;
 
-    private static IEnumerable<Remedy?> Remedies(CautionId id, ItemReading item, Prescription plan, ResolutionContext context)
+    private static IEnumerable<Remedy?> Remedies(
+        CautionId id,
+        ItemReading item,
+        Prescription plan,
+        ResolutionContext context
+    )
     {
         Remedy Write(Prescription better) => Remedy.Write(item.Item.Id, better);
         switch (id)
@@ -121,8 +217,22 @@ internal static class ItemChecks
         var reserve = new InReserve(2);
         return plan switch
         {
-            RestPause r => new StraightSets(r.SetTotal + 1, Math.Max(1, (bests.Reps ?? RestPause.OpeningLow + 2) - 2)) { Load = r.Load, Sides = r.Sides, Effort = reserve, RestSeconds = r.RestSeconds },
-            Pyramid p => new StraightSets(Math.Clamp(p.Rungs.Count / 2, 2, Limits.SetsMaximum), Math.Max(1, p.Rungs.Sum() / Math.Max(2, p.Rungs.Count))) { Load = p.Load, Effort = reserve, RestSeconds = p.RestSeconds },
+            RestPause r => new StraightSets(r.SetTotal + 1, Math.Max(1, (bests.Reps ?? RestPause.OpeningLow + 2) - 2))
+            {
+                Load = r.Load,
+                Sides = r.Sides,
+                Effort = reserve,
+                RestSeconds = r.RestSeconds,
+            },
+            Pyramid p => new StraightSets(
+                Math.Clamp(p.Rungs.Count / 2, 2, Limits.SetsMaximum),
+                Math.Max(1, p.Rungs.Sum() / Math.Max(2, p.Rungs.Count))
+            )
+            {
+                Load = p.Load,
+                Effort = reserve,
+                RestSeconds = p.RestSeconds,
+            },
             _ => plan with { Effort = reserve },
         };
     }

@@ -12,9 +12,13 @@ public static class KitCheck
     /// <summary>A bar under this height is a low one.</summary>
     private const decimal LowBarCm = 140;
 
-    /// <summary>What is missing, as the catalogue words it; null: all is there, or nobody has written down what there is.</summary>
+    /// <summary>
+    /// What is missing, as the catalogue words it; null: all is there, or nobody has written down what there is.
+    /// </summary>
     public static string? Missing(Movement movement, AthleteAtWork athlete) =>
-        athlete.Gear.Gear.Count == 0 ? null : movement.Kit.FirstOrDefault(wanted => !wanted.Split(" or ").Any(w => Has(w.Trim(), athlete)));
+        athlete.Gear.Gear.Count == 0
+            ? null
+            : movement.Kit.FirstOrDefault(wanted => !wanted.Split(" or ").Any(w => Has(w.Trim(), athlete)));
 
     private static bool Has(string wanted, AthleteAtWork athlete)
     {
@@ -23,7 +27,8 @@ public static class KitCheck
         return wanted switch
         {
             "bar" or "bars" => Any(GearKind.Bar),
-            "low bar" => gear.Any(g => g.Kind == GearKind.Bar && g.HeightCm is null or < LowBarCm) || Any(GearKind.Rings),
+            "low bar" => gear.Any(g => g.Kind == GearKind.Bar && g.HeightCm is null or < LowBarCm)
+                || Any(GearKind.Rings),
             "rings" => Any(GearKind.Rings),
             "parallel bars" or "parallettes" => Any(GearKind.ParallelBars),
             "pole" or "wall bars" => Any(GearKind.Pole),
@@ -40,7 +45,9 @@ public static class KitCheck
     }
 
     /// <summary>Is there anything that can be hung on the athlete?</summary>
-    public static bool CanHang(AthleteAtWork athlete) => (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete);
+    public static bool CanHang(AthleteAtWork athlete) =>
+        (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete);
 
-    private static bool OtherLoad(AthleteAtWork athlete) => athlete.Athlete.Kit.Vest is not null || athlete.Gear.Counted.Count > 0;
+    private static bool OtherLoad(AthleteAtWork athlete) =>
+        athlete.Athlete.Kit.Vest is not null || athlete.Gear.Counted.Count > 0;
 }

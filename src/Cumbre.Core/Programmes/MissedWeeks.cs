@@ -37,7 +37,13 @@ public enum ChangeReason
 /// <param name="Before">Movement and line before.</param>
 /// <param name="After">Now.</param>
 /// <param name="Reason">Why.</param>
-public sealed record ItemChange(Guid Item, DateOnly Session, (string Movement, WrittenLine Line) Before, (string Movement, WrittenLine Line) After, ChangeReason Reason);
+public sealed record ItemChange(
+    Guid Item,
+    DateOnly Session,
+    (string Movement, WrittenLine Line) Before,
+    (string Movement, WrittenLine Line) After,
+    ChangeReason Reason
+);
 
 /// <summary>What missed weeks ask for (this project's choice).</summary>
 public enum ReturnRule
@@ -62,7 +68,8 @@ public sealed record ShiftedBlock(Block Block, ReturnRule Rule, IReadOnlyList<It
 public static class MissedWeeks
 {
     /// <param name="block">As planned.</param>
-    /// <param name="week">The first week that was missed, from 1. What was begun in it stays; the rest of it, and all after it, moves.</param>
+    /// <param name="week">The first week that was missed, from 1. What was begun in it stays; the rest of it, and all
+    /// after it, moves.</param>
     /// <param name="missed">1 to 8.</param>
     /// <param name="athlete">Whose.</param>
     /// <exception cref="RuleViolationException">No such week, or the block would be too long.</exception>
@@ -75,29 +82,78 @@ public static class MissedWeeks
         var changes = new List<ItemChange>();
         var at = week - 1;
         var first = block.Weeks[at];
-        BlockWeek Moved(BlockWeek w) => w with { Sessions = [.. w.Sessions.Where(s => !s.Fixed).Select(s => s with { Day = s.Day.AddDays(7 * missed) })] };
+        BlockWeek Moved(BlockWeek w) =>
+            w with
+            {
+                Sessions = [.. w.Sessions.Where(s => !s.Fixed).Select(s => s with { Day = s.Day.AddDays(7 * missed) })],
+            };
         var back = Moved(first);
         back = back with
         {
             Kind = rule == ReturnRule.Retest ? WeekKind.Retest : back.Kind,
-            Sessions = [.. back.Sessions.Select(s => s with { Items = [.. s.Items.Select(i => Eased(i, s.Day, rule, athlete, changes))] })],
+            Sessions =
+            [
+                .. back.Sessions.Select(s =>
+                    s with
+                    {
+                        Items = [.. s.Items.Select(i => Eased(i, s.Day, rule, athlete, changes))],
+                    }
+                ),
+            ],
         };
-        BlockWeek[] gap = [first with { Sessions = [.. first.Sessions.Where(s => s.Fixed)] }, .. Enumerable.Repeat(new BlockWeek(WeekKind.Easy, []), missed - 1)];
-        return new(block with { Weeks = [.. block.Weeks.Take(at), .. gap, back, .. block.Weeks.Skip(week).Select(Moved)] }, rule, changes);
+        BlockWeek[] gap =
+        [
+            first with
+            {
+                Sessions = [.. first.Sessions.Where(s => s.Fixed)],
+            },
+            .. Enumerable.Repeat(new BlockWeek(WeekKind.Easy, []), missed - 1),
+        ];
+        return new(
+            block with
+            {
+                Weeks = [.. block.Weeks.Take(at), .. gap, back, .. block.Weeks.Skip(week).Select(Moved)],
+            },
+            rule,
+            changes
+        );
     }
 
-    private static BlockItem Eased(BlockItem item, DateOnly day, ReturnRule rule, AthleteAtWork athlete, List<ItemChange> changes)
+    private static BlockItem Eased(
+        BlockItem item,
+        DateOnly day,
+        ReturnRule rule,
+        AthleteAtWork athlete,
+        List<ItemChange> changes
+    )
     {
-        if (rule is ReturnRule.Repeat or ReturnRule.Retest || athlete.Read(item) is not { Plan: { } plan, Movement: { } movement })
+        if (
+            rule is ReturnRule.Repeat or ReturnRule.Retest
+            || athlete.Read(item) is not { Plan: { } plan, Movement: { } movement }
+        )
             return item;
         var straightArm = movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
         if (rule == ReturnRule.MuchLess && straightArm && Lower(movement, athlete) is { } lower)
-            return Change(item, day, lower.Slug, Halved(UsualDose.For(lower, athlete)), ChangeReason.StepLower, changes);
+            return Change(
+                item,
+                day,
+                lower.Slug,
+                Halved(UsualDose.For(lower, athlete)),
+                ChangeReason.StepLower,
+                changes
+            );
         var lighter = Back(plan, rule, athlete.ContextOf(movement));
         return lighter == plan ? item : Change(item, day, item.Movement, lighter, ChangeReason.LessAfterBreak, changes);
     }
 
-    internal static BlockItem Change(BlockItem item, DateOnly day, string movement, WrittenLine line, ChangeReason reason, List<ItemChange> changes)
+    internal static BlockItem Change(
+        BlockItem item,
+        DateOnly day,
+        string movement,
+        WrittenLine line,
+        ChangeReason reason,
+        List<ItemChange> changes
+    )
     {
         if (movement == item.Movement && line == item.Written)
             return item;
@@ -105,12 +161,19 @@ public static class MissedWeeks
         return item with { Movement = movement, Written = line };
     }
 
-    /// <summary>A plan after a break: the longer it was, the easier, in load and in sets (common practice, no source).</summary>
+    /// <summary>
+    /// A plan after a break: the longer it was, the easier, in load and in sets (common practice, no source).
+    /// </summary>
     /// <param name="plan">As it was.</param>
     /// <param name="rule">What the break asks for.</param>
     /// <param name="context">Of the movement.</param>
     /// <param name="atMost">The most of the system that is left, 0 to 1.</param>
-    internal static Prescription Back(Prescription plan, ReturnRule rule, ResolutionContext? context, decimal atMost = 1)
+    internal static Prescription Back(
+        Prescription plan,
+        ReturnRule rule,
+        ResolutionContext? context,
+        decimal atMost = 1
+    )
     {
         var (share, fewer) = rule switch
         {
@@ -122,18 +185,23 @@ public static class MissedWeeks
     }
 
     /// <summary>What so many missed weeks ask for.</summary>
-    internal static ReturnRule RuleOf(int missedWeeks) => missedWeeks switch
-    {
-        <= 1 => ReturnRule.Repeat,
-        2 => ReturnRule.Less,
-        <= 4 => ReturnRule.MuchLess,
-        _ => ReturnRule.Retest,
-    };
+    internal static ReturnRule RuleOf(int missedWeeks) =>
+        missedWeeks switch
+        {
+            <= 1 => ReturnRule.Repeat,
+            2 => ReturnRule.Less,
+            <= 4 => ReturnRule.MuchLess,
+            _ => ReturnRule.Retest,
+        };
 
     private static Prescription Halved(Prescription plan) => plan.WithSets(Math.Max(1, plan.SetCount / 2));
 
     internal static Movement? Lower(Movement movement, AthleteAtWork athlete) =>
-        athlete.StepsOf(movement.Slug) is [var step, ..] && step.Step.After is [.., var before] && step.Ladder.Steps[before] is { } lower && athlete.Atlas.Catalogue.Movements[lower.Movement] is { } found && found.Pattern == movement.Pattern
+        athlete.StepsOf(movement.Slug) is [var step, ..]
+        && step.Step.After is [.., var before]
+        && step.Ladder.Steps[before] is { } lower
+        && athlete.Atlas.Catalogue.Movements[lower.Movement] is { } found
+        && found.Pattern == movement.Pattern
             ? found
             : null;
 }

@@ -32,7 +32,15 @@ public enum RemedyKind
 /// <param name="Movement">Slug of the new movement.</param>
 /// <param name="MovementName">Its name.</param>
 /// <param name="Day">The new day.</param>
-public sealed record Remedy(RemedyKind Kind, Guid? Item, Guid? Session = null, Prescription? Plan = null, string? Movement = null, string? MovementName = null, DateOnly? Day = null)
+public sealed record Remedy(
+    RemedyKind Kind,
+    Guid? Item,
+    Guid? Session = null,
+    Prescription? Plan = null,
+    string? Movement = null,
+    string? MovementName = null,
+    DateOnly? Day = null
+)
 {
     public static Remedy Write(Guid item, Prescription plan) => new(RemedyKind.Line, item, Plan: plan);
 
@@ -49,7 +57,14 @@ public sealed record Remedy(RemedyKind Kind, Guid? Item, Guid? Session = null, P
 /// <param name="Session">Null: on the week as a whole.</param>
 /// <param name="Item">Null: on more than one item.</param>
 /// <param name="Remedies">The first is the nearest.</param>
-public sealed record ProgrammeCaution(CautionId Id, IReadOnlyList<Quantity> Args, int Week, Guid? Session, Guid? Item, IReadOnlyList<Remedy> Remedies)
+public sealed record ProgrammeCaution(
+    CautionId Id,
+    IReadOnlyList<Quantity> Args,
+    int Week,
+    Guid? Session,
+    Guid? Item,
+    IReadOnlyList<Remedy> Remedies
+)
 {
     /// <summary>Tells several of one kind in one place apart, for instance the pattern.</summary>
     public string? About { get; init; }
@@ -58,5 +73,14 @@ public sealed record ProgrammeCaution(CautionId Id, IReadOnlyList<Quantity> Args
     public string? KeptBecause { get; init; }
 
     /// <summary>Stays the same while the block is edited around it, so that a reason sticks to it.</summary>
-    public string Key => string.Join(':', new[] { Id.ToString(), (Item ?? Session)?.ToString() ?? "w" + Week.ToString(CultureInfo.InvariantCulture), About }.OfType<string>());
+    public string Key =>
+        string.Join(
+            ':',
+            new[]
+            {
+                Id.ToString(),
+                (Item ?? Session)?.ToString() ?? "w" + Week.ToString(CultureInfo.InvariantCulture),
+                About,
+            }.OfType<string>()
+        );
 }

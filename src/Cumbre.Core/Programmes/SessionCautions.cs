@@ -4,7 +4,9 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes;
 
-/// <summary>The cautions that stand on the sheet of a session: those of its movements and of its lines, each once.</summary>
+/// <summary>
+/// The cautions that stand on the sheet of a session: those of its movements and of its lines, each once.
+/// </summary>
 public static class SessionCautions
 {
     public static IReadOnlyList<CautionNote> Of(SessionDose session, AthleteAtWork athlete)
@@ -14,9 +16,20 @@ public static class SessionCautions
         foreach (var item in session.Items.Where(i => i.Resolved is not null))
         {
             var context = athlete.ContextOf(item.Movement!)!;
-            heaviest = Mass.Max(heaviest, context.BodyMass.Value + Mass.FromKilograms(Math.Max(0, item.Resolved!.Loads.Max(l => l.Value.Made.Kilograms))));
-            cautions.AddRange(StandingCautions.For(item.Resolved, item.Movement!, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0).Where(c => c.Id is not (CautionId.Anchor or CautionId.StopSigns or CautionId.NotMedicalAdvice)));
-            cautions.AddRange(item.Movement!.Cautions.Where(c => c is not (CautionId.Anchor or CautionId.StopSigns)).Select(c => CautionNote.Of(c)));
+            heaviest = Mass.Max(
+                heaviest,
+                context.BodyMass.Value
+                    + Mass.FromKilograms(Math.Max(0, item.Resolved!.Loads.Max(l => l.Value.Made.Kilograms)))
+            );
+            cautions.AddRange(
+                StandingCautions
+                    .For(item.Resolved, item.Movement!, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0)
+                    .Where(c => c.Id is not (CautionId.Anchor or CautionId.StopSigns or CautionId.NotMedicalAdvice))
+            );
+            cautions.AddRange(
+                item.Movement!.Cautions.Where(c => c is not (CautionId.Anchor or CautionId.StopSigns))
+                    .Select(c => CautionNote.Of(c))
+            );
         }
 
         if (session.Items.Any(i => i.Movement?.Cautions.Contains(CautionId.Anchor) == true) && heaviest > Mass.Zero)

@@ -27,10 +27,12 @@ public static class SessionTime
         return [.. groups.Select(Group)];
     }
 
-    public static int Of(BlockSession session, IReadOnlyList<ItemGroup> groups) => session.WarmUp.Seconds + groups.Sum(g => g.Seconds) + session.CoolDown.Seconds;
+    public static int Of(BlockSession session, IReadOnlyList<ItemGroup> groups) =>
+        session.WarmUp.Seconds + groups.Sum(g => g.Seconds) + session.CoolDown.Seconds;
 
     /// <summary>
-    /// In a group the work, the set-ups and the changes of all its items add up, and the longest rest is taken once a round. Items on
+    /// In a group the work, the set-ups and the changes of all its items add up, and the longest rest is taken once a
+    /// round. Items on
     /// the clock keep their strokes: two in turn take the sum of both clocks.
     /// </summary>
     private static ItemGroup Group(IReadOnlyList<ItemReading> items)
@@ -42,9 +44,18 @@ public static class SessionTime
         var free = items.Where(i => i.Plan is { ClockSeconds: null }).Select(Part).ToArray();
         var seconds = clocks;
         if (free.Length > 0)
-            seconds += free.Sum(p => p.Work) + free.Max(p => p.Pause * (p.Rounds - 1)) + free.Sum(p => p.Rounds) * Timing.SetUpSeconds + free.Length * Timing.ChangeSeconds;
+            seconds +=
+                free.Sum(p => p.Work)
+                + free.Max(p => p.Pause * (p.Rounds - 1))
+                + free.Sum(p => p.Rounds) * Timing.SetUpSeconds
+                + free.Length * Timing.ChangeSeconds;
         var rounds = free.Length > 0 ? free.Max(p => p.Rounds) : 1;
-        return new(items, seconds, apart - seconds, free.Length == 0 ? clocks : free.Sum(p => p.Work / p.Rounds + Timing.SetUpSeconds) + clocks / rounds);
+        return new(
+            items,
+            seconds,
+            apart - seconds,
+            free.Length == 0 ? clocks : free.Sum(p => p.Work / p.Rounds + Timing.SetUpSeconds) + clocks / rounds
+        );
     }
 
     private static (int Work, int Pause, int Rounds) Part(ItemReading item)

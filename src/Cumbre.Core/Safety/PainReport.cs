@@ -22,7 +22,15 @@ public enum PainOrigin
 /// <param name="Level">0 to 10.</param>
 /// <param name="Place">Where.</param>
 /// <param name="Sign">A stop sign beside it.</param>
-public sealed record PainReport(Guid Source, DateOnly Day, PainOrigin Origin, string? Movement, int Level, PainPlace Place, StopSign? Sign = null);
+public sealed record PainReport(
+    Guid Source,
+    DateOnly Day,
+    PainOrigin Origin,
+    string? Movement,
+    int Level,
+    PainPlace Place,
+    StopSign? Sign = null
+);
 
 /// <summary>What was said before a session.</summary>
 /// <param name="Id">Made by whoever adds it.</param>
@@ -31,7 +39,14 @@ public sealed record PainReport(Guid Source, DateOnly Day, PainOrigin Origin, st
 /// <param name="Soreness">0 to 10, 10 is very sore; null: not asked.</param>
 /// <param name="Readiness">0 to 10, 10 is fresh; null: not asked.</param>
 /// <param name="HardTraining">Other hard training in the last 24 h.</param>
-public sealed record CheckIn(Guid Id, DateOnly Day, decimal? SleepHours, int? Soreness, int? Readiness, bool HardTraining)
+public sealed record CheckIn(
+    Guid Id,
+    DateOnly Day,
+    decimal? SleepHours,
+    int? Soreness,
+    int? Readiness,
+    bool HardTraining
+)
 {
     public decimal? SleepHours { get; } = SleepHours is { } hours ? Guard.InRange("sleepHours", hours, 0, 24) : null;
 
@@ -42,7 +57,8 @@ public sealed record CheckIn(Guid Id, DateOnly Day, decimal? SleepHours, int? So
     /// <summary>By place.</summary>
     public IReadOnlyList<CheckInPain> Pain { get; init; } = [];
 
-    private static int? Scale(string field, int? value) => value is { } v ? Guard.InRange(field, v, Limits.PainMinimum, Limits.PainMaximum) : null;
+    private static int? Scale(string field, int? value) =>
+        value is { } v ? Guard.InRange(field, v, Limits.PainMinimum, Limits.PainMaximum) : null;
 }
 
 /// <summary>Pain told before a session.</summary>

@@ -15,7 +15,8 @@ public enum Hold
 }
 
 /// <summary>
-/// What pain asks for. The scale is the pain-monitoring model (Thomee 1997, from memory): 0 to 2 go on, 3 to 5 ease, 6 and more stop; the table
+/// What pain asks for. The scale is the pain-monitoring model (Thomee 1997, from memory): 0 to 2 go on, 3 to 5 ease, 6
+/// and more stop; the table
 /// by place is data of the movements (this project's choice).
 /// </summary>
 public static class PainRules
@@ -27,7 +28,8 @@ public static class PainRules
     public const int StopFrom = 6;
 
     /// <summary>Does the report stop at once? Torn skin does at any level.</summary>
-    public static bool Stops(PainReport report) => report.Level >= StopFrom || report.Sign is not null || report.Place.Place == BodyPlace.Hand;
+    public static bool Stops(PainReport report) =>
+        report.Level >= StopFrom || report.Sign is not null || report.Place.Place == BodyPlace.Hand;
 
     /// <summary>
     /// How far pain holds a movement: it holds what hurts, its pattern, and what loads the place.
@@ -40,8 +42,18 @@ public static class PainRules
     public static Hold Holds(PainPlace place, bool severe, Movement? hurt, Movement movement, bool loaded = false)
     {
         // Torn skin is spared wherever the hand hangs, and nowhere else.
-        var own = hurt is not null && place.Place != BodyPlace.Hand && (hurt.Slug == movement.Slug || (hurt.Pattern == movement.Pattern && movement.Pattern is not (Pattern.Mobility or Pattern.ShoulderBlade)));
-        var loads = movement.LoadedPlaces.Any(place.Covers)
+        var own =
+            hurt is not null
+            && place.Place != BodyPlace.Hand
+            && (
+                hurt.Slug == movement.Slug
+                || (
+                    hurt.Pattern == movement.Pattern
+                    && movement.Pattern is not (Pattern.Mobility or Pattern.ShoulderBlade)
+                )
+            );
+        var loads =
+            movement.LoadedPlaces.Any(place.Covers)
             || (severe && movement.LoadsAtSix.Any(place.Covers))
             || (loaded && movement.LoadsWhenLoaded.Any(place.Covers));
         if (!own && !loads)
@@ -55,26 +67,73 @@ public static class PainRules
 
     /// <summary>All that was told, oldest first. Pain of 0 without a sign says nothing.</summary>
     public static IReadOnlyList<PainReport> Reports(
-        IReadOnlyList<Exposure> exposures, IReadOnlyList<BenchmarkResult> results, IReadOnlyList<CheckIn> checkIns, IReadOnlyList<MorningAnswer> mornings, Catalogue catalogue)
+        IReadOnlyList<Exposure> exposures,
+        IReadOnlyList<BenchmarkResult> results,
+        IReadOnlyList<CheckIn> checkIns,
+        IReadOnlyList<MorningAnswer> mornings,
+        Catalogue catalogue
+    )
     {
-        var days = exposures.GroupBy(e => e.SessionId).ToDictionary(g => g.Key, g => g.OrderByDescending(e => e.WorstPain?.Pain ?? 0).First());
-        var sets = exposures.SelectMany(e => e.Sets
-            .Where(s => s.Pain > 0 || s.Sign is not null)
-            .Select(s => new PainReport(e.SessionId, e.Day, PainOrigin.Set, e.Movement, s.Pain ?? 0, PainPlace.Read(s.PainPlace ?? ""), s.Sign)));
+        var days = exposures
+            .GroupBy(e => e.SessionId)
+            .ToDictionary(g => g.Key, g => g.OrderByDescending(e => e.WorstPain?.Pain ?? 0).First());
+        var sets = exposures.SelectMany(e =>
+            e.Sets.Where(s => s.Pain > 0 || s.Sign is not null)
+                .Select(s => new PainReport(
+                    e.SessionId,
+                    e.Day,
+                    PainOrigin.Set,
+                    e.Movement,
+                    s.Pain ?? 0,
+                    PainPlace.Read(s.PainPlace ?? ""),
+                    s.Sign
+                ))
+        );
         var tests = results
             .Where(r => (r.Pain > 0 || r.Sign is not null) && catalogue.Benchmarks.ContainsKey(r.Benchmark))
-            .Select(r => new PainReport(r.Id, r.Day, PainOrigin.Test, catalogue.Benchmarks[r.Benchmark].Movement, r.Pain ?? 0, PainPlace.Read(r.PainPlace ?? ""), r.Sign));
-        var before = checkIns.SelectMany(c => c.Pain.Select(p => new PainReport(c.Id, c.Day, PainOrigin.CheckIn, null, p.Level, p.Place, p.Sign)));
+            .Select(r => new PainReport(
+                r.Id,
+                r.Day,
+                PainOrigin.Test,
+                catalogue.Benchmarks[r.Benchmark].Movement,
+                r.Pain ?? 0,
+                PainPlace.Read(r.PainPlace ?? ""),
+                r.Sign
+            ));
+        var before = checkIns.SelectMany(c =>
+            c.Pain.Select(p => new PainReport(c.Id, c.Day, PainOrigin.CheckIn, null, p.Level, p.Place, p.Sign))
+        );
         var after = mornings
             .Where(m => m.Place is not null && days.ContainsKey(m.SessionId))
-            .Select(m => new PainReport(m.SessionId, days[m.SessionId].Day, PainOrigin.Morning, days[m.SessionId].Movement, m.Level, m.Place!, m.Sign));
-        return [.. sets.Concat(tests).Concat(before).Concat(after).Where(r => r.Level > 0 || r.Sign is not null).OrderBy(r => r.Day)];
+            .Select(m => new PainReport(
+                m.SessionId,
+                days[m.SessionId].Day,
+                PainOrigin.Morning,
+                days[m.SessionId].Movement,
+                m.Level,
+                m.Place!,
+                m.Sign
+            ));
+        return
+        [
+            .. sets.Concat(tests)
+                .Concat(before)
+                .Concat(after)
+                .Where(r => r.Level > 0 || r.Sign is not null)
+                .OrderBy(r => r.Day),
+        ];
     }
 
     /// <summary>
-    /// Every stop there was: 6 and more, a stop sign, or 3 and more again at the next exposure of what loads the place. One a place and spell.
+    /// Every stop there was: 6 and more, a stop sign, or 3 and more again at the next exposure of what loads the place.
+    /// One a place and spell.
     /// </summary>
-    public static IReadOnlyList<Stop> Stops(IReadOnlyList<PainReport> reports, IReadOnlyList<Exposure> exposures, IReadOnlyList<StopClearance> clearances, Catalogue catalogue)
+    public static IReadOnlyList<Stop> Stops(
+        IReadOnlyList<PainReport> reports,
+        IReadOnlyList<Exposure> exposures,
+        IReadOnlyList<StopClearance> clearances,
+        Catalogue catalogue
+    )
     {
         var stops = new List<Stop>();
         foreach (var report in reports)
@@ -82,31 +141,64 @@ public static class PainRules
             var twice = Stops(report) ? null : Again(report, reports, exposures, clearances, catalogue);
             if (!Stops(report) && twice is null)
                 continue;
-            var running = stops.FindIndex(s => s.Place.IsSameAs(report.Place) && (s.ClearedOn is null || s.ClearedOn >= report.Day));
-            var cleared = clearances.Where(c => c.Place.IsSameAs(report.Place) && c.Day >= report.Day).Select(c => (DateOnly?)c.Day).Min();
+            var running = stops.FindIndex(s =>
+                s.Place.IsSameAs(report.Place) && (s.ClearedOn is null || s.ClearedOn >= report.Day)
+            );
+            var cleared = clearances
+                .Where(c => c.Place.IsSameAs(report.Place) && c.Day >= report.Day)
+                .Select(c => (DateOnly?)c.Day)
+                .Min();
             if (running < 0)
                 stops.Add(new(report, twice, cleared));
-            else if (report.Level > stops[running].Because.Level || (report.Sign is not null && stops[running].Because.Sign is null))
+            else if (
+                report.Level > stops[running].Because.Level
+                || (report.Sign is not null && stops[running].Because.Sign is null)
+            )
                 stops[running] = new(report, twice, cleared);
         }
 
         return stops;
     }
 
-    /// <summary>The report of the exposure before of what loads the place, where it was in the middle of the scale as well.</summary>
-    private static PainReport? Again(PainReport report, IReadOnlyList<PainReport> reports, IReadOnlyList<Exposure> exposures, IReadOnlyList<StopClearance> clearances, Catalogue catalogue)
+    /// <summary>
+    /// The report of the exposure before of what loads the place, where it was in the middle of the scale as well.
+    /// </summary>
+    private static PainReport? Again(
+        PainReport report,
+        IReadOnlyList<PainReport> reports,
+        IReadOnlyList<Exposure> exposures,
+        IReadOnlyList<StopClearance> clearances,
+        Catalogue catalogue
+    )
     {
         if (report.Level < EaseFrom || report.Origin == PainOrigin.CheckIn)
             return null;
-        var since = clearances.Where(c => c.Place.IsSameAs(report.Place) && c.Day < report.Day).Select(c => (DateOnly?)c.Day).Max() ?? DateOnly.MinValue;
+        var since = clearances
+            .Where(c => c.Place.IsSameAs(report.Place) && c.Day < report.Day)
+            .Select(c => (DateOnly?)c.Day)
+            .Max()
+            ?? DateOnly.MinValue;
         var hurt = Hurt(report, catalogue);
         var before = exposures
-            .Where(e => e.Day < report.Day && e.Day > since && catalogue.Movements.TryGetValue(e.Movement, out var m) && Holds(report.Place, false, hurt, m, e.IsLoaded) != Hold.None)
+            .Where(e =>
+                e.Day < report.Day
+                && e.Day > since
+                && catalogue.Movements.TryGetValue(e.Movement, out var m)
+                && Holds(report.Place, false, hurt, m, e.IsLoaded) != Hold.None
+            )
             .MaxBy(e => e.Day);
         return before is null
             ? null
-            : reports.Where(r => r.Day == before.Day && r.Origin != PainOrigin.CheckIn && r.Level >= EaseFrom && r.Place.IsSameAs(report.Place)).MaxBy(r => r.Level);
+            : reports
+                .Where(r =>
+                    r.Day == before.Day
+                    && r.Origin != PainOrigin.CheckIn
+                    && r.Level >= EaseFrom
+                    && r.Place.IsSameAs(report.Place)
+                )
+                .MaxBy(r => r.Level);
     }
 
-    private static Movement? Hurt(PainReport report, Catalogue catalogue) => report.Movement is { } slug ? catalogue.Movements.GetValueOrDefault(slug) : null;
+    private static Movement? Hurt(PainReport report, Catalogue catalogue) =>
+        report.Movement is { } slug ? catalogue.Movements.GetValueOrDefault(slug) : null;
 }

@@ -7,6 +7,8 @@ public static class Readiness
 
     private const int VerySore = 7;
 
-    /// <summary>Under 6 h of sleep and a soreness of 7 and more offer the easy version of the day (this project's choice).</summary>
+    /// <summary>
+    /// Under 6 h of sleep and a soreness of 7 and more offer the easy version of the day (this project's choice).
+    /// </summary>
     public static bool OffersEasy(CheckIn checkIn) => checkIn is { SleepHours: < ShortNight, Soreness: >= VerySore };
 }

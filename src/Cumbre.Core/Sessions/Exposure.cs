@@ -6,13 +6,15 @@ using Cumbre.Core.Prescriptions;
 namespace Cumbre.Core.Sessions;
 
 /// <summary>
-/// A set, or a part of a set, as it was done. Corrections are already applied: the store keeps every version, the rules see the last.
+/// A set, or a part of a set, as it was done. Corrections are already applied: the store keeps every version, the rules
+/// see the last.
 /// </summary>
 public sealed record LoggedSet
 {
     /// <param name="set">1 and up.</param>
     /// <param name="part">1 and up.</param>
-    /// <param name="reps">Clean reps, 0 to 200; of a set whose form is broken and whose total is unknown, all reps.</param>
+    /// <param name="reps">Clean reps, 0 to 200; of a set whose form is broken and whose total is unknown, all
+    /// reps.</param>
     /// <param name="added">Load that was moved; negative is assistance.</param>
     /// <param name="reserve">0 to 10; null: not asked.</param>
     /// <param name="form">Against the movement's standard.</param>
@@ -20,7 +22,17 @@ public sealed record LoggedSet
     /// <param name="painPlace">For instance <c>right elbow</c>.</param>
     /// <param name="seconds">Clean seconds of a hold, 0 to 600; null: it was counted in reps.</param>
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
-    public LoggedSet(int set, int part, int reps, MassEntry added, int? reserve, FormVerdict form, int? pain = null, string? painPlace = null, int? seconds = null)
+    public LoggedSet(
+        int set,
+        int part,
+        int reps,
+        MassEntry added,
+        int? reserve,
+        FormVerdict form,
+        int? pain = null,
+        string? painPlace = null,
+        int? seconds = null
+    )
     {
         Set = Guard.InRange("set", set, 1, Limits.SetsMaximum * 2);
         Part = Guard.InRange("part", part, 1, PartMaximum);
@@ -80,7 +92,10 @@ public sealed record LoggedSet
 
     public StopSign? Sign { get; init; }
 
-    /// <summary>Reps that met the standard: the others do not spoil them. Of an old set with broken form nobody knows how many there were.</summary>
+    /// <summary>
+    /// Reps that met the standard: the others do not spoil them. Of an old set with broken form nobody knows how many
+    /// there were.
+    /// </summary>
     public int CleanReps => Total is not null || Form == FormVerdict.Clean ? Reps : 0;
 }
 
@@ -91,7 +106,10 @@ public sealed record LoggedSet
 public sealed record DoneSet(PlannedSet Planned, Mass PlannedLoad, LoggedSet? Set)
 {
     /// <summary>Clean seconds of a hold, else clean reps.</summary>
-    public int Amount => Set is null ? 0 : Planned.Seconds is null ? Set.CleanReps : Set.Seconds ?? 0;
+    public int Amount =>
+        Set is null ? 0
+        : Planned.Seconds is null ? Set.CleanReps
+        : Set.Seconds ?? 0;
 }
 
 /// <summary>One movement trained in one session: what was planned and what was done.</summary>
@@ -111,7 +129,8 @@ public sealed record Exposure(
     IReadOnlyList<Mass> PlannedLoads,
     bool Easy,
     Mass BodyMass,
-    IReadOnlyList<LoggedSet> Sets)
+    IReadOnlyList<LoggedSet> Sets
+)
 {
     /// <summary>Null: written by hand, or before roles were kept.</summary>
     public ItemRole? Role { get; init; }
@@ -132,7 +151,8 @@ public sealed record Exposure(
     public bool IsLoaded => Sets.Any(s => s.Added.Mass > Mass.Zero) || Plan.Load is Counted;
 
     /// <summary>Was it helped: by a band, by the feet, by fingers or by a load below zero?</summary>
-    public bool IsAssisted => Plan.Load is BandHelp or FootHelp || Plan.SetUp?.Fingers > 0 || Sets.Any(s => s.Added.Mass < Mass.Zero);
+    public bool IsAssisted =>
+        Plan.Load is BandHelp or FootHelp || Plan.SetUp?.Fingers > 0 || Sets.Any(s => s.Added.Mass < Mass.Zero);
 
     /// <summary>A session that was neither a deload nor eased.</summary>
     public bool Counts => !Easy && !Eased;
@@ -145,6 +165,16 @@ public sealed record Exposure(
     {
         var logged = Sets.ToLookup(s => (s.Set, s.Part));
         var planned = Plan.Sets();
-        return [.. planned.Select((p, i) => new DoneSet(p, i < PlannedLoads.Count ? PlannedLoads[i] : Mass.Zero, logged[(p.Set, p.Part)].LastOrDefault()))];
+        return
+        [
+            .. planned.Select(
+                (p, i) =>
+                    new DoneSet(
+                        p,
+                        i < PlannedLoads.Count ? PlannedLoads[i] : Mass.Zero,
+                        logged[(p.Set, p.Part)].LastOrDefault()
+                    )
+            ),
+        ];
     }
 }

@@ -3,7 +3,9 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Strength;
 
-/// <summary>The seven published formulas for a one-repetition maximum. All from memory; docs/formulas.md has them in full.</summary>
+/// <summary>
+/// The seven published formulas for a one-repetition maximum. All from memory; docs/formulas.md has them in full.
+/// </summary>
 public enum OneRepMaxFormula
 {
     Epley,
@@ -16,7 +18,8 @@ public enum OneRepMaxFormula
 }
 
 /// <summary>
-/// An estimated one-repetition maximum of the system mass (body mass + added load - assistance), with the range over all
+/// An estimated one-repetition maximum of the system mass (body mass + added load - assistance), with the range over
+/// all
 /// seven formulas as its honest uncertainty.
 /// </summary>
 public sealed record E1Rm(
@@ -27,7 +30,8 @@ public sealed record E1Rm(
     Mass High,
     OneRepMaxFormula HighFormula,
     IReadOnlyDictionary<OneRepMaxFormula, Mass> ByFormula,
-    DateOnly MeasuredOn);
+    DateOnly MeasuredOn
+);
 
 /// <summary>A set from which a maximum is estimated.</summary>
 /// <param name="BodyMass">Body mass that day.</param>
@@ -46,7 +50,9 @@ public sealed record HeavySet(Mass BodyMass, Mass Added, int Reps, int Reserve, 
 /// <summary>Estimates of the one-repetition maximum, and their inverse.</summary>
 public static class OneRepMax
 {
-    /// <summary>Above this many effective reps endurance, not strength, is measured, and the formulas part: no estimate.</summary>
+    /// <summary>
+    /// Above this many effective reps endurance, not strength, is measured, and the formulas part: no estimate.
+    /// </summary>
     public const int EffectiveRepsMaximum = 12;
 
     /// <summary>From this many effective reps on, the estimate is called loose (this project's choice).</summary>
@@ -57,7 +63,10 @@ public static class OneRepMax
     /// <summary>True when a set of this many effective reps allows an estimate.</summary>
     public static bool Allows(int effectiveReps) => effectiveReps is >= 1 and <= EffectiveRepsMaximum;
 
-    /// <summary>The maximum in kg by one formula, from the system <paramref name="w"/> in kg at <paramref name="n"/> effective reps.</summary>
+    /// <summary>
+    /// The maximum in kg by one formula, from the system <paramref name="w"/> in kg at <paramref name="n"/> effective
+    /// reps.
+    /// </summary>
     /// <exception cref="ArgumentOutOfRangeException">n is outside 1 to 12.</exception>
     public static double By(OneRepMaxFormula formula, double w, int n)
     {
@@ -79,7 +88,8 @@ public static class OneRepMax
     }
 
     /// <summary>
-    /// The estimate from a set, or null when its effective reps are outside 1 to 12 (<see cref="Allows"/> tells beforehand).
+    /// The estimate from a set, or null when its effective reps are outside 1 to 12 (<see cref="Allows"/> tells
+    /// beforehand).
     /// A single with nothing in reserve is the maximum itself.
     /// </summary>
     public static Explained<E1Rm>? Estimate(HeavySet set, OneRepMaxFormula formula = OneRepMaxFormula.Epley)
@@ -94,7 +104,8 @@ public static class OneRepMax
         var high = AllFormulas.MaxBy(f => all[f].Kilograms);
         var estimate = new E1Rm(all[formula], formula, all[low], low, all[high], high, all, set.Day);
 
-        var why = Explanation.For(RuleId.OneRepMax, Quantity.Word(formula))
+        var why = Explanation
+            .For(RuleId.OneRepMax, Quantity.Word(formula))
             .Input(InputKey.BodyMass, Quantity.Of(set.BodyMass))
             .Input(InputKey.TestLoad, Quantity.Added(set.Added))
             .Input(InputKey.TestReps, Quantity.Reps(set.Reps))
@@ -106,14 +117,23 @@ public static class OneRepMax
             why.Step(StepKey.Formula, Quantity.Of(all[f]), Quantity.Word(f), Quantity.Of(set.System), Quantity.Reps(n));
         why.Step(StepKey.RangeLow, Quantity.Of(all[low]), Quantity.Word(low))
             .Step(StepKey.RangeHigh, Quantity.Of(all[high]), Quantity.Word(high))
-            .Source(SourceId.Epley1985, SourceId.Brzycki1993, SourceId.Lombardi1989, SourceId.OConner1989, SourceId.Lander1985, SourceId.Wathan1994, SourceId.Mayhew1992);
+            .Source(
+                SourceId.Epley1985,
+                SourceId.Brzycki1993,
+                SourceId.Lombardi1989,
+                SourceId.OConner1989,
+                SourceId.Lander1985,
+                SourceId.Wathan1994,
+                SourceId.Mayhew1992
+            );
         if (n >= LooseFrom)
             why.Caution(CautionId.EstimateLoose, Quantity.Of(all[low]), Quantity.Of(all[high]));
         return why.Build(estimate);
     }
 
     /// <summary>
-    /// The system mass for n effective reps by the inverse of Epley: e1RM / (1 + n / 30), and the e1RM itself for n = 1.
+    /// The system mass for n effective reps by the inverse of Epley: e1RM / (1 + n / 30), and the e1RM itself for n =
+    /// 1.
     /// </summary>
     /// <exception cref="ArgumentOutOfRangeException">n is outside 1 to 12.</exception>
     public static Mass SystemFor(Mass oneRepMax, int n)
@@ -123,7 +143,9 @@ public static class OneRepMax
         return n == 1 ? oneRepMax : Mass.FromKilograms(oneRepMax.Kilograms / (1 + n / 30m));
     }
 
-    /// <summary>The reps expected with a system by the inverse of Epley, 30 (e1RM / system - 1); 1 at or over the maximum.</summary>
+    /// <summary>
+    /// The reps expected with a system by the inverse of Epley, 30 (e1RM / system - 1); 1 at or over the maximum.
+    /// </summary>
     public static decimal ExpectedReps(Mass oneRepMax, Mass system) =>
         system >= oneRepMax ? 1 : Math.Max(1, 30 * (oneRepMax / system - 1));
 }

@@ -16,17 +16,43 @@ internal static class CreateOwner
 {
     private const int PasswordMinimum = 10;
 
-    public static async Task<IResult> Handle(OwnerRequest request, HttpContext context, Database database, ClubClock clock, IPasswordHasher<AccountRow> hasher)
+    public static async Task<IResult> Handle(
+        OwnerRequest request,
+        HttpContext context,
+        Database database,
+        ClubClock clock,
+        IPasswordHasher<AccountRow> hasher
+    )
     {
         var club = Problems.Text("clubName", request.ClubName, "the club's name", 80);
         var name = Problems.Text("name", request.Name, "your name", 80);
         var signInName = Problems.Text("signInName", request.SignInName, "a sign-in name", 120);
         if (request.Password.Length < PasswordMinimum || request.Password.Length > 200)
-            return Problems.Fields(new FieldError("password", "length", $"At least {PasswordMinimum} characters; a sentence is easy to keep."));
+            return Problems.Fields(
+                new FieldError(
+                    "password",
+                    "length",
+                    $"At least {PasswordMinimum} characters; a sentence is easy to keep."
+                )
+            );
         if (!TimeZoneInfo.TryFindSystemTimeZoneById(request.TimeZone, out _))
-            return Problems.Fields(new FieldError("timeZone", "unknown", $"\"{request.TimeZone}\" is no time zone of this server; write it like Europe/Madrid."));
+            return Problems.Fields(
+                new FieldError(
+                    "timeZone",
+                    "unknown",
+                    $"\"{request.TimeZone}\" is no time zone of this server; write it like Europe/Madrid."
+                )
+            );
 
-        var owner = new AccountRow(Guid.CreateVersion7(), signInName, name, null, "owner", null, nameof(Core.Measures.MassUnit.Kg));
+        var owner = new AccountRow(
+            Guid.CreateVersion7(),
+            signInName,
+            name,
+            null,
+            "owner",
+            null,
+            nameof(Core.Measures.MassUnit.Kg)
+        );
         owner = owner with { PasswordHash = hasher.HashPassword(owner, request.Password) };
         var made = database.Write(db =>
         {

@@ -12,18 +12,44 @@ namespace Cumbre.Server.Accounts;
 public sealed record AccountDto(Guid Id, string Name, string Role, Guid? AthleteId, MassUnit Unit);
 
 /// <summary>What the page needs first: the club, the day, the account, and the token for writes.</summary>
-public sealed record MeDto(string? Club, DateOnly Today, bool Demo, bool NeedsOwner, AccountDto? Account, string CsrfToken);
+public sealed record MeDto(
+    string? Club,
+    DateOnly Today,
+    bool Demo,
+    bool NeedsOwner,
+    AccountDto? Account,
+    string CsrfToken
+);
 
 internal static class Me
 {
-    public static Ok<MeDto> Handle(HttpContext context, ClaimsPrincipal user, Database database, ClubClock clock, CumbreOptions options, IAntiforgery antiforgery)
+    public static Ok<MeDto> Handle(
+        HttpContext context,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        CumbreOptions options,
+        IAntiforgery antiforgery
+    )
     {
-        var (club, account) = database.Read(db => (
-            AccountStore.Club(db),
-            user.Identity?.IsAuthenticated == true ? AccountStore.ById(db, Policies.IdOf(user)) : null));
-        return TypedResults.Ok(new MeDto(
-            club?.Name, clock.Today, options.Demo, club is null, account is null ? null : Dto(account), antiforgery.GetAndStoreTokens(context).RequestToken!));
+        var (club, account) = database.Read(db =>
+            (
+                AccountStore.Club(db),
+                user.Identity?.IsAuthenticated == true ? AccountStore.ById(db, Policies.IdOf(user)) : null
+            )
+        );
+        return TypedResults.Ok(
+            new MeDto(
+                club?.Name,
+                clock.Today,
+                options.Demo,
+                club is null,
+                account is null ? null : Dto(account),
+                antiforgery.GetAndStoreTokens(context).RequestToken!
+            )
+        );
     }
 
-    public static AccountDto Dto(AccountRow account) => new(account.Id, account.Name, account.Role, account.AthleteId, account.MassUnit);
+    public static AccountDto Dto(AccountRow account) =>
+        new(account.Id, account.Name, account.Role, account.AthleteId, account.MassUnit);
 }

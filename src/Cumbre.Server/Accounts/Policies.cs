@@ -3,7 +3,9 @@ using Microsoft.AspNetCore.Authorization;
 
 namespace Cumbre.Server.Accounts;
 
-/// <summary>Who may do what. Every endpoint names one of these or says that it is for everybody; the fallback denies.</summary>
+/// <summary>
+/// Who may do what. Every endpoint names one of these or says that it is for everybody; the fallback denies.
+/// </summary>
 public static class Policies
 {
     /// <summary>Owner or coach.</summary>
@@ -22,13 +24,19 @@ public static class Policies
         options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build();
         options.AddPolicy(SignedIn, p => p.RequireAuthenticatedUser());
         options.AddPolicy(Coach, p => p.RequireAuthenticatedUser().RequireRole("owner", "coach"));
-        options.AddPolicy(OwnAthlete, p => p.RequireAuthenticatedUser().RequireAssertion(context =>
-            IsCoach(context.User)
-            || (context.Resource is HttpContext http
-                && http.GetRouteValue("athleteId") is string id
-                && Guid.TryParse(id, out var wanted)
-                && Guid.TryParse(context.User.FindFirstValue(AthleteClaim), out var own)
-                && wanted == own)));
+        options.AddPolicy(OwnAthlete, p =>
+            p.RequireAuthenticatedUser()
+                .RequireAssertion(context =>
+                    IsCoach(context.User)
+                    || (
+                        context.Resource is HttpContext http
+                        && http.GetRouteValue("athleteId") is string id
+                        && Guid.TryParse(id, out var wanted)
+                        && Guid.TryParse(context.User.FindFirstValue(AthleteClaim), out var own)
+                        && wanted == own
+                    )
+                )
+        );
     }
 
     public static bool IsCoach(ClaimsPrincipal user) => user.IsInRole("owner") || user.IsInRole("coach");

@@ -14,9 +14,17 @@ public sealed record SignInRequest(string SignInName, string Password);
 internal static class SignIn
 {
     // A hash to check against when there is no such account, so that the answer takes as long.
-    private static readonly string NoAccountHash = new PasswordHasher<AccountRow>().HashPassword(null!, Guid.NewGuid().ToString());
+    private static readonly string NoAccountHash = new PasswordHasher<AccountRow>().HashPassword(
+        null!,
+        Guid.NewGuid().ToString()
+    );
 
-    public static async Task<IResult> Handle(SignInRequest request, HttpContext context, Database database, IPasswordHasher<AccountRow> hasher)
+    public static async Task<IResult> Handle(
+        SignInRequest request,
+        HttpContext context,
+        Database database,
+        IPasswordHasher<AccountRow> hasher
+    )
     {
         var account = database.Read(db => AccountStore.BySignInName(db, request.SignInName.Trim()));
         var verdict = hasher.VerifyHashedPassword(account!, account?.PasswordHash ?? NoAccountHash, request.Password);
@@ -36,7 +44,10 @@ internal static class SignIn
         };
         if (account.AthleteId is { } athlete)
             claims.Add(new(Policies.AthleteClaim, athlete.ToString()));
-        return context.SignInAsync(CookieAuthenticationDefaults.AuthenticationScheme, new(new ClaimsIdentity(claims, CookieAuthenticationDefaults.AuthenticationScheme)));
+        return context.SignInAsync(
+            CookieAuthenticationDefaults.AuthenticationScheme,
+            new(new ClaimsIdentity(claims, CookieAuthenticationDefaults.AuthenticationScheme))
+        );
     }
 }
 
@@ -54,7 +65,12 @@ public sealed record DemoSignInRequest(string As);
 
 internal static class DemoSignIn
 {
-    public static async Task<IResult> Handle(DemoSignInRequest request, HttpContext context, Database database, CumbreOptions options)
+    public static async Task<IResult> Handle(
+        DemoSignInRequest request,
+        HttpContext context,
+        Database database,
+        CumbreOptions options
+    )
     {
         if (!options.Demo)
             return Problems.NotFound("page");

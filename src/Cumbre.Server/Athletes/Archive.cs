@@ -20,13 +20,28 @@ internal static class Archive
 {
     private static readonly JsonSerializerOptions Indented = new(WireJson.Options) { WriteIndented = true };
 
-    public static Results<NoContent, ProblemHttpResult> Put(Guid athleteId, ArchiveRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<NoContent, ProblemHttpResult> Put(
+        Guid athleteId,
+        ArchiveRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var done = database.Write(db =>
         {
             if (!AthleteStore.Archive(db, athleteId, request.Away ? clock.Now : null))
                 return false;
-            AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, request.Away ? "archived" : "restored", null, clock.Stamp(Policies.IdOf(user)));
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "athlete",
+                athleteId,
+                request.Away ? "archived" : "restored",
+                null,
+                clock.Stamp(Policies.IdOf(user))
+            );
             // What rules depend on may have changed while they were away.
             if (!request.Away)
                 reconciler.Run(db, athleteId);
@@ -36,7 +51,12 @@ internal static class Archive
     }
 
     /// <summary>For good. Only an archived athlete can be removed, so that one press never loses a history.</summary>
-    public static Results<NoContent, ProblemHttpResult> Remove(Guid athleteId, ClaimsPrincipal user, Database database, ClubClock clock) =>
+    public static Results<NoContent, ProblemHttpResult> Remove(
+        Guid athleteId,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    ) =>
         database.Write<Results<NoContent, ProblemHttpResult>>(db =>
         {
             if (AthleteStore.Find(db, athleteId) is not { } profile)
@@ -44,32 +64,66 @@ internal static class Archive
             if (profile.ArchivedAt is null)
                 return (ProblemHttpResult)Problems.Conflict("Archive the athlete first.", null);
             AthleteStore.Remove(db, athleteId);
-            AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, "removed for good", null, clock.Stamp(Policies.IdOf(user)));
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "athlete",
+                athleteId,
+                "removed for good",
+                null,
+                clock.Stamp(Policies.IdOf(user))
+            );
             return TypedResults.NoContent();
         });
 
     /// <summary>Everything that is stored of an athlete, as JSON.</summary>
-    public static Results<FileContentHttpResult, ProblemHttpResult> Export(Guid athleteId, Database database, ClubClock clock)
+    public static Results<FileContentHttpResult, ProblemHttpResult> Export(
+        Guid athleteId,
+        Database database,
+        ClubClock clock
+    )
     {
-        var file = database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today) is { } found
-            ? new
-            {
-                format = "cumbre.athlete",
-                version = 1,
-                exportedOn = clock.Today,
-                athlete = GetAthlete.Read(db, athleteId, clock.Today),
-                results = ResultStore.Of(db, athleteId).Select(r => ResultDto.Of(r.Result, CatalogueStore.Club(db).Catalogue)).ToArray(),
-                sessions = found.Snapshot.Exposures.Select(e => new
+        var file = database.Read(db =>
+            SnapshotStore.Load(db, athleteId, clock.Today) is { } found
+                ? new
                 {
-                    e.Day,
-                    e.Movement,
-                    e.Easy,
-                    sets = e.Sets.Select(s => new { s.Set, s.Part, s.Reps, added = MassDto.Of(s.Added), s.Reserve, form = s.Form.ToString(), clean = s.Form == FormVerdict.Clean }).ToArray(),
-                }).ToArray(),
-            }
-            : null);
+                    format = "cumbre.athlete",
+                    version = 1,
+                    exportedOn = clock.Today,
+                    athlete = GetAthlete.Read(db, athleteId, clock.Today),
+                    results = ResultStore
+                        .Of(db, athleteId)
+                        .Select(r => ResultDto.Of(r.Result, CatalogueStore.Club(db).Catalogue))
+                        .ToArray(),
+                    sessions = found
+                        .Snapshot.Exposures.Select(e => new
+                        {
+                            e.Day,
+                            e.Movement,
+                            e.Easy,
+                            sets = e
+                                .Sets.Select(s => new
+                                {
+                                    s.Set,
+                                    s.Part,
+                                    s.Reps,
+                                    added = MassDto.Of(s.Added),
+                                    s.Reserve,
+                                    form = s.Form.ToString(),
+                                    clean = s.Form == FormVerdict.Clean,
+                                })
+                                .ToArray(),
+                        })
+                        .ToArray(),
+                }
+                : null
+        );
         return file is null
             ? (ProblemHttpResult)Problems.NotFound("athlete")
-            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Indented), "application/json", $"{file.athlete!.Name}.cumbre.json");
+            : TypedResults.File(
+                JsonSerializer.SerializeToUtf8Bytes(file, Indented),
+                "application/json",
+                $"{file.athlete!.Name}.cumbre.json"
+            );
     }
 }

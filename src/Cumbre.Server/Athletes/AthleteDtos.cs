@@ -31,12 +31,18 @@ public sealed record PlateDto(MassDto Size, int Count);
 public sealed record KitDto(IReadOnlyList<PlateDto> Plates, bool HasBelt, MassDto? Vest)
 {
     public static KitDto Of(Kit kit) =>
-        new([.. kit.Plates.Select(p => new PlateDto(MassDto.Of(p.Size), p.Count))], kit.HasBelt, kit.Vest is { } vest ? MassDto.Of(vest) : null);
+        new(
+            [.. kit.Plates.Select(p => new PlateDto(MassDto.Of(p.Size), p.Count))],
+            kit.HasBelt,
+            kit.Vest is { } vest ? MassDto.Of(vest) : null
+        );
 
     /// <exception cref="FieldException">A plate, the vest or the whole kit is refused.</exception>
     public Kit ToKit(string path)
     {
-        var plates = Plates.Select((p, i) => Problems.At($"{path}.plates[{i}].", () => new PlateStock(p.Size.Entry, p.Count))).ToArray();
+        var plates = Plates
+            .Select((p, i) => Problems.At($"{path}.plates[{i}].", () => new PlateStock(p.Size.Entry, p.Count)))
+            .ToArray();
         return Problems.At($"{path}.", () => new Kit(plates, HasBelt, Vest?.Entry));
     }
 }
@@ -52,12 +58,16 @@ public sealed record LengthsDto(decimal? ArmCm, decimal? TrunkCm, decimal? Thigh
     public static LengthsDto Of(MeasuredLengths l) => new(Cm(l.Arm), Cm(l.Trunk), Cm(l.Thigh), Cm(l.Shank));
 
     /// <exception cref="FieldException">A length is outside 15 to 120 cm.</exception>
-    public MeasuredLengths ToLengths() => new(Metres("armCm", ArmCm), Metres("trunkCm", TrunkCm), Metres("thighCm", ThighCm), Metres("shankCm", ShankCm));
+    public MeasuredLengths ToLengths() =>
+        new(Metres("armCm", ArmCm), Metres("trunkCm", TrunkCm), Metres("thighCm", ThighCm), Metres("shankCm", ShankCm));
 
     private static decimal? Cm(double? metres) => metres is { } m ? Math.Round((decimal)m * 100, 2) : null;
 
     private static double? Metres(string field, decimal? cm) =>
-        cm is { } value ? (double)Problems.At("lengths.", () => Guard.InRange(field, value, Limits.LimbMinimum, Limits.LimbMaximum)) / 100 : null;
+        cm is { } value
+            ? (double)Problems.At("lengths.", () => Guard.InRange(field, value, Limits.LimbMinimum, Limits.LimbMaximum))
+                / 100
+            : null;
 }
 
 public sealed record BodyMassDto(Guid Id, DateOnly Day, MassDto Mass);
@@ -80,16 +90,58 @@ public sealed record BodyMassDto(Guid Id, DateOnly Day, MassDto Mass);
 /// <param name="ConsentMissing">A minor without a guardian's consent.</param>
 /// <param name="KitInUse">What can be hung where they train.</param>
 public sealed record AthleteDto(
-    Guid Id, string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
-    IReadOnlyList<BodyMassDto> BodyMasses, IntakeDto Intake, bool Archived, IReadOnlyList<string> OpenClearances, bool ConsentMissing, KitDto KitInUse)
+    Guid Id,
+    string Name,
+    int? BirthYear,
+    Sex? Sex,
+    decimal? StatureCm,
+    LengthsDto Lengths,
+    MassUnit Unit,
+    IReadOnlyList<SchoolChoiceDto> Schools,
+    bool Cleared,
+    KitDto Kit,
+    long Version,
+    IReadOnlyList<BodyMassDto> BodyMasses,
+    IntakeDto Intake,
+    bool Archived,
+    IReadOnlyList<string> OpenClearances,
+    bool ConsentMissing,
+    KitDto KitInUse
+)
 {
-    public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses, DateOnly today) => new(
-        p.Id, p.Name, p.BirthYear, p.Sex, p.StatureCm, LengthsDto.Of(p.Lengths), p.Unit, [.. p.SchoolOverrides.Select(c => new SchoolChoiceDto(c.Key, c.Value))], p.Cleared, KitDto.Of(p.Kit), p.Version,
-        [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))], IntakeDto.Of(p.Intake), p.ArchivedAt is not null,
-        [.. p.OpenClearances(today).Select(q => q.Question)], Clearance.ConsentMissing(p.AgeIn(today), p.Intake), KitDto.Of(p.KitInUse));
+    public static AthleteDto Of(AthleteProfile p, IEnumerable<StoredBodyMass> masses, DateOnly today) =>
+        new(
+            p.Id,
+            p.Name,
+            p.BirthYear,
+            p.Sex,
+            p.StatureCm,
+            LengthsDto.Of(p.Lengths),
+            p.Unit,
+            [.. p.SchoolOverrides.Select(c => new SchoolChoiceDto(c.Key, c.Value))],
+            p.Cleared,
+            KitDto.Of(p.Kit),
+            p.Version,
+            [.. masses.Select(m => new BodyMassDto(m.Id, m.Reading.Day, MassDto.Of(m.Reading.Entry)))],
+            IntakeDto.Of(p.Intake),
+            p.ArchivedAt is not null,
+            [.. p.OpenClearances(today).Select(q => q.Question)],
+            Clearance.ConsentMissing(p.AgeIn(today), p.Intake),
+            KitDto.Of(p.KitInUse)
+        );
 }
 
 /// <summary>What the coach writes about an athlete; without an intake that is left as it stands.</summary>
 public sealed record AthleteRequest(
-    string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, LengthsDto Lengths, MassUnit Unit, IReadOnlyList<SchoolChoiceDto> Schools, bool Cleared, KitDto Kit, long Version,
-    IntakeDto? Intake = null);
+    string Name,
+    int? BirthYear,
+    Sex? Sex,
+    decimal? StatureCm,
+    LengthsDto Lengths,
+    MassUnit Unit,
+    IReadOnlyList<SchoolChoiceDto> Schools,
+    bool Cleared,
+    KitDto Kit,
+    long Version,
+    IntakeDto? Intake = null
+);

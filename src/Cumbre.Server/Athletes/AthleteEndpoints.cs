@@ -17,15 +17,26 @@ public static class AthleteEndpoints
         api.MapDelete("/athletes/{athleteId:guid}", Archive.Remove).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/clearance", Clearances).RequireAuthorization(Policies.SignedIn);
-        api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle).RequireAuthorization(Policies.OwnAthlete);
-        api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle).RequireAuthorization(Policies.Coach);
-        api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
     }
 
     private static Ok<IReadOnlyList<ClearanceQuestionDto>> Clearances(Database database)
     {
         var movements = database.Read(CatalogueStore.Club).Catalogue.Movements.Values;
-        return TypedResults.Ok<IReadOnlyList<ClearanceQuestionDto>>(
-            [.. Clearance.Questions.Select(q => new ClearanceQuestionDto(q.Slug, q.Question, q.Why, q.IsByAge, q.BlocksAll, movements.Count(q.Blocks)))]);
+        return TypedResults.Ok<IReadOnlyList<ClearanceQuestionDto>>([
+            .. Clearance.Questions.Select(q => new ClearanceQuestionDto(
+                q.Slug,
+                q.Question,
+                q.Why,
+                q.IsByAge,
+                q.BlocksAll,
+                movements.Count(q.Blocks)
+            )),
+        ]);
     }
 }

@@ -18,7 +18,14 @@ public sealed record ClearanceAnswerDto(string Question, bool Yes, bool Cleared)
 /// <param name="ByAge">The age answers it.</param>
 /// <param name="BlocksAll">Everything that is trained hard.</param>
 /// <param name="Blocks">How many movements of the catalogue it blocks.</param>
-public sealed record ClearanceQuestionDto(string Slug, string Question, string Why, bool ByAge, bool BlocksAll, int Blocks);
+public sealed record ClearanceQuestionDto(
+    string Slug,
+    string Question,
+    string Why,
+    bool ByAge,
+    bool BlocksAll,
+    int Blocks
+);
 
 /// <summary>What an athlete says when they come in.</summary>
 /// <param name="TrainingYears">0 to 80; null: not asked yet.</param>
@@ -32,14 +39,34 @@ public sealed record ClearanceQuestionDto(string Slug, string Question, string W
 /// <param name="GuardianConsent">For a minor.</param>
 /// <param name="Finished">Gone through to the end.</param>
 public sealed record IntakeDto(
-    decimal? TrainingYears, IReadOnlyList<int> Days, int? Minutes, TrainingPlace Place, ShoulderRange? Shoulders, IReadOnlyList<Goal> Goals, IReadOnlyList<Complaint> Complaints,
-    IReadOnlyList<ClearanceAnswerDto> Clearance, bool GuardianConsent, bool Finished)
+    decimal? TrainingYears,
+    IReadOnlyList<int> Days,
+    int? Minutes,
+    TrainingPlace Place,
+    ShoulderRange? Shoulders,
+    IReadOnlyList<Goal> Goals,
+    IReadOnlyList<Complaint> Complaints,
+    IReadOnlyList<ClearanceAnswerDto> Clearance,
+    bool GuardianConsent,
+    bool Finished
+)
 {
-    private const int ComplaintsMaximum = 20, GoalsMaximum = 12;
+    private const int ComplaintsMaximum = 20,
+        GoalsMaximum = 12;
 
-    public static IntakeDto Of(Intake i) => new(
-        i.TrainingYears, [.. i.Days.Select(d => d == DayOfWeek.Sunday ? 7 : (int)d)], i.Minutes, i.Place, i.Shoulders, i.Goals, i.Complaints,
-        [.. i.Clearance.Select(c => new ClearanceAnswerDto(c.Key, c.Value.Yes, c.Value.Cleared))], i.GuardianConsent, i.Finished);
+    public static IntakeDto Of(Intake i) =>
+        new(
+            i.TrainingYears,
+            [.. i.Days.Select(d => d == DayOfWeek.Sunday ? 7 : (int)d)],
+            i.Minutes,
+            i.Place,
+            i.Shoulders,
+            i.Goals,
+            i.Complaints,
+            [.. i.Clearance.Select(c => new ClearanceAnswerDto(c.Key, c.Value.Yes, c.Value.Cleared))],
+            i.GuardianConsent,
+            i.Finished
+        );
 
     /// <exception cref="FieldException">A field is out of range, or names what does not exist.</exception>
     public Intake ToIntake(Atlas atlas)
@@ -49,18 +76,44 @@ public sealed record IntakeDto(
             throw Problems.Field("intake.complaints", "tooMany", $"At most {ComplaintsMaximum}.");
         return new()
         {
-            TrainingYears = TrainingYears is { } years ? Problems.At("intake.", () => Guard.InRange("trainingYears", years, 0, 80)) : null,
-            Days = [.. Days.Distinct().Order().Select((d, i) => d is >= 1 and <= 7 ? (DayOfWeek)(d % 7) : throw Problems.Field($"intake.days[{i}]", "range", $"{d} is no day: 1 is Monday, 7 Sunday."))],
-            Minutes = Minutes is { } minutes ? Problems.At("intake.", () => Guard.InRange("minutes", minutes, 10, 240)) : null,
+            TrainingYears = TrainingYears is { } years
+                ? Problems.At("intake.", () => Guard.InRange("trainingYears", years, 0, 80))
+                : null,
+            Days =
+            [
+                .. Days.Distinct()
+                    .Order()
+                    .Select(
+                        (d, i) =>
+                            d is >= 1 and <= 7
+                                ? (DayOfWeek)(d % 7)
+                                : throw Problems.Field(
+                                    $"intake.days[{i}]",
+                                    "range",
+                                    $"{d} is no day: 1 is Monday, 7 Sunday."
+                                )
+                    ),
+            ],
+            Minutes = Minutes is { } minutes
+                ? Problems.At("intake.", () => Guard.InRange("minutes", minutes, 10, 240))
+                : null,
             Place = Place,
             Shoulders = Shoulders,
             Goals = Goals,
             Complaints =
             [
-                .. Complaints.Select((c, i) => new Complaint(
-                    Problems.Text($"intake.complaints[{i}].place", c.Place, "where", 60),
-                    Problems.At($"intake.complaints[{i}].", () => Guard.InRange("level", c.Level, Limits.PainMinimum, Limits.PainMaximum)),
-                    string.IsNullOrWhiteSpace(c.Note) ? null : Problems.Text($"intake.complaints[{i}].note", c.Note, "a note", 200))),
+                .. Complaints.Select(
+                    (c, i) =>
+                        new Complaint(
+                            Problems.Text($"intake.complaints[{i}].place", c.Place, "where", 60),
+                            Problems.At($"intake.complaints[{i}].", () =>
+                                Guard.InRange("level", c.Level, Limits.PainMinimum, Limits.PainMaximum)
+                            ),
+                            string.IsNullOrWhiteSpace(c.Note)
+                                ? null
+                                : Problems.Text($"intake.complaints[{i}].note", c.Note, "a note", 200)
+                        )
+                ),
             ],
             Clearance = Answers(),
             GuardianConsent = GuardianConsent,
@@ -75,13 +128,25 @@ public sealed record IntakeDto(
         for (var i = 0; i < Goals.Count; i++)
         {
             if (!atlas.BySlug.ContainsKey(Goals[i].Ladder))
-                throw Problems.Field($"intake.goals[{i}].ladder", "unknown", $"There is no ladder \"{Goals[i].Ladder}\".");
+                throw Problems.Field(
+                    $"intake.goals[{i}].ladder",
+                    "unknown",
+                    $"There is no ladder \"{Goals[i].Ladder}\"."
+                );
             if (Goals.Take(i).Any(g => g.Ladder == Goals[i].Ladder))
-                throw Problems.Field($"intake.goals[{i}].ladder", "duplicate", $"{atlas.BySlug[Goals[i].Ladder].Name} is there already.");
+                throw Problems.Field(
+                    $"intake.goals[{i}].ladder",
+                    "duplicate",
+                    $"{atlas.BySlug[Goals[i].Ladder].Name} is there already."
+                );
         }
 
         if (Goals.Count(g => g.Kind == GoalKind.Advance) > Intake.AdvanceMaximum)
-            throw Problems.Field("intake.goals", "tooMany", $"At most {Intake.AdvanceMaximum} to advance at a time; maintain the others.");
+            throw Problems.Field(
+                "intake.goals",
+                "tooMany",
+                $"At most {Intake.AdvanceMaximum} to advance at a time; maintain the others."
+            );
     }
 
     private Dictionary<string, ClearanceAnswer> Answers()
@@ -90,7 +155,11 @@ public sealed record IntakeDto(
         foreach (var (answer, i) in Clearance.Select((a, i) => (a, i)))
         {
             if (Core.Athletes.Clearance.Questions.All(q => q.Slug != answer.Question || q.IsByAge))
-                throw Problems.Field($"intake.clearance[{i}].question", "unknown", $"\"{answer.Question}\" is not asked.");
+                throw Problems.Field(
+                    $"intake.clearance[{i}].question",
+                    "unknown",
+                    $"\"{answer.Question}\" is not asked."
+                );
             answers[answer.Question] = new(answer.Yes, answer.Yes && answer.Cleared);
         }
 

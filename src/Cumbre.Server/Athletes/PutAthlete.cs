@@ -13,13 +13,19 @@ namespace Cumbre.Server.Athletes;
 
 internal static class GetAthlete
 {
-    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Database database, ClubClock clock) =>
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Database database,
+        ClubClock clock
+    ) =>
         database.Read(db => Read(db, athleteId, clock.Today)) is { } athlete
             ? TypedResults.Ok(athlete)
             : (ProblemHttpResult)Problems.NotFound("athlete");
 
     public static AthleteDto? Read(Db db, Guid id, DateOnly today) =>
-        AthleteStore.Find(db, id) is { } profile ? AthleteDto.Of(profile, AthleteStore.BodyMasses(db, id), today) : null;
+        AthleteStore.Find(db, id) is { } profile
+            ? AthleteDto.Of(profile, AthleteStore.BodyMasses(db, id), today)
+            : null;
 }
 
 internal static class PutAthlete
@@ -27,7 +33,13 @@ internal static class PutAthlete
     private const int OldestBirthYears = 100;
 
     public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
-        Guid athleteId, AthleteRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        Guid athleteId,
+        AthleteRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var name = Problems.Text("name", request.Name, "a name", 80);
         var year = clock.Today.Year;
@@ -35,17 +47,42 @@ internal static class PutAthlete
             throw Problems.Field("birthYear", "range", $"{birth} is outside {year - OldestBirthYears} to {year - 5}.");
         var intake = request.Intake?.ToIntake(database.Read(CatalogueStore.Club).Atlas);
         var profile = new AthleteProfile(
-            athleteId, name, request.BirthYear, request.Sex, Stature(request.StatureCm), request.Lengths.ToLengths(), request.Unit, Schools(request.Schools), request.Cleared, request.Kit.ToKit("kit"),
-            request.Version);
+            athleteId,
+            name,
+            request.BirthYear,
+            request.Sex,
+            Stature(request.StatureCm),
+            request.Lengths.ToLengths(),
+            request.Unit,
+            Schools(request.Schools),
+            request.Cleared,
+            request.Kit.ToKit("kit"),
+            request.Version
+        );
 
         var (written, now) = database.Write(db =>
         {
             var before = AthleteStore.Find(db, athleteId);
-            var written = AthleteStore.Put(db, profile with { Intake = intake ?? before?.Intake ?? Intake.Empty }, clock.Now);
+            var written = AthleteStore.Put(
+                db,
+                profile with
+                {
+                    Intake = intake ?? before?.Intake ?? Intake.Empty,
+                },
+                clock.Now
+            );
             if (written == Written.Done)
             {
                 if (before is not null && !Same(before.SchoolOverrides, profile.SchoolOverrides))
-                    AuditStore.Add(db, Guid.CreateVersion7(), "athlete", athleteId, $"schools: {Text(before.SchoolOverrides)} to {Text(profile.SchoolOverrides)}", null, clock.Stamp(Policies.IdOf(user)));
+                    AuditStore.Add(
+                        db,
+                        Guid.CreateVersion7(),
+                        "athlete",
+                        athleteId,
+                        $"schools: {Text(before.SchoolOverrides)} to {Text(profile.SchoolOverrides)}",
+                        null,
+                        clock.Stamp(Policies.IdOf(user))
+                    );
                 reconciler.Run(db, athleteId, corrected: true);
             }
 
@@ -62,7 +99,9 @@ internal static class PutAthlete
     }
 
     private static decimal? Stature(decimal? cm) =>
-        cm is { } value ? Problems.At("", () => Guard.InRange("statureCm", value, Limits.StatureMinimum, Limits.StatureMaximum)) : null;
+        cm is { } value
+            ? Problems.At("", () => Guard.InRange("statureCm", value, Limits.StatureMinimum, Limits.StatureMaximum))
+            : null;
 
     private static Dictionary<string, string> Schools(IReadOnlyList<SchoolChoiceDto> choices)
     {
@@ -71,9 +110,11 @@ internal static class PutAthlete
         return choices.GroupBy(c => c.Question).ToDictionary(g => g.Key, g => g.Last().Choice, StringComparer.Ordinal);
     }
 
-    private static bool Same(IReadOnlyDictionary<string, string> a, IReadOnlyDictionary<string, string> b) => a.Count == b.Count && !a.Except(b).Any();
+    private static bool Same(IReadOnlyDictionary<string, string> a, IReadOnlyDictionary<string, string> b) =>
+        a.Count == b.Count && !a.Except(b).Any();
 
-    private static string Text(IReadOnlyDictionary<string, string> choices) => choices.Count == 0 ? "as the club" : string.Join(", ", choices.Select(c => $"{c.Key} {c.Value}"));
+    private static string Text(IReadOnlyDictionary<string, string> choices) =>
+        choices.Count == 0 ? "as the club" : string.Join(", ", choices.Select(c => $"{c.Key} {c.Value}"));
 }
 
 /// <param name="Day">Not after today.</param>
@@ -83,7 +124,14 @@ public sealed record BodyMassRequest(DateOnly Day, MassDto Mass);
 internal static class PutBodyMass
 {
     public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
-        Guid athleteId, Guid id, BodyMassRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        Guid athleteId,
+        Guid id,
+        BodyMassRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         var reading = Problems.At("mass", () => new Core.Athletes.BodyMassReading(day, request.Mass.Entry));
@@ -101,7 +149,13 @@ internal static class PutBodyMass
 
 internal static class RemoveBodyMass
 {
-    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(Guid athleteId, Guid id, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<Ok<AthleteDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid id,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var athlete = database.Write(db =>
         {

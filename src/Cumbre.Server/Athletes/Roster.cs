@@ -27,7 +27,8 @@ public sealed record RosterGoal(GoalKind Kind, SmallRidge Ridge, int StaleTests)
 /// <param name="Name">Athlete.</param>
 /// <param name="Archived">Put away.</param>
 /// <param name="BodyMassKg">Of today; null without a reading.</param>
-/// <param name="OneRepMaxKg">Newest e1RM of the system, of whichever movement was measured last; null without a usable test.</param>
+/// <param name="OneRepMaxKg">Newest e1RM of the system, of whichever movement was measured last; null without a usable
+/// test.</param>
 /// <param name="OneRepMaxOf">Name of that movement.</param>
 /// <param name="OneRepMaxStale">Older than six weeks.</param>
 /// <param name="LastSession">Day of the last logged session.</param>
@@ -42,8 +43,25 @@ public sealed record RosterGoal(GoalKind Kind, SmallRidge Ridge, int StaleTests)
 /// <param name="TestCount">Results recorded.</param>
 /// <param name="Goals">In order of weight.</param>
 public sealed record RosterRow(
-    Guid Id, string Name, bool Archived, decimal? BodyMassKg, decimal? OneRepMaxKg, string? OneRepMaxOf, bool OneRepMaxStale, DateOnly? LastSession, DateOnly? NextSession, DateOnly? LastTest,
-    bool Waiting, bool Stopped, IReadOnlyList<string> OpenClearances, bool ConsentMissing, Complaint? Pain, bool IntakeFinished, int TestCount, IReadOnlyList<RosterGoal> Goals);
+    Guid Id,
+    string Name,
+    bool Archived,
+    decimal? BodyMassKg,
+    decimal? OneRepMaxKg,
+    string? OneRepMaxOf,
+    bool OneRepMaxStale,
+    DateOnly? LastSession,
+    DateOnly? NextSession,
+    DateOnly? LastTest,
+    bool Waiting,
+    bool Stopped,
+    IReadOnlyList<string> OpenClearances,
+    bool ConsentMissing,
+    Complaint? Pain,
+    bool IntakeFinished,
+    int TestCount,
+    IReadOnlyList<RosterGoal> Goals
+);
 
 internal static class Roster
 {
@@ -52,45 +70,99 @@ internal static class Roster
     public static Ok<IReadOnlyList<RosterRow>> Handle(Database database, ClubClock clock, bool archived = false)
     {
         var today = clock.Today;
-        return TypedResults.Ok(database.Read(db =>
-        {
-            var waiting = DecisionStore.Open(db, today).Select(d => d.AthleteId).ToHashSet();
-            var next = SessionStore.NextDays(db, today);
-            var coach = PlacementStore.All(db);
-            return (IReadOnlyList<RosterRow>)[.. Work.LoadAll(db, today, archived).Values.Select(a => Row(a.Profile, a.Athlete, coach[a.Profile.Id]) with
+        return TypedResults.Ok(
+            database.Read(db =>
             {
-                Waiting = waiting.Contains(a.Profile.Id),
-                NextSession = next.TryGetValue(a.Profile.Id, out var day) ? day : null,
-            })];
-        }));
+                var waiting = DecisionStore.Open(db, today).Select(d => d.AthleteId).ToHashSet();
+                var next = SessionStore.NextDays(db, today);
+                var coach = PlacementStore.All(db);
+                return (IReadOnlyList<RosterRow>)
+                    [
+                        .. Work.LoadAll(db, today, archived)
+                            .Values.Select(a =>
+                                Row(a.Profile, a.Athlete, coach[a.Profile.Id]) with
+                                {
+                                    Waiting = waiting.Contains(a.Profile.Id),
+                                    NextSession = next.TryGetValue(a.Profile.Id, out var day) ? day : null,
+                                }
+                            ),
+                    ];
+            })
+        );
     }
 
     private static RosterRow Row(AthleteProfile profile, AthleteAtWork athlete, IEnumerable<CoachPlacement> coach)
     {
         var (snapshot, atlas, today) = (athlete.Athlete, athlete.Atlas, athlete.Today);
-        var strongest = atlas.Catalogue.Benchmarks.Values.Where(b => b.Measure == BenchmarkMeasure.LoadTimesReps)
-            .Select(b => (Benchmark: b, Max: CurrentStrength.Latest(snapshot, b, today))).Where(x => x.Max is not null).OrderByDescending(x => x.Max!.Value.MeasuredOn).FirstOrDefault();
+        var strongest = atlas
+            .Catalogue.Benchmarks.Values.Where(b => b.Measure == BenchmarkMeasure.LoadTimesReps)
+            .Select(b => (Benchmark: b, Max: CurrentStrength.Latest(snapshot, b, today)))
+            .Where(x => x.Max is not null)
+            .OrderByDescending(x => x.Max!.Value.MeasuredOn)
+            .FirstOrDefault();
         var climber = new Climber(profile.Id, profile.Name, snapshot.Schools, athlete.Book, [.. coach]);
         return new(
-            profile.Id, profile.Name, profile.ArchivedAt is not null, athlete.BodyMass?.Value.Kilograms, strongest.Max?.Value.Value.Kilograms,
-            strongest.Max is null ? null : atlas.Catalogue.Movements[strongest.Benchmark.Movement].Name, strongest.Max is not null && Staleness.IsStale(strongest.Max.Value.MeasuredOn, today),
-            snapshot.Exposures is [.., var last] ? last.Day : null, null, snapshot.Results.Count > 0 ? snapshot.Results.Max(r => r.Day) : null, false, athlete.Stops.Count > 0,
-            [.. profile.OpenClearances(today).Select(q => q.Question)], Clearance.ConsentMissing(profile.AgeIn(today), profile.Intake), Worst(profile, athlete), profile.Intake.Finished,
+            profile.Id,
+            profile.Name,
+            profile.ArchivedAt is not null,
+            athlete.BodyMass?.Value.Kilograms,
+            strongest.Max?.Value.Value.Kilograms,
+            strongest.Max is null ? null : atlas.Catalogue.Movements[strongest.Benchmark.Movement].Name,
+            strongest.Max is not null && Staleness.IsStale(strongest.Max.Value.MeasuredOn, today),
+            snapshot.Exposures is [.., var last] ? last.Day : null,
+            null,
+            snapshot.Results.Count > 0 ? snapshot.Results.Max(r => r.Day) : null,
+            false,
+            athlete.Stops.Count > 0,
+            [.. profile.OpenClearances(today).Select(q => q.Question)],
+            Clearance.ConsentMissing(profile.AgeIn(today), profile.Intake),
+            Worst(profile, athlete),
+            profile.Intake.Finished,
             snapshot.Results.Count,
-            [.. profile.Intake.Goals.Where(g => atlas.BySlug.ContainsKey(g.Ladder)).Select(g => Goal(g, atlas.BySlug[g.Ladder], climber, atlas, snapshot, today))]);
+            [
+                .. profile
+                    .Intake.Goals.Where(g => atlas.BySlug.ContainsKey(g.Ladder))
+                    .Select(g => Goal(g, atlas.BySlug[g.Ladder], climber, atlas, snapshot, today)),
+            ]
+        );
     }
 
     private static Complaint? Worst(AthleteProfile profile, AthleteAtWork athlete) =>
-        profile.Intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom)
-            .Concat(athlete.PainReports.Where(r => r.Level >= PainRules.EaseFrom && r.Day >= athlete.Today.AddDays(-PainDays) && r.Day <= athlete.Today).Select(r => new Complaint(r.Place.Said, r.Level, null)))
+        profile
+            .Intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom)
+            .Concat(
+                athlete
+                    .PainReports.Where(r =>
+                        r.Level >= PainRules.EaseFrom
+                        && r.Day >= athlete.Today.AddDays(-PainDays)
+                        && r.Day <= athlete.Today
+                    )
+                    .Select(r => new Complaint(r.Place.Said, r.Level, null))
+            )
             .Concat(athlete.Stops.Select(s => new Complaint(s.Place.Said, s.Because.Level, null)))
             .MaxBy(c => c.Level);
 
-    private static RosterGoal Goal(Goal goal, Ladder ladder, Climber climber, Atlas atlas, AthleteSnapshot snapshot, DateOnly today)
+    private static RosterGoal Goal(
+        Goal goal,
+        Ladder ladder,
+        Climber climber,
+        Atlas atlas,
+        AthleteSnapshot snapshot,
+        DateOnly today
+    )
     {
-        var report = PlacementReport.Of(ladder, atlas, climber.Schools, climber.Book, snapshot.BuildOn(today), climber.Coach.FirstOrDefault(c => c.Ladder == ladder.Slug));
+        var report = PlacementReport.Of(
+            ladder,
+            atlas,
+            climber.Schools,
+            climber.Book,
+            snapshot.BuildOn(today),
+            climber.Coach.FirstOrDefault(c => c.Ladder == ladder.Slug)
+        );
         var tests = ladder.Steps.SelectMany(s => s.Opens.Terms.Concat(s.Won.Terms)).Select(t => t.Benchmark).Distinct();
-        var stale = tests.Select(climber.Book.Of).Count(results => results is [.., var newest] && Staleness.IsStale(newest.Day, today));
+        var stale = tests
+            .Select(climber.Book.Of)
+            .Count(results => results is [.., var newest] && Staleness.IsStale(newest.Day, today));
         return new(goal.Kind, AthleteLadders.Small(report, atlas.Catalogue), stale);
     }
 }

@@ -41,22 +41,46 @@ public static class SchoolEndpoints
     private static IReadOnlyList<SchoolDto> Read(Db db)
     {
         var club = SchoolStore.OfClub(db);
-        return [.. Catalogue.Shipped.Schools.Select(q => new SchoolDto(q.Slug, q.Question, club.GetValueOrDefault(q.Slug, q.Default.Slug), q.Choices))];
+        return
+        [
+            .. Catalogue.Shipped.Schools.Select(q => new SchoolDto(
+                q.Slug,
+                q.Question,
+                club.GetValueOrDefault(q.Slug, q.Default.Slug),
+                q.Choices
+            )),
+        ];
     }
 
     private static Results<Ok<IReadOnlyList<SchoolDto>>, ProblemHttpResult> Put(
-        string question, ClubSchoolRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        string question,
+        ClubSchoolRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         if (!Catalogue.Shipped.SchoolsBySlug.ContainsKey(question))
             return (ProblemHttpResult)Problems.NotFound("question");
         Check("", question, request.Choice);
-        return TypedResults.Ok(database.Write(db =>
-        {
-            SchoolStore.PutClub(db, question, request.Choice);
-            AuditStore.Add(db, Guid.CreateVersion7(), "club", Guid.Empty, $"school: {question} {request.Choice}", null, clock.Stamp(Policies.IdOf(user)));
-            foreach (var athlete in AthleteStore.All(db))
-                reconciler.Run(db, athlete.Id);
-            return Read(db);
-        }));
+        return TypedResults.Ok(
+            database.Write(db =>
+            {
+                SchoolStore.PutClub(db, question, request.Choice);
+                AuditStore.Add(
+                    db,
+                    Guid.CreateVersion7(),
+                    "club",
+                    Guid.Empty,
+                    $"school: {question} {request.Choice}",
+                    null,
+                    clock.Stamp(Policies.IdOf(user))
+                );
+                foreach (var athlete in AthleteStore.All(db))
+                    reconciler.Run(db, athlete.Id);
+                return Read(db);
+            })
+        );
     }
 }

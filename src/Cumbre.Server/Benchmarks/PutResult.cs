@@ -29,32 +29,81 @@ namespace Cumbre.Server.Benchmarks;
 /// <param name="Pain">0 to 10; null: not asked.</param>
 /// <param name="PainPlace">Where it hurt.</param>
 public sealed record ResultRequest(
-    string Benchmark, DateOnly Day, FormVerdict Form, int? Reps = null, int? Sets = null, decimal? Seconds = null, Contact? Contact = null, decimal? Degrees = null, int? RestSeconds = null,
-    MassDto? Added = null, int? Reserve = null, Side? Side = null, string? SetUp = null, int? Pain = null, string? PainPlace = null);
+    string Benchmark,
+    DateOnly Day,
+    FormVerdict Form,
+    int? Reps = null,
+    int? Sets = null,
+    decimal? Seconds = null,
+    Contact? Contact = null,
+    decimal? Degrees = null,
+    int? RestSeconds = null,
+    MassDto? Added = null,
+    int? Reserve = null,
+    Side? Side = null,
+    string? SetUp = null,
+    int? Pain = null,
+    string? PainPlace = null
+);
 
 internal static class PutResult
 {
     public static Results<Ok<ResultAnswer>, ProblemHttpResult> Handle(
-        Guid athleteId, Guid id, ResultRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        Guid athleteId,
+        Guid id,
+        ResultRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var atlas = database.Read(db => CatalogueStore.Club(db).Atlas);
         if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
             throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         CheckFields(benchmark, request);
-        var score = Problems.At("", () => new Score(
-            request.Reps ?? 1, request.Sets ?? 1, request.Seconds, request.Contact, request.Degrees, request.RestSeconds));
-        var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
-        var setUp = string.IsNullOrWhiteSpace(request.SetUp) ? null : Problems.Text("setUp", request.SetUp, "the set-up", 120);
+        var score = Problems.At("", () =>
+            new Score(
+                request.Reps ?? 1,
+                request.Sets ?? 1,
+                request.Seconds,
+                request.Contact,
+                request.Degrees,
+                request.RestSeconds
+            )
+        );
+        var place = string.IsNullOrWhiteSpace(request.PainPlace)
+            ? null
+            : Problems.Text("painPlace", request.PainPlace, "a place", 60);
+        var setUp = string.IsNullOrWhiteSpace(request.SetUp)
+            ? null
+            : Problems.Text("setUp", request.SetUp, "the set-up", 120);
         if (request.Pain > 0 && place is null)
             throw Problems.Field("painPlace", "empty", "Say where it hurts.");
 
-        var draft = new ResultDraft(id, benchmark, day, score, request.Added?.Entry, request.Reserve ?? 0, request.Form, request.Side, setUp, request.Pain, place);
-        var answer = database.Write(db => ResultWriter.Write(db, athleteId, draft, atlas, clock, reconciler, Policies.IdOf(user)));
+        var draft = new ResultDraft(
+            id,
+            benchmark,
+            day,
+            score,
+            request.Added?.Entry,
+            request.Reserve ?? 0,
+            request.Form,
+            request.Side,
+            setUp,
+            request.Pain,
+            place
+        );
+        var answer = database.Write(db =>
+            ResultWriter.Write(db, athleteId, draft, atlas, clock, reconciler, Policies.IdOf(user))
+        );
         return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
     }
 
-    /// <summary>Each measure takes its own fields, and no others: a figure in the wrong field would be lost silently.</summary>
+    /// <summary>
+    /// Each measure takes its own fields, and no others: a figure in the wrong field would be lost silently.
+    /// </summary>
     private static void CheckFields(Benchmark benchmark, ResultRequest request)
     {
         var measure = benchmark.Measure;
@@ -64,19 +113,57 @@ internal static class PutResult
             BenchmarkMeasure.Degrees => "degrees",
             _ => "reps",
         };
-        Check("reps", request.Reps is not null, needed: counted == "reps", allowed: measure is not (BenchmarkMeasure.Seconds or BenchmarkMeasure.Degrees), "Write the clean reps.");
-        Check("seconds", request.Seconds is not null, needed: counted == "seconds", allowed: counted == "seconds", "Write the seconds.");
-        Check("degrees", request.Degrees is not null, needed: counted == "degrees", allowed: counted == "degrees", "Write the degrees.");
-        Check("contact", request.Contact is not null, needed: measure == BenchmarkMeasure.ContactHeight, allowed: measure == BenchmarkMeasure.ContactHeight, "Choose the highest contact that every rep reached.");
-        Check("restSeconds", request.RestSeconds is not null, needed: measure == BenchmarkMeasure.Capacity, allowed: measure == BenchmarkMeasure.Capacity, "Write the longest rest.");
+        Check(
+            "reps",
+            request.Reps is not null,
+            needed: counted == "reps",
+            allowed: measure is not (BenchmarkMeasure.Seconds or BenchmarkMeasure.Degrees),
+            "Write the clean reps."
+        );
+        Check(
+            "seconds",
+            request.Seconds is not null,
+            needed: counted == "seconds",
+            allowed: counted == "seconds",
+            "Write the seconds."
+        );
+        Check(
+            "degrees",
+            request.Degrees is not null,
+            needed: counted == "degrees",
+            allowed: counted == "degrees",
+            "Write the degrees."
+        );
+        Check(
+            "contact",
+            request.Contact is not null,
+            needed: measure == BenchmarkMeasure.ContactHeight,
+            allowed: measure == BenchmarkMeasure.ContactHeight,
+            "Choose the highest contact that every rep reached."
+        );
+        Check(
+            "restSeconds",
+            request.RestSeconds is not null,
+            needed: measure == BenchmarkMeasure.Capacity,
+            allowed: measure == BenchmarkMeasure.Capacity,
+            "Write the longest rest."
+        );
         if (measure == BenchmarkMeasure.LoadTimesReps && request.Added is null)
             throw Problems.Field("added", "empty", "Write the load of the set.");
         if (measure != BenchmarkMeasure.LoadTimesReps && request.Added is { Value: not 0 })
-            throw Problems.Field("added", "unexpected", $"{benchmark.Name} is done at body mass; record a loaded set as a heavy set.");
+            throw Problems.Field(
+                "added",
+                "unexpected",
+                $"{benchmark.Name} is done at body mass; record a loaded set as a heavy set."
+            );
         if (benchmark.EachSide && request.Side is null)
             throw Problems.Field("side", "empty", $"{benchmark.Name} is tested on each side: say which one this was.");
         if (!benchmark.EachSide && request.Side is not null)
-            throw Problems.Field("side", "unexpected", $"{benchmark.Name} is done with both sides at once: leave the side out.");
+            throw Problems.Field(
+                "side",
+                "unexpected",
+                $"{benchmark.Name} is done with both sides at once: leave the side out."
+            );
 
         void Check(string field, bool given, bool needed, bool allowed, string ask)
         {
@@ -90,13 +177,28 @@ internal static class PutResult
 
 internal static class RemoveResult
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid id, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid id,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var removed = database.Write(db =>
         {
             if (!ResultStore.Remove(db, athleteId, id))
                 return false;
-            AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", id, "removed", null, clock.Stamp(Policies.IdOf(user)));
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "benchmark_result",
+                id,
+                "removed",
+                null,
+                clock.Stamp(Policies.IdOf(user))
+            );
             reconciler.Run(db, athleteId, corrected: true);
             return true;
         });

@@ -30,8 +30,24 @@ namespace Cumbre.Server.Benchmarks;
 /// <param name="EffectiveReps">Reps and reserve together.</param>
 /// <param name="GivesEstimate">False when effective reps are over 12, form broke, or nothing was loaded.</param>
 public sealed record ResultDto(
-    Guid Id, string Benchmark, string Name, BenchmarkMeasure Measure, string Figure, DateOnly Day, int Reps, MassDto Added, int Reserve, Side? Side, string? SetUp, int? Pain, string? PainPlace,
-    decimal BodyMassKg, FormVerdict Form, int EffectiveReps, bool GivesEstimate)
+    Guid Id,
+    string Benchmark,
+    string Name,
+    BenchmarkMeasure Measure,
+    string Figure,
+    DateOnly Day,
+    int Reps,
+    MassDto Added,
+    int Reserve,
+    Side? Side,
+    string? SetUp,
+    int? Pain,
+    string? PainPlace,
+    decimal BodyMassKg,
+    FormVerdict Form,
+    int EffectiveReps,
+    bool GivesEstimate
+)
 {
     public static ResultDto Of(BenchmarkResult r, Catalogue catalogue)
     {
@@ -39,8 +55,24 @@ public sealed record ResultDto(
         var measure = benchmark?.Measure ?? BenchmarkMeasure.Reps;
         var effective = r.Reps + r.Reserve;
         return new(
-            r.Id, r.Benchmark, benchmark?.Name ?? r.Benchmark, measure, ResultPrinter.Print(r), r.Day, r.Reps, MassDto.Of(r.Added), r.Reserve, r.Side, r.SetUp, r.Pain, r.PainPlace,
-            r.BodyMass.Kilograms, r.Form, effective, measure == BenchmarkMeasure.LoadTimesReps && r.Form == FormVerdict.Clean && OneRepMax.Allows(effective));
+            r.Id,
+            r.Benchmark,
+            benchmark?.Name ?? r.Benchmark,
+            measure,
+            ResultPrinter.Print(r),
+            r.Day,
+            r.Reps,
+            MassDto.Of(r.Added),
+            r.Reserve,
+            r.Side,
+            r.SetUp,
+            r.Pain,
+            r.PainPlace,
+            r.BodyMass.Kilograms,
+            r.Form,
+            effective,
+            measure == BenchmarkMeasure.LoadTimesReps && r.Form == FormVerdict.Clean && OneRepMax.Allows(effective)
+        );
     }
 }
 
@@ -54,26 +86,54 @@ public sealed record ResultAnswer(ResultDto Result, IReadOnlyList<LadderChange> 
 /// <param name="Lost">No longer won.</param>
 /// <param name="Opened">May be trained now.</param>
 /// <param name="Closed">May no longer be trained.</param>
-public sealed record LadderChange(string Ladder, string Name, IReadOnlyList<string> Won, IReadOnlyList<string> Lost, IReadOnlyList<string> Opened, IReadOnlyList<string> Closed);
+public sealed record LadderChange(
+    string Ladder,
+    string Name,
+    IReadOnlyList<string> Won,
+    IReadOnlyList<string> Lost,
+    IReadOnlyList<string> Opened,
+    IReadOnlyList<string> Closed
+);
 
 /// <summary>A test with its protocol and the form standard of its movement.</summary>
-public sealed record BenchmarkDto(string Slug, string Name, BenchmarkMeasure Measure, bool EachSide, string Movement, string Protocol, string Standard, IReadOnlyList<string> SetUp);
+public sealed record BenchmarkDto(
+    string Slug,
+    string Name,
+    BenchmarkMeasure Measure,
+    bool EachSide,
+    string Movement,
+    string Protocol,
+    string Standard,
+    IReadOnlyList<string> SetUp
+);
 
 public static class ResultEndpoints
 {
     public static void MapBenchmarks(this IEndpointRouteBuilder api)
     {
         api.MapGet("/benchmarks", All).RequireAuthorization(Policies.SignedIn);
-        api.MapPut("/athletes/{athleteId:guid}/results/{id:guid}", PutResult.Handle).RequireAuthorization(Policies.Coach);
-        api.MapDelete("/athletes/{athleteId:guid}/results/{id:guid}", RemoveResult.Handle).RequireAuthorization(Policies.Coach);
+        api.MapPut("/athletes/{athleteId:guid}/results/{id:guid}", PutResult.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}/results/{id:guid}", RemoveResult.Handle)
+            .RequireAuthorization(Policies.Coach);
     }
 
-    private static Ok<IReadOnlyList<BenchmarkDto>> All(Database database) => TypedResults.Ok(Of(database.Read(CatalogueStore.Club).Catalogue));
+    private static Ok<IReadOnlyList<BenchmarkDto>> All(Database database) =>
+        TypedResults.Ok(Of(database.Read(CatalogueStore.Club).Catalogue));
 
     private static IReadOnlyList<BenchmarkDto> Of(Catalogue catalogue) =>
-    [
-        .. catalogue.Benchmarks.Values.Select(b => (Benchmark: b, Movement: catalogue.Movements[b.Movement]))
-            .Select(b => new BenchmarkDto(
-                b.Benchmark.Slug, b.Benchmark.Name, b.Benchmark.Measure, b.Benchmark.EachSide, b.Benchmark.Movement, b.Benchmark.Protocol, b.Movement.Standard, b.Movement.SetUp)),
-    ];
+        [
+            .. catalogue
+                .Benchmarks.Values.Select(b => (Benchmark: b, Movement: catalogue.Movements[b.Movement]))
+                .Select(b => new BenchmarkDto(
+                    b.Benchmark.Slug,
+                    b.Benchmark.Name,
+                    b.Benchmark.Measure,
+                    b.Benchmark.EachSide,
+                    b.Benchmark.Movement,
+                    b.Benchmark.Protocol,
+                    b.Movement.Standard,
+                    b.Movement.SetUp
+                )),
+        ];
 }

@@ -14,34 +14,86 @@ namespace Cumbre.Server.Benchmarks;
 
 /// <summary>A result whose fields were checked one by one.</summary>
 internal sealed record ResultDraft(
-    Guid Id, Benchmark Benchmark, DateOnly Day, Score Score, MassEntry? Added, int Reserve, FormVerdict Form, Side? Side, string? SetUp, int? Pain, string? PainPlace, Guid? TestDayId = null);
+    Guid Id,
+    Benchmark Benchmark,
+    DateOnly Day,
+    Score Score,
+    MassEntry? Added,
+    int Reserve,
+    FormVerdict Form,
+    Side? Side,
+    string? SetUp,
+    int? Pain,
+    string? PainPlace,
+    Guid? TestDayId = null
+);
 
 /// <summary>The one way in which a result comes into the store.</summary>
 internal static class ResultWriter
 {
     private const int NoSinglesUnder = 16;
 
-    /// <summary>Stores a result, in place of one of the same id, and tells what it opened or closed; null: there is no such athlete.</summary>
+    /// <summary>
+    /// Stores a result, in place of one of the same id, and tells what it opened or closed; null: there is no such
+    /// athlete.
+    /// </summary>
     /// <exception cref="FieldException">It does not fit the athlete.</exception>
-    public static ResultAnswer? Write(Db db, Guid athleteId, ResultDraft draft, Atlas atlas, ClubClock clock, Reconciler reconciler, Guid by)
+    public static ResultAnswer? Write(
+        Db db,
+        Guid athleteId,
+        ResultDraft draft,
+        Atlas atlas,
+        ClubClock clock,
+        Reconciler reconciler,
+        Guid by
+    )
     {
         if (SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
             return null;
         Check(found.Snapshot, draft);
         if (found.Snapshot.BodyMass.On(draft.Day) is not { } body)
-            throw Problems.Field("day", "bodyMass", $"There is no body mass on or before {draft.Day:yyyy-MM-dd}: weigh first.");
-        var result = Problems.At("", () => new BenchmarkResult(
-            draft.Id, draft.Benchmark.Slug, draft.Day, draft.Score, draft.Added ?? new MassEntry(0, found.Profile.Unit), draft.Reserve, body.Value, draft.Form)
-        { Side = draft.Side, SetUp = draft.SetUp }
-            .WithPain(draft.Pain, draft.PainPlace));
+            throw Problems.Field(
+                "day",
+                "bodyMass",
+                $"There is no body mass on or before {draft.Day:yyyy-MM-dd}: weigh first."
+            );
+        var result = Problems.At("", () =>
+            new BenchmarkResult(
+                draft.Id,
+                draft.Benchmark.Slug,
+                draft.Day,
+                draft.Score,
+                draft.Added ?? new MassEntry(0, found.Profile.Unit),
+                draft.Reserve,
+                body.Value,
+                draft.Form
+            )
+            {
+                Side = draft.Side,
+                SetUp = draft.SetUp,
+            }.WithPain(draft.Pain, draft.PainPlace)
+        );
         var coach = PlacementStore.Of(db, athleteId);
         var before = PlacementChanges.Places(atlas, found.Snapshot, coach, clock.Today);
         var stamp = clock.Stamp(by);
         if (draft.TestDayId is not null && ResultStore.Remove(db, athleteId, draft.Id))
-            AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", draft.Id, $"corrected: {ResultPrinter.Print(result)}", null, stamp);
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "benchmark_result",
+                draft.Id,
+                $"corrected: {ResultPrinter.Print(result)}",
+                null,
+                stamp
+            );
         ResultStore.Add(db, athleteId, result, stamp, draft.TestDayId);
         reconciler.Run(db, athleteId);
-        var after = PlacementChanges.Places(atlas, SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot, coach, clock.Today);
+        var after = PlacementChanges.Places(
+            atlas,
+            SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot,
+            coach,
+            clock.Today
+        );
         return new(ResultDto.Of(result, atlas.Catalogue), PlacementChanges.Between(before, after));
     }
 
@@ -49,7 +101,11 @@ internal static class ResultWriter
     {
         if (athlete.BirthYear is { } birth && draft.Day.Year < birth)
             throw Problems.Field("day", "birth", $"{draft.Day:yyyy-MM-dd} is before the athlete's birth in {birth}.");
-        if (draft.Benchmark.Measure == BenchmarkMeasure.LoadTimesReps && athlete.AgeIn(draft.Day) < NoSinglesUnder && draft.Score.Reps == 1)
+        if (
+            draft.Benchmark.Measure == BenchmarkMeasure.LoadTimesReps
+            && athlete.AgeIn(draft.Day) < NoSinglesUnder
+            && draft.Score.Reps == 1
+        )
             throw Problems.Field("reps", "minor", "Under 16 no single is tested: use a set of 3 or more.");
     }
 }
@@ -57,15 +113,38 @@ internal static class ResultWriter
 /// <summary>Compares where an athlete stands before and after something changed.</summary>
 internal static class PlacementChanges
 {
-    public static IReadOnlyList<Placement> Places(Atlas atlas, AthleteSnapshot athlete, IReadOnlyList<CoachPlacement> coach, DateOnly today)
+    public static IReadOnlyList<Placement> Places(
+        Atlas atlas,
+        AthleteSnapshot athlete,
+        IReadOnlyList<CoachPlacement> coach,
+        DateOnly today
+    )
     {
-        var climber = new Climber(Guid.Empty, "", athlete.Schools, TrainingResults.Book(athlete, atlas.Catalogue, today), coach);
+        var climber = new Climber(
+            Guid.Empty,
+            "",
+            athlete.Schools,
+            TrainingResults.Book(athlete, atlas.Catalogue, today),
+            coach
+        );
         return [.. atlas.Ladders.Select(climber.On)];
     }
 
-    public static IReadOnlyList<LadderChange> Between(IReadOnlyList<Placement> before, IReadOnlyList<Placement> after) =>
-    [
-        .. before.Zip(after, (b, a) => (a.Ladder, Change: PlacementChange.Between(b, a))).Where(c => !c.Change.IsNone)
-            .Select(c => new LadderChange(c.Ladder.Slug, c.Ladder.Name, c.Change.Won, c.Change.Lost, c.Change.Opened, c.Change.Closed)),
-    ];
+    public static IReadOnlyList<LadderChange> Between(
+        IReadOnlyList<Placement> before,
+        IReadOnlyList<Placement> after
+    ) =>
+        [
+            .. before
+                .Zip(after, (b, a) => (a.Ladder, Change: PlacementChange.Between(b, a)))
+                .Where(c => !c.Change.IsNone)
+                .Select(c => new LadderChange(
+                    c.Ladder.Slug,
+                    c.Ladder.Name,
+                    c.Change.Won,
+                    c.Change.Lost,
+                    c.Change.Opened,
+                    c.Change.Closed
+                )),
+        ];
 }

@@ -17,12 +17,31 @@ namespace Cumbre.Server.Benchmarks;
 /// <param name="SetUp">What must be written down.</param>
 /// <param name="Example">Of a cell.</param>
 public sealed record SheetTest(
-    string Slug, string Name, BenchmarkMeasure Measure, bool EachSide, string Protocol, string Standard, IReadOnlyList<string> Faults, IReadOnlyList<string> SetUp, string Example)
+    string Slug,
+    string Name,
+    BenchmarkMeasure Measure,
+    bool EachSide,
+    string Protocol,
+    string Standard,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<string> SetUp,
+    string Example
+)
 {
     public static SheetTest Of(Benchmark b, Catalogue catalogue)
     {
         var movement = catalogue.Movements[b.Movement];
-        return new(b.Slug, b.Name, b.Measure, b.EachSide, b.Protocol, movement.Standard, movement.Faults, movement.SetUp, ResultNotation.Example(b.Measure));
+        return new(
+            b.Slug,
+            b.Name,
+            b.Measure,
+            b.EachSide,
+            b.Protocol,
+            movement.Standard,
+            movement.Faults,
+            movement.SetUp,
+            ResultNotation.Example(b.Measure)
+        );
     }
 }
 
@@ -32,7 +51,13 @@ public sealed record SheetTest(
 /// <param name="Unit">In which a load without a unit is meant.</param>
 /// <param name="HasBodyMass">Without one nothing can be recorded.</param>
 /// <param name="Blocked">Slug of a test to the clearance that keeps it out.</param>
-public sealed record SheetAthlete(Guid Id, string Name, MassUnit Unit, bool HasBodyMass, IReadOnlyDictionary<string, string> Blocked);
+public sealed record SheetAthlete(
+    Guid Id,
+    string Name,
+    MassUnit Unit,
+    bool HasBodyMass,
+    IReadOnlyDictionary<string, string> Blocked
+);
 
 /// <summary>A filled cell.</summary>
 /// <param name="ResultId">Of the result.</param>
@@ -44,26 +69,62 @@ public sealed record SheetAthlete(Guid Id, string Name, MassUnit Unit, bool HasB
 /// <param name="SetUp">As written.</param>
 /// <param name="Pain">0 to 10.</param>
 /// <param name="PainPlace">Where.</param>
-public sealed record SheetCell(Guid ResultId, Guid AthleteId, string Benchmark, Side? Side, string Text, FormVerdict Form, string? SetUp, int? Pain, string? PainPlace)
+public sealed record SheetCell(
+    Guid ResultId,
+    Guid AthleteId,
+    string Benchmark,
+    Side? Side,
+    string Text,
+    FormVerdict Form,
+    string? SetUp,
+    int? Pain,
+    string? PainPlace
+)
 {
-    public static SheetCell Of(Guid athleteId, BenchmarkResult r) => new(r.Id, athleteId, r.Benchmark, r.Side, CellText(r), r.Form, r.SetUp, r.Pain, r.PainPlace);
+    public static SheetCell Of(Guid athleteId, BenchmarkResult r) =>
+        new(r.Id, athleteId, r.Benchmark, r.Side, CellText(r), r.Form, r.SetUp, r.Pain, r.PainPlace);
 
     /// <summary>As <see cref="ResultNotation"/> reads it.</summary>
-    public static string CellText(BenchmarkResult r) => r.Reserve > 0 ? $"{ResultPrinter.Print(r)} r{r.Reserve}" : ResultPrinter.Print(r);
+    public static string CellText(BenchmarkResult r) =>
+        r.Reserve > 0 ? $"{ResultPrinter.Print(r)} r{r.Reserve}" : ResultPrinter.Print(r);
 }
 
 /// <summary>The sheet of an evening.</summary>
-public sealed record SheetDto(Guid Id, DateOnly Day, string Name, IReadOnlyList<SheetAthlete> Athletes, IReadOnlyList<SheetTest> Tests, IReadOnlyList<SheetCell> Cells, long Version, Figure Time);
+public sealed record SheetDto(
+    Guid Id,
+    DateOnly Day,
+    string Name,
+    IReadOnlyList<SheetAthlete> Athletes,
+    IReadOnlyList<SheetTest> Tests,
+    IReadOnlyList<SheetCell> Cells,
+    long Version,
+    Figure Time
+);
 
 /// <param name="Day">Not after today.</param>
 /// <param name="Name">1 to 80 characters.</param>
 /// <param name="Athletes">Down, at most 60.</param>
 /// <param name="Tests">Slugs across, at most 12.</param>
 /// <param name="Version">0 to create it.</param>
-public sealed record SheetRequest(DateOnly Day, string Name, IReadOnlyList<Guid> Athletes, IReadOnlyList<string> Tests, long Version);
+public sealed record SheetRequest(
+    DateOnly Day,
+    string Name,
+    IReadOnlyList<Guid> Athletes,
+    IReadOnlyList<string> Tests,
+    long Version
+);
 
 /// <summary>What was typed into a cell; an empty text takes the result back.</summary>
-public sealed record CellRequest(Guid AthleteId, string Benchmark, Side? Side, string Text, FormVerdict Form, string? SetUp, int? Pain, string? PainPlace);
+public sealed record CellRequest(
+    Guid AthleteId,
+    string Benchmark,
+    Side? Side,
+    string Text,
+    FormVerdict Form,
+    string? SetUp,
+    int? Pain,
+    string? PainPlace
+);
 
 /// <summary>The stored cell, and what it opened or closed; null: it is empty.</summary>
 public sealed record CellAnswer(SheetCell? Cell, IReadOnlyList<LadderChange> Changes);
@@ -79,7 +140,15 @@ public sealed record ProposedTest(string Slug, string Name, BatteryReason Reason
 public sealed record KeptOut(string Slug, string Name, string Question);
 
 /// <summary>The battery of one athlete.</summary>
-public sealed record BatteryDto(Guid AthleteId, string Name, IReadOnlyList<ProposedTest> Tests, IReadOnlyList<ProposedTest> Later, IReadOnlyList<KeptOut> Blocked, Figure Time, bool HasGoals);
+public sealed record BatteryDto(
+    Guid AthleteId,
+    string Name,
+    IReadOnlyList<ProposedTest> Tests,
+    IReadOnlyList<ProposedTest> Later,
+    IReadOnlyList<KeptOut> Blocked,
+    Figure Time,
+    bool HasGoals
+);
 
 /// <summary>The batteries of a group.</summary>
 /// <param name="Athletes">Each by themselves.</param>
@@ -95,14 +164,38 @@ public sealed record ProposalRequest(IReadOnlyList<Guid> Athletes);
 /// <param name="Now">As written.</param>
 /// <param name="Before">The result before; null: the first.</param>
 /// <param name="BeforeDay">Its day.</param>
-/// <param name="Difference">Reps, seconds, degrees or percent of the system; null where they cannot be compared.</param>
+/// <param name="Difference">Reps, seconds, degrees or percent of the system; null where they cannot be
+/// compared.</param>
 /// <param name="Unit">Of the difference: reps, s, degrees or %.</param>
 /// <param name="IsNoise">No more than the test gives from day to day.</param>
 /// <param name="Form">Against the standard.</param>
-public sealed record OutcomeRow(string Name, Side? Side, string Now, string? Before, DateOnly? BeforeDay, decimal? Difference, string Unit, bool IsNoise, FormVerdict Form);
+public sealed record OutcomeRow(
+    string Name,
+    Side? Side,
+    string Now,
+    string? Before,
+    DateOnly? BeforeDay,
+    decimal? Difference,
+    string Unit,
+    bool IsNoise,
+    FormVerdict Form
+);
 
 /// <summary>The two sides of a test.</summary>
-public sealed record OutcomeSides(string Name, string Left, string Right, decimal Fraction, Side? Weaker, SideGapAdvice Advice);
+public sealed record OutcomeSides(
+    string Name,
+    string Left,
+    string Right,
+    decimal Fraction,
+    Side? Weaker,
+    SideGapAdvice Advice
+);
 
 /// <summary>What an evening did for one athlete.</summary>
-public sealed record OutcomeDto(Guid AthleteId, string Name, IReadOnlyList<LadderChange> Changes, IReadOnlyList<OutcomeRow> Rows, IReadOnlyList<OutcomeSides> Sides);
+public sealed record OutcomeDto(
+    Guid AthleteId,
+    string Name,
+    IReadOnlyList<LadderChange> Changes,
+    IReadOnlyList<OutcomeRow> Rows,
+    IReadOnlyList<OutcomeSides> Sides
+);

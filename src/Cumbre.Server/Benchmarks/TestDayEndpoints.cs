@@ -18,7 +18,8 @@ namespace Cumbre.Server.Benchmarks;
 /// <summary>An evening on which a group is tested: the sheet, its cells, what came of it.</summary>
 public static class TestDayEndpoints
 {
-    private const int AthletesMaximum = 60, TestsMaximum = 12;
+    private const int AthletesMaximum = 60,
+        TestsMaximum = 12;
 
     public static void MapTestDays(this IEndpointRouteBuilder api)
     {
@@ -32,19 +33,32 @@ public static class TestDayEndpoints
         api.MapGet("/test-days/{id:guid}/sheet.csv", TestDaySheet.Csv).RequireAuthorization(Policies.Coach);
     }
 
-    private static Ok<IReadOnlyList<TestDayRow>> All(Database database) => TypedResults.Ok(database.Read(TestDayStore.All));
+    private static Ok<IReadOnlyList<TestDayRow>> All(Database database) =>
+        TypedResults.Ok(database.Read(TestDayStore.All));
 
     private static Results<Ok<SheetDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
-        database.Read(db => Read(db, id, clock.Today)) is { } sheet ? TypedResults.Ok(sheet) : (ProblemHttpResult)Problems.NotFound("test day");
+        database.Read(db => Read(db, id, clock.Today)) is { } sheet
+            ? TypedResults.Ok(sheet)
+            : (ProblemHttpResult)Problems.NotFound("test day");
 
-    private static Results<Ok<SheetDto>, ProblemHttpResult> Put(Guid id, SheetRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    private static Results<Ok<SheetDto>, ProblemHttpResult> Put(
+        Guid id,
+        SheetRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var name = Problems.Text("name", request.Name, "a name", 80);
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         var (written, sheet) = database.Write(db =>
         {
             Check(db, request);
-            var written = TestDayStore.Put(db, new(id, day, name, [.. request.Athletes.Distinct()], [.. request.Tests.Distinct()], request.Version), clock.Stamp(Policies.IdOf(user)));
+            var written = TestDayStore.Put(
+                db,
+                new(id, day, name, [.. request.Athletes.Distinct()], [.. request.Tests.Distinct()], request.Version),
+                clock.Stamp(Policies.IdOf(user))
+            );
             return (written, Read(db, id, clock.Today));
         });
         return written switch
@@ -60,7 +74,11 @@ public static class TestDayEndpoints
     private static void Check(Db db, SheetRequest request)
     {
         if (request.Athletes.Count is 0 or > AthletesMaximum)
-            throw Problems.Field("athletes", "range", $"1 to {AthletesMaximum} athletes; there are {request.Athletes.Count}.");
+            throw Problems.Field(
+                "athletes",
+                "range",
+                $"1 to {AthletesMaximum} athletes; there are {request.Athletes.Count}."
+            );
         if (request.Tests.Count is 0 or > TestsMaximum)
             throw Problems.Field("tests", "range", $"1 to {TestsMaximum} tests; there are {request.Tests.Count}.");
         var benchmarks = CatalogueStore.Club(db).Catalogue.Benchmarks;
@@ -74,17 +92,34 @@ public static class TestDayEndpoints
         for (var i = 0; i < request.Athletes.Count; i++)
         {
             if (!known.Contains(request.Athletes[i]))
-                throw Problems.Field($"athletes[{i}]", "unknown", "There is no such athlete any more: take them off the sheet.");
+                throw Problems.Field(
+                    $"athletes[{i}]",
+                    "unknown",
+                    "There is no such athlete any more: take them off the sheet."
+                );
         }
     }
 
-    private static Results<NoContent, ProblemHttpResult> Remove(Guid id, ClaimsPrincipal user, Database database, ClubClock clock)
+    private static Results<NoContent, ProblemHttpResult> Remove(
+        Guid id,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var removed = database.Write(db =>
         {
             if (!TestDayStore.Remove(db, id))
                 return false;
-            AuditStore.Add(db, Guid.CreateVersion7(), "test_day", id, "removed; its results stay", null, clock.Stamp(Policies.IdOf(user)));
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "test_day",
+                id,
+                "removed; its results stay",
+                null,
+                clock.Stamp(Policies.IdOf(user))
+            );
             return true;
         });
         return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("test day");
@@ -93,29 +128,68 @@ public static class TestDayEndpoints
     private static Ok<ProposalDto> Propose(ProposalRequest request, Database database, ClubClock clock)
     {
         var today = clock.Today;
-        return TypedResults.Ok(database.Read(db =>
-        {
-            var atlas = CatalogueStore.Club(db).Atlas;
-            var everyone = SnapshotStore.LoadAll(db, today).ToDictionary(a => a.Profile.Id);
-            var coach = PlacementStore.All(db);
-            var batteries = request.Athletes.Distinct().Take(AthletesMaximum).Where(everyone.ContainsKey)
-                .Select(id => (everyone[id].Profile, Battery: Of(everyone[id].Profile, everyone[id].Snapshot, [.. coach[id]], atlas, today)))
-                .ToArray();
-            var union = Battery.InOrder(batteries.SelectMany(b => b.Battery.Tests).DistinctBy(t => t.Benchmark.Slug), atlas.Catalogue);
-            return new ProposalDto([.. batteries.Select(b => Dto(b.Profile, b.Battery, atlas))], [.. union.Take(TestsMaximum).Select(t => SheetTest.Of(t.Benchmark, atlas.Catalogue))]);
-        }));
+        return TypedResults.Ok(
+            database.Read(db =>
+            {
+                var atlas = CatalogueStore.Club(db).Atlas;
+                var everyone = SnapshotStore.LoadAll(db, today).ToDictionary(a => a.Profile.Id);
+                var coach = PlacementStore.All(db);
+                var batteries = request
+                    .Athletes.Distinct()
+                    .Take(AthletesMaximum)
+                    .Where(everyone.ContainsKey)
+                    .Select(id =>
+                        (
+                            everyone[id].Profile,
+                            Battery: Of(everyone[id].Profile, everyone[id].Snapshot, [.. coach[id]], atlas, today)
+                        )
+                    )
+                    .ToArray();
+                var union = Battery.InOrder(
+                    batteries.SelectMany(b => b.Battery.Tests).DistinctBy(t => t.Benchmark.Slug),
+                    atlas.Catalogue
+                );
+                return new ProposalDto(
+                    [.. batteries.Select(b => Dto(b.Profile, b.Battery, atlas))],
+                    [.. union.Take(TestsMaximum).Select(t => SheetTest.Of(t.Benchmark, atlas.Catalogue))]
+                );
+            })
+        );
     }
 
-    private static Battery Of(AthleteProfile profile, AthleteSnapshot snapshot, IReadOnlyList<CoachPlacement> coach, Atlas atlas, DateOnly today) => Battery.Propose(
-        new(profile.Id, profile.Name, snapshot.Schools, TrainingResults.Book(snapshot, atlas.Catalogue, today), coach), profile.Intake.Goals,
-        profile.OpenClearances(today), atlas);
+    private static Battery Of(
+        AthleteProfile profile,
+        AthleteSnapshot snapshot,
+        IReadOnlyList<CoachPlacement> coach,
+        Atlas atlas,
+        DateOnly today
+    ) =>
+        Battery.Propose(
+            new(
+                profile.Id,
+                profile.Name,
+                snapshot.Schools,
+                TrainingResults.Book(snapshot, atlas.Catalogue, today),
+                coach
+            ),
+            profile.Intake.Goals,
+            profile.OpenClearances(today),
+            atlas
+        );
 
     private static BatteryDto Dto(AthleteProfile profile, Battery battery, Atlas atlas)
     {
-        ProposedTest Test(BatteryTest t) => new(t.Benchmark.Slug, t.Benchmark.Name, t.Reason, [.. t.Ladders.Select(l => atlas.BySlug[l].Name)]);
+        ProposedTest Test(BatteryTest t) =>
+            new(t.Benchmark.Slug, t.Benchmark.Name, t.Reason, [.. t.Ladders.Select(l => atlas.BySlug[l].Name)]);
         return new(
-            profile.Id, profile.Name, [.. battery.Tests.Select(Test)], [.. battery.Later.Select(Test)], [.. battery.Blocked.Select(b => new KeptOut(b.Benchmark.Slug, b.Benchmark.Name, b.By.Question))],
-            new(Quantity.Seconds(battery.Time.Value), battery.Time.Why), profile.Intake.Goals.Count > 0);
+            profile.Id,
+            profile.Name,
+            [.. battery.Tests.Select(Test)],
+            [.. battery.Later.Select(Test)],
+            [.. battery.Blocked.Select(b => new KeptOut(b.Benchmark.Slug, b.Benchmark.Name, b.By.Question))],
+            new(Quantity.Seconds(battery.Time.Value), battery.Time.Why),
+            profile.Intake.Goals.Count > 0
+        );
     }
 
     /// <summary>The sheet with what is in it; athletes who are gone for good are left out.</summary>
@@ -127,23 +201,48 @@ public static class TestDayEndpoints
         var tests = day.Tests.Select(catalogue.Benchmarks.GetValueOrDefault).OfType<Benchmark>().ToArray();
         var everyone = AthleteStore.Everyone(db).ToDictionary(a => a.Id);
         var masses = AthleteStore.AllBodyMasses(db);
-        var athletes = day.Athletes.Where(everyone.ContainsKey).Select(a => everyone[a]).Select(p =>
-        {
-            var open = p.OpenClearances(today);
-            var blocked = tests.Select(t => (t.Slug, By: open.FirstOrDefault(q => q.Blocks(catalogue.Movements[t.Movement])))).Where(t => t.By is not null);
-            return new SheetAthlete(p.Id, p.Name, p.Unit, masses[p.Id].Any(m => m.Reading.Day <= day.Day), blocked.ToDictionary(t => t.Slug, t => t.By!.Question));
-        });
+        var athletes = day
+            .Athletes.Where(everyone.ContainsKey)
+            .Select(a => everyone[a])
+            .Select(p =>
+            {
+                var open = p.OpenClearances(today);
+                var blocked = tests
+                    .Select(t => (t.Slug, By: open.FirstOrDefault(q => q.Blocks(catalogue.Movements[t.Movement]))))
+                    .Where(t => t.By is not null);
+                return new SheetAthlete(
+                    p.Id,
+                    p.Name,
+                    p.Unit,
+                    masses[p.Id].Any(m => m.Reading.Day <= day.Day),
+                    blocked.ToDictionary(t => t.Slug, t => t.By!.Question)
+                );
+            });
         var time = Battery.TimeOf(tests);
         return new(
-            day.Id, day.Day, day.Name, [.. athletes], [.. tests.Select(t => SheetTest.Of(t, catalogue))], [.. TestDayStore.Results(db, id).Select(r => SheetCell.Of(r.AthleteId, r.Result))],
-            day.Version, new(Quantity.Seconds(time.Value), time.Why));
+            day.Id,
+            day.Day,
+            day.Name,
+            [.. athletes],
+            [.. tests.Select(t => SheetTest.Of(t, catalogue))],
+            [.. TestDayStore.Results(db, id).Select(r => SheetCell.Of(r.AthleteId, r.Result))],
+            day.Version,
+            new(Quantity.Seconds(time.Value), time.Why)
+        );
     }
 }
 
 internal static class PutCell
 {
     public static Results<Ok<CellAnswer>, ProblemHttpResult> Handle(
-        Guid id, Guid resultId, CellRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler) =>
+        Guid id,
+        Guid resultId,
+        CellRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    ) =>
         database.Write<Results<Ok<CellAnswer>, ProblemHttpResult>>(db =>
         {
             if (TestDayStore.Find(db, id) is not { } day)
@@ -156,12 +255,24 @@ internal static class PutCell
             if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
                 throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
             if (benchmark.EachSide != request.Side is not null)
-                throw Problems.Field("side", "side", benchmark.EachSide ? $"{benchmark.Name} is tested on each side." : $"{benchmark.Name} has no sides.");
+                throw Problems.Field(
+                    "side",
+                    "side",
+                    benchmark.EachSide ? $"{benchmark.Name} is tested on each side." : $"{benchmark.Name} has no sides."
+                );
             if (string.IsNullOrWhiteSpace(request.Text))
             {
                 if (ResultStore.Remove(db, athlete.Id, resultId))
                 {
-                    AuditStore.Add(db, Guid.CreateVersion7(), "benchmark_result", resultId, "taken back", null, clock.Stamp(Policies.IdOf(user)));
+                    AuditStore.Add(
+                        db,
+                        Guid.CreateVersion7(),
+                        "benchmark_result",
+                        resultId,
+                        "taken back",
+                        null,
+                        clock.Stamp(Policies.IdOf(user))
+                    );
                     reconciler.Run(db, athlete.Id, corrected: true);
                 }
 
@@ -169,11 +280,29 @@ internal static class PutCell
             }
 
             var written = Problems.At("text", () => ResultNotation.Parse(request.Text, benchmark.Measure, athlete.Unit))
-                ?? throw Problems.Field("text", "unreadable", $"\"{Short(request.Text)}\" is no result of this test; write it as {ResultNotation.Example(benchmark.Measure)}.");
+                ?? throw Problems.Field(
+                    "text",
+                    "unreadable",
+                    $"\"{Short(request.Text)}\" is no result of this test; write it as {ResultNotation.Example(benchmark.Measure)}."
+                );
             var draft = new ResultDraft(
-                resultId, benchmark, day.Day, written.Score, benchmark.Measure == BenchmarkMeasure.LoadTimesReps ? written.Added : null, written.Reserve, request.Form, request.Side,
-                string.IsNullOrWhiteSpace(request.SetUp) ? null : Problems.Text("setUp", request.SetUp, "the set-up", 120), request.Pain,
-                string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60), id);
+                resultId,
+                benchmark,
+                day.Day,
+                written.Score,
+                benchmark.Measure == BenchmarkMeasure.LoadTimesReps ? written.Added : null,
+                written.Reserve,
+                request.Form,
+                request.Side,
+                string.IsNullOrWhiteSpace(request.SetUp)
+                    ? null
+                    : Problems.Text("setUp", request.SetUp, "the set-up", 120),
+                request.Pain,
+                string.IsNullOrWhiteSpace(request.PainPlace)
+                    ? null
+                    : Problems.Text("painPlace", request.PainPlace, "a place", 60),
+                id
+            );
             if (draft.Pain > 0 && draft.PainPlace is null)
                 throw Problems.Field("painPlace", "empty", "Say where it hurts.");
             var answer = ResultWriter.Write(db, athlete.Id, draft, atlas, clock, reconciler, Policies.IdOf(user))!;
@@ -181,5 +310,6 @@ internal static class PutCell
             return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));
         });
 
-    private static string Short(string text) => text.Length <= ResultNotation.LengthMaximum ? text : text[..ResultNotation.LengthMaximum] + "…";
+    private static string Short(string text) =>
+        text.Length <= ResultNotation.LengthMaximum ? text : text[..ResultNotation.LengthMaximum] + "…";
 }

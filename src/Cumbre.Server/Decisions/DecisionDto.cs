@@ -13,9 +13,11 @@ namespace Cumbre.Server.Decisions;
 /// <summary>A movement with a line.</summary>
 public sealed record DoseDto(string Movement, string Name, string Line)
 {
-    public static DoseDto? Of(MovementDose? dose, AthleteAtWork athlete) => dose is null ? null : new(dose.Movement, NameOf(dose.Movement, athlete), NotationPrinter.Print(dose.Plan));
+    public static DoseDto? Of(MovementDose? dose, AthleteAtWork athlete) =>
+        dose is null ? null : new(dose.Movement, NameOf(dose.Movement, athlete), NotationPrinter.Print(dose.Plan));
 
-    internal static string NameOf(string movement, AthleteAtWork athlete) => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
+    internal static string NameOf(string movement, AthleteAtWork athlete) =>
+        athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
 }
 
 /// <summary>What a decision does to an item of a coming session.</summary>
@@ -51,26 +53,84 @@ public sealed record RevisionDto(Guid Item, DateOnly Day, DoseDto? Before, DoseD
 /// <param name="Why">Reasons of the whole.</param>
 /// <param name="Overruled">Less cautious proposals that it overrules.</param>
 public sealed record DecisionDto(
-    Guid Id, Guid AthleteId, string AthleteName, string Movement, string MovementName, ItemRole? Role, ProposalKind Kind, ProposalCause Cause, DecisionState State, DateOnly? DeferredUntil,
-    DateOnly BasisDay, DateOnly NextDay, string? Before, DoseDto? Next, DoseDto? First, bool Confirms, string? Place, bool Harmless, bool Cleared, string? Renews,
-    IReadOnlyList<RevisionDto> Changes, Explanation Why, IReadOnlyList<ProposalKind> Overruled)
+    Guid Id,
+    Guid AthleteId,
+    string AthleteName,
+    string Movement,
+    string MovementName,
+    ItemRole? Role,
+    ProposalKind Kind,
+    ProposalCause Cause,
+    DecisionState State,
+    DateOnly? DeferredUntil,
+    DateOnly BasisDay,
+    DateOnly NextDay,
+    string? Before,
+    DoseDto? Next,
+    DoseDto? First,
+    bool Confirms,
+    string? Place,
+    bool Harmless,
+    bool Cleared,
+    string? Renews,
+    IReadOnlyList<RevisionDto> Changes,
+    Explanation Why,
+    IReadOnlyList<ProposalKind> Overruled
+)
 {
     /// <param name="db">The connection.</param>
     /// <param name="d">The decision.</param>
     /// <param name="athleteName">Whose.</param>
     /// <param name="athlete">On the day.</param>
     /// <param name="planned">Items of coming sessions that have not begun.</param>
-    public static DecisionDto Of(Db db, StoredDecision d, string athleteName, AthleteAtWork athlete, IReadOnlyList<PlannedItem> planned)
+    public static DecisionDto Of(
+        Db db,
+        StoredDecision d,
+        string athleteName,
+        AthleteAtWork athlete,
+        IReadOnlyList<PlannedItem> planned
+    )
     {
         var p = d.Proposal;
         var open = d.State is DecisionState.Proposed or DecisionState.Deferred;
         IEnumerable<RevisionDto> changes = open
-            ? PlanRevision.Of(p, athlete, planned, _ => Guid.Empty).Select(r => new RevisionDto(r.Item, r.Day, DoseDto.Of(r.Before, athlete), DoseDto.Of(r.After, athlete)!, r.IsQuestion))
-            : AcceptedChanges.Of(db, d.Id).Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false));
+            ? PlanRevision
+                .Of(p, athlete, planned, _ => Guid.Empty)
+                .Select(r => new RevisionDto(
+                    r.Item,
+                    r.Day,
+                    DoseDto.Of(r.Before, athlete),
+                    DoseDto.Of(r.After, athlete)!,
+                    r.IsQuestion
+                ))
+            : AcceptedChanges
+                .Of(db, d.Id)
+                .Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false));
         return new(
-            d.Id, d.AthleteId, athleteName, d.Movement, DoseDto.NameOf(d.Movement, athlete), d.Role, d.Kind, d.Cause, d.State, d.DeferredUntil, p.BasisDay, p.NextDay,
-            p.Before is null ? null : NotationPrinter.Print(p.Before), DoseDto.Of(p.Next, athlete), DoseDto.Of(p.First, athlete), p.Confirms, p.Place, p.IsHarmless, d.Cleared, d.Renews,
-            [.. changes], p.Why, p.Overruled);
+            d.Id,
+            d.AthleteId,
+            athleteName,
+            d.Movement,
+            DoseDto.NameOf(d.Movement, athlete),
+            d.Role,
+            d.Kind,
+            d.Cause,
+            d.State,
+            d.DeferredUntil,
+            p.BasisDay,
+            p.NextDay,
+            p.Before is null ? null : NotationPrinter.Print(p.Before),
+            DoseDto.Of(p.Next, athlete),
+            DoseDto.Of(p.First, athlete),
+            p.Confirms,
+            p.Place,
+            p.IsHarmless,
+            d.Cleared,
+            d.Renews,
+            [.. changes],
+            p.Why,
+            p.Overruled
+        );
     }
 
     /// <summary>One decision by itself.</summary>
@@ -88,7 +148,8 @@ public sealed record DecisionDto(
 /// <summary>An item before or after a decision.</summary>
 internal sealed record ItemState(string Movement, string Plan, ItemRole? Role, string? Relief)
 {
-    public DoseDto Dto(AthleteAtWork athlete) => new(Movement, DoseDto.NameOf(Movement, athlete), NotationPrinter.Print(PrescriptionJson.Read(Plan)));
+    public DoseDto Dto(AthleteAtWork athlete) =>
+        new(Movement, DoseDto.NameOf(Movement, athlete), NotationPrinter.Print(PrescriptionJson.Read(Plan)));
 }
 
 /// <summary>What accepting did to an item.</summary>
@@ -104,9 +165,15 @@ internal sealed record AcceptedChanges(int V, Guid? Created, IReadOnlyList<ItemC
 
     public string ToJson() => JsonSerializer.Serialize(this, WireJson.Options);
 
-    /// <summary>Of the last time that the decision was taken; what an earlier version noted cannot be undone here any more.</summary>
+    /// <summary>
+    /// Of the last time that the decision was taken; what an earlier version noted cannot be undone here any more.
+    /// </summary>
     public static AcceptedChanges Of(Db db, Guid decisionId) =>
-        DecisionStore.Events(db, decisionId).LastOrDefault(e => e.Kind is DecisionEventKind.Accepted or DecisionEventKind.Edited)?.PayloadJson is { } json
+        DecisionStore
+            .Events(db, decisionId)
+            .LastOrDefault(e => e.Kind is DecisionEventKind.Accepted or DecisionEventKind.Edited)
+            ?.PayloadJson
+            is { } json
         && JsonSerializer.Deserialize<AcceptedChanges>(json, WireJson.Options) is { V: Version } changes
             ? changes
             : new(0, null, []);

@@ -21,27 +21,63 @@ public static class DemoSeeder
     private static readonly Guid CoachId = new("01900000-0000-7000-8000-00000000c0a1");
     private static readonly Guid AthleteAccountId = new("01900000-0000-7000-8000-00000000a001");
 
-    public static void Seed(Database database, ClubClock clock, Reconciler reconciler) => database.Write(db =>
-    {
-        if (AccountStore.Club(db) is not null)
-            return false;
-        AccountStore.AddClub(db, new(DemoClub.Name, "Europe/Madrid", DemoClub.TrainingDays), clock.Now);
-        // Without a password nobody signs in by name; the demo's one-press sign-in is the only way.
-        AccountStore.Add(db, new(CoachId, "coach", "Coach of the hall", null, "owner", null, nameof(MassUnit.Kg)), clock.Now);
-        KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
-        var athletes = DemoClub.Athletes(clock.Today);
-        foreach (var athlete in athletes)
-            Store(db, athlete, new(clock.Now, CoachId));
-        AccountStore.Add(db, new(AthleteAccountId, "athlete", athletes[0].Script.Name, null, "athlete", athletes[0].Id, athletes[0].Script.Unit.ToString()), clock.Now);
-        foreach (var athlete in athletes)
-            reconciler.Run(db, athlete.Id);
-        return true;
-    });
+    public static void Seed(Database database, ClubClock clock, Reconciler reconciler) =>
+        database.Write(db =>
+        {
+            if (AccountStore.Club(db) is not null)
+                return false;
+            AccountStore.AddClub(db, new(DemoClub.Name, "Europe/Madrid", DemoClub.TrainingDays), clock.Now);
+            // Without a password nobody signs in by name; the demo's one-press sign-in is the only way.
+            AccountStore.Add(
+                db,
+                new(CoachId, "coach", "Coach of the hall", null, "owner", null, nameof(MassUnit.Kg)),
+                clock.Now
+            );
+            KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
+            var athletes = DemoClub.Athletes(clock.Today);
+            foreach (var athlete in athletes)
+                Store(db, athlete, new(clock.Now, CoachId));
+            AccountStore.Add(
+                db,
+                new(
+                    AthleteAccountId,
+                    "athlete",
+                    athletes[0].Script.Name,
+                    null,
+                    "athlete",
+                    athletes[0].Id,
+                    athletes[0].Script.Unit.ToString()
+                ),
+                clock.Now
+            );
+            foreach (var athlete in athletes)
+                reconciler.Run(db, athlete.Id);
+            return true;
+        });
 
     private static void Store(Db db, SimulatedAthlete athlete, Stamp stamp)
     {
         var script = athlete.Script;
-        AthleteStore.Put(db, new(athlete.Id, script.Name, script.BirthYear, script.Sex, script.StatureCm, MeasuredLengths.None, script.Unit, script.SchoolOverrides, script.Cleared, script.Intake.Place == TrainingPlace.Hall ? Kit.Empty : script.Kit, 0) { Intake = script.Intake }, stamp.At);
+        AthleteStore.Put(
+            db,
+            new(
+                athlete.Id,
+                script.Name,
+                script.BirthYear,
+                script.Sex,
+                script.StatureCm,
+                MeasuredLengths.None,
+                script.Unit,
+                script.SchoolOverrides,
+                script.Cleared,
+                script.Intake.Place == TrainingPlace.Hall ? Kit.Empty : script.Kit,
+                0
+            )
+            {
+                Intake = script.Intake,
+            },
+            stamp.At
+        );
         foreach (var (id, reading) in athlete.BodyMasses)
             AthleteStore.AddBodyMass(db, athlete.Id, new(id, reading), stamp);
         foreach (var result in athlete.Results)
@@ -50,13 +86,36 @@ public static class DemoSeeder
             KitStore.Put(db, athlete.Id, book, 0, stamp);
         if (athlete.Block is { } block)
             Blocks.Write(db, athlete.Id, block.Id, block.Block, 0, stamp);
-        foreach (var session in athlete.Sessions.Where(s => athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true))
+        foreach (
+            var session in athlete.Sessions.Where(s =>
+                athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true
+            )
+        )
         {
-            var stored = new StoredSession(session.Id, athlete.Id, session.Day, SessionStatus.Planned, session.Easy, null, 0, [new(session.ItemId, session.Movement, session.Plan, null)]);
+            var stored = new StoredSession(
+                session.Id,
+                athlete.Id,
+                session.Day,
+                SessionStatus.Planned,
+                session.Easy,
+                null,
+                0,
+                [new(session.ItemId, session.Movement, session.Plan, null)]
+            );
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
                 continue;
-            SessionStore.Start(db, stored, new Dictionary<Guid, FrozenPlan> { [session.ItemId] = new([.. session.PlannedLoads.Select(m => m.Kilograms)], session.BodyMass.Kilograms) });
+            SessionStore.Start(
+                db,
+                stored,
+                new Dictionary<Guid, FrozenPlan>
+                {
+                    [session.ItemId] = new(
+                        [.. session.PlannedLoads.Select(m => m.Kilograms)],
+                        session.BodyMass.Kilograms
+                    ),
+                }
+            );
             foreach (var (id, set) in session.Sets)
                 SessionStore.AddSet(db, new(id, session.ItemId, set), null, stamp);
             SessionStore.Finish(db, session.Id);

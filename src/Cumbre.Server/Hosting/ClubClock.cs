@@ -4,7 +4,8 @@ using Cumbre.Storage.Accounts;
 namespace Cumbre.Server.Hosting;
 
 /// <summary>
-/// The only clock of the app. Instants are UTC; a training day is a date in the club's time zone. In the demo the day stands
+/// The only clock of the app. Instants are UTC; a training day is a date in the club's time zone. In the demo the day
+/// stands
 /// still while the time of day goes on, so that the scenario's evening never ends.
 /// </summary>
 public sealed class ClubClock(CumbreOptions options, Database database, TimeProvider time)
@@ -16,17 +17,28 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
         get
         {
             var now = time.GetUtcNow();
-            return options.Today is { } day ? new(day.ToDateTime(TimeOnly.FromDateTime(now.UtcDateTime)), TimeSpan.Zero) : now;
+            return options.Today is { } day
+                ? new(day.ToDateTime(TimeOnly.FromDateTime(now.UtcDateTime)), TimeSpan.Zero)
+                : now;
         }
     }
 
-    public DateOnly Today => options.Today ?? DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(time.GetUtcNow(), Zone).DateTime);
+    public DateOnly Today =>
+        options.Today ?? DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(time.GetUtcNow(), Zone).DateTime);
 
     /// <summary>The instant at which today began.</summary>
     public DateTimeOffset StartOfToday =>
-        options.Today is { } day ? new(day.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero) : new DateTimeOffset(Today.ToDateTime(TimeOnly.MinValue), Zone.GetUtcOffset(time.GetUtcNow())).ToUniversalTime();
+        options.Today is { } day
+            ? new(day.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero)
+            : new DateTimeOffset(
+                Today.ToDateTime(TimeOnly.MinValue),
+                Zone.GetUtcOffset(time.GetUtcNow())
+            ).ToUniversalTime();
 
-    private TimeZoneInfo Zone => zone ??= database.Read(AccountStore.Club) is { } club ? TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone) : TimeZoneInfo.Utc;
+    private TimeZoneInfo Zone =>
+        zone ??= database.Read(AccountStore.Club) is { } club
+            ? TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone)
+            : TimeZoneInfo.Utc;
 
     /// <summary>The club's time zone by its IANA name.</summary>
     public string ZoneId => Zone.Id;

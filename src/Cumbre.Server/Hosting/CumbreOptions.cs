@@ -10,12 +10,13 @@ namespace Cumbre.Server.Hosting;
 public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int SignInsPerMinute)
 {
     /// <summary>Command-line names of the settings.</summary>
-    public static IDictionary<string, string> Switches { get; } = new Dictionary<string, string>
-    {
-        ["--data"] = "Cumbre:Data",
-        ["--demo"] = "Cumbre:Demo",
-        ["--today"] = "Cumbre:Today",
-    };
+    public static IDictionary<string, string> Switches { get; } =
+        new Dictionary<string, string>
+        {
+            ["--data"] = "Cumbre:Data",
+            ["--demo"] = "Cumbre:Demo",
+            ["--today"] = "Cumbre:Today",
+        };
 
     /// <exception cref="SettingException">A setting cannot be read.</exception>
     public static CumbreOptions From(IConfiguration configuration)
@@ -26,7 +27,8 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             section["Data"] is { Length: > 0 } data ? data : DefaultData(demo ? "demo" : "club"),
             demo,
             Day(section["Today"], demo),
-            section.GetValue("SignInsPerMinute", 10));
+            section.GetValue("SignInsPerMinute", 10)
+        );
     }
 
     private static DateOnly? Day(string? text, bool demo)
@@ -35,13 +37,26 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             return null;
         if (string.IsNullOrEmpty(text))
             return demo ? Simulation.DemoClub.Today : null;
-        return DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+        return DateOnly.TryParseExact(
+            text,
+            "yyyy-MM-dd",
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.None,
+            out var day
+        )
             ? day
             : throw new SettingException($"--today: \"{text}\" is not a date; write it as 2026-03-16, or now.");
     }
 
     private static string DefaultData(string kind) =>
-        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "cumbre", kind);
+        Path.Combine(
+            Environment.GetFolderPath(
+                Environment.SpecialFolder.LocalApplicationData,
+                Environment.SpecialFolderOption.Create
+            ),
+            "cumbre",
+            kind
+        );
 }
 
 /// <summary>A setting that the person who starts the app can mend; its message is one plain sentence.</summary>

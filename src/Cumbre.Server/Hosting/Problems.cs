@@ -18,22 +18,33 @@ public sealed class FieldException(params FieldError[] errors) : Exception(error
     public IReadOnlyList<FieldError> Errors { get; } = errors;
 }
 
-/// <summary>Problem details (RFC 9457) for everything that goes wrong, and the wording of field errors in one place.</summary>
+/// <summary>
+/// Problem details (RFC 9457) for everything that goes wrong, and the wording of field errors in one place.
+/// </summary>
 public static class Problems
 {
     public const string TooLarge = "That is too large: at most 1 MB.";
 
-    public static IResult NotFound(string what) => Results.Problem(statusCode: 404, title: $"There is no such {what}.", type: "about:blank");
+    public static IResult NotFound(string what) =>
+        Results.Problem(statusCode: 404, title: $"There is no such {what}.", type: "about:blank");
 
     /// <summary>A stale write: the answer carries the current state, so that the screen can offer both.</summary>
     public static IResult Conflict(string title, object? current) =>
-        Results.Problem(statusCode: 409, title: title, type: "urn:cumbre:conflict", extensions: new Dictionary<string, object?> { ["current"] = current });
+        Results.Problem(
+            statusCode: 409,
+            title: title,
+            type: "urn:cumbre:conflict",
+            extensions: new Dictionary<string, object?> { ["current"] = current }
+        );
 
     public static IResult Fields(params FieldError[] errors) => Results.Problem(Details(errors));
 
-    public static FieldException Field(string path, string code, string message) => new(new FieldError(path, code, message));
+    public static FieldException Field(string path, string code, string message) =>
+        new(new FieldError(path, code, message));
 
-    /// <summary>Runs a constructor of the core; its refusal becomes an error at <paramref name="path"/> plus the guarded field.</summary>
+    /// <summary>
+    /// Runs a constructor of the core; its refusal becomes an error at <paramref name="path"/> plus the guarded field.
+    /// </summary>
     /// <exception cref="FieldException">The core refused a value.</exception>
     public static T At<T>(string path, Func<T> make)
     {
@@ -72,17 +83,21 @@ public static class Problems
         return trimmed;
     }
 
-    internal static ProblemDetails Details(IReadOnlyList<FieldError> errors) => new()
-    {
-        Status = 400,
-        Title = errors.Count == 1 ? errors[0].Message : $"{errors.Count} fields need a change.",
-        Type = "urn:cumbre:fields",
-        Extensions = { ["errors"] = errors },
-    };
+    internal static ProblemDetails Details(IReadOnlyList<FieldError> errors) =>
+        new()
+        {
+            Status = 400,
+            Title = errors.Count == 1 ? errors[0].Message : $"{errors.Count} fields need a change.",
+            Type = "urn:cumbre:fields",
+            Extensions = { ["errors"] = errors },
+        };
 
     private static FieldError OfViolation(string path, RuleViolationException e)
     {
-        var field = path.Length == 0 ? e.Field : path.EndsWith('.') ? path + e.Field : path;
+        var field =
+            path.Length == 0 ? e.Field
+            : path.EndsWith('.') ? path + e.Field
+            : path;
         var range = $"{Number(e.Minimum)} to {Number(e.Maximum)}";
         return e.Violation switch
         {
@@ -101,20 +116,36 @@ public static class Problems
 /// <summary>Turns exceptions into problem details; a stack trace never leaves the server.</summary>
 public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> log) : IExceptionHandler
 {
-    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    public async ValueTask<bool> TryHandleAsync(
+        HttpContext httpContext,
+        Exception exception,
+        CancellationToken cancellationToken
+    )
     {
         var details = exception switch
         {
             FieldException e => Problems.Details(e.Errors),
             BadHttpRequestException { InnerException: JsonException json } => Problems.Details([OfJson(json)]),
-            BadHttpRequestException { StatusCode: 413 } => new ProblemDetails { Status = 413, Title = Problems.TooLarge },
-            BadHttpRequestException e => new ProblemDetails { Status = e.StatusCode, Title = "This request cannot be read." },
+            BadHttpRequestException { StatusCode: 413 } => new ProblemDetails
+            {
+                Status = 413,
+                Title = Problems.TooLarge,
+            },
+            BadHttpRequestException e => new ProblemDetails
+            {
+                Status = e.StatusCode,
+                Title = "This request cannot be read.",
+            },
             _ => null,
         };
         if (details is null)
         {
             log.LogError(exception, "Unhandled at {Path}", httpContext.Request.Path);
-            details = new ProblemDetails { Status = 500, Title = "Something went wrong on the server. What you typed is still here; try again." };
+            details = new ProblemDetails
+            {
+                Status = 500,
+                Title = "Something went wrong on the server. What you typed is still here; try again.",
+            };
         }
 
         httpContext.Response.StatusCode = details.Status ?? 500;
@@ -124,8 +155,17 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
     private static FieldError OfJson(JsonException e)
     {
         var path = (e.Path ?? "").TrimStart('$').TrimStart('.');
-        return e.BytePositionInLine is not null && (path.Length == 0 || e.InnerException is not null && e.InnerException.GetType().Name == "JsonReaderException")
+        return
+            e.BytePositionInLine is not null
+            && (
+                path.Length == 0
+                || e.InnerException is not null && e.InnerException.GetType().Name == "JsonReaderException"
+            )
             ? new(path, "json", $"This is no valid JSON near line {e.LineNumber + 1}, byte {e.BytePositionInLine + 1}.")
-            : new(path, "type", $"{(path.Length == 0 ? "The body" : path)} is missing or of the wrong kind; the API document says what it takes.");
+            : new(
+                path,
+                "type",
+                $"{(path.Length == 0 ? "The body" : path)} is missing or of the wrong kind; the API document says what it takes."
+            );
     }
 }

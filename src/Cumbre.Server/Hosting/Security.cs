@@ -12,40 +12,61 @@ public static class Security
 
     private static readonly object NonceKey = new();
 
-    public static IApplicationBuilder UseSecurityHeaders(this IApplicationBuilder app) => app.Use(async (context, next) =>
-    {
-        var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
-        context.Items[NonceKey] = nonce;
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy =
-            $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
-            + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
-        headers.XContentTypeOptions = "nosniff";
-        headers.XFrameOptions = "DENY";
-        headers["Referrer-Policy"] = "same-origin";
-        headers["Cross-Origin-Opener-Policy"] = "same-origin";
-        headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=()";
-        if (context.Request.Path.StartsWithSegments("/api"))
-            headers.CacheControl = "no-store";
-        await next();
-    });
+    public static IApplicationBuilder UseSecurityHeaders(this IApplicationBuilder app) =>
+        app.Use(
+            async (context, next) =>
+            {
+                var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
+                context.Items[NonceKey] = nonce;
+                var headers = context.Response.Headers;
+                headers.ContentSecurityPolicy =
+                    $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+                    + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+                headers.XContentTypeOptions = "nosniff";
+                headers.XFrameOptions = "DENY";
+                headers["Referrer-Policy"] = "same-origin";
+                headers["Cross-Origin-Opener-Policy"] = "same-origin";
+                headers["Cross-Origin-Resource-Policy"] = "same-origin";
+                headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=()";
+                if (context.Request.Path.StartsWithSegments("/api"))
+                    headers.CacheControl = "no-store";
+                await next();
+            }
+        );
 
     /// <summary>Every unsafe request to the API must carry the token that <c>GET /api/me</c> gave.</summary>
-    public static IApplicationBuilder UseCsrf(this IApplicationBuilder app) => app.Use(async (context, next) =>
-    {
-        var unsafeMethod = !(HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method) || HttpMethods.IsOptions(context.Request.Method));
-        if (unsafeMethod && context.Request.Path.StartsWithSegments("/api")
-            && !await context.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(context))
-        {
-            await Results.Problem(statusCode: 400, title: "This page is from an earlier sign-in: reload it.", type: "urn:cumbre:csrf").ExecuteAsync(context);
-            return;
-        }
+    public static IApplicationBuilder UseCsrf(this IApplicationBuilder app) =>
+        app.Use(
+            async (context, next) =>
+            {
+                var unsafeMethod = !(
+                    HttpMethods.IsGet(context.Request.Method)
+                    || HttpMethods.IsHead(context.Request.Method)
+                    || HttpMethods.IsOptions(context.Request.Method)
+                );
+                if (
+                    unsafeMethod
+                    && context.Request.Path.StartsWithSegments("/api")
+                    && !await context.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(context)
+                )
+                {
+                    await Results
+                        .Problem(
+                            statusCode: 400,
+                            title: "This page is from an earlier sign-in: reload it.",
+                            type: "urn:cumbre:csrf"
+                        )
+                        .ExecuteAsync(context);
+                    return;
+                }
 
-        await next();
-    });
+                await next();
+            }
+        );
 
-    /// <summary>Serves the page for every place of the interface, with this request's nonce for the style engine.</summary>
+    /// <summary>
+    /// Serves the page for every place of the interface, with this request's nonce for the style engine.
+    /// </summary>
     public static void MapPage(this WebApplication app)
     {
         var page = new Lazy<string>(() =>
@@ -57,9 +78,13 @@ public static class Security
             return reader.ReadToEnd();
         });
         app.MapFallback("{*path:nonfile}", (HttpContext context) =>
-        {
-            context.Response.Headers.CacheControl = "no-cache";
-            return Results.Content(page.Value.Replace(NoncePlaceholder, (string)context.Items[NonceKey]!, StringComparison.Ordinal), "text/html; charset=utf-8");
-        }).AllowAnonymous();
+            {
+                context.Response.Headers.CacheControl = "no-cache";
+                return Results.Content(
+                    page.Value.Replace(NoncePlaceholder, (string)context.Items[NonceKey]!, StringComparison.Ordinal),
+                    "text/html; charset=utf-8"
+                );
+            })
+            .AllowAnonymous();
     }
 }

@@ -6,7 +6,8 @@ using Cumbre.Storage.Ladders;
 namespace Cumbre.Server.Ladders;
 
 /// <summary>
-/// All athletes with their results, kept between key strokes while a ladder is edited: loading them reads the whole log, placing them takes
+/// All athletes with their results, kept between key strokes while a ladder is edited: loading them reads the whole
+/// log, placing them takes
 /// milliseconds.
 /// </summary>
 public sealed class Climbers(Database database)
@@ -34,6 +35,17 @@ public sealed class Climbers(Database database)
     {
         var catalogue = CatalogueStore.Club(db).Catalogue;
         var coach = PlacementStore.All(db);
-        return [.. SnapshotStore.LoadAll(db, day).Select(a => new Climber(a.Profile.Id, a.Profile.Name, a.Snapshot.Schools, TrainingResults.Book(a.Snapshot, catalogue, day), [.. coach[a.Profile.Id]]))];
+        return
+        [
+            .. SnapshotStore
+                .LoadAll(db, day)
+                .Select(a => new Climber(
+                    a.Profile.Id,
+                    a.Profile.Name,
+                    a.Snapshot.Schools,
+                    TrainingResults.Book(a.Snapshot, catalogue, day),
+                    [.. coach[a.Profile.Id]]
+                )),
+        ];
     }
 }

@@ -21,7 +21,11 @@ public sealed record ClubLadderDto(string Ladder, IReadOnlyList<decimal> Shares,
 
 internal static class ClubLadder
 {
-    public static Results<Ok<ClubLadderDto>, ProblemHttpResult> Handle(string ladder, Database database, ClubClock clock)
+    public static Results<Ok<ClubLadderDto>, ProblemHttpResult> Handle(
+        string ladder,
+        Database database,
+        ClubClock clock
+    )
     {
         var today = clock.Today;
         var page = database.Read(db =>
@@ -31,14 +35,26 @@ internal static class ClubLadder
                 return null;
             var coach = PlacementStore.All(db);
             return new ClubLadderDto(
-                found.Slug, Demand.Shares(found, BodyBuild.Unknown),
-                [.. SnapshotStore.LoadAll(db, today).Select(a =>
-                {
-                    var book = TrainingResults.Book(a.Snapshot, atlas.Catalogue, today);
-                    var set = coach[a.Profile.Id].FirstOrDefault(c => c.Ladder == found.Slug);
-                    var started = found.Steps.SelectMany(s => s.Opens.Terms).Any(t => book.Has(t.Benchmark));
-                    return new FlagDto(a.Profile.Id, a.Profile.Name, Placement.Of(found, a.Snapshot.Schools, book, set).Training, started, set is not null);
-                })]);
+                found.Slug,
+                Demand.Shares(found, BodyBuild.Unknown),
+                [
+                    .. SnapshotStore
+                        .LoadAll(db, today)
+                        .Select(a =>
+                        {
+                            var book = TrainingResults.Book(a.Snapshot, atlas.Catalogue, today);
+                            var set = coach[a.Profile.Id].FirstOrDefault(c => c.Ladder == found.Slug);
+                            var started = found.Steps.SelectMany(s => s.Opens.Terms).Any(t => book.Has(t.Benchmark));
+                            return new FlagDto(
+                                a.Profile.Id,
+                                a.Profile.Name,
+                                Placement.Of(found, a.Snapshot.Schools, book, set).Training,
+                                started,
+                                set is not null
+                            );
+                        }),
+                ]
+            );
         });
         return page is null ? (ProblemHttpResult)Problems.NotFound("ladder") : TypedResults.Ok(page);
     }

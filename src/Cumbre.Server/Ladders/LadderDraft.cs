@@ -17,7 +17,14 @@ namespace Cumbre.Server.Ladders;
 /// <param name="Reason">Why.</param>
 /// <param name="Shipped">The version went back to the shipped ladder, or retired the club's own.</param>
 /// <param name="Differences">From the version before it; from the shipped ladder for the first.</param>
-public sealed record LadderVersionDto(int Version, DateTimeOffset At, string By, string Reason, bool Shipped, IReadOnlyList<LadderDifference> Differences);
+public sealed record LadderVersionDto(
+    int Version,
+    DateTimeOffset At,
+    string By,
+    string Reason,
+    bool Shipped,
+    IReadOnlyList<LadderDifference> Differences
+);
 
 /// <summary>Something wrong in a written ladder.</summary>
 /// <param name="Path">The field, for instance <c>steps[3].opens</c>.</param>
@@ -26,24 +33,30 @@ public sealed record LadderVersionDto(int Version, DateTimeOffset At, string By,
 /// <param name="Gate">Where and what, for a gate.</param>
 public sealed record LadderProblem(string Path, string? Step, string Message, GateError? Gate)
 {
-    public static LadderProblem Of(LadderSlip slip) => new(
-        slip.Path, slip.Place.Split('/') is [_, var step, ..] ? step : null, slip.Fault == LadderFault.Gate ? GateMessage(slip.Gate!) : Capital(slip.Cause), slip.Gate);
+    public static LadderProblem Of(LadderSlip slip) =>
+        new(
+            slip.Path,
+            slip.Place.Split('/') is [_, var step, ..] ? step : null,
+            slip.Fault == LadderFault.Gate ? GateMessage(slip.Gate!) : Capital(slip.Cause),
+            slip.Gate
+        );
 
-    private static string GateMessage(GateError error) => error.Fault switch
-    {
-        GateFault.ExpectedName => "The name of a test belongs here.",
-        GateFault.UnknownName => $"There is no test \"{error.Name}\".",
-        GateFault.ExpectedAtLeast => $"\">=\" belongs after {error.Name}.",
-        GateFault.ExpectedFigure => $"A figure of {error.Name} belongs here.",
-        GateFault.WrongMeasure => $"{error.Name} is counted in another measure.",
-        GateFault.OutOfRange => "This figure must be over zero and possible.",
-        GateFault.RangeReversed => "The upper figure lies below the lower one.",
-        GateFault.ExpectedJoin => "\"and\", \"or\" or the end belongs here.",
-        GateFault.BracketOpen => "This bracket has no partner.",
-        GateFault.TooDeep => "Too many brackets within brackets.",
-        GateFault.Sides => $"{error.Name}: \"each side\" belongs to a test with sides, and only there.",
-        _ => "This character belongs to no gate.",
-    };
+    private static string GateMessage(GateError error) =>
+        error.Fault switch
+        {
+            GateFault.ExpectedName => "The name of a test belongs here.",
+            GateFault.UnknownName => $"There is no test \"{error.Name}\".",
+            GateFault.ExpectedAtLeast => $"\">=\" belongs after {error.Name}.",
+            GateFault.ExpectedFigure => $"A figure of {error.Name} belongs here.",
+            GateFault.WrongMeasure => $"{error.Name} is counted in another measure.",
+            GateFault.OutOfRange => "This figure must be over zero and possible.",
+            GateFault.RangeReversed => "The upper figure lies below the lower one.",
+            GateFault.ExpectedJoin => "\"and\", \"or\" or the end belongs here.",
+            GateFault.BracketOpen => "This bracket has no partner.",
+            GateFault.TooDeep => "Too many brackets within brackets.",
+            GateFault.Sides => $"{error.Name}: \"each side\" belongs to a test with sides, and only there.",
+            _ => "This character belongs to no gate.",
+        };
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..] + ".";
 }
@@ -58,8 +71,15 @@ public sealed record LadderProblem(string Path, string? Step, string Message, Ga
 /// <param name="Flags">What a newer shipped ladder changed underneath the edits.</param>
 /// <param name="Problems">Why the club's writing cannot be used; the shipped one stands in.</param>
 public sealed record LadderDraftDto(
-    LadderEntry Entry, int Version, bool Own, bool Edited, IReadOnlyList<LadderDifference> FromShipped, IReadOnlyList<LadderVersionDto> Versions, IReadOnlyList<UpgradeFlag> Flags,
-    IReadOnlyList<LadderProblem> Problems);
+    LadderEntry Entry,
+    int Version,
+    bool Own,
+    bool Edited,
+    IReadOnlyList<LadderDifference> FromShipped,
+    IReadOnlyList<LadderVersionDto> Versions,
+    IReadOnlyList<UpgradeFlag> Flags,
+    IReadOnlyList<LadderProblem> Problems
+);
 
 /// <param name="Version">The stored one that was edited; 0 where the club never changed it.</param>
 /// <param name="Reason">Why, 1 to 200 characters; it is kept.</param>
@@ -72,11 +92,31 @@ public sealed record LadderRequest(int Version, string Reason, LadderEntry Entry
 public sealed record RestoreRequest(int Version, int? To, string Reason);
 
 /// <summary>Whom a change would move: a flag that leaves one step for another.</summary>
-public sealed record MoverDto(Guid AthleteId, string Name, string? From, string? To, IReadOnlyList<string> Won, IReadOnlyList<string> Lost, IReadOnlyList<string> Opened, IReadOnlyList<string> Closed)
+public sealed record MoverDto(
+    Guid AthleteId,
+    string Name,
+    string? From,
+    string? To,
+    IReadOnlyList<string> Won,
+    IReadOnlyList<string> Lost,
+    IReadOnlyList<string> Opened,
+    IReadOnlyList<string> Closed
+)
 {
-    public static MoverDto Of(Mover m) => new(m.Climber.Id, m.Climber.Name, StepOf(m.Before), StepOf(m.After), m.Change.Won, m.Change.Lost, m.Change.Opened, m.Change.Closed);
+    public static MoverDto Of(Mover m) =>
+        new(
+            m.Climber.Id,
+            m.Climber.Name,
+            StepOf(m.Before),
+            StepOf(m.After),
+            m.Change.Won,
+            m.Change.Lost,
+            m.Change.Opened,
+            m.Change.Closed
+        );
 
-    private static string? StepOf(Placement placement) => placement.Training is { } step ? placement.Ladder.Steps[step].Name : null;
+    private static string? StepOf(Placement placement) =>
+        placement.Training is { } step ? placement.Ladder.Steps[step].Name : null;
 }
 
 /// <summary>What a draft would mean.</summary>
@@ -87,15 +127,28 @@ public sealed record MoverDto(Guid AthleteId, string Name, string? From, string?
 /// <param name="Before">Flags as they stand, by step of the draft.</param>
 /// <param name="After">Flags as they would stand.</param>
 public sealed record WhatIfDto(
-    IReadOnlyList<LadderProblem> Problems, IReadOnlyList<LadderDifference> Differences, IReadOnlyList<MoverDto> Movers, IReadOnlyList<decimal> Shares, IReadOnlyList<FlagDto> Before,
-    IReadOnlyList<FlagDto> After);
+    IReadOnlyList<LadderProblem> Problems,
+    IReadOnlyList<LadderDifference> Differences,
+    IReadOnlyList<MoverDto> Movers,
+    IReadOnlyList<decimal> Shares,
+    IReadOnlyList<FlagDto> Before,
+    IReadOnlyList<FlagDto> After
+);
 
 internal static partial class LadderDraft
 {
     public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Handle(string ladder, Database database) =>
-        database.Read(db => Read(db, ladder)) is { } draft ? TypedResults.Ok(draft) : (ProblemHttpResult)Problems.NotFound("ladder");
+        database.Read(db => Read(db, ladder)) is { } draft
+            ? TypedResults.Ok(draft)
+            : (ProblemHttpResult)Problems.NotFound("ladder");
 
-    public static Results<Ok<WhatIfDto>, ProblemHttpResult> WhatIf(string ladder, LadderEntry entry, Database database, Climbers climbers, ClubClock clock)
+    public static Results<Ok<WhatIfDto>, ProblemHttpResult> WhatIf(
+        string ladder,
+        LadderEntry entry,
+        Database database,
+        Climbers climbers,
+        ClubClock clock
+    )
     {
         var club = database.Read(CatalogueStore.Club);
         var draft = (entry with { Slug = ladder }).Normalised(club.Catalogue.Names);
@@ -104,14 +157,25 @@ internal static partial class LadderDraft
             return TypedResults.Ok(new WhatIfDto([.. reading.Slips.Select(LadderProblem.Of)], [], [], [], [], []));
         var everyone = climbers.On(clock.Today);
         var before = club.Atlas.BySlug.GetValueOrDefault(ladder);
-        return TypedResults.Ok(new WhatIfDto(
-            [],
-            club.States.TryGetValue(ladder, out var state) ? LadderDiff.Between(state.Entry, draft) : [],
-            before is null ? [] : [.. LadderWhatIf.Movers(before, after, everyone).Select(MoverDto.Of)],
-            Demand.Shares(after, BodyBuild.Unknown), [.. everyone.Select(c => Flag(c, before ?? after, after))], [.. everyone.Select(c => Flag(c, after, after))]));
+        return TypedResults.Ok(
+            new WhatIfDto(
+                [],
+                club.States.TryGetValue(ladder, out var state) ? LadderDiff.Between(state.Entry, draft) : [],
+                before is null ? [] : [.. LadderWhatIf.Movers(before, after, everyone).Select(MoverDto.Of)],
+                Demand.Shares(after, BodyBuild.Unknown),
+                [.. everyone.Select(c => Flag(c, before ?? after, after))],
+                [.. everyone.Select(c => Flag(c, after, after))]
+            )
+        );
     }
 
-    public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Put(string ladder, LadderRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Put(
+        string ladder,
+        LadderRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var reason = Problems.Text("reason", request.Reason, "why the ladder changes", 200);
         if (!Slug().IsMatch(ladder))
@@ -121,12 +185,21 @@ internal static partial class LadderDraft
             var club = CatalogueStore.Club(db);
             var entry = (request.Entry with { Slug = ladder }).Normalised(club.Catalogue.Names);
             Check(LadderReader.Read(entry, club.Catalogue), "entry.");
-            return (Store(db, ladder, request.Version, entry, reason, clock.Stamp(Policies.IdOf(user))), Read(db, ladder));
+            return (
+                Store(db, ladder, request.Version, entry, reason, clock.Stamp(Policies.IdOf(user))),
+                Read(db, ladder)
+            );
         });
         return Answer(written, draft);
     }
 
-    public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Restore(string ladder, RestoreRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Restore(
+        string ladder,
+        RestoreRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var reason = Problems.Text("reason", request.Reason, "why", 200);
         var (written, draft) = database.Write(db =>
@@ -137,11 +210,15 @@ internal static partial class LadderDraft
             LadderEntry? entry = null;
             if (request.To is { } wanted)
             {
-                entry = versions.FirstOrDefault(v => v.Version == wanted)?.Entry ?? throw Problems.Field("to", "unknown", $"Version {wanted} holds no ladder to bring back.");
+                entry = versions.FirstOrDefault(v => v.Version == wanted)?.Entry
+                    ?? throw Problems.Field("to", "unknown", $"Version {wanted} holds no ladder to bring back.");
                 Check(LadderReader.Read(entry, CatalogueStore.Club(db).Catalogue), "");
             }
 
-            return (Store(db, ladder, request.Version, entry, reason, clock.Stamp(Policies.IdOf(user))), Read(db, ladder));
+            return (
+                Store(db, ladder, request.Version, entry, reason, clock.Stamp(Policies.IdOf(user))),
+                Read(db, ladder)
+            );
         });
         return Answer(written, draft);
     }
@@ -149,10 +226,20 @@ internal static partial class LadderDraft
     /// <summary>Writes the next version; null goes back to the shipped ladder.</summary>
     public static Written Store(Db db, string ladder, int version, LadderEntry? entry, string reason, Stamp stamp)
     {
-        var shipped = Atlas.ShippedFile.Ladders.FirstOrDefault(l => l.Slug == ladder)?.Normalised(CatalogueStore.Club(db).Catalogue.Names);
+        var shipped = Atlas
+            .ShippedFile.Ladders.FirstOrDefault(l => l.Slug == ladder)
+            ?.Normalised(CatalogueStore.Club(db).Catalogue.Names);
         var written = CatalogueStore.Add(db, CatalogueKind.Ladder, ladder, version, shipped, entry, reason, stamp);
         if (written == Written.Done)
-            AuditStore.Add(db, Guid.CreateVersion7(), "ladder", Guid.Empty, $"{ladder}: version {version + 1}", reason, stamp);
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "ladder",
+                Guid.Empty,
+                $"{ladder}: version {version + 1}",
+                reason,
+                stamp
+            );
         return written;
     }
 
@@ -160,15 +247,20 @@ internal static partial class LadderDraft
     private static void Check(LadderReading reading, string path)
     {
         if (reading.Ladder is null)
-            throw new FieldException([.. reading.Slips.Select(LadderProblem.Of).Select(p => new FieldError(path + p.Path, "ladder", p.Message))]);
+            throw new FieldException([
+                .. reading
+                    .Slips.Select(LadderProblem.Of)
+                    .Select(p => new FieldError(path + p.Path, "ladder", p.Message)),
+            ]);
     }
 
-    private static Results<Ok<LadderDraftDto>, ProblemHttpResult> Answer(Written written, LadderDraftDto? draft) => written switch
-    {
-        Written.Done => TypedResults.Ok(draft!),
-        Written.Missing => (ProblemHttpResult)Problems.NotFound("ladder"),
-        _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this ladder meanwhile.", draft),
-    };
+    private static Results<Ok<LadderDraftDto>, ProblemHttpResult> Answer(Written written, LadderDraftDto? draft) =>
+        written switch
+        {
+            Written.Done => TypedResults.Ok(draft!),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound("ladder"),
+            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this ladder meanwhile.", draft),
+        };
 
     private static LadderDraftDto? Read(Db db, string ladder)
     {
@@ -180,27 +272,55 @@ internal static partial class LadderDraft
         return entry is null
             ? null
             : new(
-                entry, versions.Count > 0 ? versions[0].Version : 0, shipped is null, state?.Edited ?? false, shipped is null ? [] : LadderDiff.Between(shipped, entry), History(versions, shipped),
-                state?.Flags ?? [], [.. (state?.Slips ?? []).Select(LadderProblem.Of)]);
+                entry,
+                versions.Count > 0 ? versions[0].Version : 0,
+                shipped is null,
+                state?.Edited ?? false,
+                shipped is null ? [] : LadderDiff.Between(shipped, entry),
+                History(versions, shipped),
+                state?.Flags ?? [],
+                [.. (state?.Slips ?? []).Select(LadderProblem.Of)]
+            );
     }
 
-    private static IReadOnlyList<LadderVersionDto> History(IReadOnlyList<CatalogueVersion<LadderEntry>> versions, LadderEntry? shipped) =>
-    [
-        .. versions.Select((v, i) =>
-        {
-            var before = (i + 1 < versions.Count ? versions[i + 1].Entry : null) ?? v.Shipped ?? shipped;
-            var after = v.Entry ?? v.Shipped ?? shipped;
-            return new LadderVersionDto(v.Version, v.At, v.By, v.Reason, v.Entry is null, before is null || after is null ? [] : LadderDiff.Between(before, after));
-        }),
-    ];
+    private static IReadOnlyList<LadderVersionDto> History(
+        IReadOnlyList<CatalogueVersion<LadderEntry>> versions,
+        LadderEntry? shipped
+    ) =>
+        [
+            .. versions.Select(
+                (v, i) =>
+                {
+                    var before = (i + 1 < versions.Count ? versions[i + 1].Entry : null) ?? v.Shipped ?? shipped;
+                    var after = v.Entry ?? v.Shipped ?? shipped;
+                    return new LadderVersionDto(
+                        v.Version,
+                        v.At,
+                        v.By,
+                        v.Reason,
+                        v.Entry is null,
+                        before is null || after is null ? [] : LadderDiff.Between(before, after)
+                    );
+                }
+            ),
+        ];
 
     /// <summary>The flag of an athlete placed on one ladder, drawn on another that has the same step.</summary>
     private static FlagDto Flag(Climber climber, Ladder on, Ladder drawnOn)
     {
         var placement = climber.On(on);
         var slug = placement.Training is { } at ? on.Steps[at].Slug : null;
-        var position = drawnOn.Steps.Select((s, i) => (s.Slug, Index: (int?)i)).FirstOrDefault(s => s.Slug == slug).Index;
-        return new(climber.Id, climber.Name, position, on.Steps.SelectMany(s => s.Opens.Terms).Any(t => climber.Book.Has(t.Benchmark)), climber.Coach.Any(c => c.Ladder == on.Slug));
+        var position = drawnOn
+            .Steps.Select((s, i) => (s.Slug, Index: (int?)i))
+            .FirstOrDefault(s => s.Slug == slug)
+            .Index;
+        return new(
+            climber.Id,
+            climber.Name,
+            position,
+            on.Steps.SelectMany(s => s.Opens.Terms).Any(t => climber.Book.Has(t.Benchmark)),
+            climber.Coach.Any(c => c.Ladder == on.Slug)
+        );
     }
 
     [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]

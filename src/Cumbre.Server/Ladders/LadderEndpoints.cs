@@ -9,13 +9,53 @@ namespace Cumbre.Server.Ladders;
 
 /// <summary>A movement's card.</summary>
 public sealed record MovementCardDto(
-    string Slug, string Name, IReadOnlyList<string> Aliases, Pattern Pattern, ArmMode Arms, bool EachSide, BenchmarkMeasure Measure, IReadOnlyList<string> SetUp, string Bottom, string Standard,
-    IReadOnlyList<string> Cues, IReadOnlyList<string> Faults, IReadOnlyList<string> PrimeMovers, IReadOnlyList<string> CarriesTo, IReadOnlyList<string> Easier, IReadOnlyList<string> Harder,
-    IReadOnlyList<string> Kit, IReadOnlyList<Core.Explanations.CautionId> Cautions, bool FailureHarmless, LoadCarrier? Load, bool Own = false)
+    string Slug,
+    string Name,
+    IReadOnlyList<string> Aliases,
+    Pattern Pattern,
+    ArmMode Arms,
+    bool EachSide,
+    BenchmarkMeasure Measure,
+    IReadOnlyList<string> SetUp,
+    string Bottom,
+    string Standard,
+    IReadOnlyList<string> Cues,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<string> PrimeMovers,
+    IReadOnlyList<string> CarriesTo,
+    IReadOnlyList<string> Easier,
+    IReadOnlyList<string> Harder,
+    IReadOnlyList<string> Kit,
+    IReadOnlyList<Core.Explanations.CautionId> Cautions,
+    bool FailureHarmless,
+    LoadCarrier? Load,
+    bool Own = false
+)
 {
-    public static MovementCardDto Of(Movement m) => new(
-        m.Slug, m.Name, m.Aliases, m.Pattern, m.Arms, m.EachSide, m.Measure, m.SetUp, m.Bottom, m.Standard, m.Cues, m.Faults, m.PrimeMovers, m.CarriesTo, m.Easier, m.Harder, m.Kit, m.Cautions,
-        m.FailureHarmless, m.Load, !Catalogue.Shipped.Movements.ContainsKey(m.Slug));
+    public static MovementCardDto Of(Movement m) =>
+        new(
+            m.Slug,
+            m.Name,
+            m.Aliases,
+            m.Pattern,
+            m.Arms,
+            m.EachSide,
+            m.Measure,
+            m.SetUp,
+            m.Bottom,
+            m.Standard,
+            m.Cues,
+            m.Faults,
+            m.PrimeMovers,
+            m.CarriesTo,
+            m.Easier,
+            m.Harder,
+            m.Kit,
+            m.Cautions,
+            m.FailureHarmless,
+            m.Load,
+            !Catalogue.Shipped.Movements.ContainsKey(m.Slug)
+        );
 }
 
 /// <summary>A gate of a step as it is written, and the schools under which it stands.</summary>
@@ -23,9 +63,25 @@ public sealed record StepGateDto(string Gate, IReadOnlyDictionary<string, IReadO
 
 /// <summary>A rung of the atlas; cues, faults and cautions are those of the movement and the step's own.</summary>
 public sealed record LadderStepDto(
-    string Slug, string Name, string Movement, string MovementName, string? SetUp, bool Preparation, IReadOnlyList<string> After, DemandKind DemandKind, IReadOnlyList<StepGateDto> Gates,
-    string Opens, string Won, string Dose, int Weeks, string Standard, IReadOnlyList<string> Substitutes, IReadOnlyList<string> Cues, IReadOnlyList<string> Faults,
-    IReadOnlyList<Core.Explanations.CautionId> Cautions);
+    string Slug,
+    string Name,
+    string Movement,
+    string MovementName,
+    string? SetUp,
+    bool Preparation,
+    IReadOnlyList<string> After,
+    DemandKind DemandKind,
+    IReadOnlyList<StepGateDto> Gates,
+    string Opens,
+    string Won,
+    string Dose,
+    int Weeks,
+    string Standard,
+    IReadOnlyList<string> Substitutes,
+    IReadOnlyList<string> Cues,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<Core.Explanations.CautionId> Cautions
+);
 
 /// <summary>A ladder of the atlas.</summary>
 /// <param name="Slug">Of the ladder.</param>
@@ -40,25 +96,60 @@ public sealed record LadderStepDto(
 /// <param name="Edited">The club changed it.</param>
 /// <param name="Flags">Edits under which the shipped ladder changed.</param>
 public sealed record LadderDto(
-    string Slug, string Name, string Skill, Pattern Pattern, string About, DemandKind DemandKind, IReadOnlyList<string> Schools, IReadOnlyList<LadderStepDto> Steps, bool Own, bool Edited,
-    int Flags)
+    string Slug,
+    string Name,
+    string Skill,
+    Pattern Pattern,
+    string About,
+    DemandKind DemandKind,
+    IReadOnlyList<string> Schools,
+    IReadOnlyList<LadderStepDto> Steps,
+    bool Own,
+    bool Edited,
+    int Flags
+)
 {
     public static LadderDto Of(Ladder ladder, ClubAtlas club)
     {
         var state = club.States[ladder.Slug];
         return new(
-            ladder.Slug, ladder.Name, ladder.Skill, ladder.Pattern, ladder.About, ladder.DemandKind, ladder.Schools, [.. ladder.Steps.Select(s => Step(ladder, s, club.Catalogue))], state.Own,
-            state.Edited, state.Flags.Count);
+            ladder.Slug,
+            ladder.Name,
+            ladder.Skill,
+            ladder.Pattern,
+            ladder.About,
+            ladder.DemandKind,
+            ladder.Schools,
+            [.. ladder.Steps.Select(s => Step(ladder, s, club.Catalogue))],
+            state.Own,
+            state.Edited,
+            state.Flags.Count
+        );
     }
 
     private static LadderStepDto Step(Ladder ladder, LadderStep step, Catalogue catalogue)
     {
         var movement = catalogue.Movements[step.Movement];
         return new(
-            step.Slug, step.Name, step.Movement, movement.Name, step.SetUp, step.Preparation, [.. step.After.Select(i => ladder.Steps[i].Slug)], step.Demand.Kind,
+            step.Slug,
+            step.Name,
+            step.Movement,
+            movement.Name,
+            step.SetUp,
+            step.Preparation,
+            [.. step.After.Select(i => ladder.Steps[i].Slug)],
+            step.Demand.Kind,
             [.. step.Gates.Select(g => new StepGateDto(GatePrinter.Print(g.Gate, catalogue.Names), g.Schools))],
-            GatePrinter.Print(step.Opens, catalogue.Names), GatePrinter.Print(step.Won, catalogue.Names), step.Dose, step.Weeks, movement.Standard, step.Substitutes,
-            [.. movement.Cues.Concat(step.Cues)], [.. movement.Faults.Concat(step.Faults)], [.. movement.Cautions.Concat(step.Cautions).Distinct()]);
+            GatePrinter.Print(step.Opens, catalogue.Names),
+            GatePrinter.Print(step.Won, catalogue.Names),
+            step.Dose,
+            step.Weeks,
+            movement.Standard,
+            step.Substitutes,
+            [.. movement.Cues.Concat(step.Cues)],
+            [.. movement.Faults.Concat(step.Faults)],
+            [.. movement.Cautions.Concat(step.Cautions).Distinct()]
+        );
     }
 }
 
@@ -80,14 +171,20 @@ public static class LadderEndpoints
         api.MapGet("/gates/completion", Completion).RequireAuthorization(Policies.Coach);
         api.MapPut("/ladders/{ladder}", LadderDraft.Put).RequireAuthorization(Policies.Coach);
         api.MapPost("/ladders/{ladder}/restore", LadderDraft.Restore).RequireAuthorization(Policies.Coach);
-        api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle).RequireAuthorization(Policies.OwnAthlete);
-        api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle).RequireAuthorization(Policies.OwnAthlete);
-        api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle).RequireAuthorization(Policies.Coach);
-        api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack)
+            .RequireAuthorization(Policies.Coach);
     }
 
     private static Ok<IReadOnlyList<MovementCardDto>> Movements(Database database) =>
-        TypedResults.Ok<IReadOnlyList<MovementCardDto>>([.. database.Read(CatalogueStore.Club).Catalogue.Movements.Values.Select(MovementCardDto.Of)]);
+        TypedResults.Ok<IReadOnlyList<MovementCardDto>>([
+            .. database.Read(CatalogueStore.Club).Catalogue.Movements.Values.Select(MovementCardDto.Of),
+        ]);
 
     /// <summary>What could be written at the cursor of a gate.</summary>
     private static Ok<IReadOnlyList<GateSuggestion>> Completion(string text, int cursor, Database database) =>

@@ -25,9 +25,17 @@ internal static partial class OwnMovement
     private const int ListMaximum = 20;
 
     public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Get(string movement, Database database) =>
-        database.Read(db => Read(db, movement)) is { } own ? TypedResults.Ok(own) : (ProblemHttpResult)Problems.NotFound("movement of the club's own");
+        database.Read(db => Read(db, movement)) is { } own
+            ? TypedResults.Ok(own)
+            : (ProblemHttpResult)Problems.NotFound("movement of the club's own");
 
-    public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Put(string movement, MovementRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Put(
+        string movement,
+        MovementRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var reason = Problems.Text("reason", request.Reason, "why", 200);
         if (!Slug().IsMatch(movement))
@@ -39,22 +47,47 @@ internal static partial class OwnMovement
         {
             Check(db, entry);
             var stamp = clock.Stamp(Policies.IdOf(user));
-            var written = CatalogueStore.Add(db, CatalogueKind.Movement, movement, request.Version, null, entry, reason, stamp);
+            var written = CatalogueStore.Add(
+                db,
+                CatalogueKind.Movement,
+                movement,
+                request.Version,
+                null,
+                entry,
+                reason,
+                stamp
+            );
             if (written == Written.Done)
-                AuditStore.Add(db, Guid.CreateVersion7(), "movement", Guid.Empty, $"{movement}: version {request.Version + 1}", reason, stamp);
+                AuditStore.Add(
+                    db,
+                    Guid.CreateVersion7(),
+                    "movement",
+                    Guid.Empty,
+                    $"{movement}: version {request.Version + 1}",
+                    reason,
+                    stamp
+                );
             return (written, Read(db, movement));
         });
-        return written == Written.Done ? TypedResults.Ok(now!) : (ProblemHttpResult)Problems.Conflict("Somebody else changed this movement meanwhile.", now);
+        return written == Written.Done
+            ? TypedResults.Ok(now!)
+            : (ProblemHttpResult)Problems.Conflict("Somebody else changed this movement meanwhile.", now);
     }
 
     private static OwnMovementDto? Read(Db db, string slug) =>
-        CatalogueStore.Movement(db, slug) is [{ Entry: { } entry, Version: var version }, ..] ? new(MovementCardDto.Of(entry), version) : null;
+        CatalogueStore.Movement(db, slug) is [{ Entry: { } entry, Version: var version }, ..]
+            ? new(MovementCardDto.Of(entry), version)
+            : null;
 
     private static Movement ToMovement(string slug, MovementCardDto m)
     {
         var standard = Problems.Text("entry.standard", m.Standard, "what counts as a good repetition or hold", 400);
         if (standard.Length < 20)
-            throw Problems.Field("entry.standard", "short", "Say it so that somebody else judges the same: at least 20 characters.");
+            throw Problems.Field(
+                "entry.standard",
+                "short",
+                "Say it so that somebody else judges the same: at least 20 characters."
+            );
         if (m.Faults.All(string.IsNullOrWhiteSpace))
             throw Problems.Field("entry.faults", "empty", "Name at least one fault that breaks the standard.");
         if (m.Cautions.Count == 0)
@@ -87,17 +120,34 @@ internal static partial class OwnMovement
     private static IReadOnlyList<string> Texts(string path, IReadOnlyList<string> texts)
     {
         var kept = texts.Select(t => t.Trim()).Where(t => t.Length > 0).ToArray();
-        return kept.Length <= ListMaximum && kept.All(t => t.Length <= 120) ? kept : throw Problems.Field(path, "tooLong", $"At most {ListMaximum} entries of 120 characters.");
+        return kept.Length <= ListMaximum && kept.All(t => t.Length <= 120)
+            ? kept
+            : throw Problems.Field(path, "tooLong", $"At most {ListMaximum} entries of 120 characters.");
     }
 
-    /// <summary>It fits the catalogue, the club's ladders still hold together, and results that were recorded keep their meaning.</summary>
+    /// <summary>
+    /// It fits the catalogue, the club's ladders still hold together, and results that were recorded keep their
+    /// meaning.
+    /// </summary>
     private static void Check(Db db, Movement entry)
     {
         var club = CatalogueStore.Club(db);
-        if (club.Catalogue.Movements.TryGetValue(entry.Slug, out var before) && (before.Measure != entry.Measure || before.EachSide != entry.EachSide)
-            && ResultStore.All(db).SelectMany(r => r).Any(r => r.Benchmark == entry.Slug))
-            throw Problems.Field("entry.measure", "inUse", "Results were recorded in the old measure: add another movement instead.");
-        var own = club.Catalogue.Movements.Values.Where(m => !Catalogue.Shipped.Movements.ContainsKey(m.Slug) && m.Slug != entry.Slug).Append(entry).ToArray();
+        if (
+            club.Catalogue.Movements.TryGetValue(entry.Slug, out var before)
+            && (before.Measure != entry.Measure || before.EachSide != entry.EachSide)
+            && ResultStore.All(db).SelectMany(r => r).Any(r => r.Benchmark == entry.Slug)
+        )
+            throw Problems.Field(
+                "entry.measure",
+                "inUse",
+                "Results were recorded in the old measure: add another movement instead."
+            );
+        var own = club
+            .Catalogue.Movements.Values.Where(m =>
+                !Catalogue.Shipped.Movements.ContainsKey(m.Slug) && m.Slug != entry.Slug
+            )
+            .Append(entry)
+            .ToArray();
         Catalogue catalogue;
         try
         {
@@ -108,9 +158,15 @@ internal static partial class OwnMovement
             throw Problems.Field("entry.name", "catalogue", $"It does not fit the catalogue: {e.Cause}.");
         }
 
-        var broken = club.States.Values.Where(s => s.Slips.Count == 0).FirstOrDefault(s => LadderReader.Read(s.Entry, catalogue).Ladder is null);
+        var broken = club
+            .States.Values.Where(s => s.Slips.Count == 0)
+            .FirstOrDefault(s => LadderReader.Read(s.Entry, catalogue).Ladder is null);
         if (broken is not null)
-            throw Problems.Field("entry.name", "inUse", $"The ladder {broken.Entry.Name} would not hold together any more.");
+            throw Problems.Field(
+                "entry.name",
+                "inUse",
+                $"The ladder {broken.Entry.Name} would not hold together any more."
+            );
     }
 
     [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]

@@ -16,7 +16,13 @@ public sealed record PlacementRequest(string Step, string Reason);
 internal static class SetPlacement
 {
     public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Handle(
-        Guid athleteId, string ladder, PlacementRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+        Guid athleteId,
+        string ladder,
+        PlacementRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("ladder");
@@ -27,22 +33,50 @@ internal static class SetPlacement
         {
             var stamp = clock.Stamp(Policies.IdOf(user));
             PlacementStore.Put(db, athleteId, new(ladder, request.Step, reason, clock.Today), stamp);
-            AuditStore.Add(db, Guid.CreateVersion7(), "placement", athleteId, $"{ladder}: {request.Step}", reason, stamp);
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "placement",
+                athleteId,
+                $"{ladder}: {request.Step}",
+                reason,
+                stamp
+            );
         });
     }
 
-    public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> GiveBack(Guid athleteId, string ladder, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<AthleteLadderDto>, ProblemHttpResult> GiveBack(
+        Guid athleteId,
+        string ladder,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("ladder");
         return Change(athleteId, found, database, clock, db =>
         {
             if (PlacementStore.Remove(db, athleteId, ladder))
-                AuditStore.Add(db, Guid.CreateVersion7(), "placement", athleteId, $"{ladder}: by the rule again", null, clock.Stamp(Policies.IdOf(user)));
+                AuditStore.Add(
+                    db,
+                    Guid.CreateVersion7(),
+                    "placement",
+                    athleteId,
+                    $"{ladder}: by the rule again",
+                    null,
+                    clock.Stamp(Policies.IdOf(user))
+                );
         });
     }
 
-    private static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Change(Guid athleteId, Ladder ladder, Database database, ClubClock clock, Action<Db> write)
+    private static Results<Ok<AthleteLadderDto>, ProblemHttpResult> Change(
+        Guid athleteId,
+        Ladder ladder,
+        Database database,
+        ClubClock clock,
+        Action<Db> write
+    )
     {
         var page = database.Write(db =>
         {

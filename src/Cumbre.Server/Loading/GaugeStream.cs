@@ -5,7 +5,10 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Loading;
 
-/// <summary>A force gauge: newtons, ten times a second. The stand-in that ships is one; docs/devices.md tells how another is put in its place.</summary>
+/// <summary>
+/// A force gauge: newtons, ten times a second. The stand-in that ships is one; docs/devices.md tells how another is put
+/// in its place.
+/// </summary>
 public interface IForceGauge
 {
     /// <summary>Samples until the caller has enough.</summary>
@@ -30,7 +33,12 @@ public sealed class SimulatedForceGauge(TimeProvider time) : IForceGauge
 {
     public async IAsyncEnumerable<double> Stream(GaugePlace place, [EnumeratorCancellation] CancellationToken stop)
     {
-        var newtons = place switch { GaugePlace.Bottom => 206, GaugePlace.Middle => 147, _ => 98 };
+        var newtons = place switch
+        {
+            GaugePlace.Bottom => 206,
+            GaugePlace.Middle => 147,
+            _ => 98,
+        };
         foreach (var sample in SimulatedGauge.Pull(newtons, (int)place + 1, place == GaugePlace.Swinging))
         {
             yield return sample;
@@ -44,10 +52,17 @@ internal static class GaugeStream
     /// <summary>A tab that was forgotten does not stream for ever.</summary>
     private const int SamplesMaximum = 600;
 
-    public static ServerSentEventsResult<GaugeReading> Handle(GaugePlace place, IForceGauge gauge, CancellationToken stop) =>
-        TypedResults.ServerSentEvents(Readings(place, gauge, stop), eventType: "reading");
+    public static ServerSentEventsResult<GaugeReading> Handle(
+        GaugePlace place,
+        IForceGauge gauge,
+        CancellationToken stop
+    ) => TypedResults.ServerSentEvents(Readings(place, gauge, stop), eventType: "reading");
 
-    private static async IAsyncEnumerable<GaugeReading> Readings(GaugePlace place, IForceGauge gauge, [EnumeratorCancellation] CancellationToken stop)
+    private static async IAsyncEnumerable<GaugeReading> Readings(
+        GaugePlace place,
+        IForceGauge gauge,
+        [EnumeratorCancellation] CancellationToken stop
+    )
     {
         var window = new SteadyWindow();
         var count = 0;

@@ -19,7 +19,14 @@ namespace Cumbre.Server.Loading;
 /// <param name="MiddleKg">At most that of the bottom.</param>
 /// <param name="TopKg">At most that of the middle.</param>
 /// <param name="MeasuredOn">Not after today.</param>
-public sealed record BandDto(Guid Id, string Name, decimal BottomKg, decimal MiddleKg, decimal TopKg, DateOnly MeasuredOn);
+public sealed record BandDto(
+    Guid Id,
+    string Name,
+    decimal BottomKg,
+    decimal MiddleKg,
+    decimal TopKg,
+    DateOnly MeasuredOn
+);
 
 /// <summary>What a band gives.</summary>
 public sealed record BandHelpDto(Guid Id, Figure Help, bool Stale);
@@ -39,12 +46,19 @@ public sealed record CountedDto(Guid Id, string Name, int Count, MassDto? Unit);
 public sealed record RungDto(decimal Kg, IReadOnlyList<MassDto> Pieces, decimal? StepUpKg, bool Gap);
 
 /// <summary>A kit book as it is written.</summary>
-/// <param name="Kit">Plates, belt and vest; null: they lie with the athlete's profile, or nothing is written down yet.</param>
+/// <param name="Kit">Plates, belt and vest; null: they lie with the athlete's profile, or nothing is written down
+/// yet.</param>
 /// <param name="Bands">Measured bands.</param>
 /// <param name="Counted">Counted loads.</param>
 /// <param name="Gear">Everything else.</param>
 /// <param name="Version">0 before it is written.</param>
-public sealed record KitBookRequest(KitDto? Kit, IReadOnlyList<BandDto> Bands, IReadOnlyList<CountedDto> Counted, IReadOnlyList<Gear> Gear, long Version);
+public sealed record KitBookRequest(
+    KitDto? Kit,
+    IReadOnlyList<BandDto> Bands,
+    IReadOnlyList<CountedDto> Counted,
+    IReadOnlyList<Gear> Gear,
+    long Version
+);
 
 /// <summary>A kit book with what can be reckoned from it.</summary>
 /// <param name="Name">The club's or the athlete's.</param>
@@ -57,32 +71,65 @@ public sealed record KitBookRequest(KitDto? Kit, IReadOnlyList<BandDto> Bands, I
 /// <param name="Loads">What can be hung, from nothing up.</param>
 /// <param name="MoreLoads">There are more than are listed.</param>
 public sealed record KitBookDto(
-    string Name, KitDto? Kit, IReadOnlyList<BandDto> Bands, IReadOnlyList<BandHelpDto> Helps, IReadOnlyList<CountedDto> Counted, IReadOnlyList<Gear> Gear, long Version,
-    IReadOnlyList<RungDto> Loads, bool MoreLoads);
+    string Name,
+    KitDto? Kit,
+    IReadOnlyList<BandDto> Bands,
+    IReadOnlyList<BandHelpDto> Helps,
+    IReadOnlyList<CountedDto> Counted,
+    IReadOnlyList<Gear> Gear,
+    long Version,
+    IReadOnlyList<RungDto> Loads,
+    bool MoreLoads
+);
 
 public static class KitEndpoints
 {
-    private const int RowsMaximum = 60, RungsShown = 200;
+    private const int RowsMaximum = 60,
+        RungsShown = 200;
 
     public static void MapKit(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/kit", (Database database, ClubClock clock) => Get(KitStore.Club, database, clock)).RequireAuthorization(Policies.SignedIn);
-        api.MapPut("/kit", (KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) => Put(KitStore.Club, request, user, database, clock)).RequireAuthorization(Policies.Coach);
-        api.MapGet("/athletes/{athleteId:guid}/kit", (Guid athleteId, Database database, ClubClock clock) => Get(athleteId, database, clock)).RequireAuthorization(Policies.OwnAthlete);
-        api.MapPut("/athletes/{athleteId:guid}/kit", (Guid athleteId, KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) =>
-            Put(athleteId, request, user, database, clock)).RequireAuthorization(Policies.Coach);
+        api.MapGet("/kit", (Database database, ClubClock clock) => Get(KitStore.Club, database, clock))
+            .RequireAuthorization(Policies.SignedIn);
+        api.MapPut("/kit", (KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) =>
+                Put(KitStore.Club, request, user, database, clock)
+            )
+            .RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/kit", (Guid athleteId, Database database, ClubClock clock) =>
+                Get(athleteId, database, clock)
+            )
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut(
+                "/athletes/{athleteId:guid}/kit",
+                (Guid athleteId, KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) =>
+                    Put(athleteId, request, user, database, clock)
+            )
+            .RequireAuthorization(Policies.Coach);
         api.MapGet("/gauge", GaugeStream.Handle).RequireAuthorization(Policies.Coach);
     }
 
     private static Results<Ok<KitBookDto>, ProblemHttpResult> Get(Guid owner, Database database, ClubClock clock) =>
-        database.Read(db => Read(db, owner, clock.Today)) is { } book ? TypedResults.Ok(book) : (ProblemHttpResult)Problems.NotFound("athlete");
+        database.Read(db => Read(db, owner, clock.Today)) is { } book
+            ? TypedResults.Ok(book)
+            : (ProblemHttpResult)Problems.NotFound("athlete");
 
-    private static Results<Ok<KitBookDto>, ProblemHttpResult> Put(Guid owner, KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    private static Results<Ok<KitBookDto>, ProblemHttpResult> Put(
+        Guid owner,
+        KitBookRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var book = ToBook(request, clock.Today);
-        var (written, now) = database.Write(db => Read(db, owner, clock.Today) is null
-            ? (Written.Missing, null)
-            : (KitStore.Put(db, owner, book, request.Version, clock.Stamp(Policies.IdOf(user))), Read(db, owner, clock.Today)));
+        var (written, now) = database.Write(db =>
+            Read(db, owner, clock.Today) is null
+                ? (Written.Missing, null)
+                : (
+                    KitStore.Put(db, owner, book, request.Version, clock.Stamp(Policies.IdOf(user))),
+                    Read(db, owner, clock.Today)
+                )
+        );
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
@@ -98,29 +145,103 @@ public static class KitEndpoints
             return null;
         var (book, version) = KitStore.Of(db, owner);
         var kit = profile?.Kit ?? book.Kit ?? Kit.Empty;
-        var body = profile is null ? (Mass?)null : new Core.Athletes.BodyMassHistory(AthleteStore.BodyMasses(db, owner).Select(m => m.Reading)).On(today)?.Value;
+        var body = profile is null
+            ? (Mass?)null
+            : new Core.Athletes.BodyMassHistory(AthleteStore.BodyMasses(db, owner).Select(m => m.Reading))
+                .On(today)
+                ?.Value;
         var ladder = LoadLadder.Of(kit, RungsShown);
         return new(
-            profile?.Name ?? Storage.Accounts.AccountStore.Club(db)?.Name ?? "", book.Kit is null ? null : KitDto.Of(book.Kit),
+            profile?.Name ?? Storage.Accounts.AccountStore.Club(db)?.Name ?? "",
+            book.Kit is null ? null : KitDto.Of(book.Kit),
             [.. book.Bands.Select(b => new BandDto(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
-            [.. book.Bands.Select(b => (b, Help: b.Help(today, body))).Select(b => new BandHelpDto(b.b.Id, new(Quantity.Of(b.Help.Value), b.Help.Why), b.b.IsStale(today)))],
-            [.. book.Counted.Select(c => new CountedDto(c.Id, c.Name, c.Count, c.Unit is { } unit ? MassDto.Of(unit) : null))], book.Gear, version,
-            [.. ladder.Select(r => new RungDto(r.Load.Total.Kilograms, [.. r.Load.OneByOne.Select(p => MassDto.Of(p.Size))], r.StepUp?.Kilograms, r.Gap))], ladder.Count == RungsShown && ladder[^1].StepUp is not null);
+            [
+                .. book
+                    .Bands.Select(b => (b, Help: b.Help(today, body)))
+                    .Select(b => new BandHelpDto(
+                        b.b.Id,
+                        new(Quantity.Of(b.Help.Value), b.Help.Why),
+                        b.b.IsStale(today)
+                    )),
+            ],
+            [
+                .. book.Counted.Select(c => new CountedDto(
+                    c.Id,
+                    c.Name,
+                    c.Count,
+                    c.Unit is { } unit ? MassDto.Of(unit) : null
+                )),
+            ],
+            book.Gear,
+            version,
+            [
+                .. ladder.Select(r => new RungDto(
+                    r.Load.Total.Kilograms,
+                    [.. r.Load.OneByOne.Select(p => MassDto.Of(p.Size))],
+                    r.StepUp?.Kilograms,
+                    r.Gap
+                )),
+            ],
+            ladder.Count == RungsShown && ladder[^1].StepUp is not null
+        );
     }
 
     private static KitBook ToBook(KitBookRequest request, DateOnly today)
     {
         if (request.Bands.Count + request.Counted.Count + request.Gear.Count > RowsMaximum)
-            throw Problems.Field("gear", "tooMany", $"At most {RowsMaximum} bands, counted loads and pieces of gear together.");
+            throw Problems.Field(
+                "gear",
+                "tooMany",
+                $"At most {RowsMaximum} bands, counted loads and pieces of gear together."
+            );
         return new(
             request.Kit?.ToKit("kit"),
-            [.. request.Bands.Select((b, i) => Problems.At($"bands[{i}].", () => new Band(
-                b.Id, Problems.Text($"bands[{i}].name", b.Name, "a name", 60), b.BottomKg, b.MiddleKg, b.TopKg, Problems.NotInFuture($"bands[{i}].measuredOn", b.MeasuredOn, today))))],
-            [.. request.Counted.Select((c, i) => Problems.At($"counted[{i}].", () => new CountedLoad(c.Id, Problems.Text($"counted[{i}].name", c.Name, "what is counted", 60), c.Count, c.Unit?.Entry)))],
-            [.. request.Gear.Select((g, i) => new Gear(
-                g.Id, g.Kind, Problems.Text($"gear[{i}].name", g.Name, "a name", 60), Length($"gear[{i}].", "heightCm", g.HeightCm), Length($"gear[{i}].", "widthCm", g.WidthCm),
-                string.IsNullOrWhiteSpace(g.Note) ? null : Problems.Text($"gear[{i}].note", g.Note, "a note", 200)))]);
+            [
+                .. request.Bands.Select(
+                    (b, i) =>
+                        Problems.At($"bands[{i}].", () =>
+                            new Band(
+                                b.Id,
+                                Problems.Text($"bands[{i}].name", b.Name, "a name", 60),
+                                b.BottomKg,
+                                b.MiddleKg,
+                                b.TopKg,
+                                Problems.NotInFuture($"bands[{i}].measuredOn", b.MeasuredOn, today)
+                            )
+                        )
+                ),
+            ],
+            [
+                .. request.Counted.Select(
+                    (c, i) =>
+                        Problems.At($"counted[{i}].", () =>
+                            new CountedLoad(
+                                c.Id,
+                                Problems.Text($"counted[{i}].name", c.Name, "what is counted", 60),
+                                c.Count,
+                                c.Unit?.Entry
+                            )
+                        )
+                ),
+            ],
+            [
+                .. request.Gear.Select(
+                    (g, i) =>
+                        new Gear(
+                            g.Id,
+                            g.Kind,
+                            Problems.Text($"gear[{i}].name", g.Name, "a name", 60),
+                            Length($"gear[{i}].", "heightCm", g.HeightCm),
+                            Length($"gear[{i}].", "widthCm", g.WidthCm),
+                            string.IsNullOrWhiteSpace(g.Note)
+                                ? null
+                                : Problems.Text($"gear[{i}].note", g.Note, "a note", 200)
+                        )
+                ),
+            ]
+        );
     }
 
-    private static decimal? Length(string path, string field, decimal? cm) => cm is { } value ? Problems.At(path, () => Guard.InRange(field, value, 0, 500)) : null;
+    private static decimal? Length(string path, string field, decimal? cm) =>
+        cm is { } value ? Problems.At(path, () => Guard.InRange(field, value, 0, 500)) : null;
 }

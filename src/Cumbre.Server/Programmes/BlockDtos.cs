@@ -32,7 +32,15 @@ public sealed record FrameBody(int Seconds, string? Text);
 /// <param name="CoolDown">As planned.</param>
 /// <param name="Items">In order.</param>
 /// <param name="Fixed">It has begun, and stays as it is; only told, never asked.</param>
-public sealed record SessionBody(Guid Id, DateOnly Day, string Title, FrameBody WarmUp, FrameBody CoolDown, IReadOnlyList<ItemBody> Items, bool Fixed);
+public sealed record SessionBody(
+    Guid Id,
+    DateOnly Day,
+    string Title,
+    FrameBody WarmUp,
+    FrameBody CoolDown,
+    IReadOnlyList<ItemBody> Items,
+    bool Fixed
+);
 
 public sealed record WeekBody(WeekKind Kind, IReadOnlyList<SessionBody> Sessions);
 
@@ -43,7 +51,13 @@ public sealed record WeekBody(WeekKind Kind, IReadOnlyList<SessionBody> Sessions
 /// <param name="Kept">Cautions kept, with reasons.</param>
 public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBody> Weeks, IReadOnlyList<Kept> Kept)
 {
-    public static BlockBody Of(Block block) => new(block.Name, block.Start, [.. block.Weeks.Select(w => new WeekBody(w.Kind, [.. w.Sessions.Select(Of)]))], block.Kept);
+    public static BlockBody Of(Block block) =>
+        new(
+            block.Name,
+            block.Start,
+            [.. block.Weeks.Select(w => new WeekBody(w.Kind, [.. w.Sessions.Select(Of)]))],
+            block.Kept
+        );
 
     /// <exception cref="FieldException">A field is out of its range.</exception>
     public Block Parse()
@@ -52,42 +66,87 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
             throw Problems.Field("start", "monday", "A block starts on a Monday.");
         if (Weeks.Count is < 1 or > Block.WeeksMaximum)
             throw Problems.Field("weeks", "tooMany", $"1 to {Block.WeeksMaximum} weeks; there are {Weeks.Count}.");
-        var block = new Block(Problems.Text("name", Name, "a name", 80), Start, [.. Weeks.Select(Week)], [.. Kept.Select((k, i) => new Kept(k.Key, Problems.Text($"kept[{i}].reason", k.Reason, "why", 400)))]);
+        var block = new Block(
+            Problems.Text("name", Name, "a name", 80),
+            Start,
+            [.. Weeks.Select(Week)],
+            [.. Kept.Select((k, i) => new Kept(k.Key, Problems.Text($"kept[{i}].reason", k.Reason, "why", 400)))]
+        );
         var sessions = block.Weeks.SelectMany(w => w.Sessions).ToArray();
-        if (sessions.Select(s => s.Id).Concat(sessions.SelectMany(s => s.Items).Select(i => i.Id)).GroupBy(id => id).Any(g => g.Count() > 1))
+        if (
+            sessions
+                .Select(s => s.Id)
+                .Concat(sessions.SelectMany(s => s.Items).Select(i => i.Id))
+                .GroupBy(id => id)
+                .Any(g => g.Count() > 1)
+        )
             throw Problems.Field("weeks", "duplicate", "Two sessions or items have the same id.");
         return block;
     }
 
-    private static SessionBody Of(BlockSession s) => new(
-        s.Id, s.Day, s.Title, new(s.WarmUp.Seconds, s.WarmUp.Text), new(s.CoolDown.Seconds, s.CoolDown.Text), [.. s.Items.Select(i => new ItemBody(i.Id, i.Movement, i.Line, i.Joined, i.Role))], s.Fixed);
+    private static SessionBody Of(BlockSession s) =>
+        new(
+            s.Id,
+            s.Day,
+            s.Title,
+            new(s.WarmUp.Seconds, s.WarmUp.Text),
+            new(s.CoolDown.Seconds, s.CoolDown.Text),
+            [.. s.Items.Select(i => new ItemBody(i.Id, i.Movement, i.Line, i.Joined, i.Role))],
+            s.Fixed
+        );
 
     private BlockWeek Week(WeekBody week, int index)
     {
         var path = $"weeks[{index}]";
         if (week.Sessions.Count > Block.SessionsMaximum)
-            throw Problems.Field($"{path}.sessions", "tooMany", $"At most {Block.SessionsMaximum} sessions in a week; there are {week.Sessions.Count}.");
-        return new(week.Kind, [.. week.Sessions.Select((s, i) => Session(s, $"{path}.sessions[{i}]", Start.AddDays(7 * index)))]);
+            throw Problems.Field(
+                $"{path}.sessions",
+                "tooMany",
+                $"At most {Block.SessionsMaximum} sessions in a week; there are {week.Sessions.Count}."
+            );
+        return new(
+            week.Kind,
+            [.. week.Sessions.Select((s, i) => Session(s, $"{path}.sessions[{i}]", Start.AddDays(7 * index)))]
+        );
     }
 
     private static BlockSession Session(SessionBody session, string path, DateOnly monday)
     {
         if (session.Day < monday || session.Day >= monday.AddDays(7))
-            throw Problems.Field($"{path}.day", "week", $"The week runs from {monday:yyyy-MM-dd} to {monday.AddDays(6):yyyy-MM-dd}.");
+            throw Problems.Field(
+                $"{path}.day",
+                "week",
+                $"The week runs from {monday:yyyy-MM-dd} to {monday.AddDays(6):yyyy-MM-dd}."
+            );
         if (session.Items.Count > DoseRules.Shipped.ItemsPerSession)
-            throw Problems.Field($"{path}.items", "tooMany", $"At most {DoseRules.Shipped.ItemsPerSession} items in a session; there are {session.Items.Count}. Make two sessions of it.");
+            throw Problems.Field(
+                $"{path}.items",
+                "tooMany",
+                $"At most {DoseRules.Shipped.ItemsPerSession} items in a session; there are {session.Items.Count}. Make two sessions of it."
+            );
         if (session.Title.Length > 40)
             throw Problems.Field($"{path}.title", "tooLong", "At most 40 characters.");
         return new(
-            session.Id, session.Day, session.Title.Trim(), Framed(session.WarmUp, $"{path}.warmUp"), Framed(session.CoolDown, $"{path}.coolDown"),
-            [.. session.Items.Select((item, i) => Item(item, $"{path}.items[{i}]"))], session.Fixed);
+            session.Id,
+            session.Day,
+            session.Title.Trim(),
+            Framed(session.WarmUp, $"{path}.warmUp"),
+            Framed(session.CoolDown, $"{path}.coolDown"),
+            [.. session.Items.Select((item, i) => Item(item, $"{path}.items[{i}]"))],
+            session.Fixed
+        );
     }
 
     private static Frame Framed(FrameBody frame, string path)
     {
         if (frame.Seconds is < 0 or > Frame.Maximum)
             throw Problems.Field($"{path}.seconds", "range", $"0 to {Frame.Maximum / 60} minutes.");
-        return new(frame.Seconds, string.IsNullOrWhiteSpace(frame.Text) ? null : Problems.Text($"{path}.text", frame.Text, "what is done", 200));
+        return new(
+            frame.Seconds,
+            string.IsNullOrWhiteSpace(frame.Text)
+                ? null
+                : Problems.Text($"{path}.text", frame.Text, "what is done", 200)
+        );
     }
 
     private static BlockItem Item(ItemBody item, string path)
@@ -95,7 +154,11 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
         if (!Slugs.Pattern().IsMatch(item.Movement))
             throw Problems.Field($"{path}.movement", "unknown", "Choose a movement from the list.");
         if (item.Line.Length > Slugs.LineMaximum)
-            throw Problems.Field($"{path}.line", "tooLong", $"A line has at most {NotationParser.LineMaximum} characters; this has {item.Line.Length}.");
+            throw Problems.Field(
+                $"{path}.line",
+                "tooLong",
+                $"A line has at most {NotationParser.LineMaximum} characters; this has {item.Line.Length}."
+            );
         return new(item.Id, item.Movement, WrittenLine.Typed(item.Line.Trim()), item.Joined, item.Role);
     }
 }
@@ -126,7 +189,17 @@ public sealed record ItemSummary(Guid Id, string Movement, Pattern? Pattern, str
 public sealed record GroupSummary(IReadOnlyList<Guid> Items, int Seconds, int SavedSeconds, int? RoundSeconds);
 
 public sealed record SessionReading(
-    Guid Id, int Seconds, int Sets, int HardSets, int TensionSeconds, int StraightArmSeconds, int Unread, IReadOnlyList<PatternSets> Patterns, IReadOnlyList<GroupSummary> Groups, IReadOnlyList<ItemSummary> Items);
+    Guid Id,
+    int Seconds,
+    int Sets,
+    int HardSets,
+    int TensionSeconds,
+    int StraightArmSeconds,
+    int Unread,
+    IReadOnlyList<PatternSets> Patterns,
+    IReadOnlyList<GroupSummary> Groups,
+    IReadOnlyList<ItemSummary> Items
+);
 
 /// <summary>What a week costs.</summary>
 /// <param name="Number">From 1.</param>
@@ -147,17 +220,79 @@ public sealed record SessionReading(
 /// <param name="Seconds">All sessions.</param>
 /// <param name="Sessions">By day.</param>
 public sealed record WeekReading(
-    int Number, int HardSets, IReadOnlyList<PatternSets> Patterns, int Pull, int Push, decimal? PullToPush, decimal PullToPushFrom, decimal PullToPushTo, Figure StraightArm, decimal? StraightArmMost, int StraightArmSeconds, int Left, int Right,
-    decimal VolumeLoadKg, int TensionSeconds, int Seconds, IReadOnlyList<SessionReading> Sessions)
+    int Number,
+    int HardSets,
+    IReadOnlyList<PatternSets> Patterns,
+    int Pull,
+    int Push,
+    decimal? PullToPush,
+    decimal PullToPushFrom,
+    decimal PullToPushTo,
+    Figure StraightArm,
+    decimal? StraightArmMost,
+    int StraightArmSeconds,
+    int Left,
+    int Right,
+    decimal VolumeLoadKg,
+    int TensionSeconds,
+    int Seconds,
+    IReadOnlyList<SessionReading> Sessions
+)
 {
-    public static WeekReading Of(WeekDose week) => new(
-        week.Number, week.HardSets, week.Patterns, week.Pull, week.Push, week.PullToPush, DoseRules.Shipped.PullToPushFrom, DoseRules.Shipped.PullToPushTo,
-        new(week.ByMoment ? Quantity.MomentSeconds(week.StraightArm.Value) : Quantity.Seconds((int)week.StraightArm.Value), week.StraightArm.Why),
-        week.StraightArmMost is { } most ? Math.Round(most) : null, week.StraightArmSeconds, week.Left, week.Right, Math.Round(week.VolumeLoad, 1), week.TensionSeconds, week.Seconds,
-        [.. week.Sessions.Select(s => new SessionReading(
-            s.Session.Id, s.Seconds, s.Sets, s.HardSets, s.TensionSeconds, s.StraightArmSeconds, s.Unread, s.Patterns,
-            [.. s.Groups.Select(g => new GroupSummary([.. g.Items.Select(i => i.Item.Id)], g.Seconds, g.SavedSeconds, g.RoundSeconds))],
-            [.. s.Items.Select(i => new ItemSummary(i.Item.Id, i.Movement?.Name ?? i.Item.Movement, i.Movement?.Pattern, i.Plan is { } p ? NotationPrinter.Print(p) : i.Item.Line, i.Seconds, i.Resolved is not null))]))]);
+    public static WeekReading Of(WeekDose week) =>
+        new(
+            week.Number,
+            week.HardSets,
+            week.Patterns,
+            week.Pull,
+            week.Push,
+            week.PullToPush,
+            DoseRules.Shipped.PullToPushFrom,
+            DoseRules.Shipped.PullToPushTo,
+            new(
+                week.ByMoment
+                    ? Quantity.MomentSeconds(week.StraightArm.Value)
+                    : Quantity.Seconds((int)week.StraightArm.Value),
+                week.StraightArm.Why
+            ),
+            week.StraightArmMost is { } most ? Math.Round(most) : null,
+            week.StraightArmSeconds,
+            week.Left,
+            week.Right,
+            Math.Round(week.VolumeLoad, 1),
+            week.TensionSeconds,
+            week.Seconds,
+            [
+                .. week.Sessions.Select(s => new SessionReading(
+                    s.Session.Id,
+                    s.Seconds,
+                    s.Sets,
+                    s.HardSets,
+                    s.TensionSeconds,
+                    s.StraightArmSeconds,
+                    s.Unread,
+                    s.Patterns,
+                    [
+                        .. s.Groups.Select(g => new GroupSummary(
+                            [.. g.Items.Select(i => i.Item.Id)],
+                            g.Seconds,
+                            g.SavedSeconds,
+                            g.RoundSeconds
+                        )),
+                    ],
+                    [
+                        .. s.Items.Select(i => new ItemSummary(
+                            i.Item.Id,
+                            i.Movement?.Name ?? i.Item.Movement,
+                            i.Movement?.Pattern,
+                            i.Plan is { } p ? NotationPrinter.Print(p) : i.Item.Line,
+                            i.Seconds,
+                            i.Resolved is not null
+                        )),
+                    ]
+                )),
+            ]
+        );
 }
 
 /// <summary>An item of the open session in full.</summary>
@@ -171,7 +306,16 @@ public sealed record WeekReading(
 /// <param name="Bands">Means of the bands at hand in kg, where a band is missing.</param>
 /// <param name="Easier">Name of the easier neighbour, the alternate in a circuit; null: there is none.</param>
 public sealed record ItemMeaning(
-    Guid Id, MovementDto? Movement, string? Canonical, NotationError? Error, ResolutionProblem? Problem, ResolvedDto? Plan, JsonObject? Structure, IReadOnlyList<decimal> Bands, string? Easier);
+    Guid Id,
+    MovementDto? Movement,
+    string? Canonical,
+    NotationError? Error,
+    ResolutionProblem? Problem,
+    ResolvedDto? Plan,
+    JsonObject? Structure,
+    IReadOnlyList<decimal> Bands,
+    string? Easier
+);
 
 /// <summary>A caution on a block.</summary>
 /// <param name="Key">By which it is kept.</param>
@@ -183,9 +327,18 @@ public sealed record ItemMeaning(
 /// <param name="Remedies">What one press does about it.</param>
 /// <param name="KeptBecause">Null: it is open.</param>
 public sealed record BlockCaution(
-    string Key, CautionId Id, IReadOnlyList<Quantity> Args, int Week, Guid? Session, Guid? Item, IReadOnlyList<RemedyDto> Remedies, string? KeptBecause)
+    string Key,
+    CautionId Id,
+    IReadOnlyList<Quantity> Args,
+    int Week,
+    Guid? Session,
+    Guid? Item,
+    IReadOnlyList<RemedyDto> Remedies,
+    string? KeptBecause
+)
 {
-    public static BlockCaution Of(ProgrammeCaution c) => new(c.Key, c.Id, c.Args, c.Week, c.Session, c.Item, [.. c.Remedies.Select(RemedyDto.Of)], c.KeptBecause);
+    public static BlockCaution Of(ProgrammeCaution c) =>
+        new(c.Key, c.Id, c.Args, c.Week, c.Session, c.Item, [.. c.Remedies.Select(RemedyDto.Of)], c.KeptBecause);
 }
 
 /// <summary>A change of the block that answers a caution.</summary>
@@ -196,33 +349,67 @@ public sealed record BlockCaution(
 /// <param name="Movement">Slug of the new movement.</param>
 /// <param name="MovementName">Its name.</param>
 /// <param name="Day">The new day.</param>
-public sealed record RemedyDto(RemedyKind Kind, Guid? Item, Guid? Session, string? Line, string? Movement, string? MovementName, DateOnly? Day)
+public sealed record RemedyDto(
+    RemedyKind Kind,
+    Guid? Item,
+    Guid? Session,
+    string? Line,
+    string? Movement,
+    string? MovementName,
+    DateOnly? Day
+)
 {
     public static RemedyDto Of(Remedy r) =>
-        new(r.Kind, r.Item, r.Session, r.Plan is { } plan ? NotationPrinter.Print(plan) : null, r.Movement, r.MovementName, r.Day);
+        new(
+            r.Kind,
+            r.Item,
+            r.Session,
+            r.Plan is { } plan ? NotationPrinter.Print(plan) : null,
+            r.Movement,
+            r.MovementName,
+            r.Day
+        );
 }
 
 /// <summary>What a block means for its athlete.</summary>
 /// <param name="Weeks">What each costs.</param>
 /// <param name="Cautions">Open and kept.</param>
 /// <param name="Items">Of the open session.</param>
-public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyList<BlockCaution> Cautions, IReadOnlyList<ItemMeaning> Items)
+public sealed record BlockReading(
+    IReadOnlyList<WeekReading> Weeks,
+    IReadOnlyList<BlockCaution> Cautions,
+    IReadOnlyList<ItemMeaning> Items
+)
 {
     public static BlockReading Of(Block block, AthleteAtWork athlete, Guid? open)
     {
         var doses = DoseReader.Read(block, athlete, DoseRules.Shipped);
         var session = doses.SelectMany(w => w.Sessions).FirstOrDefault(s => s.Session.Id == open);
-        return new([.. doses.Select(WeekReading.Of)], [.. BlockChecks.Of(block, doses, athlete, DoseRules.Shipped).Select(BlockCaution.Of)], session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]);
+        return new(
+            [.. doses.Select(WeekReading.Of)],
+            [.. BlockChecks.Of(block, doses, athlete, DoseRules.Shipped).Select(BlockCaution.Of)],
+            session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]
+        );
     }
 
-    internal static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) => new(
-        item.Item.Id,
-        item.Movement is { } m ? MovementDto.Of(m, item.Plan) : null,
-        item.Plan is { } plan ? NotationPrinter.Print(plan) : null, item.Error, item.Problem,
-        item.Resolved is { } resolved ? ResolvedDto.Of(resolved, athlete.ContextOf(item.Movement!)!, resolved.Cautions) : null,
-        item.Plan is { } written ? PrescriptionJson.ToNode(written) : null,
-        item.Problem == ResolutionProblem.NoSuchBand ? [.. athlete.Gear.Bands.Select(b => b.Help(athlete.Today).Value.Kilograms).Order()] : [],
-        item.Movement?.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s]).FirstOrDefault(e => e.Pattern == item.Movement.Pattern)?.Name);
+    internal static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) =>
+        new(
+            item.Item.Id,
+            item.Movement is { } m ? MovementDto.Of(m, item.Plan) : null,
+            item.Plan is { } plan ? NotationPrinter.Print(plan) : null,
+            item.Error,
+            item.Problem,
+            item.Resolved is { } resolved
+                ? ResolvedDto.Of(resolved, athlete.ContextOf(item.Movement!)!, resolved.Cautions)
+                : null,
+            item.Plan is { } written ? PrescriptionJson.ToNode(written) : null,
+            item.Problem == ResolutionProblem.NoSuchBand
+                ? [.. athlete.Gear.Bands.Select(b => b.Help(athlete.Today).Value.Kilograms).Order()]
+                : [],
+            item.Movement?.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s])
+                .FirstOrDefault(e => e.Pattern == item.Movement.Pattern)
+                ?.Name
+        );
 }
 
 /// <summary>What changed in a session that has not begun, since the coach last saw it.</summary>
@@ -234,7 +421,16 @@ public sealed record BlockReading(IReadOnlyList<WeekReading> Weeks, IReadOnlyLis
 /// <param name="LoadsKgBefore">Then.</param>
 /// <param name="HoldSeconds">Now.</param>
 /// <param name="HoldSecondsBefore">Then.</param>
-public sealed record ResolvedAnew(Guid Item, Guid Session, DateOnly Day, string Movement, IReadOnlyList<decimal> LoadsKg, IReadOnlyList<decimal> LoadsKgBefore, int? HoldSeconds, int? HoldSecondsBefore);
+public sealed record ResolvedAnew(
+    Guid Item,
+    Guid Session,
+    DateOnly Day,
+    string Movement,
+    IReadOnlyList<decimal> LoadsKg,
+    IReadOnlyList<decimal> LoadsKgBefore,
+    int? HoldSeconds,
+    int? HoldSecondsBefore
+);
 
 /// <summary>A stored block with what it means.</summary>
 /// <param name="Id">Of the block.</param>
@@ -251,8 +447,20 @@ public sealed record ResolvedAnew(Guid Item, Guid Session, DateOnly Day, string 
 /// <param name="Anew">What a new body mass or test changed.</param>
 /// <param name="Generated">Null: it was written by hand.</param>
 public sealed record BlockDto(
-    Guid Id, Guid AthleteId, string AthleteName, int? Minutes, IReadOnlyList<DayOfWeek> Days, decimal? BodyMassKg, long Version, DateTimeOffset WrittenAt, string? WrittenBy, BlockBody Block, BlockReading Reading,
-    IReadOnlyList<ResolvedAnew> Anew, GeneratedMark? Generated);
+    Guid Id,
+    Guid AthleteId,
+    string AthleteName,
+    int? Minutes,
+    IReadOnlyList<DayOfWeek> Days,
+    decimal? BodyMassKg,
+    long Version,
+    DateTimeOffset WrittenAt,
+    string? WrittenBy,
+    BlockBody Block,
+    BlockReading Reading,
+    IReadOnlyList<ResolvedAnew> Anew,
+    GeneratedMark? Generated
+);
 
 /// <summary>When a block was generated last, and by whom.</summary>
 public sealed record GeneratedMark(DateTimeOffset At, string? By);
@@ -261,7 +469,13 @@ public sealed record GeneratedMark(DateTimeOffset At, string? By);
 public sealed record BlockSummary(Guid Id, string Name, DateOnly Start, int Weeks, long Version);
 
 /// <summary>An athlete in the list of programmes.</summary>
-public sealed record ProgrammeRow(Guid AthleteId, string AthleteName, IReadOnlyList<string> Goals, BlockSummary? Block, int? WeekNow);
+public sealed record ProgrammeRow(
+    Guid AthleteId,
+    string AthleteName,
+    IReadOnlyList<string> Goals,
+    BlockSummary? Block,
+    int? WeekNow
+);
 
 /// <summary>A movement of the picker, as it stands for an athlete.</summary>
 /// <param name="Slug">Of the movement.</param>
@@ -274,18 +488,64 @@ public sealed record ProgrammeRow(Guid AthleteId, string AthleteName, IReadOnlyL
 /// <param name="Status">Of its step; null: it is no step.</param>
 /// <param name="Line">With which it usually starts.</param>
 public sealed record PickDto(
-    string Slug, string Name, IReadOnlyList<string> Aliases, Pattern Pattern, int Level, IReadOnlyList<string> Kit, string? KitMissing, Core.Ladders.StepStatus? Status, string Line);
+    string Slug,
+    string Name,
+    IReadOnlyList<string> Aliases,
+    Pattern Pattern,
+    int Level,
+    IReadOnlyList<string> Kit,
+    string? KitMissing,
+    Core.Ladders.StepStatus? Status,
+    string Line
+);
 
 /// <summary>A stand-in for a movement.</summary>
-public sealed record SubstituteDto(string Slug, string Name, string Line, int Level, int Harder, string? KitMissing, Core.Ladders.StepStatus? Status, string? Helps)
+public sealed record SubstituteDto(
+    string Slug,
+    string Name,
+    string Line,
+    int Level,
+    int Harder,
+    string? KitMissing,
+    Core.Ladders.StepStatus? Status,
+    string? Helps
+)
 {
-    public static SubstituteDto Of(Substitute s) => new(s.Movement.Slug, s.Movement.Name, NotationPrinter.Print(s.Plan), s.Level, s.Harder, s.KitMissing, s.Status, s.Helps);
+    public static SubstituteDto Of(Substitute s) =>
+        new(
+            s.Movement.Slug,
+            s.Movement.Name,
+            NotationPrinter.Print(s.Plan),
+            s.Level,
+            s.Harder,
+            s.KitMissing,
+            s.Status,
+            s.Helps
+        );
 }
 
 /// <summary>What a rule changed in an item.</summary>
-public sealed record ItemChangeDto(Guid Item, DateOnly Day, string MovementBefore, string LineBefore, string Movement, string Line, ChangeReason Reason)
+public sealed record ItemChangeDto(
+    Guid Item,
+    DateOnly Day,
+    string MovementBefore,
+    string LineBefore,
+    string Movement,
+    string Line,
+    ChangeReason Reason
+)
 {
-    public static ItemChangeDto Of(ItemChange c, Catalogue catalogue) => new(c.Item, c.Session, Name(c.Before.Movement, catalogue), c.Before.Line.Text, Name(c.After.Movement, catalogue), c.After.Line.Text, c.Reason);
+    public static ItemChangeDto Of(ItemChange c, Catalogue catalogue) =>
+        new(
+            c.Item,
+            c.Session,
+            Name(c.Before.Movement, catalogue),
+            c.Before.Line.Text,
+            Name(c.After.Movement, catalogue),
+            c.After.Line.Text,
+            c.Reason
+        );
 
-    private static string Name(string slug, Catalogue catalogue) => catalogue.Movements.GetValueOrDefault(slug)?.Name ?? slug;
+    private static string Name(string slug, Catalogue catalogue) =>
+        catalogue.Movements.GetValueOrDefault(slug)?.Name ?? slug;
 }

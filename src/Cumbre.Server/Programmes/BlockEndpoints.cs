@@ -65,90 +65,164 @@ internal static class Programmes
     public static Ok<IReadOnlyList<ProgrammeRow>> Handle(Database database, ClubClock clock)
     {
         var today = clock.Today;
-        return TypedResults.Ok(database.Read<IReadOnlyList<ProgrammeRow>>(db =>
-        {
-            var ladders = CatalogueStore.Club(db).Atlas.BySlug;
-            var blocks = BlockStore.Newest(db, today);
-            return
-            [
-                .. AthleteStore.Everyone(db).Where(a => a.ArchivedAt is null).OrderBy(a => a.Name, StringComparer.CurrentCulture).Select(a =>
-                {
-                    var block = blocks.GetValueOrDefault(a.Id);
-                    int? week = block is null ? null : (today.DayNumber - block.Start.DayNumber) / 7 + 1;
-                    return new ProgrammeRow(
-                        a.Id, a.Name, [.. a.Intake.Advancing.Select(g => ladders.GetValueOrDefault(g)?.Name ?? g)], block is null ? null : BlockList.Summary(block),
-                        block is not null && today >= block.Start && week <= block.Weeks.Count ? week : null);
-                }),
-            ];
-        }));
+        return TypedResults.Ok(
+            database.Read<IReadOnlyList<ProgrammeRow>>(db =>
+            {
+                var ladders = CatalogueStore.Club(db).Atlas.BySlug;
+                var blocks = BlockStore.Newest(db, today);
+                return
+                [
+                    .. AthleteStore
+                        .Everyone(db)
+                        .Where(a => a.ArchivedAt is null)
+                        .OrderBy(a => a.Name, StringComparer.CurrentCulture)
+                        .Select(a =>
+                        {
+                            var block = blocks.GetValueOrDefault(a.Id);
+                            int? week = block is null ? null : (today.DayNumber - block.Start.DayNumber) / 7 + 1;
+                            return new ProgrammeRow(
+                                a.Id,
+                                a.Name,
+                                [.. a.Intake.Advancing.Select(g => ladders.GetValueOrDefault(g)?.Name ?? g)],
+                                block is null ? null : BlockList.Summary(block),
+                                block is not null && today >= block.Start && week <= block.Weeks.Count ? week : null
+                            );
+                        }),
+                ];
+            })
+        );
     }
 }
 
 internal static class BlockList
 {
     public static Ok<IReadOnlyList<BlockSummary>> Handle(Guid athleteId, Database database) =>
-        TypedResults.Ok(database.Read<IReadOnlyList<BlockSummary>>(db => [.. BlockStore.Of(db, athleteId).Select(Summary)]));
+        TypedResults.Ok(
+            database.Read<IReadOnlyList<BlockSummary>>(db => [.. BlockStore.Of(db, athleteId).Select(Summary)])
+        );
 
-    public static BlockSummary Summary(StoredBlock block) => new(block.Id, block.Name, block.Start, block.Weeks.Count, block.Version);
+    public static BlockSummary Summary(StoredBlock block) =>
+        new(block.Id, block.Name, block.Start, block.Weeks.Count, block.Version);
 }
 
 internal static class GetBlock
 {
-    public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, Guid? session, Database database, ClubClock clock) =>
-        database.Read(db => Find(db, athleteId, blockId, session, clock.Today)) is { } block ? TypedResults.Ok(block) : (ProblemHttpResult)Problems.NotFound("block");
+    public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid blockId,
+        Guid? session,
+        Database database,
+        ClubClock clock
+    ) =>
+        database.Read(db => Find(db, athleteId, blockId, session, clock.Today)) is { } block
+            ? TypedResults.Ok(block)
+            : (ProblemHttpResult)Problems.NotFound("block");
 
     public static BlockDto? Find(Db db, Guid athleteId, Guid blockId, Guid? session, DateOnly today)
     {
-        if (BlockStore.Find(db, blockId) is not { } stored || stored.AthleteId != athleteId || Work.Load(db, athleteId, today) is not { } found)
+        if (
+            BlockStore.Find(db, blockId) is not { } stored
+            || stored.AthleteId != athleteId
+            || Work.Load(db, athleteId, today) is not { } found
+        )
             return null;
         var sessions = SessionStore.OfBlock(db, blockId);
         var block = Blocks.Read(stored, sessions);
         return new(
-            blockId, athleteId, found.Profile.Name, found.Profile.Intake.Minutes, found.Profile.Intake.Days, found.Athlete.BodyMass?.Value.Kilograms, stored.Version, stored.WrittenAt, stored.WrittenBy,
-            BlockBody.Of(block), BlockReading.Of(block, found.Athlete, session), [.. Seen.Changes(sessions, found.Athlete)], GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null);
+            blockId,
+            athleteId,
+            found.Profile.Name,
+            found.Profile.Intake.Minutes,
+            found.Profile.Intake.Days,
+            found.Athlete.BodyMass?.Value.Kilograms,
+            stored.Version,
+            stored.WrittenAt,
+            stored.WrittenBy,
+            BlockBody.Of(block),
+            BlockReading.Of(block, found.Athlete, session),
+            [.. Seen.Changes(sessions, found.Athlete)],
+            GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null
+        );
     }
 }
 
 internal static class PutBlock
 {
     public static Results<Ok<BlockDto>, ProblemHttpResult> Handle(
-        Guid athleteId, Guid blockId, Guid? session, BlockRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        Guid athleteId,
+        Guid blockId,
+        Guid? session,
+        BlockRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var block = request.Block.Parse();
-        var written = database.Write(db =>
-        {
-            if (Work.Load(db, athleteId, clock.Today) is not { } found)
-                return Written.Missing;
-            var before = BlockStore.Find(db, blockId);
-            var written = Blocks.Write(db, athleteId, blockId, block, request.Version, clock.Stamp(Policies.IdOf(user)));
-            if (written == Written.Done)
+        var written = database.Write(
+            db =>
             {
-                Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), found.Athlete);
-                reconciler.Run(db, athleteId);
-                foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
-                    AuditStore.Add(db, Guid.CreateVersion7(), "block", blockId, "kept against " + kept.Key, kept.Reason, clock.Stamp(Policies.IdOf(user)));
-            }
+                if (Work.Load(db, athleteId, clock.Today) is not { } found)
+                    return Written.Missing;
+                var before = BlockStore.Find(db, blockId);
+                var written = Blocks.Write(
+                    db,
+                    athleteId,
+                    blockId,
+                    block,
+                    request.Version,
+                    clock.Stamp(Policies.IdOf(user))
+                );
+                if (written == Written.Done)
+                {
+                    Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), found.Athlete);
+                    reconciler.Run(db, athleteId);
+                    foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
+                        AuditStore.Add(
+                            db,
+                            Guid.CreateVersion7(),
+                            "block",
+                            blockId,
+                            "kept against " + kept.Key,
+                            kept.Reason,
+                            clock.Stamp(Policies.IdOf(user))
+                        );
+                }
 
-            return written;
-        }, commit: answer => answer == Written.Done);
+                return written;
+            },
+            commit: answer => answer == Written.Done
+        );
         var now = database.Read(db => GetBlock.Find(db, athleteId, blockId, session, clock.Today));
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
             // The same block sent twice, after an answer that was lost.
-            _ when request.Version == 0 && now is not null && Blocks.AreSame(now.Block.Parse(), block) => TypedResults.Ok(now),
-            _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
+            _ when request.Version == 0 && now is not null && Blocks.AreSame(now.Block.Parse(), block) =>
+                TypedResults.Ok(now),
+            _ => (ProblemHttpResult)
+                Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
         };
     }
 }
 
 internal static class RemoveBlock
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, long version, Database database, ClubClock clock)
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid blockId,
+        long version,
+        Database database,
+        ClubClock clock
+    )
     {
         var (written, now) = database.Write(db =>
-            BlockStore.Find(db, blockId)?.AthleteId == athleteId ? (BlockStore.Remove(db, blockId, version), GetBlock.Find(db, athleteId, blockId, null, clock.Today)) : (Written.Missing, null));
+            BlockStore.Find(db, blockId)?.AthleteId == athleteId
+                ? (BlockStore.Remove(db, blockId, version), GetBlock.Find(db, athleteId, blockId, null, clock.Today))
+                : (Written.Missing, null)
+        );
         return written switch
         {
             Written.Done => TypedResults.NoContent(),
@@ -161,7 +235,13 @@ internal static class RemoveBlock
 internal static class ReadBlock
 {
     /// <summary>What a block means while it is typed; nothing is stored.</summary>
-    public static Results<Ok<BlockReading>, ProblemHttpResult> Handle(Guid athleteId, Guid? session, BlockBody request, Database database, ClubClock clock)
+    public static Results<Ok<BlockReading>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid? session,
+        BlockBody request,
+        Database database,
+        ClubClock clock
+    )
     {
         var block = request.Parse();
         return database.Read(db => Work.Load(db, athleteId, clock.Today)) is { } found
@@ -176,18 +256,41 @@ internal static class ReadBlock
 /// <param name="Session">Of a session or an item.</param>
 /// <param name="Item">Of an item.</param>
 /// <param name="Pattern">Of hard sets.</param>
-public sealed record WhyRequest(BlockBody Block, BlockFigure Figure, int Week, Guid? Session, Guid? Item, Core.Movements.Pattern? Pattern);
+public sealed record WhyRequest(
+    BlockBody Block,
+    BlockFigure Figure,
+    int Week,
+    Guid? Session,
+    Guid? Item,
+    Core.Movements.Pattern? Pattern
+);
 
 internal static class WhyBlock
 {
     /// <summary>How one figure of a block comes about.</summary>
-    public static Results<Ok<Athletes.Figure>, ProblemHttpResult> Handle(Guid athleteId, WhyRequest request, Database database, ClubClock clock)
+    public static Results<Ok<Athletes.Figure>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        WhyRequest request,
+        Database database,
+        ClubClock clock
+    )
     {
         var block = request.Block.Parse();
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("athlete");
         var week = DoseReader.Read(block, found.Athlete, DoseRules.Shipped).ElementAtOrDefault(request.Week - 1);
-        return week is not null && BlockWhy.Of(week, request.Figure, request.Session, request.Item, request.Pattern, found.Athlete, DoseRules.Shipped) is { } figure
+        return
+            week is not null
+            && BlockWhy.Of(
+                week,
+                request.Figure,
+                request.Session,
+                request.Item,
+                request.Pattern,
+                found.Athlete,
+                DoseRules.Shipped
+            )
+                is { } figure
             ? TypedResults.Ok(new Athletes.Figure(figure.Value, figure.Why))
             : (ProblemHttpResult)Problems.NotFound("figure");
     }
@@ -203,24 +306,46 @@ public sealed record ShiftAnswer(BlockBody Block, ReturnRule Rule, IReadOnlyList
 
 internal static class ShiftBlock
 {
-    public static Results<Ok<ShiftAnswer>, ProblemHttpResult> Handle(Guid athleteId, ShiftRequest request, Database database, ClubClock clock)
+    public static Results<Ok<ShiftAnswer>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        ShiftRequest request,
+        Database database,
+        ClubClock clock
+    )
     {
         var block = request.Block.Parse();
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("athlete");
         var shifted = Problems.At("", () => MissedWeeks.Shift(block, request.Week, request.Missed, found.Athlete));
-        return TypedResults.Ok(new ShiftAnswer(BlockBody.Of(shifted.Block), shifted.Rule, [.. shifted.Changes.Select(c => ItemChangeDto.Of(c, found.Athlete.Atlas.Catalogue))]));
+        return TypedResults.Ok(
+            new ShiftAnswer(
+                BlockBody.Of(shifted.Block),
+                shifted.Rule,
+                [.. shifted.Changes.Select(c => ItemChangeDto.Of(c, found.Athlete.Atlas.Catalogue))]
+            )
+        );
     }
 }
 
 internal static class SeenBlock
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid blockId, Database database, ClubClock clock) =>
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid blockId,
+        Database database,
+        ClubClock clock
+    ) =>
         database.Write(db =>
         {
-            if (BlockStore.Find(db, blockId)?.AthleteId != athleteId || Work.Load(db, athleteId, clock.Today) is not { } found)
+            if (
+                BlockStore.Find(db, blockId)?.AthleteId != athleteId
+                || Work.Load(db, athleteId, clock.Today) is not { } found
+            )
                 return false;
-            SessionStore.See(db, Seen.Now(SessionStore.OfBlock(db, blockId), found.Athlete).Select(s => (s.Item.Id, s.Seen)));
+            SessionStore.See(
+                db,
+                Seen.Now(SessionStore.OfBlock(db, blockId), found.Athlete).Select(s => (s.Item.Id, s.Seen))
+            );
             return true;
         })
             ? TypedResults.NoContent()
@@ -230,14 +355,21 @@ internal static class SeenBlock
 /// <summary>Compares what sessions resolve to with what the coach last saw.</summary>
 internal static class Seen
 {
-    public static IEnumerable<(StoredSession Session, StoredItem Item, SeenPlan Seen)> Now(IEnumerable<StoredSession> sessions, AthleteAtWork athlete)
+    public static IEnumerable<(StoredSession Session, StoredItem Item, SeenPlan Seen)> Now(
+        IEnumerable<StoredSession> sessions,
+        AthleteAtWork athlete
+    )
     {
         foreach (var session in sessions.Where(s => s.Status == SessionStatus.Planned))
         {
             foreach (var item in session.Items)
             {
                 if (athlete.Read(new(item.Id, item.Movement, item.Written)) is { Resolved: { } plan })
-                    yield return (session, item, new([.. plan.Loads.Select(l => l.Value.Made.Kilograms)], plan.Efforts.Max(e => e.Plan.Seconds)));
+                    yield return (
+                        session,
+                        item,
+                        new([.. plan.Loads.Select(l => l.Value.Made.Kilograms)], plan.Efforts.Max(e => e.Plan.Seconds))
+                    );
             }
         }
     }
@@ -248,32 +380,64 @@ internal static class Seen
 
     public static IEnumerable<ResolvedAnew> Changes(IEnumerable<StoredSession> sessions, AthleteAtWork athlete) =>
         Now(sessions, athlete)
-            .Where(n => n.Item.Seen is { } before && (!before.LoadsKg.SequenceEqual(n.Seen.LoadsKg) || before.HoldSeconds != n.Seen.HoldSeconds))
+            .Where(n =>
+                n.Item.Seen is { } before
+                && (!before.LoadsKg.SequenceEqual(n.Seen.LoadsKg) || before.HoldSeconds != n.Seen.HoldSeconds)
+            )
             .Select(n => new ResolvedAnew(
-                n.Item.Id, n.Session.Id, n.Session.Day, athlete.Atlas.Catalogue.Movements[n.Item.Movement].Name, n.Seen.LoadsKg, n.Item.Seen!.LoadsKg, n.Seen.HoldSeconds, n.Item.Seen.HoldSeconds));
+                n.Item.Id,
+                n.Session.Id,
+                n.Session.Day,
+                athlete.Atlas.Catalogue.Movements[n.Item.Movement].Name,
+                n.Seen.LoadsKg,
+                n.Item.Seen!.LoadsKg,
+                n.Seen.HoldSeconds,
+                n.Item.Seen.HoldSeconds
+            ));
 }
 
 internal static class Picker
 {
-    public static Results<Ok<IReadOnlyList<PickDto>>, ProblemHttpResult> Handle(Guid athleteId, Database database, ClubClock clock)
+    public static Results<Ok<IReadOnlyList<PickDto>>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Database database,
+        ClubClock clock
+    )
     {
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("athlete");
         var athlete = found.Athlete;
-        return TypedResults.Ok<IReadOnlyList<PickDto>>(
-        [
-            .. athlete.Atlas.Catalogue.Movements.Values.OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new PickDto(
-                m.Slug, m.Name, m.Aliases, m.Pattern, Level.Of(m, athlete.Atlas.Catalogue), m.Kit, KitCheck.Missing(m, athlete), Core.Programmes.Substitutes.StatusOf(m, athlete), NotationPrinter.Print(UsualDose.For(m, athlete)))),
+        return TypedResults.Ok<IReadOnlyList<PickDto>>([
+            .. athlete
+                .Atlas.Catalogue.Movements.Values.OrderBy(m => m.Name, StringComparer.Ordinal)
+                .Select(m => new PickDto(
+                    m.Slug,
+                    m.Name,
+                    m.Aliases,
+                    m.Pattern,
+                    Level.Of(m, athlete.Atlas.Catalogue),
+                    m.Kit,
+                    KitCheck.Missing(m, athlete),
+                    Core.Programmes.Substitutes.StatusOf(m, athlete),
+                    NotationPrinter.Print(UsualDose.For(m, athlete))
+                )),
         ]);
     }
 
-    public static Results<Ok<IReadOnlyList<SubstituteDto>>, ProblemHttpResult> Substitutes(Guid athleteId, string movement, Database database, ClubClock clock)
+    public static Results<Ok<IReadOnlyList<SubstituteDto>>, ProblemHttpResult> Substitutes(
+        Guid athleteId,
+        string movement,
+        Database database,
+        ClubClock clock
+    )
     {
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
             return (ProblemHttpResult)Problems.NotFound("athlete");
         if (found.Athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } wanted)
             return (ProblemHttpResult)Problems.NotFound("movement");
-        return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([.. Core.Programmes.Substitutes.For(wanted, found.Athlete).Select(SubstituteDto.Of)]);
+        return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([
+            .. Core.Programmes.Substitutes.For(wanted, found.Athlete).Select(SubstituteDto.Of),
+        ]);
     }
 }
 
@@ -285,7 +449,11 @@ internal static class NotationHelp
     public static Ok<IReadOnlyList<Example>> Card() => TypedResults.Ok(Examples.All);
 
     public static Ok<IReadOnlyList<Suggestion>> Complete(string? line, int? cursor) =>
-        TypedResults.Ok(line is { Length: > NotationParser.LineMaximum } ? [] : Completion.At(line ?? "", cursor ?? line?.Length ?? 0));
+        TypedResults.Ok(
+            line is { Length: > NotationParser.LineMaximum }
+                ? []
+                : Completion.At(line ?? "", cursor ?? line?.Length ?? 0)
+        );
 
     /// <summary>The line of a plan's fields; a field out of its range is named.</summary>
     public static Ok<LineAnswer> Write(JsonObject plan)
@@ -297,7 +465,11 @@ internal static class NotationHelp
             // A form can hold what no line says, for instance a tempo on a hold: the line tells.
             var read = NotationParser.Parse(line);
             if (read.Error is { } error)
-                throw Problems.Field("", error.Fault.ToString(), $"\"{line}\" cannot be read from position {error.Start + 1} on.");
+                throw Problems.Field(
+                    "",
+                    error.Fault.ToString(),
+                    $"\"{line}\" cannot be read from position {error.Start + 1} on."
+                );
             return TypedResults.Ok(new LineAnswer(line));
         }
         catch (RuleViolationException e)

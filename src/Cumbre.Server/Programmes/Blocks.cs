@@ -9,17 +9,35 @@ namespace Cumbre.Server.Programmes;
 /// <summary>Puts blocks together from their rows, and takes them apart again.</summary>
 internal static class Blocks
 {
-    public static BlockSession SessionOf(StoredSession s) => new(
-        s.Id, s.Day, s.Title, s.WarmUp, s.CoolDown, [.. s.Items.Select(i => new BlockItem(i.Id, i.Movement, i.Written, i.Joined, i.Role))], s.Status != SessionStatus.Planned);
+    public static BlockSession SessionOf(StoredSession s) =>
+        new(
+            s.Id,
+            s.Day,
+            s.Title,
+            s.WarmUp,
+            s.CoolDown,
+            [.. s.Items.Select(i => new BlockItem(i.Id, i.Movement, i.Written, i.Joined, i.Role))],
+            s.Status != SessionStatus.Planned
+        );
 
-    public static Block Read(StoredBlock block, IReadOnlyList<StoredSession> sessions) => new(
-        block.Name, block.Start,
-        [.. block.Weeks.Select((kind, i) =>
-        {
-            var monday = block.Start.AddDays(7 * i);
-            return new BlockWeek(kind, [.. sessions.Where(s => s.Day >= monday && s.Day < monday.AddDays(7)).Select(SessionOf)]);
-        })],
-        block.Kept);
+    public static Block Read(StoredBlock block, IReadOnlyList<StoredSession> sessions) =>
+        new(
+            block.Name,
+            block.Start,
+            [
+                .. block.Weeks.Select(
+                    (kind, i) =>
+                    {
+                        var monday = block.Start.AddDays(7 * i);
+                        return new BlockWeek(
+                            kind,
+                            [.. sessions.Where(s => s.Day >= monday && s.Day < monday.AddDays(7)).Select(SessionOf)]
+                        );
+                    }
+                ),
+            ],
+            block.Kept
+        );
 
     /// <summary>
     /// Writes what differs from what is stored, in one transaction. A session that has begun must be as it is stored.
@@ -27,10 +45,26 @@ internal static class Blocks
     public static Written Write(Db db, Guid athleteId, Guid blockId, Block block, long version, Stamp stamp)
     {
         var stored = version == 0 ? [] : SessionStore.OfBlock(db, blockId).ToDictionary(s => s.Id);
-        var written = BlockStore.Put(db, new(blockId, athleteId, block.Name, block.Start, [.. block.Weeks.Select(w => w.Kind)], block.Kept, version, stamp.At, null), stamp);
+        var written = BlockStore.Put(
+            db,
+            new(
+                blockId,
+                athleteId,
+                block.Name,
+                block.Start,
+                [.. block.Weeks.Select(w => w.Kind)],
+                block.Kept,
+                version,
+                stamp.At,
+                null
+            ),
+            stamp
+        );
         if (written != Written.Done)
             return written;
-        var wanted = block.Weeks.SelectMany((w, i) => w.Sessions.Select(s => (Session: s, Easy: w.Kind != WeekKind.Loading))).ToDictionary(s => s.Session.Id);
+        var wanted = block
+            .Weeks.SelectMany((w, i) => w.Sessions.Select(s => (Session: s, Easy: w.Kind != WeekKind.Loading)))
+            .ToDictionary(s => s.Session.Id);
         foreach (var gone in stored.Values.Where(s => !wanted.ContainsKey(s.Id)))
         {
             if (SessionStore.Remove(db, gone.Id, gone.Version) != Written.Done)
@@ -49,12 +83,25 @@ internal static class Blocks
         }
 
         // An item may move from one session to another: it goes out everywhere before it comes in anywhere.
-        var changed = wanted.Values.Where(w => stored.GetValueOrDefault(w.Session.Id) is not { } before || !Same(before, w.Session, w.Easy)).ToArray();
+        var changed = wanted
+            .Values.Where(w =>
+                stored.GetValueOrDefault(w.Session.Id) is not { } before || !Same(before, w.Session, w.Easy)
+            )
+            .ToArray();
         SessionStore.Empty(db, changed.Select(c => c.Session.Id));
         foreach (var (session, easy) in changed)
         {
             var before = stored.GetValueOrDefault(session.Id);
-            var row = new StoredSession(session.Id, athleteId, session.Day, SessionStatus.Planned, easy, before?.OverrideReason, before?.Version ?? 0, [.. session.Items.Select(i => ItemOf(i, before))])
+            var row = new StoredSession(
+                session.Id,
+                athleteId,
+                session.Day,
+                SessionStatus.Planned,
+                easy,
+                before?.OverrideReason,
+                before?.Version ?? 0,
+                [.. session.Items.Select(i => ItemOf(i, before))]
+            )
             {
                 BlockId = blockId,
                 Title = session.Title,
@@ -68,19 +115,28 @@ internal static class Blocks
         return Written.Done;
     }
 
-    private static StoredItem ItemOf(BlockItem item, StoredSession? before) => new(item.Id, item.Movement, item.Written, null)
-    {
-        Joined = item.Joined,
-        Role = item.Role,
-        Seen = before?.Items.FirstOrDefault(i => i.Id == item.Id && i.Movement == item.Movement && i.Written == item.Written)?.Seen,
-    };
+    private static StoredItem ItemOf(BlockItem item, StoredSession? before) =>
+        new(item.Id, item.Movement, item.Written, null)
+        {
+            Joined = item.Joined,
+            Role = item.Role,
+            Seen = before
+                ?.Items.FirstOrDefault(i => i.Id == item.Id && i.Movement == item.Movement && i.Written == item.Written)
+                ?.Seen,
+        };
 
     private static bool Same(StoredSession stored, BlockSession session, bool easy) =>
-        stored.Day == session.Day && stored.Title == session.Title && stored.WarmUp == session.WarmUp && stored.CoolDown == session.CoolDown
+        stored.Day == session.Day
+        && stored.Title == session.Title
+        && stored.WarmUp == session.WarmUp
+        && stored.CoolDown == session.CoolDown
         && (stored.Easy == easy || stored.Status != SessionStatus.Planned)
-        && stored.Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role)).SequenceEqual(session.Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role)));
+        && stored
+            .Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role))
+            .SequenceEqual(session.Items.Select(i => (i.Id, i.Movement, i.Written, i.Joined, i.Role)));
 
     /// <summary>Is it the same block, whatever its version?</summary>
     public static bool AreSame(Block one, Block other) =>
-        JsonSerializer.Serialize(BlockBody.Of(one), WireJson.Options) == JsonSerializer.Serialize(BlockBody.Of(other), WireJson.Options);
+        JsonSerializer.Serialize(BlockBody.Of(one), WireJson.Options)
+        == JsonSerializer.Serialize(BlockBody.Of(other), WireJson.Options);
 }

@@ -23,19 +23,31 @@ public sealed record CompareDto(string LeftName, string RightName, IReadOnlyList
 
 internal static class CompareBlocks
 {
-    public static Results<Ok<CompareDto>, ProblemHttpResult> Handle(CompareRequest request, Database database, ClubClock clock)
+    public static Results<Ok<CompareDto>, ProblemHttpResult> Handle(
+        CompareRequest request,
+        Database database,
+        ClubClock clock
+    )
     {
         var (left, right) = database.Read(db => (Side(db, request.Left, clock), Side(db, request.Right, clock)));
         return left is null || right is null
             ? (ProblemHttpResult)Problems.NotFound(left is null ? "block on the left" : "block on the right")
-            : TypedResults.Ok(new CompareDto(left.Value.Name, right.Value.Name, BlockCompare.Of(left.Value.Doses, right.Value.Doses)));
+            : TypedResults.Ok(
+                new CompareDto(left.Value.Name, right.Value.Name, BlockCompare.Of(left.Value.Doses, right.Value.Doses))
+            );
     }
 
     private static (string Name, IReadOnlyList<WeekDose> Doses)? Side(Db db, CompareSide side, ClubClock clock)
     {
-        if (Publish.Find(db, side.AthleteId, side.BlockId, side.Version, clock) is not { } found || Work.Load(db, side.AthleteId, clock.Today) is not { } work)
+        if (
+            Publish.Find(db, side.AthleteId, side.BlockId, side.Version, clock) is not { } found
+            || Work.Load(db, side.AthleteId, clock.Today) is not { } work
+        )
             return null;
         var edition = found.Number is { } number ? $"version {number}" : "draft";
-        return ($"{found.AthleteName}, {found.Block.Name}, {edition}", DoseReader.Read(found.Block.Parse(), work.Athlete, DoseRules.Shipped));
+        return (
+            $"{found.AthleteName}, {found.Block.Name}, {edition}",
+            DoseReader.Read(found.Block.Parse(), work.Athlete, DoseRules.Shipped)
+        );
     }
 }

@@ -20,7 +20,13 @@ namespace Cumbre.Server.Programmes;
 /// <param name="Days">Null: as the intake says.</param>
 /// <param name="Minutes">10 to 240; null: as the intake says.</param>
 /// <param name="LoadingWeeks">1 to 8; null: as usual.</param>
-public sealed record GenerateRequest(string Name, DateOnly Start, IReadOnlyList<DayOfWeek>? Days, int? Minutes, int? LoadingWeeks)
+public sealed record GenerateRequest(
+    string Name,
+    DateOnly Start,
+    IReadOnlyList<DayOfWeek>? Days,
+    int? Minutes,
+    int? LoadingWeeks
+)
 {
     /// <exception cref="FieldException">A field is out of its range.</exception>
     public BlockWish Parse(Guid blockId)
@@ -29,7 +35,14 @@ public sealed record GenerateRequest(string Name, DateOnly Start, IReadOnlyList<
             throw Problems.Field("start", "monday", "A block starts on a Monday.");
         if (Days is { Count: 0 })
             throw Problems.Field("days", "empty", "Choose at least one day.");
-        return Problems.At("", () => new BlockWish(Problems.Text("name", Name, "a name", 80), Start, name => NamedIds.Of(blockId, name)) { Days = Days, Minutes = Minutes, LoadingWeeks = LoadingWeeks });
+        return Problems.At("", () => new BlockWish(Problems.Text("name", Name, "a name", 80), Start, name =>
+                NamedIds.Of(blockId, name)
+            )
+            {
+                Days = Days,
+                Minutes = Minutes,
+                LoadingWeeks = LoadingWeeks,
+            });
     }
 
     public StoredWish Kept => new(Days, Minutes, LoadingWeeks);
@@ -44,10 +57,19 @@ public sealed record GenerateRequest(string Name, DateOnly Start, IReadOnlyList<
 public sealed record ItemWhy(Guid Item, SlotRole Role, string Movement, string Line, Explanation Why)
 {
     public static IReadOnlyList<ItemWhy> Of(GeneratedBlock made, Core.Movements.Catalogue catalogue) =>
-    [
-        .. made.Block.Weeks.SelectMany(w => w.Sessions).SelectMany(s => s.Items).Where(i => made.Why.ContainsKey(i.Id)).Select(i => new ItemWhy(
-            i.Id, Enum.Parse<SlotRole>(made.Why[i.Id].Rule.Args[0].Code!), catalogue.Movements.GetValueOrDefault(i.Movement)?.Name ?? i.Movement, i.Line, made.Why[i.Id])),
-    ];
+        [
+            .. made
+                .Block.Weeks.SelectMany(w => w.Sessions)
+                .SelectMany(s => s.Items)
+                .Where(i => made.Why.ContainsKey(i.Id))
+                .Select(i => new ItemWhy(
+                    i.Id,
+                    Enum.Parse<SlotRole>(made.Why[i.Id].Rule.Args[0].Code!),
+                    catalogue.Movements.GetValueOrDefault(i.Movement)?.Name ?? i.Movement,
+                    i.Line,
+                    made.Why[i.Id]
+                )),
+        ];
 }
 
 /// <summary>An item that generating again changes.</summary>
@@ -58,12 +80,29 @@ public sealed record ItemWhy(Guid Item, SlotRole Role, string Movement, string L
 /// <param name="LineBefore">Null: added.</param>
 /// <param name="Movement">Name; null: removed.</param>
 /// <param name="Line">Null: removed.</param>
-public sealed record RegeneratedItem(RegeneratedKind Kind, DateOnly Day, Guid Item, string? MovementBefore, string? LineBefore, string? Movement, string? Line)
+public sealed record RegeneratedItem(
+    RegeneratedKind Kind,
+    DateOnly Day,
+    Guid Item,
+    string? MovementBefore,
+    string? LineBefore,
+    string? Movement,
+    string? Line
+)
 {
     public static RegeneratedItem Of(RegeneratedChange change, Core.Movements.Catalogue catalogue)
     {
-        string? Name(BlockItem? item) => item is null ? null : catalogue.Movements.GetValueOrDefault(item.Movement)?.Name ?? item.Movement;
-        return new(change.Kind, change.Day, (change.After ?? change.Before!).Id, Name(change.Before), change.Before?.Line, Name(change.After), change.After?.Line);
+        string? Name(BlockItem? item) =>
+            item is null ? null : catalogue.Movements.GetValueOrDefault(item.Movement)?.Name ?? item.Movement;
+        return new(
+            change.Kind,
+            change.Day,
+            (change.After ?? change.Before!).Id,
+            Name(change.Before),
+            change.Before?.Line,
+            Name(change.After),
+            change.After?.Line
+        );
     }
 }
 
@@ -76,7 +115,14 @@ public sealed record RegeneratedItem(RegeneratedKind Kind, DateOnly Day, Guid It
 /// <param name="Changes">Of a block that is generated again; null: it is new.</param>
 /// <param name="Version">Of the block as it is stored; 0: it is new.</param>
 public sealed record GenerateAnswer(
-    BlockBody Block, BlockReading Reading, IReadOnlyList<ItemWhy> Why, IReadOnlyList<LeftOut> LeftOut, IReadOnlyList<Notice> Notices, IReadOnlyList<RegeneratedItem>? Changes, long Version);
+    BlockBody Block,
+    BlockReading Reading,
+    IReadOnlyList<ItemWhy> Why,
+    IReadOnlyList<LeftOut> LeftOut,
+    IReadOnlyList<Notice> Notices,
+    IReadOnlyList<RegeneratedItem>? Changes,
+    long Version
+);
 
 /// <param name="Wish">As it was previewed: the same gives the same block.</param>
 /// <param name="Version">Of the stored block; 0 to create.</param>
@@ -89,79 +135,165 @@ public sealed record TakeRequest(GenerateRequest Wish, long Version);
 /// <param name="Items">Why each stands there.</param>
 /// <param name="LeftOut">What the minutes did not hold.</param>
 /// <param name="Notices">What the coach must know.</param>
-public sealed record GenerationDto(DateTimeOffset At, string? By, StoredWish Wish, IReadOnlyList<ItemWhy> Items, IReadOnlyList<LeftOut> LeftOut, IReadOnlyList<Notice> Notices);
+public sealed record GenerationDto(
+    DateTimeOffset At,
+    string? By,
+    StoredWish Wish,
+    IReadOnlyList<ItemWhy> Items,
+    IReadOnlyList<LeftOut> LeftOut,
+    IReadOnlyList<Notice> Notices
+);
 
 internal static class Generate
 {
-    /// <summary>What the generator would write; a block that is stored already is generated again around what was fixed by hand.</summary>
-    public static Results<Ok<GenerateAnswer>, ProblemHttpResult> Preview(Guid athleteId, Guid blockId, Guid? session, GenerateRequest request, Database database, ClubClock clock)
+    /// <summary>
+    /// What the generator would write; a block that is stored already is generated again around what was fixed by hand.
+    /// </summary>
+    public static Results<Ok<GenerateAnswer>, ProblemHttpResult> Preview(
+        Guid athleteId,
+        Guid blockId,
+        Guid? session,
+        GenerateRequest request,
+        Database database,
+        ClubClock clock
+    )
     {
         var wish = request.Parse(blockId);
         return database.Read(db => Make(db, athleteId, blockId, wish, clock.Today)) is { } made
-            ? TypedResults.Ok(new GenerateAnswer(
-                BlockBody.Of(made.Block), BlockReading.Of(made.Block, made.Athlete, session), ItemWhy.Of(made.Fresh, made.Athlete.Atlas.Catalogue), made.Fresh.LeftOut, made.Fresh.Notices,
-                made.Changes?.Select(c => RegeneratedItem.Of(c, made.Athlete.Atlas.Catalogue)).ToArray(), made.Version))
+            ? TypedResults.Ok(
+                new GenerateAnswer(
+                    BlockBody.Of(made.Block),
+                    BlockReading.Of(made.Block, made.Athlete, session),
+                    ItemWhy.Of(made.Fresh, made.Athlete.Atlas.Catalogue),
+                    made.Fresh.LeftOut,
+                    made.Fresh.Notices,
+                    made.Changes?.Select(c => RegeneratedItem.Of(c, made.Athlete.Atlas.Catalogue)).ToArray(),
+                    made.Version
+                )
+            )
             : (ProblemHttpResult)Problems.NotFound("athlete");
     }
 
     /// <summary>Stores what was previewed, with its reasons.</summary>
-    public static Results<Ok<BlockDto>, ProblemHttpResult> Take(Guid athleteId, Guid blockId, TakeRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<Ok<BlockDto>, ProblemHttpResult> Take(
+        Guid athleteId,
+        Guid blockId,
+        TakeRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var wish = request.Wish.Parse(blockId);
         var stamp = clock.Stamp(Policies.IdOf(user));
-        var written = database.Write(db =>
-        {
-            if (Make(db, athleteId, blockId, wish, clock.Today) is not { } made)
-                return Written.Missing;
-            if (made.Block.Weeks.All(w => w.Sessions.Count == 0))
-                throw Problems.Field("wish", "nothing", "Nothing can be trained yet: see what the notices say, then generate again.");
-            // The same block sent twice, after an answer that was lost.
-            if (request.Version == 0 && made.Changes is { Count: 0 })
-                return Written.Done;
-            var done = Blocks.Write(db, athleteId, blockId, made.Block, request.Version, stamp);
-            if (done == Written.Done)
+        var written = database.Write(
+            db =>
             {
-                GenerationStore.Put(db, blockId, request.Wish.Kept, made.Fresh, stamp);
-                Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), made.Athlete);
-                reconciler.Run(db, athleteId);
-            }
+                if (Make(db, athleteId, blockId, wish, clock.Today) is not { } made)
+                    return Written.Missing;
+                if (made.Block.Weeks.All(w => w.Sessions.Count == 0))
+                    throw Problems.Field(
+                        "wish",
+                        "nothing",
+                        "Nothing can be trained yet: see what the notices say, then generate again."
+                    );
+                // The same block sent twice, after an answer that was lost.
+                if (request.Version == 0 && made.Changes is { Count: 0 })
+                    return Written.Done;
+                var done = Blocks.Write(db, athleteId, blockId, made.Block, request.Version, stamp);
+                if (done == Written.Done)
+                {
+                    GenerationStore.Put(db, blockId, request.Wish.Kept, made.Fresh, stamp);
+                    Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), made.Athlete);
+                    reconciler.Run(db, athleteId);
+                }
 
-            return done;
-        }, commit: answer => answer == Written.Done);
+                return done;
+            },
+            commit: answer => answer == Written.Done
+        );
         var now = database.Read(db => GetBlock.Find(db, athleteId, blockId, null, clock.Today));
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
-            _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
+            _ => (ProblemHttpResult)
+                Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
         };
     }
 
     public static Results<Ok<GenerationDto>, ProblemHttpResult> Get(Guid athleteId, Guid blockId, Database database)
     {
-        var found = database.Read(db => BlockStore.Find(db, blockId)?.AthleteId == athleteId && GenerationStore.Find(db, blockId) is { } made ? (Made: made, Storage.Ladders.CatalogueStore.Club(db).Atlas.Catalogue) : default);
+        var found = database.Read(db =>
+            BlockStore.Find(db, blockId)?.AthleteId == athleteId && GenerationStore.Find(db, blockId) is { } made
+                ? (Made: made, Storage.Ladders.CatalogueStore.Club(db).Atlas.Catalogue)
+                : default
+        );
         return found.Made is { } g
-            ? TypedResults.Ok(new GenerationDto(g.WrittenAt, g.WrittenBy, g.Wish, ItemWhy.Of(g.Made, found.Catalogue), g.Made.LeftOut, g.Made.Notices))
+            ? TypedResults.Ok(
+                new GenerationDto(
+                    g.WrittenAt,
+                    g.WrittenBy,
+                    g.Wish,
+                    ItemWhy.Of(g.Made, found.Catalogue),
+                    g.Made.LeftOut,
+                    g.Made.Notices
+                )
+            )
             : (ProblemHttpResult)Problems.NotFound("generated block");
     }
 
-    private sealed record Made(AthleteAtWork Athlete, GeneratedBlock Fresh, Block Block, IReadOnlyList<RegeneratedChange>? Changes, long Version);
+    private sealed record Made(
+        AthleteAtWork Athlete,
+        GeneratedBlock Fresh,
+        Block Block,
+        IReadOnlyList<RegeneratedChange>? Changes,
+        long Version
+    );
 
     private static Made? Make(Db db, Guid athleteId, Guid blockId, BlockWish wish, DateOnly today)
     {
         if (Work.Load(db, athleteId, today) is not { } found)
             return null;
         if (found.Athlete.BodyMass is null)
-            throw Problems.Field("start", "bodyMass", "A body mass is needed before loads can be worked out: weigh the athlete, then generate.");
+            throw Problems.Field(
+                "start",
+                "bodyMass",
+                "A body mass is needed before loads can be worked out: weigh the athlete, then generate."
+            );
         var stored = BlockStore.Find(db, blockId);
         if (stored is not null && stored.AthleteId != athleteId)
             return null;
         if (stored is not null && stored.Start != wish.Start)
-            throw Problems.Field("start", "moved", $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one.");
+            throw Problems.Field(
+                "start",
+                "moved",
+                $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one."
+            );
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
         var end = fresh.Block.MondayOf(fresh.Block.Weeks.Count);
-        if (SessionStore.Of(db, athleteId).Where(s => s.Status == SessionStatus.Planned && s.BlockId != blockId && s.Day >= today && s.Day >= wish.Start && s.Day < end).ToArray() is [.., var first] others)
-            fresh = fresh with { Notices = [.. fresh.Notices, Notice.Of(NoticeId.PlannedAlready, Quantity.Count(others.Length), Quantity.On(first.Day))] };
+        if (
+            SessionStore
+                .Of(db, athleteId)
+                .Where(s =>
+                    s.Status == SessionStatus.Planned
+                    && s.BlockId != blockId
+                    && s.Day >= today
+                    && s.Day >= wish.Start
+                    && s.Day < end
+                )
+                .ToArray()
+            is [.., var first] others
+        )
+            fresh = fresh with
+            {
+                Notices =
+                [
+                    .. fresh.Notices,
+                    Notice.Of(NoticeId.PlannedAlready, Quantity.Count(others.Length), Quantity.On(first.Day)),
+                ],
+            };
         if (stored is null)
             return new(found.Athlete, fresh, fresh.Block, null, 0);
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));
@@ -172,7 +304,9 @@ internal static class Generate
     }
 }
 
-/// <summary>Ids that follow from a name: a name within a block is always the same item (UUID version 8, RFC 9562).</summary>
+/// <summary>
+/// Ids that follow from a name: a name within a block is always the same item (UUID version 8, RFC 9562).
+/// </summary>
 internal static class NamedIds
 {
     public static Guid Of(Guid space, string name)

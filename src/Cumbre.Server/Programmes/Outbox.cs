@@ -26,10 +26,19 @@ public sealed record MessageRow(Guid Id, DateTimeOffset At, string To, string Su
 /// <param name="Subject">What it is about.</param>
 /// <param name="Text">Its words.</param>
 /// <param name="Attachments">Names of the files with it.</param>
-public sealed record MessageDto(Guid Id, DateTimeOffset At, string From, string To, string Subject, string Text, IReadOnlyList<string> Attachments);
+public sealed record MessageDto(
+    Guid Id,
+    DateTimeOffset At,
+    string From,
+    string To,
+    string Subject,
+    string Text,
+    IReadOnlyList<string> Attachments
+);
 
 /// <summary>
-/// A stand-in for sending mail: messages are written as RFC 5322 files into the folder <c>outbox</c> of the data, where they can be read. No mail leaves the machine.
+/// A stand-in for sending mail: messages are written as RFC 5322 files into the folder <c>outbox</c> of the data, where
+/// they can be read. No mail leaves the machine.
 /// </summary>
 internal static class Outbox
 {
@@ -39,11 +48,24 @@ internal static class Outbox
     /// <summary>RFC 5322, 2.1: lines end in CRLF, whatever the machine.</summary>
     private static readonly FormatOptions Dos = CrLf();
 
-    public static Results<Ok<MessageDto>, ProblemHttpResult> Write(Guid athleteId, Guid blockId, MessageRequest request, Database database, ClubClock clock, CumbreOptions options)
+    public static Results<Ok<MessageDto>, ProblemHttpResult> Write(
+        Guid athleteId,
+        Guid blockId,
+        MessageRequest request,
+        Database database,
+        ClubClock clock,
+        CumbreOptions options
+    )
     {
         if (!MailboxAddress.TryParse(request.To, out var to) || !to.Address.Contains('@', StringComparison.Ordinal))
             throw Problems.Field("to", "address", "Write an address, for instance name@example.org.");
-        var (block, published, club) = database.Read(db => (Publish.Find(db, athleteId, blockId, request.Version, clock), Publish.All(db, blockId), AccountStore.Club(db)?.Name ?? "Cumbre"));
+        var (block, published, club) = database.Read(db =>
+            (
+                Publish.Find(db, athleteId, blockId, request.Version, clock),
+                Publish.All(db, blockId),
+                AccountStore.Club(db)?.Name ?? "Cumbre"
+            )
+        );
         if (block is null)
             return (ProblemHttpResult)Problems.NotFound("block or version");
         if (request.Week < 1 || request.Week > block.Block.Weeks.Count)
@@ -53,27 +75,35 @@ internal static class Outbox
         {
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
             using var file = new FileStream(path, FileMode.CreateNew);
-            Message(block, published, request, new(club, Sender), new(block.AthleteName, to.Address), clock).WriteTo(Dos, file);
+            Message(block, published, request, new(club, Sender), new(block.AthleteName, to.Address), clock)
+                .WriteTo(Dos, file);
         }
 
         return TypedResults.Ok(Read(request.Id, path));
     }
 
-    public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) => TypedResults.Ok<IReadOnlyList<MessageRow>>(
-    [
-        .. (Directory.Exists(Folder(options)) ? Directory.GetFiles(Folder(options), "*.eml") : [])
-            .Select(path => (Path: path, Known: Guid.TryParse(Path.GetFileNameWithoutExtension(path), out var id), Id: id))
-            .Where(f => f.Known)
-            .Select(f => Read(f.Id, f.Path))
-            .OrderByDescending(m => m.At).ThenByDescending(m => m.Id)
-            .Select(m => new MessageRow(m.Id, m.At, m.To, m.Subject)),
-    ]);
+    public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
+        TypedResults.Ok<IReadOnlyList<MessageRow>>([
+            .. (Directory.Exists(Folder(options)) ? Directory.GetFiles(Folder(options), "*.eml") : [])
+                .Select(path =>
+                    (Path: path, Known: Guid.TryParse(Path.GetFileNameWithoutExtension(path), out var id), Id: id)
+                )
+                .Where(f => f.Known)
+                .Select(f => Read(f.Id, f.Path))
+                .OrderByDescending(m => m.At)
+                .ThenByDescending(m => m.Id)
+                .Select(m => new MessageRow(m.Id, m.At, m.To, m.Subject)),
+        ]);
 
     public static Results<Ok<MessageDto>, ProblemHttpResult> Get(Guid id, CumbreOptions options) =>
-        PathOf(id, options) is var path && File.Exists(path) ? TypedResults.Ok(Read(id, path)) : (ProblemHttpResult)Problems.NotFound("message");
+        PathOf(id, options) is var path && File.Exists(path)
+            ? TypedResults.Ok(Read(id, path))
+            : (ProblemHttpResult)Problems.NotFound("message");
 
     public static Results<FileContentHttpResult, ProblemHttpResult> Raw(Guid id, CumbreOptions options) =>
-        PathOf(id, options) is var path && File.Exists(path) ? TypedResults.File(File.ReadAllBytes(path), "message/rfc822", $"{id}.eml") : (ProblemHttpResult)Problems.NotFound("message");
+        PathOf(id, options) is var path && File.Exists(path)
+            ? TypedResults.File(File.ReadAllBytes(path), "message/rfc822", $"{id}.eml")
+            : (ProblemHttpResult)Problems.NotFound("message");
 
     private static FormatOptions CrLf()
     {
@@ -90,19 +120,42 @@ internal static class Outbox
     {
         var message = MimeMessage.Load(path);
         return new(
-            id, message.Date.ToUniversalTime(), message.From.ToString(), message.To.ToString(), message.Subject ?? "", message.TextBody ?? "",
-            [.. message.Attachments.Select(a => a.ContentDisposition?.FileName ?? a.ContentType.Name ?? "file")]);
+            id,
+            message.Date.ToUniversalTime(),
+            message.From.ToString(),
+            message.To.ToString(),
+            message.Subject ?? "",
+            message.TextBody ?? "",
+            [.. message.Attachments.Select(a => a.ContentDisposition?.FileName ?? a.ContentType.Name ?? "file")]
+        );
     }
 
-    private static MimeMessage Message(PublishedBlock block, IReadOnlyList<PublishedBlock> published, MessageRequest request, MailboxAddress from, MailboxAddress to, ClubClock clock)
+    private static MimeMessage Message(
+        PublishedBlock block,
+        IReadOnlyList<PublishedBlock> published,
+        MessageRequest request,
+        MailboxAddress from,
+        MailboxAddress to,
+        ClubClock clock
+    )
     {
         var week = block.Block.Weeks[request.Week - 1];
         var monday = block.Block.Start.AddDays(7 * (request.Week - 1));
-        var message = new MimeMessage { Subject = $"{block.Block.Name}, week {request.Week} from {monday.ToString("d MMMM", CultureInfo.InvariantCulture)}", Date = clock.Now, MessageId = $"{request.Id}@club.invalid" };
+        var message = new MimeMessage
+        {
+            Subject =
+                $"{block.Block.Name}, week {request.Week} from {monday.ToString("d MMMM", CultureInfo.InvariantCulture)}",
+            Date = clock.Now,
+            MessageId = $"{request.Id}@club.invalid",
+        };
         message.From.Add(from);
         message.To.Add(to);
         var body = new BodyBuilder { TextBody = Text(block, week) };
-        var calendar = body.Attachments.Add($"{FileNames.Safe(block.Block.Name)}.ics", Encoding.UTF8.GetBytes(BlockExports.CalendarText(block, published, request.Time, request.Week, clock)), new ContentType("text", "calendar"));
+        var calendar = body.Attachments.Add(
+            $"{FileNames.Safe(block.Block.Name)}.ics",
+            Encoding.UTF8.GetBytes(BlockExports.CalendarText(block, published, request.Time, request.Week, clock)),
+            new ContentType("text", "calendar")
+        );
         calendar.ContentType.Charset = "utf-8";
         message.Body = body.ToMessageBody();
         return message;
@@ -114,14 +167,23 @@ internal static class Outbox
         var text = new StringBuilder();
         foreach (var session in week.Sessions)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{session.Day:dddd d MMMM}, {(session.Title.Length > 0 ? session.Title : "Session")}, {(block.Seconds.GetValueOrDefault(session.Id) + 59) / 60} min\r\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"{session.Day:dddd d MMMM}, {(session.Title.Length > 0 ? session.Title : "Session")}, {(block.Seconds.GetValueOrDefault(session.Id) + 59) / 60} min\r\n"
+            );
             if (session.WarmUp.Text is { } warmUp)
                 text.Append(CultureInfo.InvariantCulture, $"  Warm-up: {warmUp}\r\n");
             foreach (var item in session.Items)
-                text.Append(CultureInfo.InvariantCulture, $"  {(item.Joined ? "+ " : "")}{names.GetValueOrDefault(item.Id) ?? item.Movement}: {item.Line}\r\n");
+                text.Append(
+                    CultureInfo.InvariantCulture,
+                    $"  {(item.Joined ? "+ " : "")}{names.GetValueOrDefault(item.Id) ?? item.Movement}: {item.Line}\r\n"
+                );
             text.Append("\r\n");
         }
 
-        return text.Append("Stop on sharp pain, a pinch on top of the shoulder, a pop, numbness or tingling. Training arithmetic, not medical advice.\r\n").ToString();
+        return text.Append(
+                "Stop on sharp pain, a pinch on top of the shoulder, a pop, numbness or tingling. Training arithmetic, not medical advice.\r\n"
+            )
+            .ToString();
     }
 }

@@ -38,7 +38,14 @@ public sealed record FitTarget(Guid AthleteId, Guid BlockId);
 /// <param name="Changes">What was changed for them.</param>
 /// <param name="Cautions">Kinds of cautions that are open in it.</param>
 /// <param name="Unread">Items that lack something of the athlete.</param>
-public sealed record FitAnswer(Guid AthleteId, string AthleteName, Guid BlockId, IReadOnlyList<ItemChangeDto> Changes, IReadOnlyList<CautionId> Cautions, int Unread);
+public sealed record FitAnswer(
+    Guid AthleteId,
+    string AthleteName,
+    Guid BlockId,
+    IReadOnlyList<ItemChangeDto> Changes,
+    IReadOnlyList<CautionId> Cautions,
+    int Unread
+);
 
 internal static class Templates
 {
@@ -47,29 +54,55 @@ internal static class Templates
     public static Ok<IReadOnlyList<TemplateDto>> List(Database database) =>
         TypedResults.Ok(database.Read<IReadOnlyList<TemplateDto>>(db => [.. BlockStore.Templates(db).Select(Of)]));
 
-    public static Results<Ok<TemplateDto>, ProblemHttpResult> Add(Guid id, TemplateRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<TemplateDto>, ProblemHttpResult> Add(
+        Guid id,
+        TemplateRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var name = Problems.Text("name", request.Name, "a name", 80);
-        return database.Write(db =>
-        {
-            if (BlockStore.Find(db, request.BlockId) is not { } stored || stored.AthleteId != request.AthleteId || Work.Load(db, request.AthleteId, clock.Today) is not { } found)
-                return null;
-            if (request.FromWeek < 1 || request.ToWeek < request.FromWeek || request.ToWeek > stored.Weeks.Count)
-                throw Problems.Field("toWeek", "range", $"The block has weeks 1 to {stored.Weeks.Count}.");
-            var block = Blocks.Read(stored, SessionStore.OfBlock(db, stored.Id));
-            var weeks = TemplateFit.Generalise([.. block.Weeks.Skip(request.FromWeek - 1).Take(request.ToWeek - request.FromWeek + 1)], found.Athlete);
-            BlockStore.AddTemplate(db, new(id, name, block.MondayOf(request.FromWeek - 1), weeks), clock.Stamp(Policies.IdOf(user)));
-            return Of(BlockStore.Template(db, id)!);
-        }) is { } template
+        return
+            database.Write(db =>
+            {
+                if (
+                    BlockStore.Find(db, request.BlockId) is not { } stored
+                    || stored.AthleteId != request.AthleteId
+                    || Work.Load(db, request.AthleteId, clock.Today) is not { } found
+                )
+                    return null;
+                if (request.FromWeek < 1 || request.ToWeek < request.FromWeek || request.ToWeek > stored.Weeks.Count)
+                    throw Problems.Field("toWeek", "range", $"The block has weeks 1 to {stored.Weeks.Count}.");
+                var block = Blocks.Read(stored, SessionStore.OfBlock(db, stored.Id));
+                var weeks = TemplateFit.Generalise(
+                    [.. block.Weeks.Skip(request.FromWeek - 1).Take(request.ToWeek - request.FromWeek + 1)],
+                    found.Athlete
+                );
+                BlockStore.AddTemplate(
+                    db,
+                    new(id, name, block.MondayOf(request.FromWeek - 1), weeks),
+                    clock.Stamp(Policies.IdOf(user))
+                );
+                return Of(BlockStore.Template(db, id)!);
+            })
+                is { } template
             ? TypedResults.Ok(template)
             : (ProblemHttpResult)Problems.NotFound("block");
     }
 
     public static Results<NoContent, ProblemHttpResult> Remove(Guid id, Database database) =>
-        database.Write(db => BlockStore.RemoveTemplate(db, id)) ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("template");
+        database.Write(db => BlockStore.RemoveTemplate(db, id))
+            ? TypedResults.NoContent()
+            : (ProblemHttpResult)Problems.NotFound("template");
 
     /// <summary>Shows what would be made for each athlete; nothing is stored.</summary>
-    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Fit(Guid id, FitRequest request, Database database, ClubClock clock)
+    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Fit(
+        Guid id,
+        FitRequest request,
+        Database database,
+        ClubClock clock
+    )
     {
         Check(request);
         return database.Read(db => Fitted(db, id, request, clock.Today)?.Select(f => f.Answer).ToArray()) is { } answers
@@ -78,7 +111,14 @@ internal static class Templates
     }
 
     /// <summary>Makes the blocks, all or none.</summary>
-    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Apply(Guid id, FitRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Apply(
+        Guid id,
+        FitRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         Check(request);
         var answers = database.Write(db =>
@@ -88,7 +128,10 @@ internal static class Templates
             foreach (var (answer, block, athlete) in fitted)
             {
                 // Sent again after an answer that was lost: the block is there.
-                if (Blocks.Write(db, answer.AthleteId, answer.BlockId, block, 0, clock.Stamp(Policies.IdOf(user))) != Written.Done)
+                if (
+                    Blocks.Write(db, answer.AthleteId, answer.BlockId, block, 0, clock.Stamp(Policies.IdOf(user)))
+                    != Written.Done
+                )
                     continue;
                 Seen.NoteNew(db, SessionStore.OfBlock(db, answer.BlockId), athlete);
                 reconciler.Run(db, answer.AthleteId);
@@ -96,39 +139,79 @@ internal static class Templates
 
             return fitted.Select(f => f.Answer).ToArray();
         });
-        return answers is null ? (ProblemHttpResult)Problems.NotFound("template or athlete") : TypedResults.Ok<IReadOnlyList<FitAnswer>>(answers);
+        return answers is null
+            ? (ProblemHttpResult)Problems.NotFound("template or athlete")
+            : TypedResults.Ok<IReadOnlyList<FitAnswer>>(answers);
     }
 
     private static void Check(FitRequest request)
     {
         if (request.Start.DayOfWeek != DayOfWeek.Monday)
             throw Problems.Field("start", "monday", "A block starts on a Monday.");
-        if (request.Athletes.Count is 0 or > AthletesMaximum || request.Athletes.DistinctBy(a => a.AthleteId).Count() != request.Athletes.Count)
+        if (
+            request.Athletes.Count is 0 or > AthletesMaximum
+            || request.Athletes.DistinctBy(a => a.AthleteId).Count() != request.Athletes.Count
+        )
             throw Problems.Field("athletes", "range", $"Choose 1 to {AthletesMaximum} athletes, each once.");
     }
 
-    private static List<(FitAnswer Answer, Block Block, AthleteAtWork Athlete)>? Fitted(Db db, Guid id, FitRequest request, DateOnly today)
+    private static List<(FitAnswer Answer, Block Block, AthleteAtWork Athlete)>? Fitted(
+        Db db,
+        Guid id,
+        FitRequest request,
+        DateOnly today
+    )
     {
         if (BlockStore.Template(db, id) is not { } template)
             return null;
-        var name = string.IsNullOrWhiteSpace(request.Name) ? template.Name : Problems.Text("name", request.Name, "a name", 80);
+        var name = string.IsNullOrWhiteSpace(request.Name)
+            ? template.Name
+            : Problems.Text("name", request.Name, "a name", 80);
         var made = new List<(FitAnswer, Block, AthleteAtWork)>();
         var everyone = Work.LoadAll(db, today);
         foreach (var target in request.Athletes)
         {
             if (!everyone.TryGetValue(target.AthleteId, out var found))
                 return null;
-            var fitted = TemplateFit.Fit(name, template.Weeks, template.Origin, request.Start, found.Athlete, Guid.CreateVersion7);
+            var fitted = TemplateFit.Fit(
+                name,
+                template.Weeks,
+                template.Origin,
+                request.Start,
+                found.Athlete,
+                Guid.CreateVersion7
+            );
             var doses = DoseReader.Read(fitted.Block, found.Athlete, DoseRules.Shipped);
-            made.Add((
-                new(
-                    target.AthleteId, found.Profile.Name, target.BlockId, [.. fitted.Changes.Select(c => ItemChangeDto.Of(c, found.Athlete.Atlas.Catalogue))],
-                    [.. BlockChecks.Of(fitted.Block, doses, found.Athlete, DoseRules.Shipped).Select(c => c.Id).Distinct()], doses.Sum(w => w.Sessions.Sum(s => s.Unread))),
-                fitted.Block, found.Athlete));
+            made.Add(
+                (
+                    new(
+                        target.AthleteId,
+                        found.Profile.Name,
+                        target.BlockId,
+                        [.. fitted.Changes.Select(c => ItemChangeDto.Of(c, found.Athlete.Atlas.Catalogue))],
+                        [
+                            .. BlockChecks
+                                .Of(fitted.Block, doses, found.Athlete, DoseRules.Shipped)
+                                .Select(c => c.Id)
+                                .Distinct(),
+                        ],
+                        doses.Sum(w => w.Sessions.Sum(s => s.Unread))
+                    ),
+                    fitted.Block,
+                    found.Athlete
+                )
+            );
         }
 
         return made;
     }
 
-    private static TemplateDto Of(StoredTemplate t) => new(t.Id, t.Name, t.Weeks.Count, t.Weeks.Sum(w => w.Sessions.Count), t.Weeks.Sum(w => w.Sessions.Sum(s => s.Items.Count)));
+    private static TemplateDto Of(StoredTemplate t) =>
+        new(
+            t.Id,
+            t.Name,
+            t.Weeks.Count,
+            t.Weeks.Sum(w => w.Sessions.Count),
+            t.Weeks.Sum(w => w.Sessions.Sum(s => s.Items.Count))
+        );
 }

@@ -13,17 +13,37 @@ namespace Cumbre.Server.Programmes;
 internal static class Work
 {
     public static (AthleteProfile Profile, AthleteAtWork Athlete)? Load(Db db, Guid athleteId, DateOnly today) =>
-        SnapshotStore.Load(db, athleteId, today) is { } found ? (found.Profile, Of(db, found.Profile, found.Snapshot, today)) : null;
+        SnapshotStore.Load(db, athleteId, today) is { } found
+            ? (found.Profile, Of(db, found.Profile, found.Snapshot, today))
+            : null;
 
     /// <summary>Everybody who trains, or who is put away, with one query per table.</summary>
-    public static IReadOnlyDictionary<Guid, (AthleteProfile Profile, AthleteAtWork Athlete)> LoadAll(Db db, DateOnly today, bool archived = false)
+    public static IReadOnlyDictionary<Guid, (AthleteProfile Profile, AthleteAtWork Athlete)> LoadAll(
+        Db db,
+        DateOnly today,
+        bool archived = false
+    )
     {
         var atlas = CatalogueStore.Club(db).Atlas;
         var books = KitStore.All(db);
         var placed = PlacementStore.All(db);
-        return SnapshotStore.LoadAll(db, today, archived).ToDictionary(
-            a => a.Profile.Id,
-            a => (a.Profile, new AthleteAtWork(a.Snapshot, a.Profile.Intake, atlas, books.GetValueOrDefault(OwnerOf(a.Profile)) ?? Core.Loading.KitBook.Empty, [.. placed[a.Profile.Id]], today)));
+        return SnapshotStore
+            .LoadAll(db, today, archived)
+            .ToDictionary(
+                a => a.Profile.Id,
+                a =>
+                    (
+                        a.Profile,
+                        new AthleteAtWork(
+                            a.Snapshot,
+                            a.Profile.Intake,
+                            atlas,
+                            books.GetValueOrDefault(OwnerOf(a.Profile)) ?? Core.Loading.KitBook.Empty,
+                            [.. placed[a.Profile.Id]],
+                            today
+                        )
+                    )
+            );
     }
 
     /// <param name="db">The connection.</param>
@@ -31,15 +51,35 @@ internal static class Work
     /// <param name="snapshot">Their data.</param>
     /// <param name="known">What was known on this day is used.</param>
     public static AthleteAtWork Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly known) =>
-        new(snapshot, profile.Intake, CatalogueStore.Club(db).Atlas, KitStore.Of(db, OwnerOf(profile)).Book, PlacementStore.Of(db, profile.Id), known);
+        new(
+            snapshot,
+            profile.Intake,
+            CatalogueStore.Club(db).Atlas,
+            KitStore.Of(db, OwnerOf(profile)).Book,
+            PlacementStore.Of(db, profile.Id),
+            known
+        );
 
     /// <summary>Items of sessions that have not begun, from a day on.</summary>
     public static IReadOnlyList<PlannedItem> Planned(Db db, Guid athleteId, DateOnly from) =>
-    [
-        .. SessionStore.Coming(db, athleteId, from).SelectMany(s => s.Items.Where(i => i.Plan is not null)
-            .Select(i => new PlannedItem(s.Id, i.Id, s.Day, s.Easy || i.Relief == Relief.Deload, i.Movement, i.Role, i.Plan!))),
-    ];
+        [
+            .. SessionStore
+                .Coming(db, athleteId, from)
+                .SelectMany(s =>
+                    s.Items.Where(i => i.Plan is not null)
+                        .Select(i => new PlannedItem(
+                            s.Id,
+                            i.Id,
+                            s.Day,
+                            s.Easy || i.Relief == Relief.Deload,
+                            i.Movement,
+                            i.Role,
+                            i.Plan!
+                        ))
+                ),
+        ];
 
     /// <summary>Whose gear is at hand where they train.</summary>
-    private static Guid OwnerOf(AthleteProfile profile) => profile.Intake.Place == TrainingPlace.Hall ? KitStore.Club : profile.Id;
+    private static Guid OwnerOf(AthleteProfile profile) =>
+        profile.Intake.Place == TrainingPlace.Hall ? KitStore.Club : profile.Id;
 }

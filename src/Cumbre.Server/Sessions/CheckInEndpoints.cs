@@ -16,10 +16,24 @@ namespace Cumbre.Server.Sessions;
 public sealed record PainDto(int Level, string Place, StopSign? Sign);
 
 /// <summary>What is said before a session; what was not asked is null.</summary>
-public sealed record CheckInDto(DateOnly Day, decimal? SleepHours, int? Soreness, int? Readiness, bool HardTraining, IReadOnlyList<PainDto> Pain)
+public sealed record CheckInDto(
+    DateOnly Day,
+    decimal? SleepHours,
+    int? Soreness,
+    int? Readiness,
+    bool HardTraining,
+    IReadOnlyList<PainDto> Pain
+)
 {
     public static CheckInDto Of(CheckIn c) =>
-        new(c.Day, c.SleepHours, c.Soreness, c.Readiness, c.HardTraining, [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))]);
+        new(
+            c.Day,
+            c.SleepHours,
+            c.Soreness,
+            c.Readiness,
+            c.HardTraining,
+            [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))]
+        );
 }
 
 /// <param name="Level">0 to 10.</param>
@@ -29,12 +43,35 @@ public sealed record MorningRequest(int Level, string? Place, StopSign? Sign);
 
 internal static class PutCheckIn
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid id, CheckInDto request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid id,
+        CheckInDto request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
-        var pain = request.Pain.Select((p, i) => new CheckInPain(
-            Problems.At("pain", () => Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)), PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, "a place", 60)), p.Sign)).ToArray();
-        var checkIn = Problems.At("", () => new CheckIn(id, day, request.SleepHours, request.Soreness, request.Readiness, request.HardTraining) { Pain = pain });
+        var pain = request
+            .Pain.Select(
+                (p, i) =>
+                    new CheckInPain(
+                        Problems.At("pain", () =>
+                            Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)
+                        ),
+                        PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, "a place", 60)),
+                        p.Sign
+                    )
+            )
+            .ToArray();
+        var checkIn = Problems.At("", () =>
+            new CheckIn(id, day, request.SleepHours, request.Soreness, request.Readiness, request.HardTraining)
+            {
+                Pain = pain,
+            }
+        );
         return database.Write(db =>
         {
             if (AthleteStore.Find(db, athleteId) is null)
@@ -50,10 +87,22 @@ internal static class PutCheckIn
 
 internal static class PutMorning
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, MorningRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid sessionId,
+        MorningRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
-        var level = Problems.At("", () => Guard.InRange("level", request.Level, Limits.PainMinimum, Limits.PainMaximum));
-        var place = string.IsNullOrWhiteSpace(request.Place) ? null : PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
+        var level = Problems.At("", () =>
+            Guard.InRange("level", request.Level, Limits.PainMinimum, Limits.PainMaximum)
+        );
+        var place = string.IsNullOrWhiteSpace(request.Place)
+            ? null
+            : PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
         if ((level > 0 || request.Sign is not null) && place is null)
             throw Problems.Field("place", "empty", "Say where it hurts.");
         return database.Write(db =>
@@ -62,7 +111,11 @@ internal static class PutMorning
                 return false;
             if (session.Day >= clock.Today)
                 throw Problems.Field("day", "early", "The morning after has not come yet.");
-            HealthStore.Put(db, new MorningAnswer(sessionId, level, place, request.Sign), clock.Stamp(Policies.IdOf(user)));
+            HealthStore.Put(
+                db,
+                new MorningAnswer(sessionId, level, place, request.Sign),
+                clock.Stamp(Policies.IdOf(user))
+            );
             reconciler.Run(db, athleteId);
             return true;
         })

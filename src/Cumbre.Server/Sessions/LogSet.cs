@@ -31,52 +31,129 @@ namespace Cumbre.Server.Sessions;
 /// <param name="RestedSeconds">The rest before the set.</param>
 /// <param name="Sign">A stop sign.</param>
 public sealed record SetRequest(
-    int Set, int Part, int Reps, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, Guid? Supersedes, Guid? Item = null, int? Seconds = null,
-    int? Total = null, Contact? Contact = null, bool? Sagged = null, int? RestedSeconds = null, StopSign? Sign = null);
+    int Set,
+    int Part,
+    int Reps,
+    MassDto Added,
+    int? Reserve,
+    FormVerdict Form,
+    int? Pain,
+    string? PainPlace,
+    Guid? Supersedes,
+    Guid? Item = null,
+    int? Seconds = null,
+    int? Total = null,
+    Contact? Contact = null,
+    bool? Sagged = null,
+    int? RestedSeconds = null,
+    StopSign? Sign = null
+);
 
 internal static class LogSet
 {
     public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
-        Guid athleteId, Guid sessionId, Guid setId, SetRequest request, ClaimsPrincipal user, Database database, ClubClock clock, Reconciler reconciler)
+        Guid athleteId,
+        Guid sessionId,
+        Guid setId,
+        SetRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
-        var place = string.IsNullOrWhiteSpace(request.PainPlace) ? null : Problems.Text("painPlace", request.PainPlace, "a place", 60);
-        var set = Problems.At("", () => new LoggedSet(request.Set, request.Part, request.Reps, request.Added.Entry, request.Reserve, request.Form, request.Pain, place, request.Seconds)
-        {
-            Total = request.Total,
-            Contact = request.Contact,
-            Sagged = request.Sagged ?? false,
-            RestedSeconds = request.RestedSeconds,
-            Sign = request.Sign,
-        });
+        var place = string.IsNullOrWhiteSpace(request.PainPlace)
+            ? null
+            : Problems.Text("painPlace", request.PainPlace, "a place", 60);
+        var set = Problems.At("", () => new LoggedSet(
+                request.Set,
+                request.Part,
+                request.Reps,
+                request.Added.Entry,
+                request.Reserve,
+                request.Form,
+                request.Pain,
+                place,
+                request.Seconds
+            )
+            {
+                Total = request.Total,
+                Contact = request.Contact,
+                Sagged = request.Sagged ?? false,
+                RestedSeconds = request.RestedSeconds,
+                Sign = request.Sign,
+            });
         if ((set.Pain > 0 || set.Sign is not null) && place is null)
             throw Problems.Field("painPlace", "empty", "Say where it hurts.");
 
         var (problem, session) = database.Write(db =>
         {
-            if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
+            if (
+                SessionStore.Find(db, sessionId) is not { } stored
+                || stored.AthleteId != athleteId
+                || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
+            )
                 return (Problems.NotFound("session"), null);
-            return (Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, Policies.IdOf(user), reconciler), SessionReader.Find(db, athleteId, sessionId, clock.Today));
+            return (
+                Append(
+                    db,
+                    stored,
+                    found,
+                    set,
+                    setId,
+                    request.Item,
+                    request.Supersedes,
+                    clock,
+                    Policies.IdOf(user),
+                    reconciler
+                ),
+                SessionReader.Find(db, athleteId, sessionId, clock.Today)
+            );
         });
         return problem is null ? TypedResults.Ok(session!) : (ProblemHttpResult)problem;
     }
 
     private static IResult? Append(
-        Db db, StoredSession stored, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, LoggedSet set, Guid setId, Guid? itemId, Guid? supersedes, ClubClock clock, Guid by, Reconciler reconciler)
+        Db db,
+        StoredSession stored,
+        (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found,
+        LoggedSet set,
+        Guid setId,
+        Guid? itemId,
+        Guid? supersedes,
+        ClubClock clock,
+        Guid by,
+        Reconciler reconciler
+    )
     {
         if (SessionStore.HasSet(db, setId))
             return null;
         if (stored.Day > clock.Today)
-            throw Problems.Field("day", "future", $"This session is planned for {stored.Day:yyyy-MM-dd}: move it to today first.");
-        if (stored.Items.FirstOrDefault(i => itemId is null ? stored.Items.Count == 1 : i.Id == itemId) is not { Plan: { } written } item)
+            throw Problems.Field(
+                "day",
+                "future",
+                $"This session is planned for {stored.Day:yyyy-MM-dd}: move it to today first."
+            );
+        if (
+            stored.Items.FirstOrDefault(i => itemId is null ? stored.Items.Count == 1 : i.Id == itemId)
+            is not { Plan: { } written } item
+        )
             throw Problems.Field("item", "unknown", "The session has no such item, or its line is to be mended first.");
         if (written.Sets().FirstOrDefault(p => p.Set == set.Set && p.Part == set.Part) is not { } planned)
             throw Problems.Field("set", "unknown", "The plan has no such set.");
         if (planned.Seconds is not null != set.Seconds is not null)
-            throw Problems.Field("seconds", planned.Seconds is null ? "unasked" : "empty", planned.Seconds is null ? "This set is counted in reps." : "Say how many seconds it was held.");
+            throw Problems.Field(
+                "seconds",
+                planned.Seconds is null ? "unasked" : "empty",
+                planned.Seconds is null ? "This set is counted in reps." : "Say how many seconds it was held."
+            );
         var logged = SessionStore.Sets(db, stored.Id)[item.Id];
         var same = logged.FirstOrDefault(l => l.Set.Set == set.Set && l.Set.Part == set.Part);
         if (same?.Id != supersedes)
-            return Problems.Conflict("This set was logged or corrected elsewhere meanwhile.", SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today));
+            return Problems.Conflict(
+                "This set was logged or corrected elsewhere meanwhile.",
+                SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
+            );
 
         if (stored.Status == SessionStatus.Planned)
             SessionStore.Start(db, stored, Freeze(db, stored, item, found, clock.Today));
@@ -87,9 +164,16 @@ internal static class LogSet
         return null;
     }
 
-    /// <summary>What each item resolves to now. One that cannot be resolved is left out, unless it is the one that is logged.</summary>
+    /// <summary>
+    /// What each item resolves to now. One that cannot be resolved is left out, unless it is the one that is logged.
+    /// </summary>
     private static Dictionary<Guid, FrozenPlan> Freeze(
-        Db db, StoredSession stored, StoredItem logged, (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found, DateOnly today)
+        Db db,
+        StoredSession stored,
+        StoredItem logged,
+        (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found,
+        DateOnly today
+    )
     {
         var frozen = new Dictionary<Guid, FrozenPlan>();
         var athlete = Programmes.Work.Of(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
@@ -97,9 +181,17 @@ internal static class LogSet
         {
             var reading = PlanReader.Read(athlete, item.Movement, item.Plan!, today, stored.OverrideReason);
             if (reading.Plan is { } plan)
-                frozen[item.Id] = new([.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)], reading.Context!.BodyMass.Value.Kilograms, JsonSerializer.Serialize(reading.Dto, WireJson.Options));
+                frozen[item.Id] = new(
+                    [.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)],
+                    reading.Context!.BodyMass.Value.Kilograms,
+                    JsonSerializer.Serialize(reading.Dto, WireJson.Options)
+                );
             else if (item.Id == logged.Id)
-                throw Problems.Field("line", "problem", "The plan cannot be resolved any more: open it and mend the line.");
+                throw Problems.Field(
+                    "line",
+                    "problem",
+                    "The plan cannot be resolved any more: open it and mend the line."
+                );
         }
 
         return frozen;
@@ -108,7 +200,13 @@ internal static class LogSet
 
 internal static class FinishSession
 {
-    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, Database database, ClubClock clock, Reconciler reconciler)
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid sessionId,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
     {
         var session = database.Write(db =>
         {

@@ -13,7 +13,13 @@ using Cumbre.Storage.Athletes;
 namespace Cumbre.Server.Sessions;
 
 /// <summary>A plan held against an athlete: resolved, or with the problem that prevents it.</summary>
-internal sealed record PlanReading(ResolvedPrescription? Plan, ResolutionContext? Context, ResolutionProblem? Problem, IReadOnlyList<CautionNote> NeedsReason, IReadOnlyList<CautionNote> Cautions)
+internal sealed record PlanReading(
+    ResolvedPrescription? Plan,
+    ResolutionContext? Context,
+    ResolutionProblem? Problem,
+    IReadOnlyList<CautionNote> NeedsReason,
+    IReadOnlyList<CautionNote> Cautions
+)
 {
     public ResolvedDto? Dto => Plan is null ? null : ResolvedDto.Of(Plan, Context!, Cautions);
 }
@@ -29,11 +35,25 @@ internal static class PlanReader
     /// <param name="day">The day of the session; a later day than today is resolved with what is known today.</param>
     /// <param name="today">Today.</param>
     /// <param name="reason">The coach's reason for planning against a caution, if there is one.</param>
-    public static PlanReading Read(Db db, string movement, Prescription plan, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly day, DateOnly today, string? reason) =>
-        Read(Work.Of(db, profile, snapshot, day < today ? day : today), movement, plan, today, reason);
+    public static PlanReading Read(
+        Db db,
+        string movement,
+        Prescription plan,
+        AthleteProfile profile,
+        AthleteSnapshot snapshot,
+        DateOnly day,
+        DateOnly today,
+        string? reason
+    ) => Read(Work.Of(db, profile, snapshot, day < today ? day : today), movement, plan, today, reason);
 
     /// <summary>The same where the athlete is at hand already. A gate that has opened since is open.</summary>
-    public static PlanReading Read(AthleteAtWork athlete, string movement, Prescription plan, DateOnly today, string? reason)
+    public static PlanReading Read(
+        AthleteAtWork athlete,
+        string movement,
+        Prescription plan,
+        DateOnly today,
+        string? reason
+    )
     {
         if (athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } found)
             return new(null, null, ResolutionProblem.MovementUnknown, [], []);
@@ -44,20 +64,38 @@ internal static class PlanReader
             return new(null, context, resolution.Problem, [], []);
 
         var needs = NeedsReason(found, resolved, athlete, today);
-        var cautions = StandingCautions.For(resolved, found, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0).ToList();
+        var cautions = StandingCautions
+            .For(resolved, found, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0)
+            .ToList();
         if (needs.Count > 0)
-            cautions.InsertRange(0, string.IsNullOrEmpty(reason) ? needs : [CautionNote.Of(CautionId.KeptWithReason), .. needs]);
+            cautions.InsertRange(
+                0,
+                string.IsNullOrEmpty(reason) ? needs : [CautionNote.Of(CautionId.KeptWithReason), .. needs]
+            );
         return new(resolved, context, null, needs, cautions);
     }
 
     /// <summary>Cautions against which a session is only planned with a reason, which is kept.</summary>
-    private static List<CautionNote> NeedsReason(Movement movement, ResolvedPrescription plan, AthleteAtWork athlete, DateOnly today)
+    private static List<CautionNote> NeedsReason(
+        Movement movement,
+        ResolvedPrescription plan,
+        AthleteAtWork athlete,
+        DateOnly today
+    )
     {
         var needs = new List<CautionNote>();
         var loaded = plan.Loads.Any(l => l.Value.Made > Mass.Zero);
         if (athlete.Holding(movement, loaded) is { Stopped: true })
             needs.Add(CautionNote.Of(CautionId.PatternStopped));
-        if (loaded && !LoadGate.IsOpen(athlete.Atlas, movement.Slug, athlete.Athlete.Schools, TrainingResults.Book(athlete.Athlete, athlete.Atlas.Catalogue, today)))
+        if (
+            loaded
+            && !LoadGate.IsOpen(
+                athlete.Atlas,
+                movement.Slug,
+                athlete.Athlete.Schools,
+                TrainingResults.Book(athlete.Athlete, athlete.Atlas.Catalogue, today)
+            )
+        )
             needs.Add(CautionNote.Of(CautionId.GateClosed));
         if (plan.Loads.SelectMany(l => l.Why.Cautions).FirstOrDefault(c => c.Id == CautionId.JumpLarge) is { } jump)
             needs.Add(jump);
@@ -76,4 +114,10 @@ public sealed record TokenDto(TokenKind Kind, int Start, int Length);
 /// <param name="Plan">Loads, plates, time.</param>
 /// <param name="NeedsReason">Cautions that ask for a reason before it is saved.</param>
 public sealed record LineMeaning(
-    string? Canonical, IReadOnlyList<TokenDto> Tokens, NotationError? Error, ResolutionProblem? Problem, ResolvedDto? Plan, IReadOnlyList<CautionNote> NeedsReason);
+    string? Canonical,
+    IReadOnlyList<TokenDto> Tokens,
+    NotationError? Error,
+    ResolutionProblem? Problem,
+    ResolvedDto? Plan,
+    IReadOnlyList<CautionNote> NeedsReason
+);

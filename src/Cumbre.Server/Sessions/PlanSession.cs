@@ -12,11 +12,21 @@ namespace Cumbre.Server.Sessions;
 
 internal static class ReadLine
 {
-    public static Results<Ok<LineMeaning>, ProblemHttpResult> Handle(Guid athleteId, string movement, string? line, DateOnly? day, Database database, ClubClock clock)
+    public static Results<Ok<LineMeaning>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        string movement,
+        string? line,
+        DateOnly? day,
+        Database database,
+        ClubClock clock
+    )
     {
         var today = clock.Today;
         var parsed = NotationParser.Parse(line ?? "");
-        var tokens = parsed.Tokens.Where(t => t.Length > 0).Select(t => new TokenDto(t.Kind, t.Start, t.Length)).ToArray();
+        var tokens = parsed
+            .Tokens.Where(t => t.Length > 0)
+            .Select(t => new TokenDto(t.Kind, t.Start, t.Length))
+            .ToArray();
         var meaning = database.Read(db =>
         {
             if (SnapshotStore.Load(db, athleteId, today) is not { } found)
@@ -24,7 +34,14 @@ internal static class ReadLine
             if (parsed.Plan is not { } plan)
                 return new LineMeaning(null, tokens, parsed.Error, null, null, []);
             var reading = PlanReader.Read(db, movement, plan, found.Profile, found.Snapshot, day ?? today, today, null);
-            return new LineMeaning(NotationPrinter.Print(plan), tokens, null, reading.Problem, reading.Dto, reading.NeedsReason);
+            return new LineMeaning(
+                NotationPrinter.Print(plan),
+                tokens,
+                null,
+                reading.Problem,
+                reading.Dto,
+                reading.NeedsReason
+            );
         });
         return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
     }
@@ -33,8 +50,12 @@ internal static class ReadLine
     public static Prescription Parse(string path, string? line)
     {
         var parsed = NotationParser.Parse(line ?? "");
-        return parsed.Plan ?? throw Problems.Field(
-            path, "notation", $"The line cannot be read from position {parsed.Error!.Start + 1} on: {parsed.Error.Fault}{(parsed.Error.Expected.Count > 0 ? ", expected " + string.Join(" or ", parsed.Error.Expected) : "")}.");
+        return parsed.Plan
+            ?? throw Problems.Field(
+                path,
+                "notation",
+                $"The line cannot be read from position {parsed.Error!.Start + 1} on: {parsed.Error.Fault}{(parsed.Error.Expected.Count > 0 ? ", expected " + string.Join(" or ", parsed.Error.Expected) : "")}."
+            );
     }
 }
 
@@ -44,76 +65,160 @@ internal static class ReadLine
 /// <param name="Easy">Part of an easy week.</param>
 /// <param name="OverrideReason">Needed when a caution asks for it.</param>
 /// <param name="Version">0 to create.</param>
-public sealed record SessionRequest(DateOnly Day, string Movement, string Line, bool Easy, string? OverrideReason, long Version);
+public sealed record SessionRequest(
+    DateOnly Day,
+    string Movement,
+    string Line,
+    bool Easy,
+    string? OverrideReason,
+    long Version
+);
 
 internal static class PlanSession
 {
     private const int DaysAway = 366;
 
-    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, SessionRequest request, ClaimsPrincipal user, Database database, ClubClock clock)
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid sessionId,
+        SessionRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
     {
         var today = clock.Today;
         if (Math.Abs(request.Day.DayNumber - today.DayNumber) > DaysAway)
             throw Problems.Field("day", "range", "Plan at most a year away.");
         var plan = ReadLine.Parse("line", request.Line);
-        var reason = string.IsNullOrWhiteSpace(request.OverrideReason) ? null : Problems.Text("overrideReason", request.OverrideReason, "a reason", 400);
+        var reason = string.IsNullOrWhiteSpace(request.OverrideReason)
+            ? null
+            : Problems.Text("overrideReason", request.OverrideReason, "a reason", 400);
 
         var (written, session) = database.Write(db =>
         {
             if (SnapshotStore.Load(db, athleteId, today) is not { } found)
                 return (Written.Missing, null);
-            var written = Save(db, found.Profile, found.Snapshot, request.Movement, plan, sessionId, request.Day, request.Easy, reason, request.Version, user, clock);
+            var written = Save(
+                db,
+                found.Profile,
+                found.Snapshot,
+                request.Movement,
+                plan,
+                sessionId,
+                request.Day,
+                request.Easy,
+                reason,
+                request.Version,
+                user,
+                clock
+            );
             return (written, SessionReader.Find(db, athleteId, sessionId, today));
         });
         return written switch
         {
             Written.Done => TypedResults.Ok(session!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or session"),
-            _ when request.Version == 0 && session is { Version: 1, Items: [var only] } && only.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
-            _ => (ProblemHttpResult)Problems.Conflict(session?.Status == SessionStatus.Planned ? "Somebody else changed this session meanwhile." : "This session has begun: its plan stays as it was.", session),
+            _ when request.Version == 0
+                    && session is { Version: 1, Items: [var only] }
+                    && only.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
+            _ => (ProblemHttpResult)
+                Problems.Conflict(
+                    session?.Status == SessionStatus.Planned
+                        ? "Somebody else changed this session meanwhile."
+                        : "This session has begun: its plan stays as it was.",
+                    session
+                ),
         };
     }
 
     /// <summary>Checks what the plan needs and stores it.</summary>
     /// <exception cref="FieldException">The plan cannot be resolved, or a caution asks for a reason.</exception>
     public static Written Save(
-        Db db, AthleteProfile profile, Core.Athletes.AthleteSnapshot snapshot, string movement, Prescription plan, Guid sessionId, DateOnly day, bool easy, string? reason, long version, ClaimsPrincipal user, ClubClock clock)
+        Db db,
+        AthleteProfile profile,
+        Core.Athletes.AthleteSnapshot snapshot,
+        string movement,
+        Prescription plan,
+        Guid sessionId,
+        DateOnly day,
+        bool easy,
+        string? reason,
+        long version,
+        ClaimsPrincipal user,
+        ClubClock clock
+    )
     {
         var reading = PlanReader.Read(db, movement, plan, profile, snapshot, day, clock.Today, reason);
         if (reading.Problem is { } problem)
             throw Problems.Field("line", problem.ToString(), Wording(problem));
         if (reading.NeedsReason.Count > 0 && reason is null)
-            throw Problems.Field("overrideReason", "needed", "This goes against a caution: say why, or change the line.");
+            throw Problems.Field(
+                "overrideReason",
+                "needed",
+                "This goes against a caution: say why, or change the line."
+            );
         var before = version == 0 ? null : SessionStore.Find(db, sessionId);
         var session = before ?? new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, []);
-        var written = SessionStore.Put(db, session with { AthleteId = profile.Id, Day = day, Easy = easy, OverrideReason = reason, Version = version, Items = With(session.Items, movement, plan) }, clock.Stamp(Policies.IdOf(user)));
+        var written = SessionStore.Put(
+            db,
+            session with
+            {
+                AthleteId = profile.Id,
+                Day = day,
+                Easy = easy,
+                OverrideReason = reason,
+                Version = version,
+                Items = With(session.Items, movement, plan),
+            },
+            clock.Stamp(Policies.IdOf(user))
+        );
         if (written == Written.Done && reading.NeedsReason.Count > 0)
-            AuditStore.Add(db, Guid.CreateVersion7(), "session", sessionId, "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)), reason, clock.Stamp(Policies.IdOf(user)));
+            AuditStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                "session",
+                sessionId,
+                "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)),
+                reason,
+                clock.Stamp(Policies.IdOf(user))
+            );
         return written;
     }
 
     /// <summary>The items with the movement's plan in place of the one it had, or added.</summary>
-    private static IReadOnlyList<StoredItem> With(IReadOnlyList<StoredItem> items, string movement, Prescription plan) =>
+    private static IReadOnlyList<StoredItem> With(
+        IReadOnlyList<StoredItem> items,
+        string movement,
+        Prescription plan
+    ) =>
         items.Any(i => i.Movement == movement)
             ? [.. items.Select(i => i.Movement == movement ? i with { Written = plan } : i)]
             : [.. items, new StoredItem(Guid.CreateVersion7(), movement, plan, null)];
 
-    internal static string Wording(ResolutionProblem problem) => problem switch
-    {
-        ResolutionProblem.NoBodyMass => "No body mass is known: weigh first.",
-        ResolutionProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
-        ResolutionProblem.NoBestHold => "This hold goes by the best one, and none is known: record one, or write the seconds.",
-        ResolutionProblem.NoSuchBand => "No measured band gives help near to that: measure one, or write another.",
-        ResolutionProblem.NoSuchCounted => "The kit has no such pieces.",
-        ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
-        ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
-        _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
-    };
+    internal static string Wording(ResolutionProblem problem) =>
+        problem switch
+        {
+            ResolutionProblem.NoBodyMass => "No body mass is known: weigh first.",
+            ResolutionProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
+            ResolutionProblem.NoBestHold =>
+                "This hold goes by the best one, and none is known: record one, or write the seconds.",
+            ResolutionProblem.NoSuchBand => "No measured band gives help near to that: measure one, or write another.",
+            ResolutionProblem.NoSuchCounted => "The kit has no such pieces.",
+            ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
+            ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
+            _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
+        };
 }
 
 internal static class GetSession
 {
-    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, Database database, ClubClock clock) =>
+    public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid sessionId,
+        Database database,
+        ClubClock clock
+    ) =>
         database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today)) is { } session
             ? TypedResults.Ok(session)
             : (ProblemHttpResult)Problems.NotFound("session");
@@ -121,12 +226,22 @@ internal static class GetSession
 
 internal static class RemoveSession
 {
-    public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid sessionId, long version, Database database, ClubClock clock)
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid sessionId,
+        long version,
+        Database database,
+        ClubClock clock
+    )
     {
         var (written, current) = database.Write(db =>
             SessionStore.Find(db, sessionId)?.AthleteId == athleteId
-                ? (SessionStore.Remove(db, sessionId, version), SessionReader.Find(db, athleteId, sessionId, clock.Today))
-                : (Written.Missing, null));
+                ? (
+                    SessionStore.Remove(db, sessionId, version),
+                    SessionReader.Find(db, athleteId, sessionId, clock.Today)
+                )
+                : (Written.Missing, null)
+        );
         return written switch
         {
             Written.Done => TypedResults.NoContent(),

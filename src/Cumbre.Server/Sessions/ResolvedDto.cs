@@ -8,7 +8,8 @@ namespace Cumbre.Server.Sessions;
 /// <summary>One piece on the belt, or the vest.</summary>
 public sealed record PieceDto(MassDto Size, bool IsVest)
 {
-    public static IReadOnlyList<PieceDto> Of(Loadout load) => [.. load.OneByOne.Select(p => new PieceDto(MassDto.Of(p.Size), p.IsVest))];
+    public static IReadOnlyList<PieceDto> Of(Loadout load) =>
+        [.. load.OneByOne.Select(p => new PieceDto(MassDto.Of(p.Size), p.IsVest))];
 }
 
 /// <summary>A load of the plan.</summary>
@@ -22,7 +23,16 @@ public sealed record PieceDto(MassDto Size, bool IsVest)
 /// <param name="Counted">For instance 9 books; null: nothing is counted.</param>
 /// <param name="IsWeighed">False: the mass that is moved is not known.</param>
 public sealed record LoadDto(
-    Figure Made, decimal WantedKg, decimal SystemKg, decimal? ShareOfMax, IReadOnlyList<PieceDto> Pieces, string? Band, bool ByFeet, CountedPieces? Counted, bool IsWeighed);
+    Figure Made,
+    decimal WantedKg,
+    decimal SystemKg,
+    decimal? ShareOfMax,
+    IReadOnlyList<PieceDto> Pieces,
+    string? Band,
+    bool ByFeet,
+    CountedPieces? Counted,
+    bool IsWeighed
+);
 
 /// <summary>Counted pieces.</summary>
 public sealed record CountedPieces(int Count, string Name);
@@ -45,41 +55,109 @@ public sealed record ProgressionDto(ProgressionKind Kind, string? Line);
 /// <param name="Seconds">Of a hold; null: it is counted in reps.</param>
 /// <param name="Side">Null: both at once.</param>
 public sealed record EffortDto(
-    int Set, int Part, int RepsLow, int RepsHigh, SetRole Role, Grip? Grip, int Load, IReadOnlyList<PieceDto> TakeOff, int RestAfterSeconds, int? Seconds, Core.Measures.Side? Side);
+    int Set,
+    int Part,
+    int RepsLow,
+    int RepsHigh,
+    SetRole Role,
+    Grip? Grip,
+    int Load,
+    IReadOnlyList<PieceDto> TakeOff,
+    int RestAfterSeconds,
+    int? Seconds,
+    Core.Measures.Side? Side
+);
 
 /// <summary>Four figures in seconds; lifting null is X.</summary>
 public sealed record TempoDto(int Lowering, int Bottom, int? Lifting, int Top);
 
 /// <summary>What a line means for an athlete on a day.</summary>
 public sealed record ResolvedDto(
-    string Line, IReadOnlyList<LoadDto> Loads, IReadOnlyList<EffortDto> Efforts, bool IsDrop, decimal DropDistanceKg, int SetTotal, int RepTotal, int TensionSeconds, int DurationSeconds,
-    int RestSeconds, bool RestAssumed, int HardSets, int? Reserve, TempoDto? Tempo, IReadOnlyList<CautionNote> Cautions,
-    int StraightArmSeconds, decimal? VolumeLoadKg, int Left, int Right, int? RestInSlot, ProgressionDto? Progression)
+    string Line,
+    IReadOnlyList<LoadDto> Loads,
+    IReadOnlyList<EffortDto> Efforts,
+    bool IsDrop,
+    decimal DropDistanceKg,
+    int SetTotal,
+    int RepTotal,
+    int TensionSeconds,
+    int DurationSeconds,
+    int RestSeconds,
+    bool RestAssumed,
+    int HardSets,
+    int? Reserve,
+    TempoDto? Tempo,
+    IReadOnlyList<CautionNote> Cautions,
+    int StraightArmSeconds,
+    decimal? VolumeLoadKg,
+    int Left,
+    int Right,
+    int? RestInSlot,
+    ProgressionDto? Progression
+)
 {
-    public static ResolvedDto Of(ResolvedPrescription plan, ResolutionContext context, IReadOnlyList<CautionNote> cautions)
+    public static ResolvedDto Of(
+        ResolvedPrescription plan,
+        ResolutionContext context,
+        IReadOnlyList<CautionNote> cautions
+    )
     {
         var loads = plan.Loads.ToList();
         return new(
             Core.Notation.NotationPrinter.Print(plan.Source),
-            [.. loads.Select(l =>
-            {
-                var system = context.BodyMass.Value + l.Value.Made;
-                return new LoadDto(
-                    new(Quantity.Added(l.Value.Made), l.Why), l.Value.Wanted.Kilograms, system.Kilograms,
-                    context.OneRepMax is { } max && l.Value.IsWeighed ? system / max.Value.Value : null, PieceDto.Of(l.Value.Pieces),
-                    l.Value.Band?.Name, l.Value.ByFeet, l.Value.Counted is { } c ? new(c.Count, c.Name) : null, l.Value.IsWeighed);
-            })],
-            [.. plan.Efforts.Select(e => new EffortDto(
-                e.Plan.Set, e.Plan.Part, e.Plan.RepsLow, e.Plan.RepsHigh, e.Plan.Role, e.Plan.Grip, loads.IndexOf(e.Load),
-                e.TakeOff is { } off ? PieceDto.Of(off) : [], e.RestAfterSeconds, e.Plan.Seconds, e.Plan.Side))],
+            [
+                .. loads.Select(l =>
+                {
+                    var system = context.BodyMass.Value + l.Value.Made;
+                    return new LoadDto(
+                        new(Quantity.Added(l.Value.Made), l.Why),
+                        l.Value.Wanted.Kilograms,
+                        system.Kilograms,
+                        context.OneRepMax is { } max && l.Value.IsWeighed ? system / max.Value.Value : null,
+                        PieceDto.Of(l.Value.Pieces),
+                        l.Value.Band?.Name,
+                        l.Value.ByFeet,
+                        l.Value.Counted is { } c ? new(c.Count, c.Name) : null,
+                        l.Value.IsWeighed
+                    );
+                }),
+            ],
+            [
+                .. plan.Efforts.Select(e => new EffortDto(
+                    e.Plan.Set,
+                    e.Plan.Part,
+                    e.Plan.RepsLow,
+                    e.Plan.RepsHigh,
+                    e.Plan.Role,
+                    e.Plan.Grip,
+                    loads.IndexOf(e.Load),
+                    e.TakeOff is { } off ? PieceDto.Of(off) : [],
+                    e.RestAfterSeconds,
+                    e.Plan.Seconds,
+                    e.Plan.Side
+                )),
+            ],
             plan.Drop is not null,
             plan.Drop?.Distance.Kilograms ?? 0,
             plan.Efforts.Count(e => e.Plan.Part == 1),
-            plan.RepTotal, plan.TensionSeconds, plan.DurationSeconds, plan.RestSeconds, plan.RestAssumed, plan.HardSets,
+            plan.RepTotal,
+            plan.TensionSeconds,
+            plan.DurationSeconds,
+            plan.RestSeconds,
+            plan.RestAssumed,
+            plan.HardSets,
             plan.Source.Effort?.ReserveTarget,
             plan.Source.Tempo is { } t ? new(t.Lowering, t.Bottom, t.Lifting, t.Top) : null,
             cautions,
-            plan.StraightArmSeconds, plan.VolumeLoad is { } volume ? Math.Round(volume, 1) : null, plan.Left, plan.Right, plan.RestInSlot,
-            new(plan.Progression.Kind, plan.Progression.Next is { } next ? Core.Notation.NotationPrinter.Print(next) : null));
+            plan.StraightArmSeconds,
+            plan.VolumeLoad is { } volume ? Math.Round(volume, 1) : null,
+            plan.Left,
+            plan.Right,
+            plan.RestInSlot,
+            new(
+                plan.Progression.Kind,
+                plan.Progression.Next is { } next ? Core.Notation.NotationPrinter.Print(next) : null
+            )
+        );
     }
 }

@@ -22,18 +22,66 @@ namespace Cumbre.Server.Sessions;
 
 /// <summary>A set as it stands after corrections.</summary>
 public sealed record SetDto(
-    Guid Id, int Set, int Part, int Reps, int? Seconds, MassDto Added, int? Reserve, FormVerdict Form, int? Pain, string? PainPlace, int? Total, Contact? Contact, bool Sagged, int? RestedSeconds, StopSign? Sign)
+    Guid Id,
+    int Set,
+    int Part,
+    int Reps,
+    int? Seconds,
+    MassDto Added,
+    int? Reserve,
+    FormVerdict Form,
+    int? Pain,
+    string? PainPlace,
+    int? Total,
+    Contact? Contact,
+    bool Sagged,
+    int? RestedSeconds,
+    StopSign? Sign
+)
 {
-    public static SetDto Of(StoredSet s) => new(
-        s.Id, s.Set.Set, s.Set.Part, s.Set.Reps, s.Set.Seconds, MassDto.Of(s.Set.Added), s.Set.Reserve, s.Set.Form, s.Set.Pain, s.Set.PainPlace, s.Set.Total, s.Set.Contact, s.Set.Sagged, s.Set.RestedSeconds,
-        s.Set.Sign);
+    public static SetDto Of(StoredSet s) =>
+        new(
+            s.Id,
+            s.Set.Set,
+            s.Set.Part,
+            s.Set.Reps,
+            s.Set.Seconds,
+            MassDto.Of(s.Set.Added),
+            s.Set.Reserve,
+            s.Set.Form,
+            s.Set.Pain,
+            s.Set.PainPlace,
+            s.Set.Total,
+            s.Set.Contact,
+            s.Set.Sagged,
+            s.Set.RestedSeconds,
+            s.Set.Sign
+        );
 }
 
-/// <summary>What the movement asks for, beside the session; <paramref name="AsksContact"/>: how high the bar reached is logged.</summary>
-public sealed record MovementDto(string Slug, string Name, string Bottom, string Standard, IReadOnlyList<string> Faults, bool FailureHarmless, bool AsksContact)
+/// <summary>
+/// What the movement asks for, beside the session; <paramref name="AsksContact"/>: how high the bar reached is logged.
+/// </summary>
+public sealed record MovementDto(
+    string Slug,
+    string Name,
+    string Bottom,
+    string Standard,
+    IReadOnlyList<string> Faults,
+    bool FailureHarmless,
+    bool AsksContact
+)
 {
     public static MovementDto Of(Movement m, Prescription? plan) =>
-        new(m.Slug, m.Name, m.Bottom, m.Standard, m.Faults, m.FailureHarmless, m.Measure == BenchmarkMeasure.ContactHeight || plan?.SetUp?.To is not null);
+        new(
+            m.Slug,
+            m.Name,
+            m.Bottom,
+            m.Standard,
+            m.Faults,
+            m.FailureHarmless,
+            m.Measure == BenchmarkMeasure.ContactHeight || plan?.SetUp?.To is not null
+        );
 }
 
 /// <summary>An item of a session with its plan and what was logged.</summary>
@@ -45,7 +93,16 @@ public sealed record MovementDto(string Slug, string Name, string Bottom, string
 /// <param name="Readable">False: the line has an error, and nothing can be logged.</param>
 /// <param name="Movement">Form standard and faults.</param>
 /// <param name="Sets">Logged.</param>
-public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedDto? Plan, ResolutionProblem? Problem, bool Readable, MovementDto Movement, IReadOnlyList<SetDto> Sets);
+public sealed record SessionItemDto(
+    Guid Id,
+    string Line,
+    bool Joined,
+    ResolvedDto? Plan,
+    ResolutionProblem? Problem,
+    bool Readable,
+    MovementDto Movement,
+    IReadOnlyList<SetDto> Sets
+);
 
 /// <summary>A session with its items.</summary>
 /// <param name="Id">Session.</param>
@@ -67,51 +124,137 @@ public sealed record SessionItemDto(Guid Id, string Line, bool Joined, ResolvedD
 /// <param name="CheckIn">What was said before it; null: nothing.</param>
 /// <param name="EasyOffered">A short night and a sore body: the easy version is offered.</param>
 public sealed record SessionDto(
-    Guid Id, Guid AthleteId, string AthleteName, MassUnit Unit, DateOnly Day, string Title, Guid? BlockId, SessionStatus Status, bool Easy, string? OverrideReason, long Version,
-    Frame WarmUp, Frame CoolDown, int DurationSeconds, IReadOnlyList<SessionItemDto> Items, IReadOnlyList<DecisionDto> Decisions, CheckInDto? CheckIn, bool EasyOffered);
+    Guid Id,
+    Guid AthleteId,
+    string AthleteName,
+    MassUnit Unit,
+    DateOnly Day,
+    string Title,
+    Guid? BlockId,
+    SessionStatus Status,
+    bool Easy,
+    string? OverrideReason,
+    long Version,
+    Frame WarmUp,
+    Frame CoolDown,
+    int DurationSeconds,
+    IReadOnlyList<SessionItemDto> Items,
+    IReadOnlyList<DecisionDto> Decisions,
+    CheckInDto? CheckIn,
+    bool EasyOffered
+);
 
 /// <summary>A logged session in the history.</summary>
-public sealed record PastSessionDto(Guid Id, DateOnly Day, string Movement, string Line, bool Easy, decimal TopKg, IReadOnlyList<SetEvidence> Sets, bool Clean, int? WorstPain)
+public sealed record PastSessionDto(
+    Guid Id,
+    DateOnly Day,
+    string Movement,
+    string Line,
+    bool Easy,
+    decimal TopKg,
+    IReadOnlyList<SetEvidence> Sets,
+    bool Clean,
+    int? WorstPain
+)
 {
     public static PastSessionDto Of(Exposure e)
     {
         var judged = ExposureJudgement.Of(e);
-        return new(e.SessionId, e.Day, e.Movement, NotationPrinter.Print(e.Plan), e.Easy, e.TopLoad.Mass.Kilograms, judged.Evidence.Sets, judged.Reached, e.WorstPain?.Pain);
+        return new(
+            e.SessionId,
+            e.Day,
+            e.Movement,
+            NotationPrinter.Print(e.Plan),
+            e.Easy,
+            e.TopLoad.Mass.Kilograms,
+            judged.Evidence.Sets,
+            judged.Reached,
+            e.WorstPain?.Pain
+        );
     }
 }
 
 internal static class SessionReader
 {
     public static SessionDto? Find(Db db, Guid athleteId, Guid sessionId, DateOnly today) =>
-        SessionStore.Find(db, sessionId) is { } session && session.AthleteId == athleteId && SnapshotStore.Load(db, athleteId, today) is { } found
+        SessionStore.Find(db, sessionId) is { } session
+        && session.AthleteId == athleteId
+        && SnapshotStore.Load(db, athleteId, today) is { } found
             ? Read(db, session, found.Profile, found.Snapshot, today)
             : null;
 
-    public static SessionDto Read(Db db, StoredSession session, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly today)
+    public static SessionDto Read(
+        Db db,
+        StoredSession session,
+        AthleteProfile profile,
+        AthleteSnapshot snapshot,
+        DateOnly today
+    )
     {
         var athlete = Work.Of(db, profile, snapshot, session.Day < today ? session.Day : today);
         var sets = SessionStore.Sets(db, session.Id);
         var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
         var movements = session.Items.Select(i => i.Movement).ToHashSet();
-        var open = DecisionStore.Of(db, profile.Id).Where(d => DecisionDto.IsOpen(d, today) && (d.BasisSessionId == session.Id || movements.Contains(d.Movement))).OrderBy(d => d.Kind).ToArray();
+        var open = DecisionStore
+            .Of(db, profile.Id)
+            .Where(d =>
+                DecisionDto.IsOpen(d, today) && (d.BasisSessionId == session.Id || movements.Contains(d.Movement))
+            )
+            .OrderBy(d => d.Kind)
+            .ToArray();
         var now = open.Length == 0 || session.Day >= today ? athlete : Work.Of(db, profile, snapshot, today);
         var planned = open.Length == 0 ? [] : Work.Planned(db, profile.Id, today);
         var checkIn = snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day);
         return new(
-            session.Id, session.AthleteId, profile.Name, profile.Unit, session.Day, session.Title, session.BlockId, session.Status, session.Easy, session.OverrideReason, session.Version, session.WarmUp, session.CoolDown,
-            dose.Seconds, [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))],
-            [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, now, planned))], checkIn is null ? null : CheckInDto.Of(checkIn), checkIn is not null && Readiness.OffersEasy(checkIn));
+            session.Id,
+            session.AthleteId,
+            profile.Name,
+            profile.Unit,
+            session.Day,
+            session.Title,
+            session.BlockId,
+            session.Status,
+            session.Easy,
+            session.OverrideReason,
+            session.Version,
+            session.WarmUp,
+            session.CoolDown,
+            dose.Seconds,
+            [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))],
+            [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, now, planned))],
+            checkIn is null ? null : CheckInDto.Of(checkIn),
+            checkIn is not null && Readiness.OffersEasy(checkIn)
+        );
     }
 
-    private static SessionItemDto Item(StoredItem item, AthleteAtWork athlete, DateOnly today, string? reason, IEnumerable<StoredSet> sets)
+    private static SessionItemDto Item(
+        StoredItem item,
+        AthleteAtWork athlete,
+        DateOnly today,
+        string? reason,
+        IEnumerable<StoredSet> sets
+    )
     {
         // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
-        var shown = item.Frozen?.ShownJson is { } json ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options) : null;
-        var reading = shown is null && item.Plan is { } plan ? PlanReader.Read(athlete, item.Movement, plan, today, reason) : null;
+        var shown = item.Frozen?.ShownJson is { } json
+            ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options)
+            : null;
+        var reading =
+            shown is null && item.Plan is { } plan
+                ? PlanReader.Read(athlete, item.Movement, plan, today, reason)
+                : null;
         var movement = athlete.Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
         return new(
-            item.Id, item.Line, item.Joined, shown ?? reading?.Dto, reading?.Problem, item.Plan is not null,
-            movement is null ? new(item.Movement, item.Movement, "", "", [], false, false) : MovementDto.Of(movement, item.Plan),
-            [.. sets.Select(SetDto.Of)]);
+            item.Id,
+            item.Line,
+            item.Joined,
+            shown ?? reading?.Dto,
+            reading?.Problem,
+            item.Plan is not null,
+            movement is null
+                ? new(item.Movement, item.Movement, "", "", [], false, false)
+                : MovementDto.Of(movement, item.Plan),
+            [.. sets.Select(SetDto.Of)]
+        );
     }
 }

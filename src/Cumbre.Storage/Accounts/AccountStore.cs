@@ -3,7 +3,15 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Storage.Accounts;
 
 /// <summary>Someone who can sign in. <paramref name="Role"/> is owner, coach or athlete.</summary>
-public sealed record AccountRow(Guid Id, string SignInName, string Name, string? PasswordHash, string Role, Guid? AthleteId, string Unit)
+public sealed record AccountRow(
+    Guid Id,
+    string SignInName,
+    string Name,
+    string? PasswordHash,
+    string Role,
+    Guid? AthleteId,
+    string Unit
+)
 {
     public MassUnit MassUnit => Enum.Parse<MassUnit>(Unit);
 }
@@ -12,7 +20,11 @@ public sealed record AccountRow(Guid Id, string SignInName, string Name, string?
 public sealed record ClubRow(string Name, string TimeZone, string TrainingDays)
 {
     public IReadOnlyList<DayOfWeek> Days =>
-        [.. TrainingDays.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => (DayOfWeek)(int.Parse(d, System.Globalization.CultureInfo.InvariantCulture) % 7))];
+        [
+            .. TrainingDays
+                .Split(',', StringSplitOptions.RemoveEmptyEntries)
+                .Select(d => (DayOfWeek)(int.Parse(d, System.Globalization.CultureInfo.InvariantCulture) % 7)),
+        ];
 }
 
 public static class AccountStore
@@ -24,12 +36,20 @@ public static class AccountStore
     public static void AddClub(Db db, ClubRow club, DateTimeOffset at) =>
         db.Run(
             "INSERT INTO club (id, name, time_zone, training_days, created_at) VALUES (1, @Name, @TimeZone, @TrainingDays, @at)",
-            new { club.Name, club.TimeZone, club.TrainingDays, at });
+            new
+            {
+                club.Name,
+                club.TimeZone,
+                club.TrainingDays,
+                at,
+            }
+        );
 
     public static AccountRow? BySignInName(Db db, string name) =>
         db.One<AccountRow>($"SELECT {Columns} FROM account WHERE sign_in_name = @name", new { name });
 
-    public static AccountRow? ById(Db db, Guid id) => db.One<AccountRow>($"SELECT {Columns} FROM account WHERE id = @id", new { id });
+    public static AccountRow? ById(Db db, Guid id) =>
+        db.One<AccountRow>($"SELECT {Columns} FROM account WHERE id = @id", new { id });
 
     public static AccountRow? FirstWithRole(Db db, string role) =>
         db.One<AccountRow>($"SELECT {Columns} FROM account WHERE role = @role ORDER BY id LIMIT 1", new { role });
@@ -40,7 +60,18 @@ public static class AccountStore
             INSERT INTO account (id, sign_in_name, name, password_hash, role, athlete_id, unit, created_at)
             VALUES (@Id, @SignInName, @Name, @PasswordHash, @Role, @AthleteId, @Unit, @at)
             """,
-            new { account.Id, account.SignInName, account.Name, account.PasswordHash, account.Role, account.AthleteId, account.Unit, at });
+            new
+            {
+                account.Id,
+                account.SignInName,
+                account.Name,
+                account.PasswordHash,
+                account.Role,
+                account.AthleteId,
+                account.Unit,
+                at,
+            }
+        );
 
     public static void SetUnit(Db db, Guid id, MassUnit unit) =>
         db.Run("UPDATE account SET unit = @unit WHERE id = @id", new { id, unit = unit.ToString() });

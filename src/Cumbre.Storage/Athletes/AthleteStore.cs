@@ -20,8 +20,18 @@ namespace Cumbre.Storage.Athletes;
 /// <param name="Kit">What can be hung.</param>
 /// <param name="Version">0 before it is created.</param>
 public sealed record AthleteProfile(
-    Guid Id, string Name, int? BirthYear, Sex? Sex, decimal? StatureCm, MeasuredLengths Lengths, MassUnit Unit, IReadOnlyDictionary<string, string> SchoolOverrides, bool Cleared, Kit Kit,
-    long Version)
+    Guid Id,
+    string Name,
+    int? BirthYear,
+    Sex? Sex,
+    decimal? StatureCm,
+    MeasuredLengths Lengths,
+    MassUnit Unit,
+    IReadOnlyDictionary<string, string> SchoolOverrides,
+    bool Cleared,
+    Kit Kit,
+    long Version
+)
 {
     /// <summary>The schools in force: the club's, with the athlete's own over them.</summary>
     public Schools Schools { get; init; } = Schools.Default;
@@ -29,7 +39,9 @@ public sealed record AthleteProfile(
     /// <summary>What was said when they came in.</summary>
     public Intake Intake { get; init; } = Intake.Empty;
 
-    /// <summary>What can be hung where they train: in the hall the club's, where that is written down, else their own.</summary>
+    /// <summary>
+    /// What can be hung where they train: in the hall the club's, where that is written down, else their own.
+    /// </summary>
     public Kit KitInUse { get; init; } = Kit;
 
     /// <summary>When they were put away; null: they train.</summary>
@@ -46,13 +58,21 @@ public sealed record StoredBodyMass(Guid Id, BodyMassReading Reading);
 
 public static class AthleteStore
 {
-    private const string Columns = "id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, version, training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, archived_at";
+    private const string Columns =
+        "id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit, version, training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, archived_at";
 
     public static AthleteProfile? Find(Db db, Guid id) =>
         db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
             ? row.ToProfile(
-                db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id", new { id }), SchoolStore.OfClub(db), SchoolStore.Of(db, id),
-                IntakeStore.Of(db, id), KitStore.OfHall(db))
+                db.Query<PlateRow>(
+                    "SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id",
+                    new { id }
+                ),
+                SchoolStore.OfClub(db),
+                SchoolStore.Of(db, id),
+                IntakeStore.Of(db, id),
+                KitStore.OfHall(db)
+            )
             : null;
 
     /// <summary>Those who train, by name.</summary>
@@ -63,13 +83,23 @@ public static class AthleteStore
     {
         var intakes = IntakeStore.All(db);
         var hall = KitStore.OfHall(db);
-        var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate").ToLookup(p => p.AthleteId);
+        var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate")
+            .ToLookup(p => p.AthleteId);
         var club = SchoolStore.OfClub(db);
         var schools = SchoolStore.All(db);
-        return [.. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name").Select(row => row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary(), intakes(row.Id), hall))];
+        return
+        [
+            .. db.Query<AthleteRow>($"SELECT {Columns} FROM athlete ORDER BY name")
+                .Select(row =>
+                    row.ToProfile(plates[row.Id], club, schools[row.Id].ToDictionary(), intakes(row.Id), hall)
+                ),
+        ];
     }
 
-    /// <summary>Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same creation twice is done once.</summary>
+    /// <summary>
+    /// Creates the athlete, or changes them when <see cref="AthleteProfile.Version"/> is the stored one. The same
+    /// creation twice is done once.
+    /// </summary>
     public static Written Put(Db db, AthleteProfile athlete, DateTimeOffset at)
     {
         var args = new
@@ -91,32 +121,38 @@ public static class AthleteStore
             athlete.Version,
             at,
             athlete.Intake.TrainingYears,
-            TrainingDays = string.Join(',', athlete.Intake.Days.Select(d => d == DayOfWeek.Sunday ? 7 : (int)d).Order()),
+            TrainingDays = string.Join(
+                ',',
+                athlete.Intake.Days.Select(d => d == DayOfWeek.Sunday ? 7 : (int)d).Order()
+            ),
             Minutes = (long?)athlete.Intake.Minutes,
             Place = athlete.Intake.Place.ToString(),
             Shoulders = athlete.Intake.Shoulders?.ToString(),
             athlete.Intake.GuardianConsent,
             IntakeFinished = athlete.Intake.Finished,
         };
-        var changed = athlete.Version == 0
-            ? db.Run(
-                """
-                INSERT INTO athlete (id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit,
-                  training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, created_at, version)
-                VALUES (@Id, @Name, @BirthYear, @Sex, @StatureCm, @Arm, @Trunk, @Thigh, @Shank, @Unit, @Cleared, @HasBelt, @VestValue, @VestUnit,
-                  @TrainingYears, @TrainingDays, @Minutes, @Place, @Shoulders, @GuardianConsent, @IntakeFinished, @at, 1)
-                ON CONFLICT (id) DO NOTHING
-                """,
-                args)
-            : db.Run(
-                """
-                UPDATE athlete SET name = @Name, birth_year = @BirthYear, sex = @Sex, stature_cm = @StatureCm, arm_cm = @Arm, trunk_cm = @Trunk,
-                  thigh_cm = @Thigh, shank_cm = @Shank, unit = @Unit, cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit,
-                  training_years = @TrainingYears, training_days = @TrainingDays, minutes = @Minutes, place = @Place, shoulders = @Shoulders,
-                  guardian_consent = @GuardianConsent, intake_finished = @IntakeFinished, version = version + 1
-                WHERE id = @Id AND version = @Version
-                """,
-                args);
+        var changed =
+            athlete.Version == 0
+                ? db.Run(
+                    """
+                    INSERT INTO athlete (id, name, birth_year, sex, stature_cm, arm_cm, trunk_cm, thigh_cm, shank_cm, unit, cleared, has_belt, vest_value, vest_unit,
+                      training_years, training_days, minutes, place, shoulders, guardian_consent, intake_finished, created_at, version)
+                    VALUES (@Id, @Name, @BirthYear, @Sex, @StatureCm, @Arm, @Trunk, @Thigh, @Shank, @Unit, @Cleared, @HasBelt, @VestValue, @VestUnit,
+                      @TrainingYears, @TrainingDays, @Minutes, @Place, @Shoulders, @GuardianConsent, @IntakeFinished, @at, 1)
+                    ON CONFLICT (id) DO NOTHING
+                    """,
+                    args
+                )
+                : db.Run(
+                    """
+                    UPDATE athlete SET name = @Name, birth_year = @BirthYear, sex = @Sex, stature_cm = @StatureCm, arm_cm = @Arm, trunk_cm = @Trunk,
+                      thigh_cm = @Thigh, shank_cm = @Shank, unit = @Unit, cleared = @Cleared, has_belt = @HasBelt, vest_value = @VestValue, vest_unit = @VestUnit,
+                      training_years = @TrainingYears, training_days = @TrainingDays, minutes = @Minutes, place = @Place, shoulders = @Shoulders,
+                      guardian_consent = @GuardianConsent, intake_finished = @IntakeFinished, version = version + 1
+                    WHERE id = @Id AND version = @Version
+                    """,
+                    args
+                );
         if (changed == 0)
             return Find(db, athlete.Id) is null ? Written.Missing : Written.Stale;
 
@@ -125,7 +161,14 @@ public static class AthleteStore
         db.Run("DELETE FROM kit_plate WHERE athlete_id = @Id", new { athlete.Id });
         db.Run(
             "INSERT INTO kit_plate (athlete_id, size_value, size_unit, count) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count)",
-            athlete.Kit.Plates.Select(p => new { AthleteId = athlete.Id, SizeValue = p.Size.Value, SizeUnit = p.Size.Unit.ToString(), p.Count }));
+            athlete.Kit.Plates.Select(p => new
+            {
+                AthleteId = athlete.Id,
+                SizeValue = p.Size.Value,
+                SizeUnit = p.Size.Unit.ToString(),
+                p.Count,
+            })
+        );
         return Written.Done;
     }
 
@@ -136,36 +179,44 @@ public static class AthleteStore
     /// <summary>Removes an athlete with everything that is theirs, for good.</summary>
     public static void Remove(Db db, Guid id)
     {
-        foreach (var sql in new[]
-        {
-            "DELETE FROM decision_event WHERE decision_id IN (SELECT id FROM decision WHERE athlete_id = @id)",
-            "DELETE FROM decision WHERE athlete_id = @id",
-            "DELETE FROM logged_set WHERE item_id IN (SELECT i.id FROM session_item i JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @id)",
-            "DELETE FROM session WHERE athlete_id = @id",
-            "DELETE FROM benchmark_result WHERE athlete_id = @id",
-            "DELETE FROM body_mass WHERE athlete_id = @id",
-            "DELETE FROM coach_placement WHERE athlete_id = @id",
-            "DELETE FROM test_day_athlete WHERE athlete_id = @id",
-            "DELETE FROM athlete_goal WHERE athlete_id = @id",
-            "DELETE FROM athlete_complaint WHERE athlete_id = @id",
-            "DELETE FROM athlete_clearance WHERE athlete_id = @id",
-            "DELETE FROM athlete_school WHERE athlete_id = @id",
-            "DELETE FROM kit_plate WHERE athlete_id = @id",
-            "DELETE FROM kit_book WHERE owner_id = @id",
-            "DELETE FROM account WHERE athlete_id = @id",
-            "DELETE FROM athlete WHERE id = @id",
-        })
+        foreach (
+            var sql in new[]
+            {
+                "DELETE FROM decision_event WHERE decision_id IN (SELECT id FROM decision WHERE athlete_id = @id)",
+                "DELETE FROM decision WHERE athlete_id = @id",
+                "DELETE FROM logged_set WHERE item_id IN (SELECT i.id FROM session_item i JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @id)",
+                "DELETE FROM session WHERE athlete_id = @id",
+                "DELETE FROM benchmark_result WHERE athlete_id = @id",
+                "DELETE FROM body_mass WHERE athlete_id = @id",
+                "DELETE FROM coach_placement WHERE athlete_id = @id",
+                "DELETE FROM test_day_athlete WHERE athlete_id = @id",
+                "DELETE FROM athlete_goal WHERE athlete_id = @id",
+                "DELETE FROM athlete_complaint WHERE athlete_id = @id",
+                "DELETE FROM athlete_clearance WHERE athlete_id = @id",
+                "DELETE FROM athlete_school WHERE athlete_id = @id",
+                "DELETE FROM kit_plate WHERE athlete_id = @id",
+                "DELETE FROM kit_book WHERE owner_id = @id",
+                "DELETE FROM account WHERE athlete_id = @id",
+                "DELETE FROM athlete WHERE id = @id",
+            }
+        )
         {
             db.Run(sql, new { id });
         }
     }
 
     public static IReadOnlyList<StoredBodyMass> BodyMasses(Db db, Guid athleteId) =>
-        [.. db.Query<BodyMassRow>("SELECT id, athlete_id, day, value, unit FROM body_mass WHERE athlete_id = @athleteId ORDER BY day, id", new { athleteId })
-            .Select(r => r.ToStored())];
+        [
+            .. db.Query<BodyMassRow>(
+                    "SELECT id, athlete_id, day, value, unit FROM body_mass WHERE athlete_id = @athleteId ORDER BY day, id",
+                    new { athleteId }
+                )
+                .Select(r => r.ToStored()),
+        ];
 
     public static ILookup<Guid, StoredBodyMass> AllBodyMasses(Db db) =>
-        db.Query<BodyMassRow>("SELECT id, athlete_id, day, value, unit FROM body_mass ORDER BY day, id").ToLookup(r => r.AthleteId, r => r.ToStored());
+        db.Query<BodyMassRow>("SELECT id, athlete_id, day, value, unit FROM body_mass ORDER BY day, id")
+            .ToLookup(r => r.AthleteId, r => r.ToStored());
 
     /// <summary>Adds a reading; sending the same one again changes nothing.</summary>
     public static void AddBodyMass(Db db, Guid athleteId, StoredBodyMass mass, Stamp stamp) =>
@@ -174,7 +225,17 @@ public static class AthleteStore
             INSERT INTO body_mass (id, athlete_id, day, value, unit, written_at, written_by)
             VALUES (@Id, @athleteId, @Day, @Value, @Unit, @At, @By) ON CONFLICT (id) DO NOTHING
             """,
-            new { mass.Id, athleteId, mass.Reading.Day, mass.Reading.Entry.Value, Unit = mass.Reading.Entry.Unit.ToString(), stamp.At, stamp.By });
+            new
+            {
+                mass.Id,
+                athleteId,
+                mass.Reading.Day,
+                mass.Reading.Entry.Value,
+                Unit = mass.Reading.Entry.Unit.ToString(),
+                stamp.At,
+                stamp.By,
+            }
+        );
 
     /// <summary>Takes a reading back; false when there is none of this athlete.</summary>
     public static bool RemoveBodyMass(Db db, Guid athleteId, Guid id) =>
@@ -185,45 +246,95 @@ public static class AthleteStore
     private static double? Metres(decimal? centimetres) => centimetres is { } cm ? (double)cm / 100 : null;
 
     private sealed record AthleteRow(
-        Guid Id, string Name, long? BirthYear, string? Sex, decimal? StatureCm, decimal? ArmCm, decimal? TrunkCm, decimal? ThighCm, decimal? ShankCm, string Unit, long Cleared,
-        long HasBelt, decimal? VestValue, string? VestUnit, long Version, decimal? TrainingYears, string TrainingDays, long? Minutes, string Place, string? Shoulders, long GuardianConsent,
-        long IntakeFinished, DateTimeOffset? ArchivedAt)
+        Guid Id,
+        string Name,
+        long? BirthYear,
+        string? Sex,
+        decimal? StatureCm,
+        decimal? ArmCm,
+        decimal? TrunkCm,
+        decimal? ThighCm,
+        decimal? ShankCm,
+        string Unit,
+        long Cleared,
+        long HasBelt,
+        decimal? VestValue,
+        string? VestUnit,
+        long Version,
+        decimal? TrainingYears,
+        string TrainingDays,
+        long? Minutes,
+        string Place,
+        string? Shoulders,
+        long GuardianConsent,
+        long IntakeFinished,
+        DateTimeOffset? ArchivedAt
+    )
     {
-        public AthleteProfile ToProfile(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists, Kit? hall)
+        public AthleteProfile ToProfile(
+            IEnumerable<PlateRow> plates,
+            IReadOnlyDictionary<string, string> club,
+            IReadOnlyDictionary<string, string> own,
+            Intake lists,
+            Kit? hall
+        )
         {
             var profile = Written(plates, club, own, lists);
-            return hall is not null && profile.Intake.Place == TrainingPlace.Hall ? profile with { KitInUse = hall } : profile;
+            return hall is not null && profile.Intake.Place == TrainingPlace.Hall
+                ? profile with
+                {
+                    KitInUse = hall,
+                }
+                : profile;
         }
 
-        private AthleteProfile Written(IEnumerable<PlateRow> plates, IReadOnlyDictionary<string, string> club, IReadOnlyDictionary<string, string> own, Intake lists) => new(
-            Id,
-            Name,
-            (int?)BirthYear,
-            Sex is null ? null : Enum.Parse<Sex>(Sex),
-            StatureCm,
-            new(Metres(ArmCm), Metres(TrunkCm), Metres(ThighCm), Metres(ShankCm)),
-            Enum.Parse<MassUnit>(Unit),
-            own,
-            Cleared == 1,
-            new Kit(
-                plates.Select(p => new PlateStock(new(p.SizeValue, Enum.Parse<MassUnit>(p.SizeUnit)), (int)p.Count)),
-                HasBelt == 1,
-                VestValue is { } vest ? new MassEntry(vest, Enum.Parse<MassUnit>(VestUnit!)) : null),
-            Version)
-        {
-            Schools = new(Catalogue.Shipped, club, own),
-            ArchivedAt = ArchivedAt,
-            Intake = lists with
+        private AthleteProfile Written(
+            IEnumerable<PlateRow> plates,
+            IReadOnlyDictionary<string, string> club,
+            IReadOnlyDictionary<string, string> own,
+            Intake lists
+        ) =>
+            new(
+                Id,
+                Name,
+                (int?)BirthYear,
+                Sex is null ? null : Enum.Parse<Sex>(Sex),
+                StatureCm,
+                new(Metres(ArmCm), Metres(TrunkCm), Metres(ThighCm), Metres(ShankCm)),
+                Enum.Parse<MassUnit>(Unit),
+                own,
+                Cleared == 1,
+                new Kit(
+                    plates.Select(p => new PlateStock(
+                        new(p.SizeValue, Enum.Parse<MassUnit>(p.SizeUnit)),
+                        (int)p.Count
+                    )),
+                    HasBelt == 1,
+                    VestValue is { } vest ? new MassEntry(vest, Enum.Parse<MassUnit>(VestUnit!)) : null
+                ),
+                Version
+            )
             {
-                TrainingYears = TrainingYears,
-                Days = [.. TrainingDays.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => (DayOfWeek)(int.Parse(d, System.Globalization.CultureInfo.InvariantCulture) % 7))],
-                Minutes = (int?)Minutes,
-                Place = Enum.Parse<TrainingPlace>(Place),
-                Shoulders = Shoulders is null ? null : Enum.Parse<ShoulderRange>(Shoulders),
-                GuardianConsent = GuardianConsent == 1,
-                Finished = IntakeFinished == 1,
-            },
-        };
+                Schools = new(Catalogue.Shipped, club, own),
+                ArchivedAt = ArchivedAt,
+                Intake = lists with
+                {
+                    TrainingYears = TrainingYears,
+                    Days =
+                    [
+                        .. TrainingDays
+                            .Split(',', StringSplitOptions.RemoveEmptyEntries)
+                            .Select(d =>
+                                (DayOfWeek)(int.Parse(d, System.Globalization.CultureInfo.InvariantCulture) % 7)
+                            ),
+                    ],
+                    Minutes = (int?)Minutes,
+                    Place = Enum.Parse<TrainingPlace>(Place),
+                    Shoulders = Shoulders is null ? null : Enum.Parse<ShoulderRange>(Shoulders),
+                    GuardianConsent = GuardianConsent == 1,
+                    Finished = IntakeFinished == 1,
+                },
+            };
     }
 
     private sealed record PlateRow(Guid AthleteId, decimal SizeValue, string SizeUnit, long Count);

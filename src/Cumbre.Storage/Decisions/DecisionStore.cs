@@ -33,48 +33,92 @@ public enum DecisionEventKind
 
 /// <summary>A decision as it stands, with the snapshot of its proposal.</summary>
 public sealed record StoredDecision(
-    Guid Id, Guid AthleteId, string Movement, ItemRole? Role, ProposalKind Kind, ProposalCause Cause, Guid? BasisSessionId,
-    DecisionState State, DateOnly? DeferredUntil, bool Cleared, Proposal Proposal)
+    Guid Id,
+    Guid AthleteId,
+    string Movement,
+    ItemRole? Role,
+    ProposalKind Kind,
+    ProposalCause Cause,
+    Guid? BasisSessionId,
+    DecisionState State,
+    DateOnly? DeferredUntil,
+    bool Cleared,
+    Proposal Proposal
+)
 {
     /// <summary>What was decided or proposed before the log was corrected: its line; null: nothing was.</summary>
     public string? Renews { get; init; }
 }
 
 /// <summary>An event of a decision.</summary>
-public sealed record StoredEvent(Guid Id, Guid DecisionId, DecisionEventKind Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
+public sealed record StoredEvent(
+    Guid Id,
+    Guid DecisionId,
+    DecisionEventKind Kind,
+    string? PayloadJson,
+    DateTimeOffset At,
+    Guid? By
+);
 
 public static class DecisionStore
 {
-    private const string Columns = "id, athlete_id, movement, role, kind, cause, basis_session_id, state, deferred_until, cleared, proposal_json, renews FROM decision";
+    private const string Columns =
+        "id, athlete_id, movement, role, kind, cause, basis_session_id, state, deferred_until, cleared, proposal_json, renews FROM decision";
 
-    public static StoredDecision? Find(Db db, Guid id) => db.One<Row>($"SELECT {Columns} WHERE id = @id", new { id })?.ToStored();
+    public static StoredDecision? Find(Db db, Guid id) =>
+        db.One<Row>($"SELECT {Columns} WHERE id = @id", new { id })?.ToStored();
 
     /// <summary>Decisions of an athlete that are open or were taken, newest first.</summary>
     public static IReadOnlyList<StoredDecision> Of(Db db, Guid athleteId) =>
-        [.. db.Query<Row>($"SELECT {Columns} WHERE athlete_id = @athleteId AND state <> 'Superseded' ORDER BY id DESC", new { athleteId }).Select(r => r.ToStored())];
+        [
+            .. db.Query<Row>(
+                    $"SELECT {Columns} WHERE athlete_id = @athleteId AND state <> 'Superseded' ORDER BY id DESC",
+                    new { athleteId }
+                )
+                .Select(r => r.ToStored()),
+        ];
 
     /// <summary>What waits for the coach on a day: proposed, or deferred until that day or before.</summary>
     public static IReadOnlyList<StoredDecision> Open(Db db, DateOnly today) =>
-        [.. db.Query<Row>($"SELECT {Columns} WHERE state = 'Proposed' OR (state = 'Deferred' AND deferred_until <= @today) ORDER BY id", new { today }).Select(r => r.ToStored())];
+        [
+            .. db.Query<Row>(
+                    $"SELECT {Columns} WHERE state = 'Proposed' OR (state = 'Deferred' AND deferred_until <= @today) ORDER BY id",
+                    new { today }
+                )
+                .Select(r => r.ToStored()),
+        ];
 
     /// <summary>What was decided today, for undo; newest first.</summary>
     public static IReadOnlyList<StoredDecision> TakenSince(Db db, DateTimeOffset since) =>
-        [.. db.Query<Row>(
-            $"""
-            SELECT {Columns} WHERE state IN ('Accepted', 'Edited', 'Deferred')
-              AND EXISTS (SELECT 1 FROM decision_event e WHERE e.decision_id = decision.id AND e.kind IN ('Accepted', 'Edited', 'Deferred') AND e.at >= @since)
-            ORDER BY (SELECT max(e.at) FROM decision_event e WHERE e.decision_id = decision.id) DESC
-            """,
-            new { since }).Select(r => r.ToStored())];
+        [
+            .. db.Query<Row>(
+                    $"""
+                    SELECT {Columns} WHERE state IN ('Accepted', 'Edited', 'Deferred')
+                      AND EXISTS (SELECT 1 FROM decision_event e WHERE e.decision_id = decision.id AND e.kind IN ('Accepted', 'Edited', 'Deferred') AND e.at >= @since)
+                    ORDER BY (SELECT max(e.at) FROM decision_event e WHERE e.decision_id = decision.id) DESC
+                    """,
+                    new { since }
+                )
+                .Select(r => r.ToStored()),
+        ];
 
     /// <summary>What was accepted, oldest first, by athlete.</summary>
     public static ILookup<Guid, PastDecision> Taken(Db db, Guid? athleteId) =>
         db.Query<TakenRow>(
-            """
-            SELECT d.athlete_id, d.movement, d.kind, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id AND e.kind IN ('Accepted', 'Edited')
-            WHERE d.state IN ('Accepted', 'Edited') AND (@athleteId IS NULL OR d.athlete_id = @athleteId) GROUP BY d.id ORDER BY max(e.at)
-            """,
-            new { athleteId }).ToLookup(r => r.AthleteId, r => new PastDecision(r.Movement, r.Kind, DateOnly.ParseExact(r.At[..10], "yyyy-MM-dd", CultureInfo.InvariantCulture)));
+                """
+                SELECT d.athlete_id, d.movement, d.kind, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id AND e.kind IN ('Accepted', 'Edited')
+                WHERE d.state IN ('Accepted', 'Edited') AND (@athleteId IS NULL OR d.athlete_id = @athleteId) GROUP BY d.id ORDER BY max(e.at)
+                """,
+                new { athleteId }
+            )
+            .ToLookup(
+                r => r.AthleteId,
+                r => new PastDecision(
+                    r.Movement,
+                    r.Kind,
+                    DateOnly.ParseExact(r.At[..10], "yyyy-MM-dd", CultureInfo.InvariantCulture)
+                )
+            );
 
     public static void Add(Db db, StoredDecision decision, StoredEvent proposed) =>
         AddEvent(
@@ -99,17 +143,32 @@ public static class DecisionStore
                     proposed.At,
                     decision.Proposal.Place,
                     decision.Renews,
-                }));
+                }
+            )
+        );
 
     /// <summary>Records an event and the state that it leads to.</summary>
     public static void Move(Db db, Guid id, DecisionState state, DateOnly? deferredUntil, StoredEvent happened) =>
         AddEvent(
             db,
             happened,
-            db.Run("UPDATE decision SET state = @state, deferred_until = @deferredUntil WHERE id = @id", new { id, state = state.ToString(), deferredUntil }));
+            db.Run(
+                "UPDATE decision SET state = @state, deferred_until = @deferredUntil WHERE id = @id",
+                new
+                {
+                    id,
+                    state = state.ToString(),
+                    deferredUntil,
+                }
+            )
+        );
 
     /// <summary>The same proposal as it stands today.</summary>
-    public static void Renew(Db db, Guid id, Proposal proposal) => db.Run("UPDATE decision SET proposal_json = @json WHERE id = @id", new { id, json = ProposalJson.Write(proposal) });
+    public static void Renew(Db db, Guid id, Proposal proposal) =>
+        db.Run(
+            "UPDATE decision SET proposal_json = @json WHERE id = @id",
+            new { id, json = ProposalJson.Write(proposal) }
+        );
 
     /// <summary>Records that a stop was cleared; the decision stands as it was taken.</summary>
     public static void Clear(Db db, Guid id, StoredEvent cleared) =>
@@ -117,8 +176,20 @@ public static class DecisionStore
 
     /// <summary>Events of a decision, oldest first.</summary>
     public static IReadOnlyList<StoredEvent> Events(Db db, Guid id) =>
-        [.. db.Query<EventRow>("SELECT id, decision_id, kind, payload_json, at, by FROM decision_event WHERE decision_id = @id ORDER BY at, id", new { id })
-            .Select(e => new StoredEvent(e.Id, e.DecisionId, Enum.Parse<DecisionEventKind>(e.Kind), e.PayloadJson, e.At, e.By))];
+        [
+            .. db.Query<EventRow>(
+                    "SELECT id, decision_id, kind, payload_json, at, by FROM decision_event WHERE decision_id = @id ORDER BY at, id",
+                    new { id }
+                )
+                .Select(e => new StoredEvent(
+                    e.Id,
+                    e.DecisionId,
+                    Enum.Parse<DecisionEventKind>(e.Kind),
+                    e.PayloadJson,
+                    e.At,
+                    e.By
+                )),
+        ];
 
     private static void AddEvent(Db db, StoredEvent happened, int rows)
     {
@@ -126,21 +197,60 @@ public static class DecisionStore
             throw new InvalidOperationException("The decision is gone.");
         db.Run(
             "INSERT INTO decision_event (id, decision_id, kind, payload_json, at, by) VALUES (@Id, @DecisionId, @Kind, @PayloadJson, @At, @By)",
-            new { happened.Id, happened.DecisionId, Kind = happened.Kind.ToString(), happened.PayloadJson, happened.At, happened.By });
+            new
+            {
+                happened.Id,
+                happened.DecisionId,
+                Kind = happened.Kind.ToString(),
+                happened.PayloadJson,
+                happened.At,
+                happened.By,
+            }
+        );
     }
 
     private sealed record Row(
-        Guid Id, Guid AthleteId, string Movement, string? Role, string Kind, string Cause, Guid? BasisSessionId, string State, DateOnly? DeferredUntil, long Cleared, string ProposalJson, string? Renews)
+        Guid Id,
+        Guid AthleteId,
+        string Movement,
+        string? Role,
+        string Kind,
+        string Cause,
+        Guid? BasisSessionId,
+        string State,
+        DateOnly? DeferredUntil,
+        long Cleared,
+        string ProposalJson,
+        string? Renews
+    )
     {
-        public StoredDecision ToStored() => new(
-            Id, AthleteId, Movement, Role is null ? null : Enum.Parse<ItemRole>(Role), Enum.Parse<ProposalKind>(Kind), Enum.Parse<ProposalCause>(Cause), BasisSessionId,
-            Enum.Parse<DecisionState>(State), DeferredUntil, Cleared == 1, Decisions.ProposalJson.Read(ProposalJson))
-        {
-            Renews = Renews,
-        };
+        public StoredDecision ToStored() =>
+            new(
+                Id,
+                AthleteId,
+                Movement,
+                Role is null ? null : Enum.Parse<ItemRole>(Role),
+                Enum.Parse<ProposalKind>(Kind),
+                Enum.Parse<ProposalCause>(Cause),
+                BasisSessionId,
+                Enum.Parse<DecisionState>(State),
+                DeferredUntil,
+                Cleared == 1,
+                Decisions.ProposalJson.Read(ProposalJson)
+            )
+            {
+                Renews = Renews,
+            };
     }
 
     private sealed record TakenRow(Guid AthleteId, string Movement, string Kind, string At);
 
-    private sealed record EventRow(Guid Id, Guid DecisionId, string Kind, string? PayloadJson, DateTimeOffset At, Guid? By);
+    private sealed record EventRow(
+        Guid Id,
+        Guid DecisionId,
+        string Kind,
+        string? PayloadJson,
+        DateTimeOffset At,
+        Guid? By
+    );
 }

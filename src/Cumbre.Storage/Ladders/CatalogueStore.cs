@@ -23,8 +23,7 @@ public sealed record CatalogueVersion<T>(int Version, T? Shipped, T? Entry, stri
 /// <summary>A club's ladders and movements: the shipped ones with its own versions over them.</summary>
 public static class CatalogueStore
 {
-    private const string Newest =
-        """
+    private const string Newest = """
         SELECT slug, shipped_json, entry_json FROM catalogue_version v
         WHERE kind = @kind AND version = (SELECT MAX(version) FROM catalogue_version w WHERE w.kind = v.kind AND w.slug = v.slug)
         """;
@@ -32,23 +31,39 @@ public static class CatalogueStore
     /// <summary>The ladders and movements in force, read once for each state of the store.</summary>
     public static ClubAtlas Club(Db db)
     {
-        return db.Atlas.Get(State(db), keep: db.Transaction is null, () => ClubAtlas.Of(Atlas.ShippedFile, Catalogue.Shipped, Edits(db), Movements(db)));
+        return db.Atlas.Get(State(db), keep: db.Transaction is null, () =>
+            ClubAtlas.Of(Atlas.ShippedFile, Catalogue.Shipped, Edits(db), Movements(db))
+        );
     }
 
     /// <summary>Grows with every version that is written.</summary>
     public static long State(Db db) => db.One<long>("SELECT COALESCE(MAX(seq), 0) FROM catalogue_version");
 
     /// <summary>All versions of a ladder, newest first.</summary>
-    public static IReadOnlyList<CatalogueVersion<LadderEntry>> Ladder(Db db, string slug) => Versions<LadderEntry>(db, CatalogueKind.Ladder, slug);
+    public static IReadOnlyList<CatalogueVersion<LadderEntry>> Ladder(Db db, string slug) =>
+        Versions<LadderEntry>(db, CatalogueKind.Ladder, slug);
 
     /// <summary>All versions of a movement of the club's, newest first.</summary>
-    public static IReadOnlyList<CatalogueVersion<Movement>> Movement(Db db, string slug) => Versions<Movement>(db, CatalogueKind.Movement, slug);
+    public static IReadOnlyList<CatalogueVersion<Movement>> Movement(Db db, string slug) =>
+        Versions<Movement>(db, CatalogueKind.Movement, slug);
 
     /// <summary>Adds the next version; stale when somebody else wrote it first.</summary>
-    public static Written Add<T>(Db db, CatalogueKind kind, string slug, int version, T? shipped, T? entry, string reason, Stamp stamp)
+    public static Written Add<T>(
+        Db db,
+        CatalogueKind kind,
+        string slug,
+        int version,
+        T? shipped,
+        T? entry,
+        string reason,
+        Stamp stamp
+    )
         where T : class
     {
-        var current = db.One<long>("SELECT COALESCE(MAX(version), 0) FROM catalogue_version WHERE kind = @kind AND slug = @slug", new { kind = Text(kind), slug });
+        var current = db.One<long>(
+            "SELECT COALESCE(MAX(version), 0) FROM catalogue_version WHERE kind = @kind AND slug = @slug",
+            new { kind = Text(kind), slug }
+        );
         if (current != version)
             return Written.Stale;
         db.Run(
@@ -56,27 +71,56 @@ public static class CatalogueStore
             INSERT INTO catalogue_version (kind, slug, version, shipped_json, entry_json, reason, written_at, written_by)
             VALUES (@kind, @slug, @version, @shipped, @entry, @reason, @At, @By)
             """,
-            new { kind = Text(kind), slug, version = version + 1, shipped = Json(shipped), entry = Json(entry), reason, stamp.At, stamp.By });
+            new
+            {
+                kind = Text(kind),
+                slug,
+                version = version + 1,
+                shipped = Json(shipped),
+                entry = Json(entry),
+                reason,
+                stamp.At,
+                stamp.By,
+            }
+        );
         return Written.Done;
     }
 
     private static IEnumerable<ClubLadderEdit> Edits(Db db) =>
-        db.Query<Row>(Newest, new { kind = Text(CatalogueKind.Ladder) }).Select(r => new ClubLadderEdit(r.Slug, Parse<LadderEntry>(r.ShippedJson), Parse<LadderEntry>(r.EntryJson)));
+        db.Query<Row>(Newest, new { kind = Text(CatalogueKind.Ladder) })
+            .Select(r => new ClubLadderEdit(
+                r.Slug,
+                Parse<LadderEntry>(r.ShippedJson),
+                Parse<LadderEntry>(r.EntryJson)
+            ));
 
     private static IReadOnlyList<Movement> Movements(Db db) =>
-        [.. db.Query<Row>(Newest, new { kind = Text(CatalogueKind.Movement) }).Select(r => Parse<Movement>(r.EntryJson)).OfType<Movement>()];
+        [
+            .. db.Query<Row>(Newest, new { kind = Text(CatalogueKind.Movement) })
+                .Select(r => Parse<Movement>(r.EntryJson))
+                .OfType<Movement>(),
+        ];
 
     private static IReadOnlyList<CatalogueVersion<T>> Versions<T>(Db db, CatalogueKind kind, string slug)
         where T : class =>
-    [
-        .. db.Query<VersionRow>(
-            """
-            SELECT v.version, v.shipped_json, v.entry_json, v.reason, v.written_at, a.name AS author
-            FROM catalogue_version v LEFT JOIN account a ON a.id = v.written_by
-            WHERE v.kind = @kind AND v.slug = @slug ORDER BY v.version DESC
-            """,
-            new { kind = Text(kind), slug }).Select(r => new CatalogueVersion<T>((int)r.Version, Parse<T>(r.ShippedJson), Parse<T>(r.EntryJson), r.Reason, r.WrittenAt, r.Author ?? "")),
-    ];
+        [
+            .. db.Query<VersionRow>(
+                    """
+                    SELECT v.version, v.shipped_json, v.entry_json, v.reason, v.written_at, a.name AS author
+                    FROM catalogue_version v LEFT JOIN account a ON a.id = v.written_by
+                    WHERE v.kind = @kind AND v.slug = @slug ORDER BY v.version DESC
+                    """,
+                    new { kind = Text(kind), slug }
+                )
+                .Select(r => new CatalogueVersion<T>(
+                    (int)r.Version,
+                    Parse<T>(r.ShippedJson),
+                    Parse<T>(r.EntryJson),
+                    r.Reason,
+                    r.WrittenAt,
+                    r.Author ?? ""
+                )),
+        ];
 
     private static string Text(CatalogueKind kind) => kind == CatalogueKind.Ladder ? "ladder" : "movement";
 
@@ -88,7 +132,14 @@ public static class CatalogueStore
 
     private sealed record Row(string Slug, string? ShippedJson, string? EntryJson);
 
-    private sealed record VersionRow(long Version, string? ShippedJson, string? EntryJson, string Reason, DateTimeOffset WrittenAt, string? Author);
+    private sealed record VersionRow(
+        long Version,
+        string? ShippedJson,
+        string? EntryJson,
+        string Reason,
+        DateTimeOffset WrittenAt,
+        string? Author
+    );
 }
 
 /// <summary>The club's atlas as it was read last; reading it anew takes some milliseconds.</summary>

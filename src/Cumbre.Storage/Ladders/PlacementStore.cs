@@ -8,7 +8,10 @@ public static class PlacementStore
     private const string Columns = "athlete_id, ladder, step, reason, day";
 
     public static IReadOnlyList<CoachPlacement> Of(Db db, Guid athleteId) =>
-        [.. db.Query<Row>($"SELECT {Columns} FROM coach_placement WHERE athlete_id = @athleteId", new { athleteId }).Select(r => r.ToPlacement())];
+        [
+            .. db.Query<Row>($"SELECT {Columns} FROM coach_placement WHERE athlete_id = @athleteId", new { athleteId })
+                .Select(r => r.ToPlacement()),
+        ];
 
     public static ILookup<Guid, CoachPlacement> All(Db db) =>
         db.Query<Row>($"SELECT {Columns} FROM coach_placement").ToLookup(r => r.AthleteId, r => r.ToPlacement());
@@ -21,11 +24,24 @@ public static class PlacementStore
             VALUES (@athleteId, @Ladder, @Step, @Reason, @Day, @At, @By)
             ON CONFLICT (athlete_id, ladder) DO UPDATE SET step = excluded.step, reason = excluded.reason, day = excluded.day, written_at = excluded.written_at, written_by = excluded.written_by
             """,
-            new { athleteId, placement.Ladder, placement.Step, placement.Reason, placement.Day, stamp.At, stamp.By });
+            new
+            {
+                athleteId,
+                placement.Ladder,
+                placement.Step,
+                placement.Reason,
+                placement.Day,
+                stamp.At,
+                stamp.By,
+            }
+        );
 
     /// <summary>Gives the ladder back to the rule; false when nothing was set.</summary>
     public static bool Remove(Db db, Guid athleteId, string ladder) =>
-        db.Run("DELETE FROM coach_placement WHERE athlete_id = @athleteId AND ladder = @ladder", new { athleteId, ladder }) > 0;
+        db.Run(
+            "DELETE FROM coach_placement WHERE athlete_id = @athleteId AND ladder = @ladder",
+            new { athleteId, ladder }
+        ) > 0;
 
     private sealed record Row(Guid AthleteId, string Ladder, string Step, string Reason, DateOnly Day)
     {

@@ -21,7 +21,8 @@ public enum SessionStatus
 /// <summary>What a plan resolved to when its first set was logged.</summary>
 /// <param name="LoadsKg">The made load of each planned set in kg.</param>
 /// <param name="BodyMassKg">Body mass of the day.</param>
-/// <param name="ShownJson">The plan as it was shown, with its reasons; null for a history that was made elsewhere.</param>
+/// <param name="ShownJson">The plan as it was shown, with its reasons; null for a history that was made
+/// elsewhere.</param>
 public sealed record FrozenPlan(IReadOnlyList<decimal> LoadsKg, decimal BodyMassKg, string? ShownJson = null);
 
 /// <summary>What an item was resolved to when the coach last saw it.</summary>
@@ -64,7 +65,15 @@ public sealed record StoredItem(Guid Id, string Movement, WrittenLine Written, F
 
 /// <summary>A session with its items.</summary>
 public sealed record StoredSession(
-    Guid Id, Guid AthleteId, DateOnly Day, SessionStatus Status, bool Easy, string? OverrideReason, long Version, IReadOnlyList<StoredItem> Items)
+    Guid Id,
+    Guid AthleteId,
+    DateOnly Day,
+    SessionStatus Status,
+    bool Easy,
+    string? OverrideReason,
+    long Version,
+    IReadOnlyList<StoredItem> Items
+)
 {
     /// <summary>Null: it stands alone.</summary>
     public Guid? BlockId { get; init; }
@@ -85,28 +94,29 @@ public static class SessionStore
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
-    private const string Columns =
-        """
+    private const string Columns = """
         s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down,
         i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.frozen_json, i.seen_json
         FROM session s LEFT JOIN session_item i ON i.session_id = s.id
         """;
 
-    private const string SetColumns =
-        """
+    private const string SetColumns = """
         l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign
         FROM logged_set l
         """;
 
     private const string NotSuperseded = "NOT EXISTS (SELECT 1 FROM logged_set newer WHERE newer.supersedes = l.id)";
 
-    public static StoredSession? Find(Db db, Guid id) => Sessions(db, "s.id = @id ORDER BY i.position", new { id }).FirstOrDefault();
+    public static StoredSession? Find(Db db, Guid id) =>
+        Sessions(db, "s.id = @id ORDER BY i.position", new { id }).FirstOrDefault();
 
     /// <summary>Sessions of a block, by day.</summary>
-    public static IReadOnlyList<StoredSession> OfBlock(Db db, Guid blockId) => [.. Sessions(db, "s.block_id = @blockId ORDER BY s.day, s.id, i.position", new { blockId })];
+    public static IReadOnlyList<StoredSession> OfBlock(Db db, Guid blockId) =>
+        [.. Sessions(db, "s.block_id = @blockId ORDER BY s.day, s.id, i.position", new { blockId })];
 
     /// <summary>Sessions of an athlete, newest first.</summary>
-    public static IReadOnlyList<StoredSession> Of(Db db, Guid athleteId) => [.. Sessions(db, "s.athlete_id = @athleteId ORDER BY s.day DESC, s.id DESC, i.position", new { athleteId })];
+    public static IReadOnlyList<StoredSession> Of(Db db, Guid athleteId) =>
+        [.. Sessions(db, "s.athlete_id = @athleteId ORDER BY s.day DESC, s.id DESC, i.position", new { athleteId })];
 
     /// <summary>The next session with a movement that is not finished, on or after a day.</summary>
     public static StoredSession? Next(Db db, Guid athleteId, string movement, DateOnly from) =>
@@ -115,21 +125,42 @@ public static class SessionStore
             SELECT s.id FROM session s JOIN session_item i ON i.session_id = s.id
             WHERE s.athlete_id = @athleteId AND i.movement = @movement AND s.status <> 'Done' AND s.day >= @from ORDER BY s.day, s.id LIMIT 1
             """,
-            new { athleteId, movement, from }) is { } row ? Find(db, row.Id) : null;
+            new
+            {
+                athleteId,
+                movement,
+                from,
+            }
+        )
+            is { } row
+            ? Find(db, row.Id)
+            : null;
 
     /// <summary>Sessions of an athlete from a day on that have not begun, by day.</summary>
     public static IReadOnlyList<StoredSession> Coming(Db db, Guid athleteId, DateOnly from) =>
-        [.. Sessions(db, "s.athlete_id = @athleteId AND s.status = 'Planned' AND s.day >= @from ORDER BY s.day, s.id, i.position", new { athleteId, from })];
+        [
+            .. Sessions(
+                db,
+                "s.athlete_id = @athleteId AND s.status = 'Planned' AND s.day >= @from ORDER BY s.day, s.id, i.position",
+                new { athleteId, from }
+            ),
+        ];
 
     /// <summary>For each athlete the day of the next session that is not finished.</summary>
     public static IReadOnlyDictionary<Guid, DateOnly> NextDays(Db db, DateOnly from) =>
-        db.Query<(Guid AthleteId, DateOnly Day)>("SELECT athlete_id, min(day) FROM session WHERE status <> 'Done' AND day >= @from GROUP BY athlete_id", new { from })
+        db.Query<(Guid AthleteId, DateOnly Day)>(
+                "SELECT athlete_id, min(day) FROM session WHERE status <> 'Done' AND day >= @from GROUP BY athlete_id",
+                new { from }
+            )
             .ToDictionary(r => r.AthleteId, r => r.Day);
 
     public static IReadOnlyList<StoredSession> On(Db db, DateOnly day) =>
         [.. Sessions(db, "s.day = @day ORDER BY s.id, i.position", new { day })];
 
-    /// <summary>Creates a planned session, or changes one that is still planned when the version is the stored one. The block that it belongs to counts as changed.</summary>
+    /// <summary>
+    /// Creates a planned session, or changes one that is still planned when the version is the stored one. The block
+    /// that it belongs to counts as changed.
+    /// </summary>
     public static Written Put(Db db, StoredSession session, Stamp stamp)
     {
         var args = new
@@ -150,20 +181,23 @@ public static class SessionStore
             stamp.At,
             stamp.By,
         };
-        var changed = session.Version == 0
-            ? db.Run(
-                """
-                INSERT INTO session (id, athlete_id, day, status, easy, override_reason, version, block_id, title, warm_up_seconds, warm_up, cool_down_seconds, cool_down, written_at, written_by)
-                VALUES (@Id, @AthleteId, @Day, @Status, @Easy, @OverrideReason, 1, @BlockId, @Title, @WarmUpSeconds, @WarmUp, @CoolDownSeconds, @CoolDown, @At, @By) ON CONFLICT (id) DO NOTHING
-                """,
-                args)
-            : db.Run(
-                """
-                UPDATE session SET day = @Day, easy = @Easy, override_reason = @OverrideReason, title = @Title, warm_up_seconds = @WarmUpSeconds, warm_up = @WarmUp,
-                  cool_down_seconds = @CoolDownSeconds, cool_down = @CoolDown, version = version + 1, written_at = @At, written_by = @By
-                WHERE id = @Id AND athlete_id = @AthleteId AND version = @Version AND status = 'Planned'
-                """,
-                args);
+        var changed =
+            session.Version == 0
+                ? db.Run(
+                    """
+                    INSERT INTO session (id, athlete_id, day, status, easy, override_reason, version, block_id, title, warm_up_seconds, warm_up, cool_down_seconds, cool_down, written_at, written_by)
+                    VALUES (@Id, @AthleteId, @Day, @Status, @Easy, @OverrideReason, 1, @BlockId, @Title, @WarmUpSeconds, @WarmUp, @CoolDownSeconds, @CoolDown, @At, @By) ON CONFLICT (id) DO NOTHING
+                    """,
+                    args
+                )
+                : db.Run(
+                    """
+                    UPDATE session SET day = @Day, easy = @Easy, override_reason = @OverrideReason, title = @Title, warm_up_seconds = @WarmUpSeconds, warm_up = @WarmUp,
+                      cool_down_seconds = @CoolDownSeconds, cool_down = @CoolDown, version = version + 1, written_at = @At, written_by = @By
+                    WHERE id = @Id AND athlete_id = @AthleteId AND version = @Version AND status = 'Planned'
+                    """,
+                    args
+                );
         if (changed == 0)
             return Find(db, session.Id)?.AthleteId == session.AthleteId ? Written.Stale : Written.Missing;
         db.Run("DELETE FROM session_item WHERE session_id = @Id", new { session.Id });
@@ -183,7 +217,8 @@ public static class SessionStore
                     item.Joined,
                     Relief = item.Relief?.ToString(),
                     Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
-                });
+                }
+            );
         }
 
         db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
@@ -194,20 +229,31 @@ public static class SessionStore
     public static void Empty(Db db, IEnumerable<Guid> sessions)
     {
         foreach (var id in sessions)
-            db.Run("DELETE FROM session_item WHERE session_id = @id AND session_id IN (SELECT id FROM session WHERE status = 'Planned')", new { id });
+            db.Run(
+                "DELETE FROM session_item WHERE session_id = @id AND session_id IN (SELECT id FROM session WHERE status = 'Planned')",
+                new { id }
+            );
     }
 
     /// <summary>Notes what items resolve to now, as the coach has seen it.</summary>
     public static void See(Db db, IEnumerable<(Guid Item, SeenPlan Seen)> seen)
     {
         foreach (var (item, plan) in seen)
-            db.Run("UPDATE session_item SET seen_json = @json WHERE id = @item", new { item, json = JsonSerializer.Serialize(plan, Json) });
+            db.Run(
+                "UPDATE session_item SET seen_json = @json WHERE id = @item",
+                new { item, json = JsonSerializer.Serialize(plan, Json) }
+            );
     }
 
     /// <summary>Removes a session of which nothing is logged.</summary>
     public static Written Remove(Db db, Guid id, long version)
     {
-        if (db.Run("DELETE FROM session WHERE id = @id AND version = @version AND status = 'Planned'", new { id, version }) > 0)
+        if (
+            db.Run(
+                "DELETE FROM session WHERE id = @id AND version = @version AND status = 'Planned'",
+                new { id, version }
+            ) > 0
+        )
             return Written.Done;
         return Find(db, id) is null ? Written.Missing : Written.Stale;
     }
@@ -218,23 +264,36 @@ public static class SessionStore
     /// <param name="frozen">By item; one whose line cannot be read has none, and cannot be logged.</param>
     public static void Start(Db db, StoredSession session, IReadOnlyDictionary<Guid, FrozenPlan> frozen)
     {
-        db.Run("UPDATE session SET status = 'Started', version = version + 1 WHERE id = @Id AND status = 'Planned'", new { session.Id });
+        db.Run(
+            "UPDATE session SET status = 'Started', version = version + 1 WHERE id = @Id AND status = 'Planned'",
+            new { session.Id }
+        );
         db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
         foreach (var (id, plan) in frozen)
-            db.Run("UPDATE session_item SET frozen_json = @json WHERE id = @id", new { id, json = JsonSerializer.Serialize(plan, Json) });
+            db.Run(
+                "UPDATE session_item SET frozen_json = @json WHERE id = @id",
+                new { id, json = JsonSerializer.Serialize(plan, Json) }
+            );
     }
 
     public static void Finish(Db db, Guid id) =>
-        db.Run("UPDATE session SET status = 'Done', version = version + 1 WHERE id = @id AND status = 'Started'", new { id });
+        db.Run(
+            "UPDATE session SET status = 'Done', version = version + 1 WHERE id = @id AND status = 'Started'",
+            new { id }
+        );
 
     /// <summary>The sets of a session as they stand, by item and in order.</summary>
     public static ILookup<Guid, StoredSet> Sets(Db db, Guid sessionId) =>
         db.Query<SetRow>(
-            $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @sessionId AND {NotSuperseded} ORDER BY l.set_no, l.part_no, l.id",
-            new { sessionId }).Select(r => r.ToStored()).ToLookup(s => s.ItemId);
+                $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @sessionId AND {NotSuperseded} ORDER BY l.set_no, l.part_no, l.id",
+                new { sessionId }
+            )
+            .Select(r => r.ToStored())
+            .ToLookup(s => s.ItemId);
 
     /// <summary>True when a set with this id is stored, superseded or not.</summary>
-    public static bool HasSet(Db db, Guid id) => db.One<long>("SELECT count(*) FROM logged_set WHERE id = @id", new { id }) > 0;
+    public static bool HasSet(Db db, Guid id) =>
+        db.One<long>("SELECT count(*) FROM logged_set WHERE id = @id", new { id }) > 0;
 
     /// <summary>Appends a set, or a correction of one; sending the same one again changes nothing.</summary>
     public static void AddSet(Db db, StoredSet set, Guid? supersedes, Stamp stamp) =>
@@ -267,19 +326,31 @@ public static class SessionStore
                 supersedes,
                 stamp.At,
                 stamp.By,
-            });
+            }
+        );
 
     public static IReadOnlyList<Exposure> Exposures(Db db, Guid athleteId, DateOnly today) =>
-        [.. Assemble(
-            Sessions(db, $"s.athlete_id = @athleteId AND {Counts} ORDER BY s.day, s.id, i.position", new { athleteId, today }),
-            db.Query<SetRow>(
-                $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
-                new { athleteId })).Select(e => e.Exposure)];
+        [
+            .. Assemble(
+                    Sessions(
+                        db,
+                        $"s.athlete_id = @athleteId AND {Counts} ORDER BY s.day, s.id, i.position",
+                        new { athleteId, today }
+                    ),
+                    db.Query<SetRow>(
+                        $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
+                        new { athleteId }
+                    )
+                )
+                .Select(e => e.Exposure),
+        ];
 
     public static ILookup<Guid, Exposure> AllExposures(Db db, DateOnly today) =>
         Assemble(
-            Sessions(db, $"{Counts} ORDER BY s.day, s.id, i.position", new { today }),
-            db.Query<SetRow>($"SELECT {SetColumns} WHERE {NotSuperseded} ORDER BY l.set_no, l.part_no")).ToLookup(e => e.AthleteId, e => e.Exposure);
+                Sessions(db, $"{Counts} ORDER BY s.day, s.id, i.position", new { today }),
+                db.Query<SetRow>($"SELECT {SetColumns} WHERE {NotSuperseded} ORDER BY l.set_no, l.part_no")
+            )
+            .ToLookup(e => e.AthleteId, e => e.Exposure);
 
     /// <summary>A session counts once it is finished, or when its day is over.</summary>
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
@@ -294,7 +365,10 @@ public static class SessionStore
             if (session?.Id != row.Id)
             {
                 if (session is not null)
-                    yield return session with { Items = [.. items] };
+                    yield return session with
+                    {
+                        Items = [.. items],
+                    };
                 session = row.ToSession();
                 items.Clear();
             }
@@ -304,10 +378,16 @@ public static class SessionStore
         }
 
         if (session is not null)
-            yield return session with { Items = [.. items] };
+            yield return session with
+            {
+                Items = [.. items],
+            };
     }
 
-    private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(IEnumerable<StoredSession> sessions, IEnumerable<SetRow> sets)
+    private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(
+        IEnumerable<StoredSession> sessions,
+        IEnumerable<SetRow> sets
+    )
     {
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
         foreach (var session in sessions)
@@ -317,14 +397,25 @@ public static class SessionStore
                 var item = session.Items[i];
                 if (item is { Frozen: { } frozen, Plan: { } plan } && byItem[item.Id].Any())
                 {
-                    yield return (session.AthleteId, new Exposure(
-                        session.Id, session.Day, item.Movement, plan, [.. frozen.LoadsKg.Select(Mass.FromKilograms)], session.Easy || item.Relief == Relief.Deload, Mass.FromKilograms(frozen.BodyMassKg), [.. byItem[item.Id]])
-                    {
-                        Role = item.Role,
-                        Position = i,
-                        InCircuit = item.Joined || (i + 1 < session.Items.Count && session.Items[i + 1].Joined),
-                        Eased = item.Relief == Relief.Ease,
-                    });
+                    yield return (
+                        session.AthleteId,
+                        new Exposure(
+                            session.Id,
+                            session.Day,
+                            item.Movement,
+                            plan,
+                            [.. frozen.LoadsKg.Select(Mass.FromKilograms)],
+                            session.Easy || item.Relief == Relief.Deload,
+                            Mass.FromKilograms(frozen.BodyMassKg),
+                            [.. byItem[item.Id]]
+                        )
+                        {
+                            Role = item.Role,
+                            Position = i,
+                            InCircuit = item.Joined || (i + 1 < session.Items.Count && session.Items[i + 1].Joined),
+                            Eased = item.Relief == Relief.Ease,
+                        }
+                    );
                 }
             }
         }
@@ -333,22 +424,48 @@ public static class SessionStore
     private sealed record NextRow(Guid Id);
 
     private sealed record Row(
-        Guid Id, Guid AthleteId, DateOnly Day, string Status, long Easy, string? OverrideReason, long Version, Guid? BlockId, string Title, long WarmUpSeconds, string? WarmUp, long CoolDownSeconds,
-        string? CoolDown, Guid? ItemId, string? Movement, string? Role, string? PlanJson, long? Joined, string? Relief, string? FrozenJson, string? SeenJson)
+        Guid Id,
+        Guid AthleteId,
+        DateOnly Day,
+        string Status,
+        long Easy,
+        string? OverrideReason,
+        long Version,
+        Guid? BlockId,
+        string Title,
+        long WarmUpSeconds,
+        string? WarmUp,
+        long CoolDownSeconds,
+        string? CoolDown,
+        Guid? ItemId,
+        string? Movement,
+        string? Role,
+        string? PlanJson,
+        long? Joined,
+        string? Relief,
+        string? FrozenJson,
+        string? SeenJson
+    )
     {
-        public StoredSession ToSession() => new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
-        {
-            BlockId = BlockId,
-            Title = Title,
-            WarmUp = new((int)WarmUpSeconds, WarmUp),
-            CoolDown = new((int)CoolDownSeconds, CoolDown),
-        };
+        public StoredSession ToSession() =>
+            new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
+            {
+                BlockId = BlockId,
+                Title = Title,
+                WarmUp = new((int)WarmUpSeconds, WarmUp),
+                CoolDown = new((int)CoolDownSeconds, CoolDown),
+            };
 
         public StoredItem? ToItem()
         {
             if (ItemId is not { } id)
                 return null;
-            return new(id, Movement!, PlanColumn.Read(PlanJson!), FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json))
+            return new(
+                id,
+                Movement!,
+                PlanColumn.Read(PlanJson!),
+                FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json)
+            )
             {
                 Role = Role is null ? null : Enum.Parse<ItemRole>(Role),
                 Joined = Joined == 1,
@@ -359,18 +476,47 @@ public static class SessionStore
     }
 
     private sealed record SetRow(
-        Guid Id, Guid ItemId, long SetNo, long PartNo, long Reps, long? Seconds, decimal AddedValue, string AddedUnit, long? Reserve, string Form, long? Pain, string? PainPlace,
-        long? Total, string? Contact, long Sagged, long? RestedSeconds, string? Sign)
+        Guid Id,
+        Guid ItemId,
+        long SetNo,
+        long PartNo,
+        long Reps,
+        long? Seconds,
+        decimal AddedValue,
+        string AddedUnit,
+        long? Reserve,
+        string Form,
+        long? Pain,
+        string? PainPlace,
+        long? Total,
+        string? Contact,
+        long Sagged,
+        long? RestedSeconds,
+        string? Sign
+    )
     {
-        public StoredSet ToStored() => new(
-            Id, ItemId,
-            new((int)SetNo, (int)PartNo, (int)Reps, new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)), (int?)Reserve, Enum.Parse<FormVerdict>(Form), (int?)Pain, PainPlace, (int?)Seconds)
-            {
-                Total = (int?)Total,
-                Contact = Contact is null ? null : Enum.Parse<Contact>(Contact),
-                Sagged = Sagged == 1,
-                RestedSeconds = (int?)RestedSeconds,
-                Sign = HealthStore.SignOf(Sign),
-            });
+        public StoredSet ToStored() =>
+            new(
+                Id,
+                ItemId,
+                new(
+                    (int)SetNo,
+                    (int)PartNo,
+                    (int)Reps,
+                    new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)),
+                    (int?)Reserve,
+                    Enum.Parse<FormVerdict>(Form),
+                    (int?)Pain,
+                    PainPlace,
+                    (int?)Seconds
+                )
+                {
+                    Total = (int?)Total,
+                    Contact = Contact is null ? null : Enum.Parse<Contact>(Contact),
+                    Sagged = Sagged == 1,
+                    RestedSeconds = (int?)RestedSeconds,
+                    Sign = HealthStore.SignOf(Sign),
+                }
+            );
     }
 }

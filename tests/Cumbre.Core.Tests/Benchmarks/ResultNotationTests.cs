@@ -38,7 +38,10 @@ public class ResultNotationTests
     {
         var written = ResultNotation.Parse("+45 x 5 r2", BenchmarkMeasure.LoadTimesReps, MassUnit.Lb)!;
         Assert.Equal((MassEntry.Lb(45), 2), (written.Added, written.Reserve));
-        Assert.Equal(1, ResultNotation.Parse("20 x 5 with 1 left", BenchmarkMeasure.LoadTimesReps, MassUnit.Kg)!.Reserve);
+        Assert.Equal(
+            1,
+            ResultNotation.Parse("20 x 5 with 1 left", BenchmarkMeasure.LoadTimesReps, MassUnit.Kg)!.Reserve
+        );
     }
 
     [Theory]
@@ -51,7 +54,8 @@ public class ResultNotationTests
     [InlineData("20", BenchmarkMeasure.LoadTimesReps)]
     [InlineData("1,000.5", BenchmarkMeasure.Seconds)]
     [InlineData("", BenchmarkMeasure.Reps)]
-    public void What_is_no_result_is_not_guessed(string text, BenchmarkMeasure measure) => Assert.Null(ResultNotation.Parse(text, measure, MassUnit.Kg));
+    public void What_is_no_result_is_not_guessed(string text, BenchmarkMeasure measure) =>
+        Assert.Null(ResultNotation.Parse(text, measure, MassUnit.Kg));
 
     [Theory]
     [InlineData("201", BenchmarkMeasure.Reps, "reps")]
@@ -60,7 +64,10 @@ public class ResultNotationTests
     [InlineData("90 x 10", BenchmarkMeasure.Reps, "sets")]
     [InlineData("400", BenchmarkMeasure.Degrees, "degrees")]
     public void A_figure_out_of_range_names_its_field(string text, BenchmarkMeasure measure, string field) =>
-        Assert.Equal(field, Assert.Throws<RuleViolationException>(() => ResultNotation.Parse(text, measure, MassUnit.Kg)).Field);
+        Assert.Equal(
+            field,
+            Assert.Throws<RuleViolationException>(() => ResultNotation.Parse(text, measure, MassUnit.Kg)).Field
+        );
 
     [Theory]
     [InlineData("0", BenchmarkMeasure.Reps)]
@@ -72,19 +79,35 @@ public class ResultNotationTests
     }
 
     [Fact]
-    public void Every_example_can_be_read() => Assert.All(
-        Enum.GetValues<BenchmarkMeasure>(),
-        m => Assert.All(ResultNotation.Example(m).Split([" or ", ", with 2 left: "], StringSplitOptions.None), example => Assert.NotNull(ResultNotation.Parse(example, m, MassUnit.Kg))));
+    public void Every_example_can_be_read() =>
+        Assert.All(Enum.GetValues<BenchmarkMeasure>(), m =>
+            Assert.All(ResultNotation.Example(m).Split([" or ", ", with 2 left: "], StringSplitOptions.None), example =>
+                Assert.NotNull(ResultNotation.Parse(example, m, MassUnit.Kg))
+            )
+        );
 
     [Fact]
-    public void What_is_printed_can_be_read_again() => Gen.Select(Gen.Int[1, 200], Gen.Int[1, 20], Gen.Int[1, 7200], Gen.Int[0, 4]).Sample((reps, sets, half, contact) =>
-    {
-        Check(BenchmarkMeasure.Reps, new(Score.OfReps(reps, sets), MassEntry.Kg(0), 0));
-        Check(BenchmarkMeasure.Seconds, new(Score.OfSeconds(half / 2m, sets), MassEntry.Kg(0), 0));
-        Check(BenchmarkMeasure.ContactHeight, new(new Score(reps, contact: (Contact)contact), MassEntry.Kg(0), 0));
-        Check(BenchmarkMeasure.Capacity, new(new Score(reps, Math.Max(2, sets), restSeconds: half / 4), MassEntry.Kg(0), 0));
-        Check(BenchmarkMeasure.LoadTimesReps, new(Score.OfReps(reps, sets), MassEntry.Lb(1 + half % 400), 0));
-    });
+    public void What_is_printed_can_be_read_again() =>
+        Gen.Select(Gen.Int[1, 200], Gen.Int[1, 20], Gen.Int[1, 7200], Gen.Int[0, 4])
+            .Sample(
+                (reps, sets, half, contact) =>
+                {
+                    Check(BenchmarkMeasure.Reps, new(Score.OfReps(reps, sets), MassEntry.Kg(0), 0));
+                    Check(BenchmarkMeasure.Seconds, new(Score.OfSeconds(half / 2m, sets), MassEntry.Kg(0), 0));
+                    Check(
+                        BenchmarkMeasure.ContactHeight,
+                        new(new Score(reps, contact: (Contact)contact), MassEntry.Kg(0), 0)
+                    );
+                    Check(
+                        BenchmarkMeasure.Capacity,
+                        new(new Score(reps, Math.Max(2, sets), restSeconds: half / 4), MassEntry.Kg(0), 0)
+                    );
+                    Check(
+                        BenchmarkMeasure.LoadTimesReps,
+                        new(Score.OfReps(reps, sets), MassEntry.Lb(1 + half % 400), 0)
+                    );
+                }
+            );
 
     private static void Check(BenchmarkMeasure measure, WrittenResult written)
     {
@@ -92,5 +115,15 @@ public class ResultNotationTests
         Assert.Equal(written, ResultNotation.Parse(text, measure, MassUnit.Kg));
     }
 
-    private static BenchmarkResult Result(WrittenResult w) => new(Guid.Empty, "any", new(2026, 3, 16), w.Score, w.Added, w.Reserve, Mass.FromKilograms(70), FormVerdict.Clean);
+    private static BenchmarkResult Result(WrittenResult w) =>
+        new(
+            Guid.Empty,
+            "any",
+            new(2026, 3, 16),
+            w.Score,
+            w.Added,
+            w.Reserve,
+            Mass.FromKilograms(70),
+            FormVerdict.Clean
+        );
 }

@@ -7,7 +7,8 @@ using static Cumbre.Core.Tests.Ladders.Results;
 
 namespace Cumbre.Core.Tests.Benchmarks;
 
-// Noise of a test, sides, batteries and clearance: this project's choices and common practice, no source, unless one is named.
+// Noise of a test, sides, batteries and clearance: this project's choices and common practice, no source, unless one is
+// named.
 public class TestDayRuleTests
 {
     [Theory]
@@ -16,7 +17,12 @@ public class TestDayRuleTests
     [InlineData(10, 8.8, 0.12, SideGapAdvice.Note)]
     [InlineData(4, 3, 0.25, SideGapAdvice.Note)] // over 15 %, but only 1 s
     [InlineData(5, 5, 0, SideGapAdvice.None)]
-    public void A_gap_between_the_sides_is_noted_and_from_15_percent_and_2_s_the_weaker_goes_first(double left, double right, double fraction, SideGapAdvice advice)
+    public void A_gap_between_the_sides_is_noted_and_from_15_percent_and_2_s_the_weaker_goes_first(
+        double left,
+        double right,
+        double fraction,
+        SideGapAdvice advice
+    )
     {
         var gap = new SideGap((decimal)left, (decimal)right);
         Assert.Equal(fraction, (double)gap.Fraction, 0.0001);
@@ -30,7 +36,10 @@ public class TestDayRuleTests
     [InlineData(12, 14, false)]
     public void One_rep_more_or_less_is_within_the_noise(int before, int now, bool noise)
     {
-        var change = TestNoise.Of(Reps("pull-up-max", now), [Reps("pull-up-max", before, daysAgo: 30), Reps("pull-up-max", 2, daysAgo: 60), Reps("dip", 1, daysAgo: 5)])!;
+        var change = TestNoise.Of(
+            Reps("pull-up-max", now),
+            [Reps("pull-up-max", before, daysAgo: 30), Reps("pull-up-max", 2, daysAgo: 60), Reps("dip", 1, daysAgo: 5)]
+        )!;
         Assert.Equal((now - before, noise), (change.Difference, change.IsNoise));
     }
 
@@ -39,7 +48,9 @@ public class TestDayRuleTests
     {
         Assert.True(TestNoise.Of(Seconds("hold", 10), [Seconds("hold", 9, daysAgo: 9)])!.IsNoise);
         Assert.False(TestNoise.Of(Seconds("hold", 10.5m), [Seconds("hold", 9, daysAgo: 9)])!.IsNoise);
-        Assert.Null(TestNoise.Of(Seconds("hold", 10, side: Side.Left), [Seconds("hold", 9, daysAgo: 9, side: Side.Right)]));
+        Assert.Null(
+            TestNoise.Of(Seconds("hold", 10, side: Side.Left), [Seconds("hold", 9, daysAgo: 9, side: Side.Right)])
+        );
         // 70 + 20 to 70 + 22 kg: 2.2 % of the system.
         var load = TestNoise.Of(Load("w", 22, 5), [Load("w", 20, 5, daysAgo: 9)])!;
         Assert.Equal((2.2m, true), (load.Difference, load.IsNoise));
@@ -49,7 +60,8 @@ public class TestDayRuleTests
         Assert.Null(TestNoise.Of(Reps("r", 5), [Reps("r", 5, daysAgo: 3, form: FormVerdict.Broken)]));
     }
 
-    private static Climber Athlete(params IEnumerable<BenchmarkResult> results) => new(Guid.NewGuid(), "A", Schools.Default, Book(results), []);
+    private static Climber Athlete(params IEnumerable<BenchmarkResult> results) =>
+        new(Guid.NewGuid(), "A", Schools.Default, Book(results), []);
 
     private static Battery Propose(Climber climber, IReadOnlyList<ClearanceQuestion> blocks, params string[] goals) =>
         Battery.Propose(climber, [.. goals.Select(g => new Goal(g, GoalKind.Advance))], blocks, Atlas.Shipped);
@@ -70,7 +82,16 @@ public class TestDayRuleTests
         var test = Assert.Single(Propose(athlete, [], "front-lever").Tests);
         Assert.Equal(("front-lever-advanced-tuck", BatteryReason.NeverTested), (test.Benchmark.Slug, test.Reason));
         // What is shown is not tested; a figure that was old before the others were shown is tested again.
-        var stale = Propose(Athlete(Reps("chin-up-max", 8, daysAgo: 80), Reps("push-up-max", 20), Reps("row-max", 12), Reps("parallel-bar-dip-max", 12)), [], "weighted-pull-up").Tests;
+        var stale = Propose(
+            Athlete(
+                Reps("chin-up-max", 8, daysAgo: 80),
+                Reps("push-up-max", 20),
+                Reps("row-max", 12),
+                Reps("parallel-bar-dip-max", 12)
+            ),
+            [],
+            "weighted-pull-up"
+        ).Tests;
         var again = Assert.Single(stale, t => t.Reason != BatteryReason.NeverTested);
         Assert.Equal(("chin-up-max", BatteryReason.Stale), (again.Benchmark.Slug, again.Reason));
     }
@@ -93,22 +114,42 @@ public class TestDayRuleTests
         BatteryTest Test(string slug) => new(Catalogue.Shipped.Benchmarks[slug], BatteryReason.FellShort, []);
         var order = Battery.InOrder(
             [
-                Test("pull-up-capacity"), Test("pull-up-max"), Test("row-max"), Test("push-up-max"), Test("weighted-dip"), Test("weighted-pull-up-heavy"), Test("front-lever-tuck"), Test("planche-tuck"),
+                Test("pull-up-capacity"),
+                Test("pull-up-max"),
+                Test("row-max"),
+                Test("push-up-max"),
+                Test("weighted-dip"),
+                Test("weighted-pull-up-heavy"),
+                Test("front-lever-tuck"),
+                Test("planche-tuck"),
                 Test("high-pull-up"),
             ],
-            Catalogue.Shipped);
+            Catalogue.Shipped
+        );
         Assert.Equal(
             [
-                "high-pull-up", "planche-tuck", "front-lever-tuck", "weighted-pull-up-heavy", "weighted-dip", "pull-up-max", "push-up-max", "row-max", "pull-up-capacity",
+                "high-pull-up",
+                "planche-tuck",
+                "front-lever-tuck",
+                "weighted-pull-up-heavy",
+                "weighted-dip",
+                "pull-up-max",
+                "push-up-max",
+                "row-max",
+                "pull-up-capacity",
             ],
-            order.Select(t => t.Benchmark.Slug));
+            order.Select(t => t.Benchmark.Slug)
+        );
     }
 
     [Fact]
     public void The_time_is_the_work_and_the_rests_between()
     {
-        // By hand: contact 60 s, rest 180, a hold on both sides 2 x 240, rest 180, most reps 60: no rest after the last.
-        var time = Battery.TimeOf(new[] { "high-pull-up", "human-flag-tuck", "pull-up-max" }.Select(s => Catalogue.Shipped.Benchmarks[s]));
+        // By hand: contact 60 s, rest 180, a hold on both sides 2 x 240, rest 180, most reps 60: no rest after the
+        // last.
+        var time = Battery.TimeOf(
+            new[] { "high-pull-up", "human-flag-tuck", "pull-up-max" }.Select(s => Catalogue.Shipped.Benchmarks[s])
+        );
         Assert.Equal(60 + 180 + 480 + 180 + 60, time.Value);
         Assert.Equal(3, time.Why.Working.Count);
         Assert.Equal(0, Battery.TimeOf([]).Value);
@@ -137,22 +178,37 @@ public class TestDayRuleTests
     [Fact]
     public void What_is_not_cleared_keeps_its_movements_out_of_the_battery_until_it_is()
     {
-        var yes = Intake.Empty with { Clearance = new Dictionary<string, ClearanceAnswer> { ["glaucoma"] = new(true, false) } };
+        var yes = Intake.Empty with
+        {
+            Clearance = new Dictionary<string, ClearanceAnswer> { ["glaucoma"] = new(true, false) },
+        };
         var open = Clearance.Open(30, false, yes);
         var athlete = Athlete(Reps("pull-up-max", 9));
         var battery = Propose(athlete, open, "handstand", "front-lever");
         Assert.All(battery.Blocked, b => Assert.Equal("glaucoma", b.By.Slug));
-        Assert.All(battery.Tests, t => Assert.DoesNotContain(Core.Explanations.CautionId.Inversion, Catalogue.Shipped.Movements[t.Benchmark.Movement].Cautions));
+        Assert.All(battery.Tests, t =>
+            Assert.DoesNotContain(
+                Core.Explanations.CautionId.Inversion,
+                Catalogue.Shipped.Movements[t.Benchmark.Movement].Cautions
+            )
+        );
         Assert.NotEmpty(battery.Blocked);
-        var cleared = Clearance.Open(30, false, yes with { Clearance = new Dictionary<string, ClearanceAnswer> { ["glaucoma"] = new(true, true) } });
+        var cleared = Clearance.Open(
+            30,
+            false,
+            yes with
+            {
+                Clearance = new Dictionary<string, ClearanceAnswer> { ["glaucoma"] = new(true, true) },
+            }
+        );
         Assert.Empty(Propose(athlete, cleared, "handstand", "front-lever").Blocked);
     }
 
     [Fact]
     public void Every_question_of_clearance_blocks_something_and_says_why() => Assert.All(Clearance.Questions, q =>
-    {
-        Assert.Contains(Catalogue.Shipped.Movements.Values, q.Blocks);
-        Assert.True(q.Why.Length > 10);
-        Assert.True(q.BlocksAll || Catalogue.Shipped.Movements.Values.Any(m => !q.Blocks(m)));
-    });
+        {
+            Assert.Contains(Catalogue.Shipped.Movements.Values, q.Blocks);
+            Assert.True(q.Why.Length > 10);
+            Assert.True(q.BlocksAll || Catalogue.Shipped.Movements.Values.Any(m => !q.Blocks(m)));
+        });
 }

@@ -8,15 +8,27 @@ namespace Cumbre.Core.Tests.Decisions;
 public class PlanRevisionTests
 {
     private static Trainee Dip(string planned, ItemRole? role = ItemRole.Main) =>
-        new Trainee(72).Twice("weighted-dip", "4 x 5 @ +20 kg 2 in reserve", [5, 5, 5, 5], 2, role: role).Plan("2026-03-16", "weighted-dip", planned, role).Plan("2026-03-19", "weighted-dip", "4 x 5 @ +27.5 kg 2 in reserve", role);
+        new Trainee(72)
+            .Twice("weighted-dip", "4 x 5 @ +20 kg 2 in reserve", [5, 5, 5, 5], 2, role: role)
+            .Plan("2026-03-16", "weighted-dip", planned, role)
+            .Plan("2026-03-19", "weighted-dip", "4 x 5 @ +27.5 kg 2 in reserve", role);
 
     private static string[] Lines(Trainee trainee, Proposal proposal) =>
-        [.. PlanRevision.Of(proposal, trainee.Work(proposal.NextDay), trainee.Planned, _ => Guid.NewGuid()).Select(c => NotationPrinter.Print(c.After.Plan))];
+        [
+            .. PlanRevision
+                .Of(proposal, trainee.Work(proposal.NextDay), trainee.Planned, _ => Guid.NewGuid())
+                .Select(c => NotationPrinter.Print(c.After.Plan)),
+        ];
 
-    // The usual step is 2.5 kg: an increase within it is confirmed; one beyond it comes back to what was earned, and later ones keep their distance.
+    // The usual step is 2.5 kg: an increase within it is confirmed; one beyond it comes back to what was earned, and
+    // later ones keep their distance.
     [Theory]
     [InlineData("4 x 5 @ +22.5 kg 2 in reserve", true, new string[0])]
-    [InlineData("4 x 5 @ +25 kg 2 in reserve", false, new[] { "4 x 5 @ +21.25 kg 2 in reserve", "4 x 5 @ +23.75 kg 2 in reserve" })]
+    [InlineData(
+        "4 x 5 @ +25 kg 2 in reserve",
+        false,
+        new[] { "4 x 5 @ +21.25 kg 2 in reserve", "4 x 5 @ +23.75 kg 2 in reserve" }
+    )]
     public void A_planned_increase_is_confirmed_up_to_the_usual_step(string planned, bool confirms, string[] after)
     {
         var trainee = Dip(planned);
@@ -28,8 +40,12 @@ public class PlanRevisionTests
     [Fact]
     public void Another_role_and_another_movement_are_not_touched()
     {
-        var trainee = Dip("4 x 5 @ +20 kg 2 in reserve", ItemRole.Main).Plan("2026-03-16", "weighted-dip", "3 x 8 @ +10 kg", ItemRole.Second).Plan("2026-03-16", "weighted-pull-up", "4 x 5 @ +20 kg", ItemRole.Main);
-        var changes = PlanRevision.Of(trainee.Decide().Single(), trainee.Work(Trainee.Thursday), trainee.Planned, _ => Guid.NewGuid());
+        var trainee = Dip("4 x 5 @ +20 kg 2 in reserve", ItemRole.Main)
+            .Plan("2026-03-16", "weighted-dip", "3 x 8 @ +10 kg", ItemRole.Second)
+            .Plan("2026-03-16", "weighted-pull-up", "4 x 5 @ +20 kg", ItemRole.Main);
+        var changes = PlanRevision.Of(trainee.Decide().Single(), trainee.Work(Trainee.Thursday), trainee.Planned, _ =>
+            Guid.NewGuid()
+        );
         Assert.All(changes, c => Assert.Equal("weighted-dip", c.Before!.Movement));
         Assert.DoesNotContain(changes, c => NotationPrinter.Print(c.Before!.Plan) == "3 x 8 @ +10 kg");
     }
@@ -38,22 +54,36 @@ public class PlanRevisionTests
     [Fact]
     public void The_wave_of_the_sets_and_the_rests_stay()
     {
-        var trainee = new Trainee(72).Twice("weighted-dip", "4 x 5 @ +20 kg", [5, 5, 5, 5], role: ItemRole.Main).Plan("2026-03-16", "weighted-dip", "5 x 5 @ +20 kg rest 3:00", ItemRole.Main);
+        var trainee = new Trainee(72)
+            .Twice("weighted-dip", "4 x 5 @ +20 kg", [5, 5, 5, 5], role: ItemRole.Main)
+            .Plan("2026-03-16", "weighted-dip", "5 x 5 @ +20 kg rest 3:00", ItemRole.Main);
         Assert.Equal(["5 x 5 @ +21.25 kg rest 3:00"], Lines(trainee, trainee.Decide().Single()));
     }
 
     [Fact]
     public void Pain_eases_every_coming_item_of_the_movement_whatever_its_role()
     {
-        var trainee = new Trainee().Did("2026-03-12", "neutral-pull-up", "4 x 6 @ +20 kg", [6, 6, 6, 6], pain: 3, place: "inner elbow", role: ItemRole.Hard)
-            .Plan("2026-03-16", "neutral-pull-up", "4 x 6 @ +20 kg", ItemRole.Hard).Plan("2026-03-19", "neutral-pull-up", "3 x 6 @ +12.5 kg", ItemRole.Light);
+        var trainee = new Trainee()
+            .Did(
+                "2026-03-12",
+                "neutral-pull-up",
+                "4 x 6 @ +20 kg",
+                [6, 6, 6, 6],
+                pain: 3,
+                place: "inner elbow",
+                role: ItemRole.Hard
+            )
+            .Plan("2026-03-16", "neutral-pull-up", "4 x 6 @ +20 kg", ItemRole.Hard)
+            .Plan("2026-03-19", "neutral-pull-up", "3 x 6 @ +12.5 kg", ItemRole.Light);
         Assert.Equal(["4 x 6 @ +10 kg", "3 x 6 @ +3.75 kg"], Lines(trainee, trainee.Decide()[0]));
     }
 
     [Fact]
     public void A_return_is_planned_for_two_sessions()
     {
-        var trainee = new Trainee(78).Did("2026-03-01", "weighted-dip", "3 x 6 @ +12.5 kg", [6, 6, 6], pain: 7, place: "shoulder").Cleared("2026-03-15", "shoulder");
+        var trainee = new Trainee(78)
+            .Did("2026-03-01", "weighted-dip", "3 x 6 @ +12.5 kg", [6, 6, 6], pain: 7, place: "shoulder")
+            .Cleared("2026-03-15", "shoulder");
         foreach (var day in new[] { "2026-03-16", "2026-03-19", "2026-03-23" })
             trainee.Plan(day, "weighted-dip", "3 x 6 @ +12.5 kg");
         var proposal = trainee.Decide("2026-03-15").Single(p => p.Kind == ProposalKind.Return);
@@ -64,10 +94,19 @@ public class PlanRevisionTests
     [Fact]
     public void The_next_step_is_added_before_the_one_that_gives_way()
     {
-        var trainee = new Trainee(73) { StatureCm = 174.1m }.Tested("pull-up-max", "10").Twice("front-lever-tuck", "hold 3 x 10 s", [10, 10, 10], role: ItemRole.Main).Plan("2026-03-16", "front-lever-tuck", "hold 3 x 10 s", ItemRole.Main);
-        var changes = PlanRevision.Of(trainee.Decide().Single(p => p.Kind == ProposalKind.NextStep), trainee.Work(Trainee.Thursday), trainee.Planned, _ => Guid.Empty);
+        var trainee = new Trainee(73) { StatureCm = 174.1m }
+            .Tested("pull-up-max", "10")
+            .Twice("front-lever-tuck", "hold 3 x 10 s", [10, 10, 10], role: ItemRole.Main)
+            .Plan("2026-03-16", "front-lever-tuck", "hold 3 x 10 s", ItemRole.Main);
+        var changes = PlanRevision.Of(
+            trainee.Decide().Single(p => p.Kind == ProposalKind.NextStep),
+            trainee.Work(Trainee.Thursday),
+            trainee.Planned,
+            _ => Guid.Empty
+        );
         Assert.Equal(
             [("hold 3 x 7 s", null), ("hold 3 x 3 s", trainee.Planned[0].Item)],
-            changes.Select(c => (NotationPrinter.Print(c.After.Plan), c.AheadOf)));
+            changes.Select(c => (NotationPrinter.Print(c.After.Plan), c.AheadOf))
+        );
     }
 }

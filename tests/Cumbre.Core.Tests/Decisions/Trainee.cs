@@ -15,10 +15,16 @@ using Cumbre.Core.Tests.Loading;
 namespace Cumbre.Core.Tests.Decisions;
 
 /// <summary>
-/// An athlete whose log is told as a coach would: on this day, by this line, these reps. What a case does not say is as usual: clean, same set-up,
+/// An athlete whose log is told as a coach would: on this day, by this line, these reps. What a case does not say is as
+/// usual: clean, same set-up,
 /// no pain, two clean sessions in a row, plates from 1.25 kg.
 /// </summary>
-internal sealed class Trainee(decimal bodyMass = 75, string school = "two-in-a-row", Kit? kit = null, MassUnit unit = MassUnit.Kg)
+internal sealed class Trainee(
+    decimal bodyMass = 75,
+    string school = "two-in-a-row",
+    Kit? kit = null,
+    MassUnit unit = MassUnit.Kg
+)
 {
     /// <summary>The last day of the log unless told otherwise: a Thursday.</summary>
     public static readonly DateOnly Thursday = new(2026, 3, 12);
@@ -56,34 +62,78 @@ internal sealed class Trainee(decimal bodyMass = 75, string school = "two-in-a-r
     }
 
     /// <summary>The same session twice: Monday and Thursday.</summary>
-    public Trainee Twice(string movement, string line, int[] amounts, int? reserve = null, Func<LoggedSet, LoggedSet>? with = null, ItemRole? role = null, bool circuit = false) =>
-        Did("2026-03-09", movement, line, amounts, reserve, with, role, circuit: circuit).Did("2026-03-12", movement, line, amounts, reserve, with, role, circuit: circuit);
+    public Trainee Twice(
+        string movement,
+        string line,
+        int[] amounts,
+        int? reserve = null,
+        Func<LoggedSet, LoggedSet>? with = null,
+        ItemRole? role = null,
+        bool circuit = false
+    ) =>
+        Did("2026-03-09", movement, line, amounts, reserve, with, role, circuit: circuit)
+            .Did("2026-03-12", movement, line, amounts, reserve, with, role, circuit: circuit);
 
     public Trainee Did(
-        string day, string movement, string line, int[] amounts, int? reserve = null, Func<LoggedSet, LoggedSet>? with = null, ItemRole? role = null, bool easy = false, int? pain = null,
-        string? place = null, StopSign? sign = null, int position = 0, bool circuit = false)
+        string day,
+        string movement,
+        string line,
+        int[] amounts,
+        int? reserve = null,
+        Func<LoggedSet, LoggedSet>? with = null,
+        ItemRole? role = null,
+        bool easy = false,
+        int? pain = null,
+        string? place = null,
+        StopSign? sign = null,
+        int position = 0,
+        bool circuit = false
+    )
     {
         var plan = NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
         var at = DateOnly.Parse(day);
         var context = Work(at).ContextOf(Catalogue.Shipped.Movements[movement])!;
         var resolved = PrescriptionResolver.Resolve(plan, context).Plan;
         var rows = plan.Sets();
-        var sets = amounts.Select((amount, i) =>
-        {
-            var p = rows[i];
-            var made = resolved?.Efforts[i].Load.Value.Made ?? Mass.Zero;
-            var set = new LoggedSet(p.Set, p.Part, p.Seconds is null ? amount : 1, MassEntry.Of(made, unit), reserve, FormVerdict.Clean, i == 0 ? pain : null, place, p.Seconds is null ? null : amount)
+        var sets = amounts.Select(
+            (amount, i) =>
             {
-                Sign = i == 0 ? sign : null,
-            };
-            return with?.Invoke(set) ?? set;
-        });
-        exposures.Add(new(Guid.NewGuid(), at, movement, plan, [.. rows.Select((_, i) => resolved?.Efforts[i].Load.Value.Made ?? Mass.Zero)], easy, Mass.FromKilograms(bodyMass), [.. sets])
-        {
-            Role = role,
-            Position = position,
-            InCircuit = circuit,
-        });
+                var p = rows[i];
+                var made = resolved?.Efforts[i].Load.Value.Made ?? Mass.Zero;
+                var set = new LoggedSet(
+                    p.Set,
+                    p.Part,
+                    p.Seconds is null ? amount : 1,
+                    MassEntry.Of(made, unit),
+                    reserve,
+                    FormVerdict.Clean,
+                    i == 0 ? pain : null,
+                    place,
+                    p.Seconds is null ? null : amount
+                )
+                {
+                    Sign = i == 0 ? sign : null,
+                };
+                return with?.Invoke(set) ?? set;
+            }
+        );
+        exposures.Add(
+            new(
+                Guid.NewGuid(),
+                at,
+                movement,
+                plan,
+                [.. rows.Select((_, i) => resolved?.Efforts[i].Load.Value.Made ?? Mass.Zero)],
+                easy,
+                Mass.FromKilograms(bodyMass),
+                [.. sets]
+            )
+            {
+                Role = role,
+                Position = position,
+                InCircuit = circuit,
+            }
+        );
         return this;
     }
 
@@ -91,7 +141,21 @@ internal sealed class Trainee(decimal bodyMass = 75, string school = "two-in-a-r
     {
         var test = Catalogue.Shipped.Benchmarks[benchmark];
         var read = ResultNotation.Parse(result, test.Measure, unit) ?? throw new ArgumentException(result);
-        results.Add(new(Guid.NewGuid(), benchmark, DateOnly.Parse(day), read.Score, read.Added, read.Reserve, Mass.FromKilograms(bodyMass), FormVerdict.Clean) { Side = side });
+        results.Add(
+            new(
+                Guid.NewGuid(),
+                benchmark,
+                DateOnly.Parse(day),
+                read.Score,
+                read.Added,
+                read.Reserve,
+                Mass.FromKilograms(bodyMass),
+                FormVerdict.Clean
+            )
+            {
+                Side = side,
+            }
+        );
         return this;
     }
 
@@ -115,41 +179,87 @@ internal sealed class Trainee(decimal bodyMass = 75, string school = "two-in-a-r
 
     public Trainee Plan(string day, string movement, string line, ItemRole? role = null, bool easy = false)
     {
-        planned.Add(new(Guid.NewGuid(), Guid.NewGuid(), DateOnly.Parse(day), easy, movement, role, NotationParser.Parse(line).Plan ?? throw new ArgumentException(line)));
+        planned.Add(
+            new(
+                Guid.NewGuid(),
+                Guid.NewGuid(),
+                DateOnly.Parse(day),
+                easy,
+                movement,
+                role,
+                NotationParser.Parse(line).Plan ?? throw new ArgumentException(line)
+            )
+        );
         return this;
     }
 
     public IReadOnlyList<PlannedItem> Planned => planned;
 
-    public AthleteAtWork Work(DateOnly today) => new(
-        new AthleteSnapshot(
-            unit, null, false, new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Increase] = school }), kit ?? KitTests.Cochera,
-            new([new(new(2026, 1, 1), MassEntry.Of(Mass.FromKilograms(bodyMass), unit))]), [.. results], [.. exposures])
-        {
-            Mornings = mornings,
-            Clearances = clearances,
-            Decided = decided,
-            StatureCm = StatureCm,
-            Sex = StatureCm is null ? null : Sex.Male,
-        },
-        Intake with { Goals = goals }, Atlas.Shipped, new(null, bands, counted, []), [], today);
+    public AthleteAtWork Work(DateOnly today) =>
+        new(
+            new AthleteSnapshot(
+                unit,
+                null,
+                false,
+                new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Increase] = school }),
+                kit ?? KitTests.Cochera,
+                new([new(new(2026, 1, 1), MassEntry.Of(Mass.FromKilograms(bodyMass), unit))]),
+                [.. results],
+                [.. exposures]
+            )
+            {
+                Mornings = mornings,
+                Clearances = clearances,
+                Decided = decided,
+                StatureCm = StatureCm,
+                Sex = StatureCm is null ? null : Sex.Male,
+            },
+            Intake with
+            {
+                Goals = goals,
+            },
+            Atlas.Shipped,
+            new(null, bands, counted, []),
+            [],
+            today
+        );
 
     public IReadOnlyList<Proposal> Decide(string? today = null)
     {
-        var day = today is null ? exposures.Count > 0 ? exposures.Max(e => e.Day) : Thursday : DateOnly.Parse(today);
-        return DecisionEngine.Decide(Work(day), planned, Catalogue.Shipped.Rules, [DayOfWeek.Monday, DayOfWeek.Thursday]);
+        var day = today is null
+            ? exposures.Count > 0
+                ? exposures.Max(e => e.Day)
+                : Thursday
+            : DateOnly.Parse(today);
+        return DecisionEngine.Decide(
+            Work(day),
+            planned,
+            Catalogue.Shipped.Rules,
+            [DayOfWeek.Monday, DayOfWeek.Thursday]
+        );
     }
 
-    /// <summary>What the log of one movement calls for: kind and the line that becomes of it, with the movement where it is another. Null: nothing.</summary>
+    /// <summary>
+    /// What the log of one movement calls for: kind and the line that becomes of it, with the movement where it is
+    /// another. Null: nothing.
+    /// </summary>
     public string? Says(string movement, string? today = null, bool beside = false, ProposalCause? of = null)
     {
-        var all = Decide(today).Where(p => p.Movement == movement && (of is { } cause ? p.Cause == cause : p.IsBeside == beside)).ToArray();
+        var all = Decide(today)
+            .Where(p => p.Movement == movement && (of is { } cause ? p.Cause == cause : p.IsBeside == beside))
+            .ToArray();
         return all.Length == 0 ? null : Text(all[0]);
     }
 
     public static string Text(Proposal p)
     {
-        string Dose(MovementDose dose) => (dose.Movement == p.Movement ? "" : dose.Movement + " ") + NotationPrinter.Print(dose.Plan);
-        return p.Kind + (p.First is { } first ? $": {Dose(first)}, then {Dose(p.Next!)}" : p.Next is { } next ? ": " + Dose(next) : "");
+        string Dose(MovementDose dose) =>
+            (dose.Movement == p.Movement ? "" : dose.Movement + " ") + NotationPrinter.Print(dose.Plan);
+        return p.Kind
+            + (
+                p.First is { } first ? $": {Dose(first)}, then {Dose(p.Next!)}"
+                : p.Next is { } next ? ": " + Dose(next)
+                : ""
+            );
     }
 }

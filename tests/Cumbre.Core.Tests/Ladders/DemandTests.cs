@@ -9,7 +9,8 @@ public class DemandTests
 {
     private static readonly BodyBuild Man = new(Sex.Male, 174.1m, Mass.FromKilograms(73), MeasuredLengths.None);
 
-    private static IReadOnlyList<Explained<StepDemand>> Of(string ladder, BodyBuild build) => Demand.Of(Atlas.Shipped.BySlug[ladder], build);
+    private static IReadOnlyList<Explained<StepDemand>> Of(string ladder, BodyBuild build) =>
+        Demand.Of(Atlas.Shipped.BySlug[ladder], build);
 
     private static StepDemand Step(string ladder, string step, BodyBuild build) =>
         Of(ladder, build)[Atlas.Shipped.BySlug[ladder].Steps.ToList().FindIndex(s => s.Slug == step)].Value;
@@ -29,7 +30,8 @@ public class DemandTests
     }
 
     [Fact]
-    public void A_flag_asks_a_force_on_each_hand() => Assert.Equal(768, (double)Step("human-flag", "full", Man).Absolute!.Number!, 1);
+    public void A_flag_asks_a_force_on_each_hand() =>
+        Assert.Equal(768, (double)Step("human-flag", "full", Man).Absolute!.Number!, 1);
 
     // (1 + share) x (1 + reps / 30), by Epley 1985; a single is the maximum itself.
     [Theory]
@@ -48,7 +50,8 @@ public class DemandTests
     [InlineData("floor", 0.692)]
     [InlineData("feet-raised", 0.74)]
     [InlineData("kneeling", 0.536)]
-    public void A_push_up_asks_a_share_of_body_weight(string step, double share) => Assert.Equal(share, (double)Step("push-up", step, Man).Share, 0.0001);
+    public void A_push_up_asks_a_share_of_body_weight(string step, double share) =>
+        Assert.Equal(share, (double)Step("push-up", step, Man).Share, 0.0001);
 
     [Fact]
     public void Without_stature_the_shares_stand_and_no_newton_is_claimed()
@@ -71,5 +74,7 @@ public class DemandTests
 
     [Fact]
     public void The_shares_in_bulk_are_those_with_reasons() =>
-        Assert.All(Atlas.Shipped.Ladders, l => Assert.Equal(Demand.Of(l, Man).Select(d => d.Value.Share), Demand.Shares(l, Man)));
+        Assert.All(Atlas.Shipped.Ladders, l =>
+            Assert.Equal(Demand.Of(l, Man).Select(d => d.Value.Share), Demand.Shares(l, Man))
+        );
 }

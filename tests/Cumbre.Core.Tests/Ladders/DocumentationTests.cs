@@ -22,8 +22,11 @@ public partial class DocumentationTests
         Schemas.Check((string)ladders["$schema"]!, ladders);
 
         var catalogue = new Catalogue(
-            CatalogueJson.Parse<MovementFile>("movements.json", movements.ToJsonString()), CatalogueJson.Parse<BenchmarkFile>("benchmarks.json", Shipped("benchmarks.json").ToJsonString()),
-            CatalogueJson.Parse<SchoolFile>("schools.json", Shipped("schools.json").ToJsonString()), Catalogue.Shipped.Rules);
+            CatalogueJson.Parse<MovementFile>("movements.json", movements.ToJsonString()),
+            CatalogueJson.Parse<BenchmarkFile>("benchmarks.json", Shipped("benchmarks.json").ToJsonString()),
+            CatalogueJson.Parse<SchoolFile>("schools.json", Shipped("schools.json").ToJsonString()),
+            Catalogue.Shipped.Rules
+        );
         var atlas = new Atlas(CatalogueJson.Parse<LadderFile>("ladders.json", ladders.ToJsonString()), catalogue);
 
         var grip = atlas.BySlug["grip"];
@@ -57,7 +60,8 @@ public partial class DocumentationTests
         return JsonNode.Parse(page[start..page.IndexOf("```", start, StringComparison.Ordinal)])!;
     }
 
-    private static JsonNode Shipped(string file) => JsonNode.Parse(File.ReadAllText(Path.Combine(TestFiles.Root("catalogue"), file)))!;
+    private static JsonNode Shipped(string file) =>
+        JsonNode.Parse(File.ReadAllText(Path.Combine(TestFiles.Root("catalogue"), file)))!;
 
     [GeneratedRegex(@"^\| `([^`]+)` \|", RegexOptions.Multiline)]
     private static partial Regex TableRow();

@@ -11,48 +11,95 @@ public class GateLanguageTests
     private static BenchmarkNames Names => Catalogue.Shipped.Names;
 
     private static readonly string[] Words =
-        ["pull-up", ">=", "10", "reps", "and", "or", "(", ")", "x", "s", "+", "% bm", "..", "each", "side", "within", ":", "at", "kg", "chest", "≥"];
+    [
+        "pull-up",
+        ">=",
+        "10",
+        "reps",
+        "and",
+        "or",
+        "(",
+        ")",
+        "x",
+        "s",
+        "+",
+        "% bm",
+        "..",
+        "each",
+        "side",
+        "within",
+        ":",
+        "at",
+        "kg",
+        "chest",
+        "≥",
+    ];
 
     private static readonly Gen<GateTerm> Terms =
-        from benchmark in Gen.Int[0, Catalogue.Shipped.Benchmarks.Count - 1].Select(i => Catalogue.Shipped.Benchmarks.Values.ElementAt(i))
+        from benchmark in Gen.Int[0, Catalogue.Shipped.Benchmarks.Count - 1]
+            .Select(i => Catalogue.Shipped.Benchmarks.Values.ElementAt(i))
         from target in TargetOf(benchmark.Measure)
         select new GateTerm(benchmark.Slug, target, benchmark.EachSide);
 
-    private static readonly Gen<GateExpression> Gates = Gen.Recursive<GateExpression>((depth, inner) =>
-        depth > 3
-            ? Terms.Select(t => (GateExpression)t)
-            : Gen.OneOf(
-                Terms.Select(t => (GateExpression)t),
-                inner.Where(e => e is not AllOf).Array[2, 3].Select(p => (GateExpression)new AllOf(p)),
-                inner.Where(e => e is not AnyOf).Array[2, 3].Select(p => (GateExpression)new AnyOf(p))));
+    private static readonly Gen<GateExpression> Gates = Gen.Recursive<GateExpression>(
+        (depth, inner) =>
+            depth > 3
+                ? Terms.Select(t => (GateExpression)t)
+                : Gen.OneOf(
+                    Terms.Select(t => (GateExpression)t),
+                    inner.Where(e => e is not AllOf).Array[2, 3].Select(p => (GateExpression)new AllOf(p)),
+                    inner.Where(e => e is not AnyOf).Array[2, 3].Select(p => (GateExpression)new AnyOf(p))
+                )
+    );
 
-    private static Gen<Target> TargetOf(BenchmarkMeasure measure) => measure switch
-    {
-        BenchmarkMeasure.Reps => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 40], Gen.Int[0, 5], (s, r, more) => (Target)new RepsTarget(s, r, r + more)),
-        BenchmarkMeasure.Seconds => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 120], Gen.Int[0, 5], (s, t, more) => (Target)new SecondsTarget(s, 1, t / 2m, t / 2m + more)),
-        BenchmarkMeasure.SecondsPerDescent => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 5], Gen.Int[1, 30], (s, r, t) => (Target)new SecondsTarget(s, r, t, t)),
-        BenchmarkMeasure.ContactHeight => Gen.Select(Gen.Enum<Contact>(), Gen.Int[1, 10], (c, r) => (Target)new ContactTarget(c, r)),
-        BenchmarkMeasure.Capacity => Gen.Select(Gen.Int[2, 9], Gen.Int[1, 30], Gen.Int[1, 1799], (s, r, t) => (Target)new CapacityTarget(s, r, t)),
-        BenchmarkMeasure.Degrees => Gen.Int[1, 200].Select(d => (Target)new DegreesTarget(d)),
-        _ => Gen.OneOf(
-            Gen.Select(Gen.Int[1, 4], Gen.Int[1, 12], Gen.Int[1, 200], (s, r, p) => (Target)new LoadTarget(p / 2m, null, s, r)),
-            Gen.Select(Gen.Int[1, 4], Gen.Int[1, 12], Gen.Int[1, 300], Gen.Enum<MassUnit>(), (s, r, k, u) => (Target)new LoadTarget(null, new(k / 4m, u), s, r))),
-    };
+    private static Gen<Target> TargetOf(BenchmarkMeasure measure) =>
+        measure switch
+        {
+            BenchmarkMeasure.Reps => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 40], Gen.Int[0, 5], (s, r, more) =>
+                (Target)new RepsTarget(s, r, r + more)
+            ),
+            BenchmarkMeasure.Seconds => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 120], Gen.Int[0, 5], (s, t, more) =>
+                (Target)new SecondsTarget(s, 1, t / 2m, t / 2m + more)
+            ),
+            BenchmarkMeasure.SecondsPerDescent => Gen.Select(Gen.Int[1, 5], Gen.Int[1, 5], Gen.Int[1, 30], (s, r, t) =>
+                (Target)new SecondsTarget(s, r, t, t)
+            ),
+            BenchmarkMeasure.ContactHeight => Gen.Select(Gen.Enum<Contact>(), Gen.Int[1, 10], (c, r) =>
+                (Target)new ContactTarget(c, r)
+            ),
+            BenchmarkMeasure.Capacity => Gen.Select(Gen.Int[2, 9], Gen.Int[1, 30], Gen.Int[1, 1799], (s, r, t) =>
+                (Target)new CapacityTarget(s, r, t)
+            ),
+            BenchmarkMeasure.Degrees => Gen.Int[1, 200].Select(d => (Target)new DegreesTarget(d)),
+            _ => Gen.OneOf(
+                Gen.Select(Gen.Int[1, 4], Gen.Int[1, 12], Gen.Int[1, 200], (s, r, p) =>
+                    (Target)new LoadTarget(p / 2m, null, s, r)
+                ),
+                Gen.Select(Gen.Int[1, 4], Gen.Int[1, 12], Gen.Int[1, 300], Gen.Enum<MassUnit>(), (s, r, k, u) =>
+                    (Target)new LoadTarget(null, new(k / 4m, u), s, r)
+                )
+            ),
+        };
 
     [Fact]
-    public void Every_gate_that_is_printed_parses_back_to_itself() => Gates.Sample(
-        gate =>
-        {
-            var text = GatePrinter.Print(gate, Names);
-            var parsed = GateParser.Parse(text, Names);
-            Assert.True(parsed.Error is null, $"{text}: {parsed.Error}");
-            Assert.Equal(gate, parsed.Expression);
-            Assert.Equal(text, GatePrinter.Print(parsed.Expression!, Names));
-        },
-        iter: 2000);
+    public void Every_gate_that_is_printed_parses_back_to_itself() =>
+        Gates.Sample(
+            gate =>
+            {
+                var text = GatePrinter.Print(gate, Names);
+                var parsed = GateParser.Parse(text, Names);
+                Assert.True(parsed.Error is null, $"{text}: {parsed.Error}");
+                Assert.Equal(gate, parsed.Expression);
+                Assert.Equal(text, GatePrinter.Print(parsed.Expression!, Names));
+            },
+            iter: 2000
+        );
 
     [Theory]
-    [InlineData("strict pull-up >= 10 reps and (parallel-bar dip >= 10 reps or weighted dip >= +10 % bm x 1)", "pull-up >= 10 reps and (parallel-bar dip >= 10 reps or weighted dip >= +10 % bm x 1)")]
+    [InlineData(
+        "strict pull-up >= 10 reps and (parallel-bar dip >= 10 reps or weighted dip >= +10 % bm x 1)",
+        "pull-up >= 10 reps and (parallel-bar dip >= 10 reps or weighted dip >= +10 % bm x 1)"
+    )]
     [InlineData("advanced tuck front lever >= 3 s", "advanced tuck front lever >= 3 s")]
     [InlineData("high pull-up >= chest x 5", "high pull-up >= chest x 5")]
     [InlineData("one-arm hang >= 10 s each side", "one-arm hang >= 10 s each side")]
@@ -63,12 +110,16 @@ public class GateLanguageTests
     [InlineData("weighted pull-up >= +2.5 lb x 3", "weighted pull-up >= +2.5 lb x 3")]
     [InlineData("negative muscle-up >= 3 x 3 x 3 s", "negative muscle-up >= 3 x 3 x 3 s")]
     [InlineData("l-sit >= 20 s", "L-sit >= 20 s")]
-    [InlineData("pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps", "pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps")]
+    [InlineData(
+        "pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps",
+        "pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps"
+    )]
     public void Gates_are_read_tolerantly_and_written_in_one_way(string text, string canonical) =>
         Assert.Equal(canonical, GatePrinter.Print(Results.Gate(text), Names));
 
     [Fact]
-    public void And_binds_closer_than_or() => Assert.IsType<AnyOf>(Results.Gate("pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps"));
+    public void And_binds_closer_than_or() =>
+        Assert.IsType<AnyOf>(Results.Gate("pull-up >= 1 rep or pull-up >= 2 reps and chin-up >= 3 reps"));
 
     [Theory]
     [InlineData("", GateFault.ExpectedName, 0)]
@@ -101,8 +152,17 @@ public class GateLanguageTests
     }
 
     [Fact]
-    public void No_text_makes_the_parser_throw() => Gen.OneOf(
-        Gen.String,
-        Gen.Int[0, Words.Length - 1].Array[0, 14].Select(w => string.Join(' ', w.Select(i => Words[i]))))
-        .Sample(text => Assert.True(GateParser.Parse(text, Names) is { Expression: null } != GateParser.Parse(text, Names) is { Error: null }), iter: 20000);
+    public void No_text_makes_the_parser_throw() =>
+        Gen.OneOf(
+                Gen.String,
+                Gen.Int[0, Words.Length - 1].Array[0, 14].Select(w => string.Join(' ', w.Select(i => Words[i])))
+            )
+            .Sample(
+                text =>
+                    Assert.True(
+                        GateParser.Parse(text, Names) is { Expression: null }
+                            != GateParser.Parse(text, Names) is { Error: null }
+                    ),
+                iter: 20000
+            );
 }

@@ -10,13 +10,26 @@ namespace Cumbre.Core.Tests.Ladders;
 // Thresholds: common practice, no source.
 public class GateTests
 {
-    private static GateState Evaluate(string school, params BenchmarkResult[] results) => GateRule.Evaluate(
-        LoadGate.Under(Atlas.Shipped, "weighted-pull-up", new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Loading] = school }))!, Book(results));
+    private static GateState Evaluate(string school, params BenchmarkResult[] results) =>
+        GateRule.Evaluate(
+            LoadGate.Under(
+                Atlas.Shipped,
+                "weighted-pull-up",
+                new(Catalogue.Shipped, new Dictionary<string, string> { [Schools.Loading] = school })
+            )!,
+            Book(results)
+        );
 
-    private static GateState Held(string gate, params BenchmarkResult[] results) => GateRule.Evaluate(Gate(gate), Book(results));
+    private static GateState Held(string gate, params BenchmarkResult[] results) =>
+        GateRule.Evaluate(Gate(gate), Book(results));
 
     private static BenchmarkResult[] Base(int daysAgo) =>
-        [Reps("chin-up-max", 5, daysAgo), Reps("push-up-max", 15, daysAgo), Reps("row-max", 10, daysAgo), Reps("parallel-bar-dip-max", 10, daysAgo)];
+        [
+            Reps("chin-up-max", 5, daysAgo),
+            Reps("push-up-max", 15, daysAgo),
+            Reps("row-max", 10, daysAgo),
+            Reps("parallel-bar-dip-max", 10, daysAgo),
+        ];
 
     [Fact]
     public void Base_first_opens_with_its_four_thresholds() => Assert.True(Evaluate("base-first", Base(0)).Open);
@@ -37,42 +50,62 @@ public class GateTests
     [Theory]
     [InlineData(9, false)]
     [InlineData(10, true)]
-    public void Rep_first_asks_ten_clean_pull_ups_and_nothing_else(int reps, bool open) => Assert.Equal(open, Evaluate("rep-first", Reps("pull-up-max", reps)).Open);
+    public void Rep_first_asks_ten_clean_pull_ups_and_nothing_else(int reps, bool open) =>
+        Assert.Equal(open, Evaluate("rep-first", Reps("pull-up-max", reps)).Open);
 
     [Fact]
     public void Pull_ups_speak_for_the_easier_chin_up() =>
-        Assert.True(Evaluate("base-first", [.. Base(0).Where(r => r.Benchmark != "chin-up-max"), Reps("pull-up-max", 6)]).Open);
+        Assert.True(
+            Evaluate("base-first", [.. Base(0).Where(r => r.Benchmark != "chin-up-max"), Reps("pull-up-max", 6)]).Open
+        );
 
     [Fact]
-    public void A_result_with_broken_form_does_not_count() => Assert.False(Evaluate("rep-first", Reps("pull-up-max", 12, form: FormVerdict.Broken)).Open);
+    public void A_result_with_broken_form_does_not_count() =>
+        Assert.False(Evaluate("rep-first", Reps("pull-up-max", 12, form: FormVerdict.Broken)).Open);
 
     [Theory]
     [InlineData(42)]
     [InlineData(43)]
     [InlineData(200)]
-    public void A_gate_that_was_open_stays_open_however_old_the_result(int daysAgo) => Assert.True(Evaluate("rep-first", Reps("pull-up-max", 10, daysAgo)).Open);
+    public void A_gate_that_was_open_stays_open_however_old_the_result(int daysAgo) =>
+        Assert.True(Evaluate("rep-first", Reps("pull-up-max", 10, daysAgo)).Open);
 
     [Fact]
     public void A_stale_result_opens_nothing_new_and_is_told_among_the_unmet()
     {
-        var state = Evaluate("base-first", [.. Base(50).Where(r => r.Benchmark != "push-up-max"), Reps("push-up-max", 20)]);
+        var state = Evaluate(
+            "base-first",
+            [.. Base(50).Where(r => r.Benchmark != "push-up-max"), Reps("push-up-max", 20)]
+        );
         Assert.False(state.Open);
         Assert.Equal(3, state.Unmet.Count(t => t is { Stale: true, Met: true }));
     }
 
     [Fact]
-    public void A_fresh_failed_test_closes_an_open_gate() => Assert.False(Evaluate("rep-first", Reps("pull-up-max", 11, 30), Reps("pull-up-max", 8, 2)).Open);
+    public void A_fresh_failed_test_closes_an_open_gate() =>
+        Assert.False(Evaluate("rep-first", Reps("pull-up-max", 11, 30), Reps("pull-up-max", 8, 2)).Open);
 
     [Fact]
     public void A_failed_test_with_broken_form_closes_nothing() =>
-        Assert.True(Evaluate("rep-first", Reps("pull-up-max", 11, 30), Reps("pull-up-max", 8, 2, FormVerdict.Broken)).Open);
+        Assert.True(
+            Evaluate("rep-first", Reps("pull-up-max", 11, 30), Reps("pull-up-max", 8, 2, FormVerdict.Broken)).Open
+        );
 
     [Fact]
     public void A_training_set_opens_and_never_closes()
     {
         var trained = Reps("pull-up-max", 8, 2) with { Origin = ResultOrigin.TrainingSet };
         Assert.True(Evaluate("rep-first", Reps("pull-up-max", 11, 30), trained).Open);
-        Assert.True(Evaluate("rep-first", Reps("pull-up-max", 9, 30), Reps("pull-up-max", 10, 2) with { Origin = ResultOrigin.TrainingSet }).Open);
+        Assert.True(
+            Evaluate(
+                "rep-first",
+                Reps("pull-up-max", 9, 30),
+                Reps("pull-up-max", 10, 2) with
+                {
+                    Origin = ResultOrigin.TrainingSet,
+                }
+            ).Open
+        );
     }
 
     [Fact]
@@ -96,9 +129,19 @@ public class GateTests
     public void Three_to_the_belly_are_no_try_at_five_to_the_chest()
     {
         var chest = Of("high-pull-up", new Score(5, contact: Contact.Chest), 30);
-        Assert.True(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Belly), 2)).Open);
-        Assert.False(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Chest), 2)).Open);
-        Assert.False(Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(5, contact: Contact.Collarbone), 2)).Open);
+        Assert.True(
+            Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Belly), 2)).Open
+        );
+        Assert.False(
+            Held("high pull-up >= chest x 5", chest, Of("high-pull-up", new Score(3, contact: Contact.Chest), 2)).Open
+        );
+        Assert.False(
+            Held(
+                "high pull-up >= chest x 5",
+                chest,
+                Of("high-pull-up", new Score(5, contact: Contact.Collarbone), 2)
+            ).Open
+        );
     }
 
     [Theory]
@@ -106,7 +149,10 @@ public class GateTests
     [InlineData(17.4, 5, false)]
     [InlineData(17.5, 4, false)]
     public void A_share_of_body_mass_is_held_against_the_body_mass_of_the_day(double added, int reps, bool open) =>
-        Assert.Equal(open, Held("weighted pull-up >= +25 % bm x 5", Load("weighted-pull-up-heavy", (decimal)added, reps)).Open);
+        Assert.Equal(
+            open,
+            Held("weighted pull-up >= +25 % bm x 5", Load("weighted-pull-up-heavy", (decimal)added, reps)).Open
+        );
 
     [Fact]
     public void Both_sides_are_asked_and_the_weaker_one_decides()
@@ -114,9 +160,15 @@ public class GateTests
         const string gate = "one-arm hang >= 10 s each side";
         var one = Held(gate, Seconds("one-arm-hang", 14, side: Side.Left));
         Assert.Equal((false, Side.Right, 0m), (one.Open, one.Unmet[0].MissingSide, one.Unmet[0].Fraction));
-        var both = Held(gate, Seconds("one-arm-hang", 14, side: Side.Left), Seconds("one-arm-hang", 7, side: Side.Right));
+        var both = Held(
+            gate,
+            Seconds("one-arm-hang", 14, side: Side.Left),
+            Seconds("one-arm-hang", 7, side: Side.Right)
+        );
         Assert.Equal((false, Side.Right, 0.7m), (both.Open, both.Unmet[0].Have!.Side, both.Unmet[0].Fraction));
-        Assert.True(Held(gate, Seconds("one-arm-hang", 14, side: Side.Left), Seconds("one-arm-hang", 10, side: Side.Right)).Open);
+        Assert.True(
+            Held(gate, Seconds("one-arm-hang", 14, side: Side.Left), Seconds("one-arm-hang", 10, side: Side.Right)).Open
+        );
     }
 
     [Theory]
@@ -125,14 +177,23 @@ public class GateTests
     [InlineData(Contact.Collarbone, 5, false)]
     [InlineData(Contact.Chest, 4, false)]
     public void A_higher_contact_serves_too(Contact contact, int reps, bool open) =>
-        Assert.Equal(open, Held("high pull-up >= chest x 5", Of("high-pull-up", new Score(reps, contact: contact))).Open);
+        Assert.Equal(
+            open,
+            Held("high pull-up >= chest x 5", Of("high-pull-up", new Score(reps, contact: contact))).Open
+        );
 
     [Theory]
     [InlineData(5, 20, 300, true)]
     [InlineData(5, 20, 301, false)]
     [InlineData(4, 25, 200, false)]
     public void Capacity_counts_sets_reps_and_rest(int sets, int reps, int rest, bool open) =>
-        Assert.Equal(open, Held("pull-up capacity >= 5 x 20 within 5:00", Of("pull-up-capacity", new Score(reps, sets, restSeconds: rest))).Open);
+        Assert.Equal(
+            open,
+            Held(
+                "pull-up capacity >= 5 x 20 within 5:00",
+                Of("pull-up-capacity", new Score(reps, sets, restSeconds: rest))
+            ).Open
+        );
 
     [Fact]
     public void Of_alternatives_the_nearest_is_told()
@@ -148,7 +209,13 @@ public class GateTests
     public void The_fraction_tells_how_far_it_is_and_never_says_all_of_an_unmet_figure()
     {
         Assert.Equal(0.4m, Evaluate("rep-first", Reps("pull-up-max", 4)).Limiting!.Fraction);
-        Assert.Equal(0.6m, Held("tuck front lever >= 3 x 10 s", Seconds("front-lever-tuck", 9, sets: 2)).Limiting!.Fraction);
-        Assert.Equal(0.99m, Held("weighted pull-up >= +25 % bm x 5", Load("weighted-pull-up-heavy", 40, 3)).Limiting!.Fraction);
+        Assert.Equal(
+            0.6m,
+            Held("tuck front lever >= 3 x 10 s", Seconds("front-lever-tuck", 9, sets: 2)).Limiting!.Fraction
+        );
+        Assert.Equal(
+            0.99m,
+            Held("weighted pull-up >= +25 % bm x 5", Load("weighted-pull-up-heavy", 40, 3)).Limiting!.Fraction
+        );
     }
 }

@@ -10,7 +10,8 @@ public class BandTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
 
-    private static Band Make(decimal bottom = 20, decimal middle = 15, decimal top = 10, int daysAgo = 0) => new(Guid.Empty, "band", bottom, middle, top, Today.AddDays(-daysAgo));
+    private static Band Make(decimal bottom = 20, decimal middle = 15, decimal top = 10, int daysAgo = 0) =>
+        new(Guid.Empty, "band", bottom, middle, top, Today.AddDays(-daysAgo));
 
     [Fact]
     public void The_mean_of_three_places_is_used_with_its_uncertainty()
@@ -32,7 +33,9 @@ public class BandTests
 
     [Fact]
     public void A_band_stronger_than_the_body_is_told() =>
-        Assert.Contains(Make(80, 60, 40).Help(Today, Mass.FromKilograms(70)).Why.Cautions, c => c.Id == CautionId.BandTooStrong);
+        Assert.Contains(Make(80, 60, 40).Help(Today, Mass.FromKilograms(70)).Why.Cautions, c =>
+            c.Id == CautionId.BandTooStrong
+        );
 
     [Theory]
     [InlineData(-5, 3, 2, "bottomKg")]
@@ -41,7 +44,10 @@ public class BandTests
     [InlineData(10, 15, 5, "middleKg")]
     [InlineData(20, 10, 12, "topKg")]
     public void A_band_that_cannot_be_is_refused_at_its_field(double bottom, double middle, double top, string field) =>
-        Assert.Equal(field, Assert.Throws<RuleViolationException>(() => Make((decimal)bottom, (decimal)middle, (decimal)top)).Field);
+        Assert.Equal(
+            field,
+            Assert.Throws<RuleViolationException>(() => Make((decimal)bottom, (decimal)middle, (decimal)top)).Field
+        );
 
     [Fact]
     public void Weighed_books_are_a_mass_and_unweighed_ones_are_only_counted()
@@ -57,7 +63,9 @@ public class BandTests
     public void The_ladder_of_loads_names_every_load_and_its_gaps()
     {
         // 1.25 and 2.5 once, 10 once: 0, 1.25, 2.5, 3.75, then nothing up to 10.
-        var rungs = LoadLadder.Of(new Kit([new(MassEntry.Kg(1.25m), 1), new(MassEntry.Kg(2.5m), 1), new(MassEntry.Kg(10), 1)]));
+        var rungs = LoadLadder.Of(
+            new Kit([new(MassEntry.Kg(1.25m), 1), new(MassEntry.Kg(2.5m), 1), new(MassEntry.Kg(10), 1)])
+        );
         Assert.Equal([0, 1.25m, 2.5m, 3.75m, 10, 11.25m, 12.5m, 13.75m], rungs.Select(r => r.Load.Total.Kilograms));
         var gap = Assert.Single(rungs, r => r.Gap);
         Assert.Equal((3.75m, 6.25m), (gap.Load.Total.Kilograms, gap.StepUp!.Value.Kilograms));
@@ -68,11 +76,22 @@ public class BandTests
     [Fact]
     public void The_ladder_of_loads_is_what_trying_everything_finds()
     {
-        var plates = new[] { (Size: 1.25m, Count: 2), (Size: 2.5m, Count: 2), (Size: 5m, Count: 2), (Size: 20m, Count: 1) };
+        var plates = new[]
+        {
+            (Size: 1.25m, Count: 2),
+            (Size: 2.5m, Count: 2),
+            (Size: 5m, Count: 2),
+            (Size: 20m, Count: 1),
+        };
         var all = new SortedSet<decimal> { 0 };
         foreach (var (size, count) in plates)
             all.UnionWith(all.ToArray().SelectMany(sum => Enumerable.Range(1, count).Select(n => sum + n * size)));
-        Assert.Equal(all, LoadLadder.Of(new Kit(plates.Select(p => new PlateStock(MassEntry.Kg(p.Size), p.Count)))).Select(r => r.Load.Total.Kilograms));
+        Assert.Equal(
+            all,
+            LoadLadder
+                .Of(new Kit(plates.Select(p => new PlateStock(MassEntry.Kg(p.Size), p.Count))))
+                .Select(r => r.Load.Total.Kilograms)
+        );
     }
 
     private static IReadOnlyList<GaugeReading> Read(IEnumerable<double> samples, int count)
@@ -88,13 +107,17 @@ public class BandTests
         var readings = Read(SimulatedGauge.Pull(15 * SteadyWindow.Gravity, seed: 7), 80);
         Assert.All(readings.Take(SteadyWindow.Samples - 1), r => Assert.False(r.Steady));
         // While it is still being pulled nothing is taken.
-        Assert.All(readings.Take((int)(SimulatedGauge.PullSeconds * SimulatedGauge.SamplesPerSecond)), r => Assert.Null(r.Mean));
+        Assert.All(readings.Take((int)(SimulatedGauge.PullSeconds * SimulatedGauge.SamplesPerSecond)), r =>
+            Assert.Null(r.Mean)
+        );
         Assert.Equal(15, (double)readings[^1].Mean!.Value.Kilograms, 0.2);
     }
 
     [Fact]
     public void A_swinging_pull_is_refused_however_long_it_lasts() =>
-        Assert.All(Read(SimulatedGauge.Pull(147, seed: 7, swinging: true), 300), r => Assert.True(r is { Steady: false, Mean: null }));
+        Assert.All(Read(SimulatedGauge.Pull(147, seed: 7, swinging: true), 300), r =>
+            Assert.True(r is { Steady: false, Mean: null })
+        );
 
     [Fact]
     public void A_slow_drift_is_refused_and_a_broken_gauge_is_named()
@@ -107,5 +130,6 @@ public class BandTests
     }
 
     [Fact]
-    public void The_simulated_gauge_gives_the_same_each_time() => Assert.Equal(SimulatedGauge.Pull(100, 3).Take(50), SimulatedGauge.Pull(100, 3).Take(50));
+    public void The_simulated_gauge_gives_the_same_each_time() =>
+        Assert.Equal(SimulatedGauge.Pull(100, 3).Take(50), SimulatedGauge.Pull(100, 3).Take(50));
 }

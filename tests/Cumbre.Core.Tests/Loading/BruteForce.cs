@@ -20,7 +20,8 @@ internal static class BruteForce
     public static string Nearest(Kit kit, Mass target)
     {
         var pieces = Pieces(kit);
-        return Enumerable.Range(0, 1 << pieces.Count)
+        return Enumerable
+            .Range(0, 1 << pieces.Count)
             .Select(mask => pieces.Where((_, i) => (mask & (1 << i)) != 0).ToList())
             .OrderBy(set => (Sum(set) - target).Abs().Kilograms)
             .ThenBy(set => Sum(set).Kilograms)
@@ -47,13 +48,17 @@ internal static class BruteForce
                 rest /= k + 1;
             }
 
-            var parts = Enumerable.Range(1, k).Select(part => pieces.Where((_, i) => layers[i] >= part).ToList()).ToList();
+            var parts = Enumerable
+                .Range(1, k)
+                .Select(part => pieces.Where((_, i) => layers[i] >= part).ToList())
+                .ToList();
             var candidate = (
                 Distance: parts.Select((p, i) => (Sum(p) - targets[i]).Abs().Kilograms).Sum(),
                 Moved: parts[0].Count - parts[^1].Count,
                 Used: parts[0].Count,
                 Total: parts.Sum(p => Sum(p).Kilograms),
-                Text: string.Join(" - ", parts.Select(Text)));
+                Text: string.Join(" - ", parts.Select(Text))
+            );
             if (best is not { } b || Better(candidate, b))
                 best = candidate;
         }
@@ -64,7 +69,9 @@ internal static class BruteForce
     public static string Text(Loadout load) => Text(load.OneByOne.Select(p => (p.Size.Mass, p.IsVest)).ToList());
 
     private static bool Better(
-        (decimal Distance, int Moved, int Used, decimal Total, string Text) a, (decimal Distance, int Moved, int Used, decimal Total, string Text) b)
+        (decimal Distance, int Moved, int Used, decimal Total, string Text) a,
+        (decimal Distance, int Moved, int Used, decimal Total, string Text) b
+    )
     {
         if (a.Distance != b.Distance)
             return a.Distance < b.Distance;
@@ -77,10 +84,12 @@ internal static class BruteForce
         return string.CompareOrdinal(a.Text, b.Text) > 0;
     }
 
-    private static Mass Sum(List<(Mass Mass, bool IsVest)> pieces) => pieces.Aggregate(Mass.Zero, (sum, p) => sum + p.Mass);
+    private static Mass Sum(List<(Mass Mass, bool IsVest)> pieces) =>
+        pieces.Aggregate(Mass.Zero, (sum, p) => sum + p.Mass);
 
     /// <summary>
-    /// Fixed width, so that a larger text has the larger piece first, and a plate ("p") before a vest ("a") of equal mass. Parts are
+    /// Fixed width, so that a larger text has the larger piece first, and a plate ("p") before a vest ("a") of equal
+    /// mass. Parts are
     /// joined by a dash, which sorts below any digit: no piece is smaller than any piece.
     /// </summary>
     private static string Text(List<(Mass Mass, bool IsVest)> pieces) =>

@@ -9,7 +9,9 @@ public class DropPlannerTests
     private static string Plan(Kit kit, params decimal[] kilograms)
     {
         var plan = DropPlanner.Plan(kit, [.. kilograms.Select(Mass.FromKilograms)]);
-        var steps = Enumerable.Range(1, plan.Parts.Count - 1).Select(i => "off " + KitTests.Pieces(plan.TakeOffBefore(i)));
+        var steps = Enumerable
+            .Range(1, plan.Parts.Count - 1)
+            .Select(i => "off " + KitTests.Pieces(plan.TakeOffBefore(i)));
         return string.Join(", ", steps.Prepend(KitTests.Pieces(plan.Parts[0])));
     }
 
@@ -21,7 +23,12 @@ public class DropPlannerTests
     [Fact]
     public void With_a_single_ten_and_no_five_the_plan_is_two_and_a_half_off()
     {
-        var kit = new Kit([new(MassEntry.Kg(1.25m), 2), new(MassEntry.Kg(2.5m), 2), new(MassEntry.Kg(10), 1), new(MassEntry.Kg(20), 1)]);
+        var kit = new Kit([
+            new(MassEntry.Kg(1.25m), 2),
+            new(MassEntry.Kg(2.5m), 2),
+            new(MassEntry.Kg(10), 1),
+            new(MassEntry.Kg(20), 1),
+        ]);
         var plan = DropPlanner.Plan(kit, [Mass.FromKilograms(20), Mass.FromKilograms(10), Mass.Zero]);
         Assert.Equal([17.5m, 10, 0], plan.Parts.Select(p => p.Total.Kilograms));
         Assert.Equal("10+2.5+2.5+1.25+1.25", KitTests.Pieces(plan.Parts[0]));
@@ -37,43 +44,59 @@ public class DropPlannerTests
 
     [Fact]
     public void A_drop_plan_is_what_trying_everything_finds() =>
-        Gen.Select(KitTests.Small(8), Gen.Int[0, 60].Array[2, 3]).Sample(
-            (kit, halves) =>
-            {
-                var targets = halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m)).ToArray();
-                var plan = DropPlanner.Plan(kit, targets);
-                return string.Join(" - ", plan.Parts.Select(BruteForce.Text)) == BruteForce.DropPlan(kit, targets);
-            },
-            iter: 150);
+        Gen.Select(KitTests.Small(8), Gen.Int[0, 60].Array[2, 3])
+            .Sample(
+                (kit, halves) =>
+                {
+                    var targets = halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m)).ToArray();
+                    var plan = DropPlanner.Plan(kit, targets);
+                    return string.Join(" - ", plan.Parts.Select(BruteForce.Text)) == BruteForce.DropPlan(kit, targets);
+                },
+                iter: 150
+            );
 
     [Fact]
     public void A_drop_plan_of_four_parts_is_what_trying_everything_finds() =>
-        Gen.Select(KitTests.Small(6), Gen.Int[0, 40].Array[4]).Sample(
-            (kit, halves) =>
-            {
-                var targets = halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m)).ToArray();
-                var plan = DropPlanner.Plan(kit, targets);
-                Assert.True(plan.Proven);
-                Assert.Equal(BruteForce.DropPlan(kit, targets), string.Join(" - ", plan.Parts.Select(BruteForce.Text)));
-            },
-            iter: 100);
+        Gen.Select(KitTests.Small(6), Gen.Int[0, 40].Array[4])
+            .Sample(
+                (kit, halves) =>
+                {
+                    var targets = halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m)).ToArray();
+                    var plan = DropPlanner.Plan(kit, targets);
+                    Assert.True(plan.Proven);
+                    Assert.Equal(
+                        BruteForce.DropPlan(kit, targets),
+                        string.Join(" - ", plan.Parts.Select(BruteForce.Text))
+                    );
+                },
+                iter: 100
+            );
 
     [Fact]
     public void A_drop_plan_only_removes_pieces() =>
-        Gen.Select(KitTests.Small(14), Gen.Int[0, 80].Array[2, 4]).Sample((kit, halves) =>
-        {
-            var plan = DropPlanner.Plan(kit, [.. halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m))]);
-            for (var i = 1; i < plan.Parts.Count; i++)
-            {
-                var off = plan.TakeOffBefore(i);
-                if (off.Total + plan.Parts[i].Total != plan.Parts[i - 1].Total)
-                    return false;
-            }
+        Gen.Select(KitTests.Small(14), Gen.Int[0, 80].Array[2, 4])
+            .Sample(
+                (kit, halves) =>
+                {
+                    var plan = DropPlanner.Plan(
+                        kit,
+                        [.. halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m))]
+                    );
+                    for (var i = 1; i < plan.Parts.Count; i++)
+                    {
+                        var off = plan.TakeOffBefore(i);
+                        if (off.Total + plan.Parts[i].Total != plan.Parts[i - 1].Total)
+                            return false;
+                    }
 
-            return true;
-        });
+                    return true;
+                }
+            );
 
     [Fact]
     public void An_empty_kit_leaves_body_mass() =>
-        Assert.Equal([0m, 0], DropPlanner.Plan(Kit.Empty, [Mass.FromKilograms(10), Mass.Zero]).Parts.Select(p => p.Total.Kilograms));
+        Assert.Equal(
+            [0m, 0],
+            DropPlanner.Plan(Kit.Empty, [Mass.FromKilograms(10), Mass.Zero]).Parts.Select(p => p.Total.Kilograms)
+        );
 }

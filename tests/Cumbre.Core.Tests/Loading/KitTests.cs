@@ -6,10 +6,14 @@ namespace Cumbre.Core.Tests.Loading;
 
 public class KitTests
 {
-    internal static Kit Cochera => new(
-    [
-        new(MassEntry.Kg(1.25m), 2), new(MassEntry.Kg(2.5m), 2), new(MassEntry.Kg(5), 2), new(MassEntry.Kg(10), 3), new(MassEntry.Kg(20), 1),
-    ]);
+    internal static Kit Cochera =>
+        new([
+            new(MassEntry.Kg(1.25m), 2),
+            new(MassEntry.Kg(2.5m), 2),
+            new(MassEntry.Kg(5), 2),
+            new(MassEntry.Kg(10), 3),
+            new(MassEntry.Kg(20), 1),
+        ]);
 
     internal static string Pieces(Loadout load) => string.Join('+', load.OneByOne.Select(p => $"{p.Size.Value:0.##}"));
 
@@ -18,14 +22,25 @@ public class KitTests
     /// <summary>Small kits in kg, in lb and mixed, with and without a vest.</summary>
     internal static Gen<Kit> Small(int piecesMaximum) =>
         Gen.Select(
-                Gen.Select(OneOf(0.5m, 1, 1.25m, 2, 2.5m, 5, 10, 15, 20, 25), OneOf(MassUnit.Kg, MassUnit.Kg, MassUnit.Lb), Gen.Int[1, 3]).Array[0, 5],
+                Gen.Select(
+                    OneOf(0.5m, 1, 1.25m, 2, 2.5m, 5, 10, 15, 20, 25),
+                    OneOf(MassUnit.Kg, MassUnit.Kg, MassUnit.Lb),
+                    Gen.Int[1, 3]
+                ).Array[0, 5],
                 Gen.Bool,
-                OneOf<decimal?>(null, 5, 10))
+                OneOf<decimal?>(null, 5, 10)
+            )
             .Where((plates, _, vest) => plates.Sum(p => p.Item3) + (vest is null ? 0 : 1) <= piecesMaximum)
-            .Select((plates, belt, vest) => new Kit(
-                plates.DistinctBy(p => Mass.From(p.Item1, p.Item2)).Select(p => new PlateStock(new(p.Item1, p.Item2), p.Item3)),
-                belt || vest is null,
-                vest is { } v ? MassEntry.Kg(v) : null));
+            .Select(
+                (plates, belt, vest) =>
+                    new Kit(
+                        plates
+                            .DistinctBy(p => Mass.From(p.Item1, p.Item2))
+                            .Select(p => new PlateStock(new(p.Item1, p.Item2), p.Item3)),
+                        belt || vest is null,
+                        vest is { } v ? MassEntry.Kg(v) : null
+                    )
+            );
 
     // Common practice, no source: what a coach hangs for these loads with this kit.
     [Theory]
@@ -44,20 +59,33 @@ public class KitTests
 
     [Fact]
     public void The_nearest_load_is_what_trying_everything_finds() =>
-        Gen.Select(Small(11), Gen.Int[0, 400]).Sample(
-            (kit, eighths) => BruteForce.Text(kit.Nearest(Mass.FromKilograms(eighths / 8m))) == BruteForce.Nearest(kit, Mass.FromKilograms(eighths / 8m)),
-            iter: 1000);
+        Gen.Select(Small(11), Gen.Int[0, 400])
+            .Sample(
+                (kit, eighths) =>
+                    BruteForce.Text(kit.Nearest(Mass.FromKilograms(eighths / 8m)))
+                    == BruteForce.Nearest(kit, Mass.FromKilograms(eighths / 8m)),
+                iter: 1000
+            );
 
     [Fact]
     public void The_next_load_up_and_down_bracket_any_target() =>
-        Gen.Select(Small(10), Gen.Int[0, 240]).Sample((kit, eighths) =>
-        {
-            var target = Mass.FromKilograms(eighths / 8m);
-            var pieces = BruteForce.Pieces(kit);
-            var sums = Enumerable.Range(0, 1 << pieces.Count).Select(mask => pieces.Where((_, i) => (mask & (1 << i)) != 0).Aggregate(Mass.Zero, (s, p) => s + p.Mass)).ToList();
-            var above = sums.Where(s => s >= target).Select(s => (Mass?)s).Min();
-            return kit.AtLeast(target)?.Total == above && kit.AtMost(target).Total == sums.Where(s => s <= target).Max();
-        });
+        Gen.Select(Small(10), Gen.Int[0, 240])
+            .Sample(
+                (kit, eighths) =>
+                {
+                    var target = Mass.FromKilograms(eighths / 8m);
+                    var pieces = BruteForce.Pieces(kit);
+                    var sums = Enumerable
+                        .Range(0, 1 << pieces.Count)
+                        .Select(mask =>
+                            pieces.Where((_, i) => (mask & (1 << i)) != 0).Aggregate(Mass.Zero, (s, p) => s + p.Mass)
+                        )
+                        .ToList();
+                    var above = sums.Where(s => s >= target).Select(s => (Mass?)s).Min();
+                    return kit.AtLeast(target)?.Total == above
+                        && kit.AtMost(target).Total == sums.Where(s => s <= target).Max();
+                }
+            );
 
     [Fact]
     public void Pounds_and_kilograms_mix_exactly()
@@ -85,5 +113,10 @@ public class KitTests
 
     [Fact]
     public void The_same_size_twice_is_refused() =>
-        Assert.Equal(Violation.DuplicatePlate, Assert.Throws<RuleViolationException>(() => new Kit([new(MassEntry.Kg(5), 1), new(MassEntry.Kg(5.0m), 2)])).Violation);
+        Assert.Equal(
+            Violation.DuplicatePlate,
+            Assert
+                .Throws<RuleViolationException>(() => new Kit([new(MassEntry.Kg(5), 1), new(MassEntry.Kg(5.0m), 2)]))
+                .Violation
+        );
 }

@@ -22,7 +22,9 @@ public class BodyMassHistoryTests
     [Fact]
     public void A_reading_over_two_weeks_old_is_used_with_a_caution()
     {
-        Assert.Contains(History((15, 90)).On(Day)!.Why.Cautions, c => c.Id == CautionId.BodyMassOld && c.Args[0].Number == 15);
+        Assert.Contains(History((15, 90)).On(Day)!.Why.Cautions, c =>
+            c.Id == CautionId.BodyMassOld && c.Args[0].Number == 15
+        );
         Assert.Empty(History((14, 90)).On(Day)!.Why.Cautions);
     }
 

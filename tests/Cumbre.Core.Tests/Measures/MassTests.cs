@@ -16,11 +16,12 @@ public class MassTests
 
     [Fact]
     public void An_entry_in_pounds_comes_back_as_it_was_written() =>
-        Gen.Int[-40000, 40000].Sample(hundredths =>
-        {
-            var pounds = hundredths / 100m;
-            return Mass.FromPounds(pounds).Pounds == pounds && MassEntry.Lb(pounds).Mass.In(MassUnit.Lb) == pounds;
-        });
+        Gen.Int[-40000, 40000]
+            .Sample(hundredths =>
+            {
+                var pounds = hundredths / 100m;
+                return Mass.FromPounds(pounds).Pounds == pounds && MassEntry.Lb(pounds).Mass.In(MassUnit.Lb) == pounds;
+            });
 
     [Fact]
     public void System_mass_adds_and_subtracts_exactly()
@@ -35,14 +36,18 @@ public class MassTests
     [InlineData(900)]
     public void An_implausible_body_mass_is_refused_with_its_range(int kilograms)
     {
-        var violation = Assert.Throws<RuleViolationException>(() => new Core.Athletes.BodyMassReading(new DateOnly(2026, 3, 16), MassEntry.Kg(kilograms)));
+        var violation = Assert.Throws<RuleViolationException>(() =>
+            new Core.Athletes.BodyMassReading(new DateOnly(2026, 3, 16), MassEntry.Kg(kilograms))
+        );
         Assert.Equal(("bodyMass", 25m, 250m), (violation.Field, violation.Minimum, violation.Maximum));
     }
 
     [Fact]
     public void A_range_is_told_in_the_unit_of_the_entry()
     {
-        var violation = Assert.Throws<RuleViolationException>(() => new Core.Athletes.BodyMassReading(new DateOnly(2026, 3, 16), MassEntry.Lb(900)));
+        var violation = Assert.Throws<RuleViolationException>(() =>
+            new Core.Athletes.BodyMassReading(new DateOnly(2026, 3, 16), MassEntry.Lb(900))
+        );
         Assert.Equal((55.1m, 551.2m), (violation.Minimum, violation.Maximum));
     }
 }

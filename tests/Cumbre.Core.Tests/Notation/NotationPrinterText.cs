@@ -8,5 +8,6 @@ internal static class NotationPrinterText
 {
     public static string Of(Prescription plan) => NotationPrinter.Print(plan);
 
-    public static Prescription Read(string line) => NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
+    public static Prescription Read(string line) =>
+        NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
 }

@@ -33,12 +33,16 @@ public class NotationTests
     [InlineData("2 x drop 4+4+6 @ +20 / +10 / 0 kg grip wide / medium / narrow rest 3:00")]
     [InlineData("top 1 x 4 1 in reserve, back-off 3 x 8 @ -12 % top")]
     [InlineData("top 1 x 4 @ +27.5 lb 1 in reserve, back-off 3 x 8 @ -12.5 % top tempo 2-0-X-0 rest 3:00")]
-    public void A_canonical_line_prints_as_it_was_written(string line) => Assert.Equal(line, NotationPrinter.Print(Plan(line)));
+    public void A_canonical_line_prints_as_it_was_written(string line) =>
+        Assert.Equal(line, NotationPrinter.Print(Plan(line)));
 
     [Fact]
     public void Every_example_of_the_documentation_is_canonical_and_on_the_help_card()
     {
-        var examples = File.ReadLines(TestFiles.Root("docs/notation.md")).Where(l => l.StartsWith("| `", StringComparison.Ordinal)).Select(l => l.Split('`')[1]).ToList();
+        var examples = File.ReadLines(TestFiles.Root("docs/notation.md"))
+            .Where(l => l.StartsWith("| `", StringComparison.Ordinal))
+            .Select(l => l.Split('`')[1])
+            .ToList();
         Assert.All(examples, line => Assert.Equal(line, NotationPrinter.Print(Plan(line))));
         Assert.Equal(Examples.All.Select(e => e.Line), examples);
     }
@@ -47,13 +51,19 @@ public class NotationTests
     public void The_help_card_shows_every_method()
     {
         var shown = Examples.All.Select(e => Plan(e.Line).GetType()).ToHashSet();
-        Assert.DoesNotContain(typeof(Prescription).Assembly.GetTypes(), t => t.IsSubclassOf(typeof(Prescription)) && !shown.Contains(t));
+        Assert.DoesNotContain(typeof(Prescription).Assembly.GetTypes(), t =>
+            t.IsSubclassOf(typeof(Prescription)) && !shown.Contains(t)
+        );
     }
 
     [Fact]
     public void Every_dose_of_the_catalogue_can_be_read()
     {
-        var doses = Core.Ladders.Atlas.Shipped.Ladders.SelectMany(l => l.Steps).Select(s => s.Dose).Distinct().ToArray();
+        var doses = Core
+            .Ladders.Atlas.Shipped.Ladders.SelectMany(l => l.Steps)
+            .Select(s => s.Dose)
+            .Distinct()
+            .ToArray();
         Assert.True(doses.Length > 50);
         Assert.All(doses, line => Assert.Equal(line, NotationPrinter.Print(Plan(line))));
     }
@@ -77,7 +87,8 @@ public class NotationTests
     [InlineData("5 x 3..5 fast", "5 x 3..5 fast")]
     [InlineData("4 x 5 tempo 3-2-X-0 pause 2 s bottom", "4 x 5 pause 2 s bottom tempo 3-2-X-0")]
     [InlineData("Top 1x4, Back-off 3x8 @ −12% Top", "top 1 x 4, back-off 3 x 8 @ -12 % top")]
-    public void Spacing_case_and_decimal_marks_are_free(string line, string canonical) => Assert.Equal(canonical, NotationPrinter.Print(Plan(line)));
+    public void Spacing_case_and_decimal_marks_are_free(string line, string canonical) =>
+        Assert.Equal(canonical, NotationPrinter.Print(Plan(line)));
 
     [Fact]
     public void Pounds_stay_pounds() =>
@@ -85,7 +96,11 @@ public class NotationTests
 
     [Fact]
     public void Parsing_a_print_gives_the_same_plan() =>
-        PlanGen.Any.Sample(plan => NotationParser.Parse(NotationPrinter.Print(plan)) is { Error: null } result && plan.Equals(result.Plan), iter: 20_000);
+        PlanGen.Any.Sample(
+            plan =>
+                NotationParser.Parse(NotationPrinter.Print(plan)) is { Error: null } result && plan.Equals(result.Plan),
+            iter: 20_000
+        );
 
     [Fact]
     public void The_stored_form_gives_the_same_plan() =>
@@ -95,7 +110,8 @@ public class NotationTests
     [InlineData("""{"v":9,"plan":{"method":"straight","setTotal":1,"reps":1}}""")]
     [InlineData("""{"v":1}""")]
     [InlineData("nonsense")]
-    public void A_stored_form_of_another_version_is_refused(string json) => Assert.Throws<InvalidDataException>(() => PrescriptionJson.Read(json));
+    public void A_stored_form_of_another_version_is_refused(string json) =>
+        Assert.Throws<InvalidDataException>(() => PrescriptionJson.Read(json));
 
     [Theory]
     [InlineData("", 0, 0, NotationFault.Unexpected, Expectation.SetCount)]
@@ -113,7 +129,13 @@ public class NotationTests
     [InlineData("drop 4+4 @ +10 kg", 11, 6, NotationFault.PartsDiffer, Expectation.Load)]
     [InlineData("drop 4 @ +10 kg", 7, 1, NotationFault.Unexpected, Expectation.Plus)]
     [InlineData("drop 4+4+6 @ 0 / 10 / 20 kg", 17, 2, NotationFault.LoadsDoNotFall, Expectation.Load)]
-    [InlineData("drop 4+4 @ +20 / +10 kg grip wide / medium / narrow", 29, 22, NotationFault.PartsDiffer, Expectation.Grip)]
+    [InlineData(
+        "drop 4+4 @ +20 / +10 kg grip wide / medium / narrow",
+        29,
+        22,
+        NotationFault.PartsDiffer,
+        Expectation.Grip
+    )]
     [InlineData("4 x 5 tempo 3-1-X", 17, 0, NotationFault.Unexpected, Expectation.TempoDash)]
     [InlineData("4 x 5 tempo X-1-1-0", 12, 1, NotationFault.FastOnlyWhenLifting, Expectation.TempoLowering)]
     [InlineData("4 x 5 tempo 3-1-1-99", 18, 2, NotationFault.OutOfRange, Expectation.TempoTop)]
@@ -145,7 +167,13 @@ public class NotationTests
     [InlineData("3 x 10 @ 9", 10, 0, NotationFault.Unexpected, Expectation.UnitOrPercent)]
     [InlineData("3 x 10 @ 10 rest 2:00", 12, 4, NotationFault.Unexpected, Expectation.UnitOrPercent)]
     [InlineData("4 x 5 € 3", 6, 1, NotationFault.Unexpected, Expectation.Load)]
-    public void An_error_names_its_place_and_what_was_expected(string line, int start, int length, NotationFault fault, Expectation expected)
+    public void An_error_names_its_place_and_what_was_expected(
+        string line,
+        int start,
+        int length,
+        NotationFault fault,
+        Expectation expected
+    )
     {
         var error = Error(line);
         Assert.Equal((fault, start, length), (error.Fault, error.Start, error.Length));
@@ -160,20 +188,46 @@ public class NotationTests
     }
 
     [Fact]
-    public void The_same_modifier_twice_is_an_error() => Assert.Equal(NotationFault.Twice, Error("4 x 5 rest 2:00 rest 3:00").Fault);
+    public void The_same_modifier_twice_is_an_error() =>
+        Assert.Equal(NotationFault.Twice, Error("4 x 5 rest 2:00 rest 3:00").Fault);
 
     [Fact]
-    public void A_line_of_ten_thousand_characters_is_refused() => Assert.Equal(NotationFault.TooLong, Error(new string('4', 10_000)).Fault);
+    public void A_line_of_ten_thousand_characters_is_refused() =>
+        Assert.Equal(NotationFault.TooLong, Error(new string('4', 10_000)).Fault);
 
     // The way on beside an error: what may have been meant.
     [Theory]
-    [InlineData("hold 5 x 8 s tempo 3-1-X-0 rest 2:00", NotationFault.NotInThisMethod, 13, 13, "hold 5 x 8 s rest 2:00")]
-    [InlineData("negative 4 x 1 tempo 5-0-0-0 lower 5 s", NotationFault.NotInThisMethod, 15, 13, "negative 4 x 1 lower 5 s")]
+    [InlineData(
+        "hold 5 x 8 s tempo 3-1-X-0 rest 2:00",
+        NotationFault.NotInThisMethod,
+        13,
+        13,
+        "hold 5 x 8 s rest 2:00"
+    )]
+    [InlineData(
+        "negative 4 x 1 tempo 5-0-0-0 lower 5 s",
+        NotationFault.NotInThisMethod,
+        15,
+        13,
+        "negative 4 x 1 lower 5 s"
+    )]
     [InlineData("every 1:20 x 5 do 6 rest 1:00", NotationFault.NotInThisMethod, 20, 9, "every 1:20 x 5 do 6")]
-    [InlineData("4 x 5 tempo 3-1-X-0 pause 2 s bottom", NotationFault.PauseAgainstTempo, 20, 16, "4 x 5 tempo 3-2-X-0 pause 2 s bottom")]
+    [InlineData(
+        "4 x 5 tempo 3-1-X-0 pause 2 s bottom",
+        NotationFault.PauseAgainstTempo,
+        20,
+        16,
+        "4 x 5 tempo 3-2-X-0 pause 2 s bottom"
+    )]
     [InlineData("drop 4+4+6 @ 0 / 10 / 20 kg", NotationFault.LoadsDoNotFall, 17, 2, "drop 4+4+6 @ +20 / +10 / 0 kg")]
     [InlineData("hold 25 s in 3", NotationFault.NotInEqualPieces, 5, 2, "hold 27 s in 3")]
-    public void An_error_offers_the_line_as_it_may_have_been_meant(string line, NotationFault fault, int start, int length, string mended)
+    public void An_error_offers_the_line_as_it_may_have_been_meant(
+        string line,
+        NotationFault fault,
+        int start,
+        int length,
+        string mended
+    )
     {
         var error = Error(line);
         Assert.Equal((fault, start, length, mended), (error.Fault, error.Start, error.Length, error.Mended));
@@ -183,21 +237,53 @@ public class NotationTests
     [Fact]
     public void Any_text_gives_a_plan_or_an_error_inside_the_line_a_million_times()
     {
-        string[] words = [.. Examples.All.SelectMany(e => e.Line.Split(' ')).Distinct(), "kg", "lb", "€", "😀", "é", "99999999999999999999999", "0.00000000000001", "..", "-", "+", ",", "\t", "0"];
+        string[] words =
+        [
+            .. Examples.All.SelectMany(e => e.Line.Split(' ')).Distinct(),
+            "kg",
+            "lb",
+            "€",
+            "😀",
+            "é",
+            "99999999999999999999999",
+            "0.00000000000001",
+            "..",
+            "-",
+            "+",
+            ",",
+            "\t",
+            "0",
+        ];
         var random = new Random(20260316);
         for (var i = 0; i < 1_000_000; i++)
         {
             var line = (i % 3) switch
             {
-                0 => string.Join(' ', Enumerable.Range(0, random.Next(12)).Select(_ => words[random.Next(words.Length)])),
+                0 => string.Join(
+                    ' ',
+                    Enumerable.Range(0, random.Next(12)).Select(_ => words[random.Next(words.Length)])
+                ),
                 1 => Mutated(Examples.All[random.Next(Examples.All.Count)].Line, random),
-                _ => new string([.. Enumerable.Range(0, random.Next(40)).Select(_ => (char)random.Next(i % 2 == 0 ? 128 : 0xFFFF))]),
+                _ => new string([
+                    .. Enumerable.Range(0, random.Next(40)).Select(_ => (char)random.Next(i % 2 == 0 ? 128 : 0xFFFF)),
+                ]),
             };
             var result = NotationParser.Parse(line);
             if (result.Plan is null)
-                Assert.True(result.Error is { } e && e.Start >= 0 && e.Start + e.Length <= line.Length && (e.Mended is null || NotationParser.Parse(e.Mended) is not null), line);
+                Assert.True(
+                    result.Error is { } e
+                        && e.Start >= 0
+                        && e.Start + e.Length <= line.Length
+                        && (e.Mended is null || NotationParser.Parse(e.Mended) is not null),
+                    line
+                );
             else
-                Assert.True(result.Error is null && NotationParser.Parse(NotationPrinter.Print(result.Plan)).Plan is { } again && again.Equals(result.Plan), line);
+                Assert.True(
+                    result.Error is null
+                        && NotationParser.Parse(NotationPrinter.Print(result.Plan)).Plan is { } again
+                        && again.Equals(result.Plan),
+                    line
+                );
         }
     }
 

@@ -7,14 +7,17 @@ using Cumbre.Core.Tests.Loading;
 
 namespace Cumbre.Core.Tests.Prescriptions;
 
-// One rule each for a deload, an easy version, less of the system and less of what is not loaded: common practice, no source.
+// One rule each for a deload, an easy version, less of the system and less of what is not loaded: common practice, no
+// source.
 public class AdjustTests
 {
-    private static Prescription Plan(string line) => NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
+    private static Prescription Plan(string line) =>
+        NotationParser.Parse(line).Plan ?? throw new ArgumentException(line);
 
     private static string Print(Prescription plan) => NotationPrinter.Print(plan);
 
-    private static ResolutionContext At(decimal bodyMass) => new(Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(bodyMass)), null, 0, KitTests.Cochera);
+    private static ResolutionContext At(decimal bodyMass) =>
+        new(Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(bodyMass)), null, 0, KitTests.Cochera);
 
     [Theory]
     [InlineData("4 x 6 @ +25 kg", "2 x 6")]
@@ -35,19 +38,21 @@ public class AdjustTests
     [InlineData("hold 7, 7, 7, 6, 6 s", "hold 2 x 7 s")]
     [InlineData("sets 5, 4, 3 @ +10, +15, +20 kg", "1 x 5")]
     [InlineData("4 x 5 @ -10 kg", "2 x 5 @ -10 kg")]
-    public void A_deload_halves_the_sets_takes_added_load_off_and_leaves_every_help(string line, string deload) => Assert.Equal(deload, Print(Adjust.Deload(Plan(line))));
+    public void A_deload_halves_the_sets_takes_added_load_off_and_leaves_every_help(string line, string deload) =>
+        Assert.Equal(deload, Print(Adjust.Deload(Plan(line))));
 
     [Fact]
-    public void No_deload_ends_by_failing() =>
-        Notation.PlanGen.Any.Sample(plan => !Adjust.Deload(plan).ToTheEnd);
+    public void No_deload_ends_by_failing() => Notation.PlanGen.Any.Sample(plan => !Adjust.Deload(plan).ToTheEnd);
 
     [Theory]
     [InlineData("4 x 6 @ +15 kg", "2 x 6 @ +15 kg")]
     [InlineData("3 x 8 to failure", "1 x 8 3 in reserve")]
     [InlineData("hold 4 x 100 % best", "hold 2 x 50 % best")]
-    public void The_easy_version_keeps_the_load_and_halves_the_sets(string line, string easy) => Assert.Equal(easy, Print(Adjust.EasyVersion(Plan(line))));
+    public void The_easy_version_keeps_the_load_and_halves_the_sets(string line, string easy) =>
+        Assert.Equal(easy, Print(Adjust.EasyVersion(Plan(line))));
 
-    // Worked: 75 kg + 20 = 95; a tenth less is 85.5, so +10.5, and the kit makes +10. 78 + 12.5 = 90.5: 81.45, +3.45, +2.5.
+    // Worked: 75 kg + 20 = 95; a tenth less is 85.5, so +10.5, and the kit makes +10. 78 + 12.5 = 90.5: 81.45, +3.45,
+    // +2.5.
     [Theory]
     [InlineData(75, "4 x 6 @ +20 kg", "4 x 6 @ +10 kg")]
     [InlineData(78, "3 x 6 @ +12.5 kg", "3 x 6 @ +2.5 kg")]
@@ -65,7 +70,8 @@ public class AdjustTests
     [InlineData("3 x 8..10", "3 x 5..6")]
     [InlineData("2 x 1", "2 x 1")]
     [InlineData("negative 4 x 1 lower 9 s", "negative 4 x 1 lower 6 s")]
-    public void Without_load_a_third_of_the_reps_or_seconds_goes(string line, string less) => Assert.Equal(less, Print(Adjust.ThirdLess(Plan(line))));
+    public void Without_load_a_third_of_the_reps_or_seconds_goes(string line, string less) =>
+        Assert.Equal(less, Print(Adjust.ThirdLess(Plan(line))));
 
     [Theory]
     [InlineData(2, 1)]
@@ -73,14 +79,16 @@ public class AdjustTests
     [InlineData(4, 3)]
     [InlineData(5, 3)]
     [InlineData(1, 1)]
-    public void A_third_fewer_sets(int sets, int fewer) => Assert.Equal(fewer, Adjust.ThirdFewerSets(new StraightSets(sets, 5)).SetCount);
+    public void A_third_fewer_sets(int sets, int fewer) =>
+        Assert.Equal(fewer, Adjust.ThirdFewerSets(new StraightSets(sets, 5)).SetCount);
 
     [Theory]
     [InlineData("3 x 8..10 @ +10 kg", "4 x 8..10 @ +10 kg rest 2:00", true)]
     [InlineData("3 x 8..10 @ +10 kg", "3 x 8..10 @ +12.5 kg", false)]
     [InlineData("hold 7, 7, 6 s", "hold 7, 6, 6 s", false)]
     [InlineData("3 x 5 box 60 cm", "3 x 5 box 55 cm", false)]
-    public void The_same_dose_asks_the_same_of_each_set(string a, string b, bool same) => Assert.Equal(same, Adjust.IsSameDose(Plan(a), Plan(b)));
+    public void The_same_dose_asks_the_same_of_each_set(string a, string b, bool same) =>
+        Assert.Equal(same, Adjust.IsSameDose(Plan(a), Plan(b)));
 
     // First doses from the best set: common practice, no source.
     [Theory]
@@ -95,5 +103,6 @@ public class AdjustTests
     [InlineData(12, "3 x 7..9")]
     [InlineData(20, "3 x 13..15")]
     [InlineData(21, null)]
-    public void Reps_are_dosed_from_the_best_set(int best, string? line) => Assert.Equal(line, RepDose.For(best) is { } dose ? Print(dose) : null);
+    public void Reps_are_dosed_from_the_best_set(int best, string? line) =>
+        Assert.Equal(line, RepDose.For(best) is { } dose ? Print(dose) : null);
 }

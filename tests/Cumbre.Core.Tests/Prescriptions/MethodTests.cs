@@ -31,7 +31,8 @@ public class MethodTests
         return resolution.Plan ?? throw new InvalidOperationException(resolution.Problem.ToString());
     }
 
-    // By hand from the time model: work + rests + 20 s to set up each set + 60 s to change (this project's choice); a clock takes its clock.
+    // By hand from the time model: work + rests + 20 s to set up each set + 60 s to change (this project's choice); a
+    // clock takes its clock.
     [Theory]
     [InlineData("4 x 5 tempo 3-1-X-0 rest 2:30", 4, 20, 100, 690)]
     [InlineData("3 x 8..10 rest 2:00", 3, 30, 90, 90 + 240 + 60 + 60)]
@@ -51,21 +52,31 @@ public class MethodTests
     public void A_method_takes_its_time_and_its_tension(string line, int sets, int reps, int tension, int seconds)
     {
         var plan = Resolve(line);
-        Assert.Equal((sets, reps, tension, seconds), (plan.Efforts.Count(e => e.Plan.Part == 1), plan.RepTotal, plan.TensionSeconds, plan.DurationSeconds));
+        Assert.Equal(
+            (sets, reps, tension, seconds),
+            (plan.Efforts.Count(e => e.Plan.Part == 1), plan.RepTotal, plan.TensionSeconds, plan.DurationSeconds)
+        );
     }
 
     [Fact]
     public void A_rest_pause_expects_half_of_the_first_burst_until_the_athletes_own_ratio_is_known()
     {
-        int[] Bursts(Bests bests) => [.. Resolve("2 x rest-pause gap 10 breaths rest 1:30", Context("pull-up", bests)).Efforts.Select(e => e.Plan.RepsHigh)];
+        int[] Bursts(Bests bests) =>
+            [
+                .. Resolve("2 x rest-pause gap 10 breaths rest 1:30", Context("pull-up", bests))
+                    .Efforts.Select(e => e.Plan.RepsHigh),
+            ];
         Assert.Equal([12, 6, 12, 6], Bursts(new(Reps: 12)));
         Assert.Equal([12, 4, 12, 4], Bursts(new(Reps: 12, BurstRatio: 0.35m)));
         // Ten breaths are about half a minute (common practice, no source).
         Assert.Equal(30, Resolve("1 x rest-pause gap 10 breaths").Efforts[0].RestAfterSeconds);
-        Assert.Contains(Resolve("2 x rest-pause gap 30 s", Context("pull-up", new(Reps: 7))).Cautions, c => c.Id == CautionId.OpeningTooFew);
+        Assert.Contains(Resolve("2 x rest-pause gap 30 s", Context("pull-up", new(Reps: 7))).Cautions, c =>
+            c.Id == CautionId.OpeningTooFew
+        );
     }
 
-    // Working hold 50 to 70 % of the best, default 60 %, at least 3 s; 30 to 60 s in all, 3 to 8 sets (this project's choice).
+    // Working hold 50 to 70 % of the best, default 60 %, at least 3 s; 30 to 60 s in all, 3 to 8 sets (this project's
+    // choice).
     [Theory]
     [InlineData(10, 6, 5)]
     [InlineData(12.5, 7, 5)]
@@ -86,8 +97,16 @@ public class MethodTests
     [Fact]
     public void A_hold_by_the_best_follows_it_and_cannot_be_resolved_without()
     {
-        Assert.Equal(6, Resolve("hold 4 x 60 % best", Context("front-lever-tuck", new(HoldSeconds: 11))).Efforts[0].Plan.Seconds);
-        Assert.Equal(ResolutionProblem.NoBestHold, PrescriptionResolver.Resolve(NotationParser.Parse("hold 4 x 60 % best").Plan!, Context("front-lever-tuck")).Problem);
+        Assert.Equal(
+            6,
+            Resolve("hold 4 x 60 % best", Context("front-lever-tuck", new(HoldSeconds: 11))).Efforts[0].Plan.Seconds
+        );
+        Assert.Equal(
+            ResolutionProblem.NoBestHold,
+            PrescriptionResolver
+                .Resolve(NotationParser.Parse("hold 4 x 60 % best").Plan!, Context("front-lever-tuck"))
+                .Problem
+        );
     }
 
     [Fact]
@@ -114,13 +133,22 @@ public class MethodTests
     public void The_weaker_side_may_do_one_set_more_after_the_others()
     {
         var plan = Resolve("hold 2 x 4 s right first +1 rest 2:00", Context("human-flag-tuck"));
-        Assert.Equal([(1, Side.Right), (1, Side.Left), (2, Side.Right), (2, Side.Left), (3, Side.Right)], plan.Efforts.Select(e => (e.Plan.Set, e.Plan.Side!.Value)));
+        Assert.Equal(
+            [(1, Side.Right), (1, Side.Left), (2, Side.Right), (2, Side.Left), (3, Side.Right)],
+            plan.Efforts.Select(e => (e.Plan.Set, e.Plan.Side!.Value))
+        );
         Assert.Equal((8, 12, -4), (plan.Left, plan.Right, plan.MoreOnLeft));
         Assert.Equal([0, 120, 0, 120, 0], plan.Efforts.Select(e => e.RestAfterSeconds));
         // A set in parts is done whole once more, and what comes off is the same.
         var drop = Resolve("1 x drop 4+4 @ +10 / 0 kg left first +1");
-        Assert.Equal([(1, 1), (1, 2), (1, 3), (1, 4), (2, 1), (2, 2)], drop.Efforts.Select(e => (e.Plan.Set, e.Plan.Part)));
-        Assert.Equal(drop.Efforts.Take(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total)), drop.Efforts.TakeLast(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total)));
+        Assert.Equal(
+            [(1, 1), (1, 2), (1, 3), (1, 4), (2, 1), (2, 2)],
+            drop.Efforts.Select(e => (e.Plan.Set, e.Plan.Part))
+        );
+        Assert.Equal(
+            drop.Efforts.Take(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total)),
+            drop.Efforts.TakeLast(2).Select(e => (e.Load.Value.Made, e.TakeOff?.Total))
+        );
     }
 
     [Fact]
@@ -130,7 +158,10 @@ public class MethodTests
         Assert.Equal(("red", -15m), (load.Value.Band!.Name, load.Value.Made.Kilograms));
         Assert.Contains(load.Why.Rounding, r => r.Key == RoundingKey.NearestBand);
         // The mean is good to about 15 % (this project's choice): 18 kg is too far from 15.
-        Assert.Equal(ResolutionProblem.NoSuchBand, PrescriptionResolver.Resolve(NotationParser.Parse("3 x 6 @ band 18 kg").Plan!, Context("pull-up")).Problem);
+        Assert.Equal(
+            ResolutionProblem.NoSuchBand,
+            PrescriptionResolver.Resolve(NotationParser.Parse("3 x 6 @ band 18 kg").Plan!, Context("pull-up")).Problem
+        );
         Assert.Equal("red", Resolve("3 x 6 @ -15 kg").Loads.Single().Value.Band!.Name);
         Assert.True(Resolve("3 x 8 @ feet").Loads.Single().Value is { ByFeet: true, IsWeighed: false });
     }
@@ -142,8 +173,14 @@ public class MethodTests
         Assert.Equal(5.58m, Resolve("3 x 10 @ 9 books").Loads.Single().Value.Made.Kilograms);
         Assert.False(Resolve("3 x 10 @ 2 bricks").Loads.Single().Value.IsWeighed);
         Assert.Null(Resolve("3 x 10 @ 2 bricks").VolumeLoad);
-        Assert.Equal(ResolutionProblem.TooFewCounted, PrescriptionResolver.Resolve(NotationParser.Parse("3 x 10 @ 15 books").Plan!, Context("pull-up")).Problem);
-        Assert.Equal(ResolutionProblem.NoSuchCounted, PrescriptionResolver.Resolve(NotationParser.Parse("3 x 10 @ 5 stones").Plan!, Context("pull-up")).Problem);
+        Assert.Equal(
+            ResolutionProblem.TooFewCounted,
+            PrescriptionResolver.Resolve(NotationParser.Parse("3 x 10 @ 15 books").Plan!, Context("pull-up")).Problem
+        );
+        Assert.Equal(
+            ResolutionProblem.NoSuchCounted,
+            PrescriptionResolver.Resolve(NotationParser.Parse("3 x 10 @ 5 stones").Plan!, Context("pull-up")).Problem
+        );
     }
 
     [Fact]
@@ -163,7 +200,9 @@ public class MethodTests
     [InlineData("hold 3 x 20 s", "front-lever-tuck", CautionId.HoldOverBest)]
     [InlineData("3 x 5 @ +5 kg", "archer-pull-up", CautionId.NotLoaded)]
     public void What_is_risky_in_a_line_is_said(string line, string movement, CautionId caution) =>
-        Assert.Contains(Resolve(line, Context(movement, new(Reps: 12, HoldSeconds: 10))).Cautions, c => c.Id == caution);
+        Assert.Contains(Resolve(line, Context(movement, new(Reps: 12, HoldSeconds: 10))).Cautions, c =>
+            c.Id == caution
+        );
 
     [Theory]
     [InlineData("3 x 5", ProgressionKind.Measure, null)]
@@ -198,14 +237,20 @@ public class MethodTests
     public void Each_method_progresses_in_its_own_way(string line, ProgressionKind kind, string? next)
     {
         var progress = NotationParser.Parse(line).Plan!.Progress();
-        Assert.Equal((kind, next), (progress.Kind, progress.Next is null ? null : NotationPrinter.Print(progress.Next)));
+        Assert.Equal(
+            (kind, next),
+            (progress.Kind, progress.Next is null ? null : NotationPrinter.Print(progress.Next))
+        );
     }
 
     [Theory]
     [InlineData("sets 5, 4, 3 @ +10, +15, +20 kg", new[] { 10.0, 15, 20 })]
     [InlineData("sets 5, 4, 3 @ +10 kg", new[] { 10.0, 10, 10 })]
     public void A_ramp_of_loads_hangs_each_set_by_itself(string line, double[] loads) =>
-        Assert.Equal(loads, Resolve(line, Context("weighted-pull-up")).Efforts.Select(e => (double)e.Load.Value.Made.Kilograms));
+        Assert.Equal(
+            loads,
+            Resolve(line, Context("weighted-pull-up")).Efforts.Select(e => (double)e.Load.Value.Made.Kilograms)
+        );
 
     [Theory]
     [InlineData("sets 6, 6, 6, 6", "4 x 6")]
@@ -226,11 +271,19 @@ public class MethodTests
     [InlineData("sets 5", NotationFault.Unexpected)]
     [InlineData("sets 5, 4 @ +10, +15, +20 kg", NotationFault.PartsDiffer)]
     [InlineData("hold 7, 6", NotationFault.Unexpected)]
-    public void A_faulty_set_up_or_row_of_sets_is_told(string line, NotationFault fault) => Assert.Equal(fault, NotationParser.Parse(line).Error!.Fault);
+    public void A_faulty_set_up_or_row_of_sets_is_told(string line, NotationFault fault) =>
+        Assert.Equal(fault, NotationParser.Parse(line).Error!.Fault);
 
     [Fact]
     public void A_stored_plan_of_the_first_version_still_reads() =>
-        Assert.Equal("4 x 5 @ +10 kg rest 2:30", NotationPrinter.Print(PrescriptionJson.Read("""{"v":1,"plan":{"method":"straight","setTotal":4,"reps":5,"load":{"by":"added","entry":{"value":10,"unit":"kg"}},"restSeconds":150}}""")));
+        Assert.Equal(
+            "4 x 5 @ +10 kg rest 2:30",
+            NotationPrinter.Print(
+                PrescriptionJson.Read(
+                    """{"v":1,"plan":{"method":"straight","setTotal":4,"reps":5,"load":{"by":"added","entry":{"value":10,"unit":"kg"}},"restSeconds":150}}"""
+                )
+            )
+        );
 
     [Fact]
     public void A_line_that_cannot_be_read_is_kept_as_it_was_typed() =>

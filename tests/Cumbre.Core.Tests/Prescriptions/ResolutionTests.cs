@@ -13,7 +13,13 @@ public class ResolutionTests
     private static readonly DateOnly Day = new(2026, 3, 16);
 
     /// <summary>The worked example: 68.2 kg, +15 kg x 6 with 1 in reserve.</summary>
-    private static ResolutionContext Context(Kit? kit = null, bool tested = true, decimal body = 68.2m, Mass? lastLoad = null, int? age = null)
+    private static ResolutionContext Context(
+        Kit? kit = null,
+        bool tested = true,
+        decimal body = 68.2m,
+        Mass? lastLoad = null,
+        int? age = null
+    )
     {
         var bodyMass = Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(body));
         var max = OneRepMax.Estimate(new HeavySet(Mass.FromKilograms(68.2m), Mass.FromKilograms(15), 6, 1, Day));
@@ -41,7 +47,12 @@ public class ResolutionTests
     [Fact]
     public void The_worked_example_in_pounds_is_the_same_body()
     {
-        var kit = new Kit([new(MassEntry.Lb(2.5m), 2), new(MassEntry.Lb(5), 2), new(MassEntry.Lb(10), 2), new(MassEntry.Lb(25), 2)]);
+        var kit = new Kit([
+            new(MassEntry.Lb(2.5m), 2),
+            new(MassEntry.Lb(5), 2),
+            new(MassEntry.Lb(10), 2),
+            new(MassEntry.Lb(25), 2),
+        ]);
         var load = Resolve("4 x 4 @ 80 % e1RM", Context(kit)).Loads.Single().Value;
         // 13.89 kg is 30.6 lb; the nearest the pound plates make is 30.
         Assert.Equal(30.6m, Math.Round(load.Wanted.Pounds, 1));
@@ -87,7 +98,10 @@ public class ResolutionTests
     public void A_drop_set_says_what_to_take_off()
     {
         var resolved = Resolve("2 x drop 4+4+6 @ +20 / +10 / 0 kg");
-        Assert.Equal(["", "10", "10", "", "10", "10"], resolved.Efforts.Select(e => e.TakeOff is { } off ? KitTests.Pieces(off) : ""));
+        Assert.Equal(
+            ["", "10", "10", "", "10", "10"],
+            resolved.Efforts.Select(e => e.TakeOff is { } off ? KitTests.Pieces(off) : "")
+        );
         Assert.Equal([0, 0, 150, 0, 0, 0], resolved.Efforts.Select(e => e.RestAfterSeconds));
         Assert.Equal(28, resolved.RepTotal);
     }
@@ -115,14 +129,22 @@ public class ResolutionTests
 
     [Fact]
     public void Over_twelve_effective_reps_no_load_is_guessed() =>
-        Assert.Equal(ResolutionProblem.TooManyEffectiveReps, PrescriptionResolver.Resolve(Plan("3 x 10 3 in reserve"), Context()).Problem);
+        Assert.Equal(
+            ResolutionProblem.TooManyEffectiveReps,
+            PrescriptionResolver.Resolve(Plan("3 x 10 3 in reserve"), Context()).Problem
+        );
 
     // The caution's limits: over 10 % of the system mass or over 5 kg.
     [Theory]
     [InlineData("4 x 5 @ +12.5 kg", 7.5, false)]
     [InlineData("4 x 5 @ +15 kg", 7.5, true)]
     public void A_large_jump_asks_for_confirmation(string line, double last, bool cautioned) =>
-        Assert.Equal(cautioned, Resolve(line, Context(lastLoad: Mass.FromKilograms((decimal)last))).Loads[0].Why.Cautions.Any(c => c.Id == CautionId.JumpLarge));
+        Assert.Equal(
+            cautioned,
+            Resolve(line, Context(lastLoad: Mass.FromKilograms((decimal)last)))
+                .Loads[0]
+                .Why.Cautions.Any(c => c.Id == CautionId.JumpLarge)
+        );
 
     [Fact]
     public void A_load_over_the_maximum_is_cautioned() =>
@@ -134,7 +156,10 @@ public class ResolutionTests
 
     [Fact]
     public void A_coarse_kit_says_so() =>
-        Assert.Contains(Resolve("4 x 5 @ +15 kg", Context(new Kit([new(MassEntry.Kg(10), 1)]))).Loads[0].Why.Cautions, c => c.Id == CautionId.KitCoarse);
+        Assert.Contains(
+            Resolve("4 x 5 @ +15 kg", Context(new Kit([new(MassEntry.Kg(10), 1)]))).Loads[0].Why.Cautions,
+            c => c.Id == CautionId.KitCoarse
+        );
 
     [Fact]
     public void The_golden_path_from_line_to_efforts_and_back()
@@ -146,7 +171,8 @@ public class ResolutionTests
         Assert.Equal(6, resolved.Efforts.Count);
         Assert.Equal(
             [(4, 20m, Grip.Wide), (4, 10m, Grip.Medium), (6, 0m, Grip.Narrow)],
-            resolved.Efforts.Take(3).Select(e => (e.Plan.RepsHigh, e.Load.Value.Made.Kilograms, e.Plan.Grip!.Value)));
+            resolved.Efforts.Take(3).Select(e => (e.Plan.RepsHigh, e.Load.Value.Made.Kilograms, e.Plan.Grip!.Value))
+        );
         Assert.Equal(28 * 5, resolved.TensionSeconds);
         Assert.Equal(28 * 5 + 180 + 2 * 20 + 60, resolved.DurationSeconds);
         Assert.Equal(line, NotationPrinter.Print(resolved.Source));

@@ -9,10 +9,16 @@ namespace Cumbre.Core.Tests.Prescriptions;
 
 public class StandingCautionsTests
 {
-    private static IReadOnlyList<CautionNote> For(string line, bool needsClearance = false, string movement = "weighted-chin-up")
+    private static IReadOnlyList<CautionNote> For(
+        string line,
+        bool needsClearance = false,
+        string movement = "weighted-chin-up"
+    )
     {
         var body = Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(70));
-        var plan = PrescriptionResolver.Resolve(NotationParser.Parse(line).Plan!, new(body, null, 0, KitTests.Cochera)).Plan!;
+        var plan = PrescriptionResolver
+            .Resolve(NotationParser.Parse(line).Plan!, new(body, null, 0, KitTests.Cochera))
+            .Plan!;
         return StandingCautions.For(plan, Catalogue.Shipped.Movements[movement], body.Value, needsClearance);
     }
 
@@ -34,7 +40,8 @@ public class StandingCautionsTests
         Assert.Equal(kilograms, For(line).Single(c => c.Id == CautionId.Anchor).Args[0].Number);
 
     [Fact]
-    public void What_hangs_on_nothing_asks_for_no_anchor() => Assert.DoesNotContain(For("3 x 10", movement: "push-up"), c => c.Id == CautionId.Anchor);
+    public void What_hangs_on_nothing_asks_for_no_anchor() =>
+        Assert.DoesNotContain(For("3 x 10", movement: "push-up"), c => c.Id == CautionId.Anchor);
 
     [Fact]
     public void Load_asks_for_solid_form_and_near_maximal_sets_for_breathing()
@@ -45,5 +52,6 @@ public class StandingCautionsTests
     }
 
     [Fact]
-    public void Missing_clearance_comes_first() => Assert.Equal(CautionId.ClearanceFirst, For("3 x 5", needsClearance: true)[0].Id);
+    public void Missing_clearance_comes_first() =>
+        Assert.Equal(CautionId.ClearanceFirst, For("3 x 5", needsClearance: true)[0].Id);
 }

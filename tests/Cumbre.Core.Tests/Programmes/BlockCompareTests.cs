@@ -6,28 +6,44 @@ namespace Cumbre.Core.Tests.Programmes;
 /// <summary>Two blocks side by side.</summary>
 public class BlockCompareTests
 {
-    private static IReadOnlyList<ComparedWeek> Compare(Block left, Block right, AthleteAtWork? other = null) => BlockCompare.Of(Gym.Dose(left), Gym.Dose(right, other));
+    private static IReadOnlyList<ComparedWeek> Compare(Block left, Block right, AthleteAtWork? other = null) =>
+        BlockCompare.Of(Gym.Dose(left), Gym.Dose(right, other));
 
-    private static readonly Block Before = Gym.Block([(0, ["pull-up: 3 x 8", "push-up: 3 x 10"]), (3, ["front-lever-tuck: hold 4 x 5 s"])]);
+    private static readonly Block Before = Gym.Block([
+        (0, ["pull-up: 3 x 8", "push-up: 3 x 10"]),
+        (3, ["front-lever-tuck: hold 4 x 5 s"]),
+    ]);
 
     [Fact]
     public void The_same_block_differs_in_nothing_and_costs_the_same()
     {
         var week = Compare(Before, Before).Single();
         Assert.Empty(week.Differences);
-        Assert.Equal((week.HardSets.Left, week.Seconds.Left, 20), (week.HardSets.Right, week.Seconds.Right, week.StraightArmSeconds.Left));
+        Assert.Equal(
+            (week.HardSets.Left, week.Seconds.Left, 20),
+            (week.HardSets.Right, week.Seconds.Right, week.StraightArmSeconds.Left)
+        );
     }
 
     [Fact]
     public void What_is_new_gone_rewritten_or_moved_is_told_by_pattern()
     {
-        var after = Gym.Block([(0, ["pull-up: 4 x 8", "parallel-bar-dip: 3 x 6"]), (4, ["front-lever-tuck: hold 4 x 5 s"])]);
-        var told = Compare(Before, after).Single().Differences.Select(d => (d.Kind, d.Pattern, string.Join(";", d.Left), string.Join(";", d.Right)));
+        var after = Gym.Block([
+            (0, ["pull-up: 4 x 8", "parallel-bar-dip: 3 x 6"]),
+            (4, ["front-lever-tuck: hold 4 x 5 s"]),
+        ]);
+        var told = Compare(Before, after)
+            .Single()
+            .Differences.Select(d => (d.Kind, d.Pattern, string.Join(";", d.Left), string.Join(";", d.Right)));
         Assert.Equal(
-        [
-            (DifferenceKind.Line, Pattern.VerticalPull, "3 x 8", "4 x 8"), (DifferenceKind.MovementIn, Pattern.VerticalPush, "", "3 x 6"), (DifferenceKind.MovementOut, Pattern.HorizontalPush, "3 x 10", ""),
-            (DifferenceKind.Days, Pattern.StraightArmPull, "Thursday", "Friday"),
-        ], told);
+            [
+                (DifferenceKind.Line, Pattern.VerticalPull, "3 x 8", "4 x 8"),
+                (DifferenceKind.MovementIn, Pattern.VerticalPush, "", "3 x 6"),
+                (DifferenceKind.MovementOut, Pattern.HorizontalPush, "3 x 10", ""),
+                (DifferenceKind.Days, Pattern.StraightArmPull, "Thursday", "Friday"),
+            ],
+            told
+        );
     }
 
     [Fact]
@@ -36,7 +52,16 @@ public class BlockCompareTests
         var block = Gym.Block([(0, ["weighted-pull-up: 3 x 8 @ +10 % bm"])]);
         var heavier = Gym.Athlete();
         var lighter = new AthleteAtWork(
-            heavier.Athlete with { BodyMass = new([new(Gym.Monday.AddDays(-1), Core.Measures.MassEntry.Kg(50))]) }, heavier.Intake, heavier.Atlas, heavier.Gear, [], Gym.Monday);
+            heavier.Athlete with
+            {
+                BodyMass = new([new(Gym.Monday.AddDays(-1), Core.Measures.MassEntry.Kg(50))]),
+            },
+            heavier.Intake,
+            heavier.Atlas,
+            heavier.Gear,
+            [],
+            Gym.Monday
+        );
         var told = Compare(block, block, lighter).Single().Differences.Single();
         // A tenth of 70 kg and of 50 kg, as the hall's plates make it.
         Assert.Equal((DifferenceKind.Load, "7.5", "5"), (told.Kind, told.Left.Single(), told.Right.Single()));

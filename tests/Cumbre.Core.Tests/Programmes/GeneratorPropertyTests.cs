@@ -9,16 +9,34 @@ using Cumbre.Simulation;
 
 namespace Cumbre.Core.Tests.Programmes;
 
-/// <summary>What must hold for every generated block, over thousands of athletes made by chance. The limits and their sources are in docs/formulas.md.</summary>
+/// <summary>
+/// What must hold for every generated block, over thousands of athletes made by chance. The limits and their sources
+/// are in docs/formulas.md.
+/// </summary>
 public class GeneratorPropertyTests
 {
     private const int Athletes = 2000;
 
-    private static readonly Lazy<IReadOnlyList<(int Seed, RandomAthlete Who, AthleteAtWork Work, GeneratedBlock Made, IReadOnlyList<WeekDose> Dose)>> All = new(Generate);
+    private static readonly Lazy<
+        IReadOnlyList<(
+            int Seed,
+            RandomAthlete Who,
+            AthleteAtWork Work,
+            GeneratedBlock Made,
+            IReadOnlyList<WeekDose> Dose
+        )>
+    > All = new(Generate);
 
-    private static IReadOnlyList<(int, RandomAthlete, AthleteAtWork, GeneratedBlock, IReadOnlyList<WeekDose>)> Generate()
+    private static IReadOnlyList<(
+        int,
+        RandomAthlete,
+        AthleteAtWork,
+        GeneratedBlock,
+        IReadOnlyList<WeekDose>
+    )> Generate()
     {
-        var all = new ConcurrentBag<(int Seed, RandomAthlete, AthleteAtWork, GeneratedBlock, IReadOnlyList<WeekDose>)>();
+        var all =
+            new ConcurrentBag<(int Seed, RandomAthlete, AthleteAtWork, GeneratedBlock, IReadOnlyList<WeekDose>)>();
         Parallel.For(0, Athletes, seed =>
         {
             var who = RandomAthletes.Make(seed, Gym.Monday);
@@ -29,95 +47,191 @@ public class GeneratorPropertyTests
         return [.. all.OrderBy(a => a.Seed)];
     }
 
-    private static AthleteAtWork Work(RandomAthlete who) => new(who.Snapshot, who.Intake, Atlas.Shipped, who.Gear, [], Gym.Monday);
+    private static AthleteAtWork Work(RandomAthlete who) =>
+        new(who.Snapshot, who.Intake, Atlas.Shipped, who.Gear, [], Gym.Monday);
 
     /// <summary>Names every athlete for whom something is wrong, the first few in full.</summary>
-    private static void None(Func<(int Seed, RandomAthlete Who, AthleteAtWork Work, GeneratedBlock Made, IReadOnlyList<WeekDose> Dose), IEnumerable<string>> wrong) =>
-        Assert.Equal([], All.Value.SelectMany(a => wrong(a).Select(w => $"athlete {a.Seed}: {w}")).Take(10));
+    private static void None(
+        Func<
+            (int Seed, RandomAthlete Who, AthleteAtWork Work, GeneratedBlock Made, IReadOnlyList<WeekDose> Dose),
+            IEnumerable<string>
+        > wrong
+    ) => Assert.Equal([], All.Value.SelectMany(a => wrong(a).Select(w => $"athlete {a.Seed}: {w}")).Take(10));
 
-    private static IEnumerable<(WeekDose Week, SessionDose Session, ItemReading Item)> Items(IReadOnlyList<WeekDose> dose) =>
-        dose.SelectMany(w => w.Sessions.SelectMany(s => s.Items.Select(i => (w, s, i))));
+    private static IEnumerable<(WeekDose Week, SessionDose Session, ItemReading Item)> Items(
+        IReadOnlyList<WeekDose> dose
+    ) => dose.SelectMany(w => w.Sessions.SelectMany(s => s.Items.Select(i => (w, s, i))));
 
     [Fact]
     public void The_dose_panel_raises_no_caution_on_a_fresh_block() =>
-        None(a => BlockChecks.Of(a.Made.Block, a.Dose, a.Work, DoseRules.Shipped).Select(c => $"{c.Id} in week {c.Week} {c.About}"));
+        None(a =>
+            BlockChecks
+                .Of(a.Made.Block, a.Dose, a.Work, DoseRules.Shipped)
+                .Select(c => $"{c.Id} in week {c.Week} {c.About}")
+        );
 
     [Fact]
     public void Most_athletes_get_sessions_in_every_week()
     {
         // Who may train nothing at all (clearance, pain everywhere) gets none; everybody else does.
-        None(a => a.Made.Notices.Any(n => n.Id == NoticeId.NothingToTrain) || a.Dose.All(w => w.Sessions.Count > 0) ? [] : ["a week without a session"]);
+        None(a =>
+            a.Made.Notices.Any(n => n.Id == NoticeId.NothingToTrain) || a.Dose.All(w => w.Sessions.Count > 0)
+                ? []
+                : ["a week without a session"]
+        );
         Assert.True(All.Value.Count(a => a.Dose.All(w => w.Sessions.Count > 0)) > Athletes * 0.7);
     }
 
     [Fact]
-    public void Every_line_is_read_and_resolved() => None(a => Items(a.Dose).Where(i => i.Item.Resolved is null).Select(i => $"{i.Item.Item.Movement}: {i.Item.Item.Line}"));
+    public void Every_line_is_read_and_resolved() =>
+        None(a =>
+            Items(a.Dose).Where(i => i.Item.Resolved is null).Select(i => $"{i.Item.Item.Movement}: {i.Item.Item.Line}")
+        );
 
     [Fact]
     public void No_session_is_longer_than_the_athlete_has() =>
-        None(a => a.Dose.SelectMany(w => w.Sessions).Where(s => s.Seconds > 60 * (a.Who.Intake.Minutes ?? GeneratorRules.Shipped.MinutesUnknown)).Select(s => $"{s.Session.Day}: {s.Seconds} s"));
+        None(a =>
+            a.Dose.SelectMany(w => w.Sessions)
+                .Where(s => s.Seconds > 60 * (a.Who.Intake.Minutes ?? GeneratorRules.Shipped.MinutesUnknown))
+                .Select(s => $"{s.Session.Day}: {s.Seconds} s")
+        );
 
     [Fact]
-    public void Nothing_asks_for_kit_that_is_not_there() => None(a => Items(a.Dose).Where(i => KitCheck.Missing(i.Item.Movement!, a.Work) is not null).Select(i => i.Item.Item.Movement));
+    public void Nothing_asks_for_kit_that_is_not_there() =>
+        None(a =>
+            Items(a.Dose)
+                .Where(i => KitCheck.Missing(i.Item.Movement!, a.Work) is not null)
+                .Select(i => i.Item.Item.Movement)
+        );
 
     [Fact]
     public void Every_load_is_made_by_the_kit() =>
-        None(a => Items(a.Dose).SelectMany(i => i.Item.Resolved!.Loads).Where(l => l.Value is { Counted: null, Band: null } && l.Value.Made != l.Value.Pieces.Total && l.Value.Made > Mass.Zero).Select(l => l.Value.Made.ToString()));
+        None(a =>
+            Items(a.Dose)
+                .SelectMany(i => i.Item.Resolved!.Loads)
+                .Where(l =>
+                    l.Value is { Counted: null, Band: null }
+                    && l.Value.Made != l.Value.Pieces.Total
+                    && l.Value.Made > Mass.Zero
+                )
+                .Select(l => l.Value.Made.ToString())
+        );
 
     [Fact]
     public void No_step_above_the_placement_is_trained() =>
-        None(a => Items(a.Dose).Where(i => !(DoseRules.Shipped.FindsLevel(i.Item.Movement!) && !a.Work.KnowsLevel(i.Item.Movement!.Pattern)))
-            .Where(i => a.Work.StepsOf(i.Item.Movement!.Slug) is [_, ..] steps && steps.All(s => !s.Reachable && s.Status is StepStatus.Locked or StepStatus.Ahead))
-            .Select(i => i.Item.Item.Movement));
+        None(a =>
+            Items(a.Dose)
+                .Where(i =>
+                    !(DoseRules.Shipped.FindsLevel(i.Item.Movement!) && !a.Work.KnowsLevel(i.Item.Movement!.Pattern))
+                )
+                .Where(i =>
+                    a.Work.StepsOf(i.Item.Movement!.Slug) is [_, ..] steps
+                    && steps.All(s => !s.Reachable && s.Status is StepStatus.Locked or StepStatus.Ahead)
+                )
+                .Select(i => i.Item.Item.Movement)
+        );
 
     [Fact]
     public void Nothing_that_hurts_is_loaded() =>
-        None(a => Items(a.Dose).Where(i => a.Work.Holding(i.Item.Movement!) is not null).Select(i => i.Item.Item.Movement));
+        None(a =>
+            Items(a.Dose).Where(i => a.Work.Holding(i.Item.Movement!) is not null).Select(i => i.Item.Item.Movement)
+        );
 
     [Fact]
     public void Pull_and_push_are_in_balance() =>
-        None(a => a.Dose.Where(w => w.Pull + w.Push >= 12 && (w.Push == 0 || (decimal)w.Pull / w.Push is < 0.8m or > 1.25m)).Select(w => $"week {w.Number}: {w.Pull} to {w.Push}"));
+        None(a =>
+            a.Dose.Where(w => w.Pull + w.Push >= 12 && (w.Push == 0 || (decimal)w.Pull / w.Push is < 0.8m or > 1.25m))
+                .Select(w => $"week {w.Number}: {w.Pull} to {w.Push}")
+        );
 
     [Fact]
     public void Straight_arm_work_grows_by_a_tenth_at_most() =>
-        None(a => a.Dose.Where(w => w.Kind == WeekKind.Loading && w.StraightArmMost is { } most && w.StraightArm.Value > Math.Ceiling(most)).Select(w => $"week {w.Number}: {w.StraightArm.Value} of {w.StraightArmMost}"));
+        None(a =>
+            a.Dose.Where(w =>
+                    w.Kind == WeekKind.Loading
+                    && w.StraightArmMost is { } most
+                    && w.StraightArm.Value > Math.Ceiling(most)
+                )
+                .Select(w => $"week {w.Number}: {w.StraightArm.Value} of {w.StraightArmMost}")
+        );
 
     [Fact]
     public void Straight_arm_work_of_one_direction_never_stands_on_two_days_running() =>
-        None(a => new[] { Pattern.StraightArmPull, Pattern.StraightArmPush }.SelectMany(p =>
-        {
-            var days = Items(a.Dose).Where(i => i.Item.Movement!.Pattern == p).Select(i => i.Session.Session.Day).ToHashSet();
-            return days.Where(d => days.Contains(d.AddDays(1))).Select(d => $"{p} on {d} and the day after");
-        }));
+        None(a =>
+            new[] { Pattern.StraightArmPull, Pattern.StraightArmPush }.SelectMany(p =>
+            {
+                var days = Items(a.Dose)
+                    .Where(i => i.Item.Movement!.Pattern == p)
+                    .Select(i => i.Session.Session.Day)
+                    .ToHashSet();
+                return days.Where(d => days.Contains(d.AddDays(1))).Select(d => $"{p} on {d} and the day after");
+            })
+        );
 
     [Fact]
-    public void Both_sides_do_the_same() => None(a => a.Dose.Where(w => !w.SidesEven).Select(w => $"week {w.Number}: {w.Left} and {w.Right}"));
+    public void Both_sides_do_the_same() =>
+        None(a => a.Dose.Where(w => !w.SidesEven).Select(w => $"week {w.Number}: {w.Left} and {w.Right}"));
 
     [Fact]
-    public void No_pattern_has_more_hard_sets_than_is_usual() => None(a => a.Dose.SelectMany(w => w.Patterns).Where(p => p.Sets > p.To).Select(p => $"{p.Pattern}: {p.Sets}"));
+    public void No_pattern_has_more_hard_sets_than_is_usual() =>
+        None(a => a.Dose.SelectMany(w => w.Patterns).Where(p => p.Sets > p.To).Select(p => $"{p.Pattern}: {p.Sets}"));
 
     [Fact]
     public void The_last_week_is_easy() =>
-        None(a => a.Dose[^1] is { Kind: WeekKind.Retest } last && last.HardSets <= 0.75 * a.Dose.Max(w => w.HardSets) + 2 ? [] : [$"{a.Dose[^1].HardSets} after {a.Dose.Max(w => w.HardSets)}"]);
+        None(a =>
+            a.Dose[^1] is { Kind: WeekKind.Retest } last && last.HardSets <= 0.75 * a.Dose.Max(w => w.HardSets) + 2
+                ? []
+                : [$"{a.Dose[^1].HardSets} after {a.Dose.Max(w => w.HardSets)}"]
+        );
 
     [Fact]
     public void No_load_is_hung_in_the_easy_week_but_in_a_test() =>
-        None(a => Items(a.Dose).Where(i => i.Week.Kind == WeekKind.Retest && i.Session.Session.Title != "Tests" && i.Item.Resolved!.Loads.Any(l => l.Value.Made > Mass.Zero)).Select(i => i.Item.Item.Line));
+        None(a =>
+            Items(a.Dose)
+                .Where(i =>
+                    i.Week.Kind == WeekKind.Retest
+                    && i.Session.Session.Title != "Tests"
+                    && i.Item.Resolved!.Loads.Any(l => l.Value.Made > Mass.Zero)
+                )
+                .Select(i => i.Item.Item.Line)
+        );
 
     [Fact]
     public void Every_item_says_why_it_is_there() =>
-        None(a => Items(a.Dose).Where(i => !a.Made.Why.TryGetValue(i.Item.Item.Id, out var why) || why.Working.Count == 0).Select(i => $"{i.Item.Item.Movement} in week {i.Week.Number}"));
+        None(a =>
+            Items(a.Dose)
+                .Where(i => !a.Made.Why.TryGetValue(i.Item.Item.Id, out var why) || why.Working.Count == 0)
+                .Select(i => $"{i.Item.Item.Movement} in week {i.Week.Number}")
+        );
 
     [Fact]
     public void Negatives_and_high_pulls_stand_in_two_hard_sessions_a_week_at_most() =>
-        None(a => a.Dose.Where(w => w.Sessions.Count(s => s.Items.Any(i => i.Resolved is { HardSets: > 0 } && (i.Plan is Negatives || i.Movement!.Cautions.Contains(Core.Explanations.CautionId.TwiceAWeek)))) > 2).Select(w => $"week {w.Number}"));
+        None(a =>
+            a.Dose.Where(w =>
+                    w.Sessions.Count(s =>
+                        s.Items.Any(i =>
+                            i.Resolved is { HardSets: > 0 }
+                            && (
+                                i.Plan is Negatives
+                                || i.Movement!.Cautions.Contains(Core.Explanations.CautionId.TwiceAWeek)
+                            )
+                        )
+                    ) > 2
+                )
+                .Select(w => $"week {w.Number}")
+        );
 
     [Fact]
     public void The_same_input_gives_the_same_block()
     {
         foreach (var (seed, _, _, made, _) in All.Value.Take(60))
         {
-            var again = BlockGenerator.Generate(Work(RandomAthletes.Make(seed, Gym.Monday)), Ids.Wish(), DoseRules.Shipped, GeneratorRules.Shipped);
+            var again = BlockGenerator.Generate(
+                Work(RandomAthletes.Make(seed, Gym.Monday)),
+                Ids.Wish(),
+                DoseRules.Shipped,
+                GeneratorRules.Shipped
+            );
             Assert.Equal(Ids.Text(made.Block), Ids.Text(again.Block));
             Assert.Equal(made.LeftOut, again.LeftOut);
         }
@@ -127,12 +241,20 @@ public class GeneratorPropertyTests
     public void Fifty_athletes_train_generated_blocks_for_half_a_year()
     {
         var lives = new ConcurrentBag<LivedBlocks>();
-        Parallel.For(0, 50, seed => lives.Add(LifeInBlocks.Live(RandomAthletes.Make(5000 + seed, Gym.Monday), Gym.Monday, 26, seed)));
+        Parallel.For(0, 50, seed =>
+            lives.Add(LifeInBlocks.Live(RandomAthletes.Make(5000 + seed, Gym.Monday), Gym.Monday, 26, seed))
+        );
         Assert.All(lives, l => Assert.Equal((0, true), (l.Cautions, l.LongestMinutes <= 0)));
         // A fresh test may deny what a harder step implied, so that somebody can stand a step lower than was thought.
-        Assert.True(lives.Count(l => l.StepsWonAfter < l.StepsWonBefore) <= 3, string.Join("; ", lives.Where(l => l.StepsWonAfter < l.StepsWonBefore)));
+        Assert.True(
+            lives.Count(l => l.StepsWonAfter < l.StepsWonBefore) <= 3,
+            string.Join("; ", lives.Where(l => l.StepsWonAfter < l.StepsWonBefore))
+        );
         // Who trains gets further: the growth is invented, but the plan must let it happen.
-        Assert.True(lives.Sum(l => l.StepsWonAfter) > lives.Sum(l => l.StepsWonBefore) + 25, $"{lives.Sum(l => l.StepsWonBefore)} -> {lives.Sum(l => l.StepsWonAfter)}");
+        Assert.True(
+            lives.Sum(l => l.StepsWonAfter) > lives.Sum(l => l.StepsWonBefore) + 25,
+            $"{lives.Sum(l => l.StepsWonBefore)} -> {lives.Sum(l => l.StepsWonAfter)}"
+        );
     }
 }
 
@@ -141,7 +263,17 @@ internal static class Ids
 {
     public static BlockWish Wish(DateOnly? start = null) => new("Block", start ?? Gym.Monday, Of);
 
-    public static Guid Of(string name) => new(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(name)).AsSpan(0, 16));
+    public static Guid Of(string name) =>
+        new(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(name)).AsSpan(0, 16));
 
-    public static string Text(Block block) => string.Join('\n', block.Weeks.SelectMany((w, i) => w.Sessions.SelectMany(s => s.Items.Select(item => $"{i} {w.Kind} {s.Day} {s.Title} {s.WarmUp} {item}"))));
+    public static string Text(Block block) =>
+        string.Join(
+            '\n',
+            block.Weeks.SelectMany(
+                (w, i) =>
+                    w.Sessions.SelectMany(s =>
+                        s.Items.Select(item => $"{i} {w.Kind} {s.Day} {s.Title} {s.WarmUp} {item}")
+                    )
+            )
+        );
 }

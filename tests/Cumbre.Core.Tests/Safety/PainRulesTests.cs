@@ -18,29 +18,96 @@ public class PainRulesTests
 
     private static readonly MorningAnswer[] NoMornings = [];
 
-    private static Exposure Did(int day, string movement, int? pain = null, string? place = null, StopSign? sign = null) => new(
-        new Guid(day + 1, 0, 0, new byte[8]), Monday.AddDays(day), movement, NotationParser.Parse("3 x 5").Plan!, [Mass.Zero, Mass.Zero, Mass.Zero], false, Mass.FromKilograms(70),
-        [new LoggedSet(1, 1, 5, MassEntry.Kg(0), 2, FormVerdict.Clean, pain, place) { Sign = sign }]);
+    private static Exposure Did(
+        int day,
+        string movement,
+        int? pain = null,
+        string? place = null,
+        StopSign? sign = null
+    ) =>
+        new(
+            new Guid(day + 1, 0, 0, new byte[8]),
+            Monday.AddDays(day),
+            movement,
+            NotationParser.Parse("3 x 5").Plan!,
+            [Mass.Zero, Mass.Zero, Mass.Zero],
+            false,
+            Mass.FromKilograms(70),
+            [new LoggedSet(1, 1, 5, MassEntry.Kg(0), 2, FormVerdict.Clean, pain, place) { Sign = sign }]
+        );
 
-    private static IReadOnlyList<Stop> Stops(IReadOnlyList<Exposure> exposures, MorningAnswer[]? mornings = null, BenchmarkResult[]? results = null, CheckIn[]? checkIns = null, params StopClearance[] clearances) =>
-        PainRules.Stops(PainRules.Reports(exposures, results ?? [], checkIns ?? NoCheckIns, mornings ?? NoMornings, All), exposures, clearances, All);
+    private static IReadOnlyList<Stop> Stops(
+        IReadOnlyList<Exposure> exposures,
+        MorningAnswer[]? mornings = null,
+        BenchmarkResult[]? results = null,
+        CheckIn[]? checkIns = null,
+        params StopClearance[] clearances
+    ) =>
+        PainRules.Stops(
+            PainRules.Reports(exposures, results ?? [], checkIns ?? NoCheckIns, mornings ?? NoMornings, All),
+            exposures,
+            clearances,
+            All
+        );
 
     [Theory]
-    [InlineData("shoulder", "weighted-dip", "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up pull-up active-hang", "inverted-row-horizontal squat")]
-    [InlineData("neck", "wall-handstand", "inverted-hang pike-push-up parallel-bar-dip chin-over-bar-hold", "pull-up inverted-row-horizontal")]
-    [InlineData("inner elbow", "chin-up", "pull-up inverted-row-horizontal bar-muscle-up front-lever-tuck human-flag-tuck ring-curl false-grip-hang", "parallel-bar-dip push-up")]
+    [InlineData(
+        "shoulder",
+        "weighted-dip",
+        "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up pull-up active-hang",
+        "inverted-row-horizontal squat"
+    )]
+    [InlineData(
+        "neck",
+        "wall-handstand",
+        "inverted-hang pike-push-up parallel-bar-dip chin-over-bar-hold",
+        "pull-up inverted-row-horizontal"
+    )]
+    [InlineData(
+        "inner elbow",
+        "chin-up",
+        "pull-up inverted-row-horizontal bar-muscle-up front-lever-tuck human-flag-tuck ring-curl false-grip-hang",
+        "parallel-bar-dip push-up"
+    )]
     [InlineData("elbow, front", "chin-up", "pull-up ring-curl", "parallel-bar-dip")]
-    [InlineData("outer elbow", "ring-dip", "parallel-bar-dip push-up ring-triceps-extension planche-tuck", "pull-up inverted-row-horizontal")]
-    [InlineData("wrist", "planche-lean", "push-up planche-tuck false-grip-hang straight-bar-dip bar-muscle-up", "parallel-bar-dip pull-up front-lever-tuck")]
-    [InlineData("hand, torn skin", "pull-up", "chin-up ring-row front-lever-tuck hanging-leg-raise", "push-up pike-push-up squat")]
-    [InlineData("lower back", "hanging-leg-raise", "hollow-hold back-lever-full human-flag-full", "pull-up parallel-bar-dip")]
+    [InlineData(
+        "outer elbow",
+        "ring-dip",
+        "parallel-bar-dip push-up ring-triceps-extension planche-tuck",
+        "pull-up inverted-row-horizontal"
+    )]
+    [InlineData(
+        "wrist",
+        "planche-lean",
+        "push-up planche-tuck false-grip-hang straight-bar-dip bar-muscle-up",
+        "parallel-bar-dip pull-up front-lever-tuck"
+    )]
+    [InlineData(
+        "hand, torn skin",
+        "pull-up",
+        "chin-up ring-row front-lever-tuck hanging-leg-raise",
+        "push-up pike-push-up squat"
+    )]
+    [InlineData(
+        "lower back",
+        "hanging-leg-raise",
+        "hollow-hold back-lever-full human-flag-full",
+        "pull-up parallel-bar-dip"
+    )]
     [InlineData("knee", "single-leg-squat", "squat calf-raise jumping-muscle-up", "pull-up push-up")]
     [InlineData("calf", "single-leg-squat", "squat jumping-muscle-up", "parallel-bar-dip")]
     [InlineData("ribs", "archer-pull-up", "pull-up chin-up", "inverted-row-horizontal parallel-bar-dip squat")]
-    public void Pain_of_six_stops_what_hurts_its_pattern_and_what_loads_the_place(string place, string hurt, string stops, string stays)
+    public void Pain_of_six_stops_what_hurts_its_pattern_and_what_loads_the_place(
+        string place,
+        string hurt,
+        string stops,
+        string stays
+    )
     {
         var stop = Assert.Single(Stops([Did(0, hurt, 6, place)]));
-        Assert.All(stops.Split(' ').Append(hurt), m => Assert.NotEqual(Hold.None, PainRules.Holds(stop, All.Movements[m], All)));
+        Assert.All(stops.Split(' ').Append(hurt), m =>
+            Assert.NotEqual(Hold.None, PainRules.Holds(stop, All.Movements[m], All))
+        );
         Assert.All(stays.Split(' '), m => Assert.Equal(Hold.None, PainRules.Holds(stop, All.Movements[m], All)));
     }
 
@@ -57,7 +124,8 @@ public class PainRulesTests
     {
         foreach (var place in new[] { "neck", "lower back" })
         {
-            Hold Squat(bool loaded) => PainRules.Holds(PainPlace.Read(place), true, null, All.Movements["squat"], loaded);
+            Hold Squat(bool loaded) =>
+                PainRules.Holds(PainPlace.Read(place), true, null, All.Movements["squat"], loaded);
             Assert.Equal((Hold.None, Hold.Whole), (Squat(false), Squat(true)));
         }
     }
@@ -73,20 +141,31 @@ public class PainRulesTests
     [Theory]
     [InlineData(5, 0)]
     [InlineData(6, 1)]
-    public void Six_is_the_level_that_stops(int pain, int stops) => Assert.Equal(stops, Stops([Did(0, "weighted-dip", pain, "right shoulder")]).Count);
+    public void Six_is_the_level_that_stops(int pain, int stops) =>
+        Assert.Equal(stops, Stops([Did(0, "weighted-dip", pain, "right shoulder")]).Count);
 
     [Theory]
     [InlineData(2, 0)]
     [InlineData(3, 1)]
     public void Three_again_at_the_next_exposure_of_what_loads_the_place_stops(int pain, int stops) =>
-        Assert.Equal(stops, Stops([Did(0, "neutral-pull-up", 3, "inner elbow"), Did(2, "inverted-row-horizontal", pain, "inner elbow")]).Count);
+        Assert.Equal(
+            stops,
+            Stops([
+                Did(0, "neutral-pull-up", 3, "inner elbow"),
+                Did(2, "inverted-row-horizontal", pain, "inner elbow"),
+            ]).Count
+        );
 
     [Fact]
     public void A_painless_exposure_of_what_loads_the_place_stands_between()
     {
-        Assert.Empty(Stops([Did(0, "chin-up", 3, "inner elbow"), Did(2, "ring-row"), Did(4, "chin-up", 3, "inner elbow")]));
+        Assert.Empty(
+            Stops([Did(0, "chin-up", 3, "inner elbow"), Did(2, "ring-row"), Did(4, "chin-up", 3, "inner elbow")])
+        );
         // A press does not load the inner elbow, so it stands between nothing.
-        Assert.Single(Stops([Did(0, "chin-up", 3, "inner elbow"), Did(2, "push-up"), Did(4, "chin-up", 3, "inner elbow")]));
+        Assert.Single(
+            Stops([Did(0, "chin-up", 3, "inner elbow"), Did(2, "push-up"), Did(4, "chin-up", 3, "inner elbow")])
+        );
     }
 
     [Theory]
@@ -100,7 +179,8 @@ public class PainRulesTests
     [InlineData(StopSign.Pop)]
     [InlineData(StopSign.Numbness)]
     [InlineData(StopSign.NightPain)]
-    public void A_stop_sign_stops_at_any_level(StopSign sign) => Assert.Equal(sign, Assert.Single(Stops([Did(0, "weighted-dip", 1, "shoulder", sign)])).Because.Sign);
+    public void A_stop_sign_stops_at_any_level(StopSign sign) =>
+        Assert.Equal(sign, Assert.Single(Stops([Did(0, "weighted-dip", 1, "shoulder", sign)])).Because.Sign);
 
     [Fact]
     public void Every_set_item_and_origin_is_read()
@@ -108,22 +188,60 @@ public class PainRulesTests
         // Eight in the first of three items, and in a test, a check-in and the next morning.
         var day = new[] { Did(0, "weighted-dip", 8, "right shoulder"), Did(0, "push-up"), Did(0, "squat") };
         Assert.Equal("weighted-dip", Assert.Single(Stops(day)).Because.Movement);
-        var test = new BenchmarkResult(Guid.NewGuid(), "pull-up-max", Monday, Score.OfReps(4), MassEntry.Kg(0), 0, Mass.FromKilograms(70), FormVerdict.Clean).WithPain(7, "left elbow");
+        var test = new BenchmarkResult(
+            Guid.NewGuid(),
+            "pull-up-max",
+            Monday,
+            Score.OfReps(4),
+            MassEntry.Kg(0),
+            0,
+            Mass.FromKilograms(70),
+            FormVerdict.Clean
+        ).WithPain(7, "left elbow");
         Assert.Equal("pull-up", Assert.Single(Stops([], results: [test])).Because.Movement);
-        Assert.Equal(PainOrigin.CheckIn, Assert.Single(Stops([], checkIns: [new(Guid.NewGuid(), Monday, 7, 2, 6, false) { Pain = [new(6, PainPlace.Read("knee"))] }])).Because.Origin);
+        Assert.Equal(
+            PainOrigin.CheckIn,
+            Assert
+                .Single(
+                    Stops(
+                        [],
+                        checkIns:
+                        [
+                            new(Guid.NewGuid(), Monday, 7, 2, 6, false) { Pain = [new(6, PainPlace.Read("knee"))] },
+                        ]
+                    )
+                )
+                .Because.Origin
+        );
         var told = Did(0, "weighted-dip", 2, "shoulder");
-        Assert.Equal((6, PainOrigin.Morning), Assert.Single(Stops([told], [new(told.SessionId, 6, PainPlace.Read("shoulder"))])) is { } s ? (s.Because.Level, s.Because.Origin) : default);
+        Assert.Equal(
+            (6, PainOrigin.Morning),
+            Assert.Single(Stops([told], [new(told.SessionId, 6, PainPlace.Read("shoulder"))])) is { } s
+                ? (s.Because.Level, s.Because.Origin)
+                : default
+        );
     }
 
     [Fact]
     public void A_stop_lasts_until_it_is_cleared_and_pain_after_it_is_a_new_one()
     {
-        var exposures = new[] { Did(0, "weighted-dip", 7, "right shoulder"), Did(20, "weighted-dip", 3, "right shoulder") };
+        var exposures = new[]
+        {
+            Did(0, "weighted-dip", 7, "right shoulder"),
+            Did(20, "weighted-dip", 3, "right shoulder"),
+        };
         Assert.Null(Assert.Single(Stops(exposures)).ClearedOn);
-        var cleared = new StopClearance(Monday.AddDays(14), PainPlace.Read("right shoulder"), "seen by a physiotherapist");
+        var cleared = new StopClearance(
+            Monday.AddDays(14),
+            PainPlace.Read("right shoulder"),
+            "seen by a physiotherapist"
+        );
         Assert.Equal(Monday.AddDays(14), Assert.Single(Stops(exposures, clearances: cleared)).ClearedOn);
         var again = Did(21, "weighted-dip", 6, "right shoulder");
-        Assert.Equal([Monday.AddDays(14), null], Stops([.. exposures, again], clearances: cleared).Select(s => s.ClearedOn));
+        Assert.Equal(
+            [Monday.AddDays(14), null],
+            Stops([.. exposures, again], clearances: cleared).Select(s => s.ClearedOn)
+        );
     }
 
     [Theory]

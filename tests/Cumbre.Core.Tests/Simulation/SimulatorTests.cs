@@ -8,25 +8,30 @@ public class SimulatorTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
 
-    private static AthleteScript Script(double gain) => new("Sim", 70)
-    {
-        Kit = DemoClub.Hall,
-        FirstLine = "3 x 8..10 @ +5 kg then +2.5 kg",
-        Weeks = 26,
-        FreshReps = 12,
-        GainKgPerWeek = gain,
-    };
+    private static AthleteScript Script(double gain) =>
+        new("Sim", 70)
+        {
+            Kit = DemoClub.Hall,
+            FirstLine = "3 x 8..10 @ +5 kg then +2.5 kg",
+            Weeks = 26,
+            FreshReps = 12,
+            GainKgPerWeek = gain,
+        };
 
     private static SimulatedAthlete Run(double gain, int seed = 1) => Simulator.Run(Script(gain), seed, Today);
 
     [Fact]
     public void Another_seed_is_another_history() =>
-        Assert.NotEqual(Run(0.4).Sessions.SelectMany(s => s.Sets.Select(x => x.Set.Reps)), Run(0.4, seed: 2).Sessions.SelectMany(s => s.Sets.Select(x => x.Set.Reps)));
+        Assert.NotEqual(
+            Run(0.4).Sessions.SelectMany(s => s.Sets.Select(x => x.Set.Reps)),
+            Run(0.4, seed: 2).Sessions.SelectMany(s => s.Sets.Select(x => x.Set.Reps))
+        );
 
     [Fact]
     public void Who_grows_stronger_ends_with_more_load_than_who_does_not()
     {
-        static decimal LastLoad(SimulatedAthlete a) => a.Sessions.Where(s => !s.Easy).TakeLast(6).Max(s => s.PlannedLoads[0].Kilograms);
+        static decimal LastLoad(SimulatedAthlete a) =>
+            a.Sessions.Where(s => !s.Easy).TakeLast(6).Max(s => s.PlannedLoads[0].Kilograms);
         for (var seed = 1; seed <= 5; seed++)
             Assert.True(LastLoad(Run(0.9, seed)) > LastLoad(Run(0, seed)));
     }
@@ -53,5 +58,7 @@ public class SimulatorTests
 
     [Fact]
     public void Only_loads_that_the_kit_makes_are_moved() =>
-        Assert.All(Run(0.6).Sessions.SelectMany(s => s.PlannedLoads), load => Assert.Equal(load, DemoClub.Hall.Nearest(load).Total));
+        Assert.All(Run(0.6).Sessions.SelectMany(s => s.PlannedLoads), load =>
+            Assert.Equal(load, DemoClub.Hall.Nearest(load).Total)
+        );
 }

@@ -11,7 +11,8 @@ public class OneRepMaxTests
 {
     private static readonly DateOnly Day = new(2026, 3, 16);
 
-    // The seven formulas of Epley 1985, Brzycki 1993, Lombardi 1989, O'Conner 1989, Lander 1985, Wathan 1994 and Mayhew 1992,
+    // The seven formulas of Epley 1985, Brzycki 1993, Lombardi 1989, O'Conner 1989, Lander 1985, Wathan 1994 and Mayhew
+    // 1992,
     // for a load of 100 at 5 and 10 reps; values from memory, rounded to two decimals.
     [Theory]
     [InlineData(OneRepMaxFormula.Epley, 116.67, 133.33)]
@@ -35,7 +36,10 @@ public class OneRepMaxTests
         Assert.Equal(83.2m, set.System.Kilograms);
         Assert.Equal(102.61m, Math.Round(estimate.Value.Kilograms, 2));
         Assert.Equal((97.76m, OneRepMaxFormula.OConner), (Math.Round(estimate.Low.Kilograms, 2), estimate.LowFormula));
-        Assert.Equal((103.19m, OneRepMaxFormula.Wathan), (Math.Round(estimate.High.Kilograms, 2), estimate.HighFormula));
+        Assert.Equal(
+            (103.19m, OneRepMaxFormula.Wathan),
+            (Math.Round(estimate.High.Kilograms, 2), estimate.HighFormula)
+        );
     }
 
     [Fact]
@@ -71,23 +75,46 @@ public class OneRepMaxTests
 
     [Fact]
     public void The_system_for_reps_is_the_inverse_of_the_estimate() =>
-        Gen.Select(Gen.Double[40, 200], Gen.Int[2, 12]).Sample((w, n) =>
-        {
-            var max = OneRepMax.By(OneRepMaxFormula.Epley, w, n);
-            // A general-purpose root finder (MathNet.Numerics) inverts the formula independently.
-            var found = Brent.FindRoot(x => OneRepMax.By(OneRepMaxFormula.Epley, x, n) - max, 1, 400, 1e-10, 200);
-            var ours = (double)OneRepMax.SystemFor(Mass.FromEstimate(max), n).Kilograms;
-            return ours.AlmostEqual(found, 1e-6);
-        });
+        Gen.Select(Gen.Double[40, 200], Gen.Int[2, 12])
+            .Sample(
+                (w, n) =>
+                {
+                    var max = OneRepMax.By(OneRepMaxFormula.Epley, w, n);
+                    // A general-purpose root finder (MathNet.Numerics) inverts the formula independently.
+                    var found = Brent.FindRoot(
+                        x => OneRepMax.By(OneRepMaxFormula.Epley, x, n) - max,
+                        1,
+                        400,
+                        1e-10,
+                        200
+                    );
+                    var ours = (double)OneRepMax.SystemFor(Mass.FromEstimate(max), n).Kilograms;
+                    return ours.AlmostEqual(found, 1e-6);
+                }
+            );
 
     [Fact]
     public void The_range_holds_every_formula_and_the_default_lies_inside() =>
-        Gen.Select(Gen.Decimal[45, 110], Gen.Decimal[0, 60], Gen.Int[1, 12], Gen.Int[0, 3]).Sample((body, added, reps, reserve) =>
-        {
-            var set = new HeavySet(Mass.FromKilograms(Math.Round(body, 1)), Mass.FromKilograms(Math.Round(added, 2)), reps, reserve, Day);
-            return OneRepMax.Estimate(set) is not { Value: var e }
-                || (e.ByFormula.Values.All(m => m >= e.Low && m <= e.High) && e.Value >= e.Low && e.Value <= e.High && e.Value >= set.System);
-        });
+        Gen.Select(Gen.Decimal[45, 110], Gen.Decimal[0, 60], Gen.Int[1, 12], Gen.Int[0, 3])
+            .Sample(
+                (body, added, reps, reserve) =>
+                {
+                    var set = new HeavySet(
+                        Mass.FromKilograms(Math.Round(body, 1)),
+                        Mass.FromKilograms(Math.Round(added, 2)),
+                        reps,
+                        reserve,
+                        Day
+                    );
+                    return OneRepMax.Estimate(set) is not { Value: var e }
+                        || (
+                            e.ByFormula.Values.All(m => m >= e.Low && m <= e.High)
+                            && e.Value >= e.Low
+                            && e.Value <= e.High
+                            && e.Value >= set.System
+                        );
+                }
+            );
 
     [Fact]
     public void The_reasons_carry_inputs_working_and_sources()

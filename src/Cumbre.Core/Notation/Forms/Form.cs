@@ -33,9 +33,24 @@ internal static class FormTable
     public static RepsForm Reps { get; } = new();
 
     public static IReadOnlyList<Form> All { get; } =
-        [Reps, new TopForm(), new DropForm(), new RestPauseForm(), new ClusterForm(), new ClockForm(), new PyramidForm(), new NegativeForm(), new HoldForm(), new VariedForm(), new MaxForm(), new PracticeForm()];
+    [
+        Reps,
+        new TopForm(),
+        new DropForm(),
+        new RestPauseForm(),
+        new ClusterForm(),
+        new ClockForm(),
+        new PyramidForm(),
+        new NegativeForm(),
+        new HoldForm(),
+        new VariedForm(),
+        new MaxForm(),
+        new PracticeForm(),
+    ];
 
-    public static Form? Leading(Token token) => token.Kind == TokenKind.Word ? All.FirstOrDefault(f => f.Leads && f.Word == token.Text) : null;
+    public static Form? Leading(Token token) =>
+        token.Kind == TokenKind.Word ? All.FirstOrDefault(f => f.Leads && f.Word == token.Text) : null;
 
-    public static Form? Counted(Token token) => token.Kind == TokenKind.Word ? All.FirstOrDefault(f => f.IsCounted && f.Word == token.Text) : null;
+    public static Form? Counted(Token token) =>
+        token.Kind == TokenKind.Word ? All.FirstOrDefault(f => f.IsCounted && f.Word == token.Text) : null;
 }

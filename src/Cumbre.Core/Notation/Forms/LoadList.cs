@@ -2,7 +2,10 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Notation.Forms;
 
-/// <summary>Loads of several parts or sets: <c>+20 / +10 / 0 kg</c>, <c>+10, +15, +20 kg</c>. A unit counts for the loads before it that have none.</summary>
+/// <summary>
+/// Loads of several parts or sets: <c>+20 / +10 / 0 kg</c>, <c>+10, +15, +20 kg</c>. A unit counts for the loads before
+/// it that have none.
+/// </summary>
 /// <param name="Open">The first token.</param>
 /// <param name="Places">Of each load.</param>
 /// <param name="Loads">As read, each 0 to 200 kg.</param>
@@ -24,8 +27,7 @@ internal sealed record LoadList(Token Open, IReadOnlyList<Token> Places, IReadOn
             if (cursor.Failed)
                 return null;
             read.Add((at, value, cursor.TryUnit()));
-        }
-        while (cursor.Take(mark));
+        } while (cursor.Take(mark));
 
         if (read[^1].Unit is null)
         {
@@ -39,8 +41,13 @@ internal sealed record LoadList(Token Open, IReadOnlyList<Token> Places, IReadOn
             return null;
         }
 
-        MassEntry[] loads = [.. read.Select((r, i) => new MassEntry(r.Value, read.Skip(i).First(x => x.Unit is not null).Unit!.Value))];
-        return loads.Zip(read).All(l => cursor.InRange(l.First, 0, Limits.AddedLoadMaximum, l.Second.At, Expectation.Load))
+        MassEntry[] loads =
+        [
+            .. read.Select((r, i) => new MassEntry(r.Value, read.Skip(i).First(x => x.Unit is not null).Unit!.Value)),
+        ];
+        return loads
+            .Zip(read)
+            .All(l => cursor.InRange(l.First, 0, Limits.AddedLoadMaximum, l.Second.At, Expectation.Load))
             ? new(open, [.. read.Select(r => r.At)], loads)
             : null;
     }

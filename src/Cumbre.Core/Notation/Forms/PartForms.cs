@@ -18,7 +18,11 @@ internal sealed class DropForm : Form
             return null;
         var loads = Falling(cursor, parts.Length);
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.Grip | Clause.Tempo | Clause.Rest | Clause.Pause | Clause.Sides | Clause.SetUp, parts.Length);
+        clauses.Read(
+            cursor,
+            Clause.Grip | Clause.Tempo | Clause.Rest | Clause.Pause | Clause.Sides | Clause.SetUp,
+            parts.Length
+        );
         return cursor.Unless(() => clauses.On(new DropSet(sets, [.. parts], [.. loads!])));
     }
 
@@ -40,7 +44,10 @@ internal sealed class DropForm : Form
             if (loads[i].Mass < loads[i - 1].Mass)
                 continue;
             var falling = loads.DistinctBy(l => l.Mass).OrderByDescending(l => l.Mass.Kilograms).ToArray();
-            var mended = falling.Length == parts ? cursor.With(cursor.Span(list.Open), NotationPrinter.Loads(falling, " / ")) : null;
+            var mended =
+                falling.Length == parts
+                    ? cursor.With(cursor.Span(list.Open), NotationPrinter.Loads(falling, " / "))
+                    : null;
             cursor.Fail(NotationFault.LoadsDoNotFall, list.Places[i], [Expectation.Load], mended: mended);
             return null;
         }
@@ -83,7 +90,12 @@ internal sealed class ClusterForm : Form
 
     public override Prescription? Parse(Cursor cursor, int sets)
     {
-        var pieces = cursor.Series(TokenKind.Plus, Expectation.Plus, ClusterSets.PiecesMinimum, ClusterSets.PiecesMaximum);
+        var pieces = cursor.Series(
+            TokenKind.Plus,
+            Expectation.Plus,
+            ClusterSets.PiecesMinimum,
+            ClusterSets.PiecesMaximum
+        );
         var clauses = new Clauses();
         clauses.Read(cursor, Clause.OfReps | Clause.Gap);
         if (!cursor.Failed && clauses.Gap is null)

@@ -42,7 +42,8 @@ internal sealed class RepsForm : Form
         return cursor.Unless<Prescription>(() =>
             clauses.Fast ? clauses.On(new ExplosiveSets(sets, low, high))
             : range ? clauses.On(new DoubleProgression(sets, low, high, clauses.Increment))
-            : clauses.On(new StraightSets(sets, low)));
+            : clauses.On(new StraightSets(sets, low))
+        );
     }
 
     public override bool Head(StringBuilder line, Prescription plan)
@@ -66,7 +67,8 @@ internal sealed class RepsForm : Form
         }
     }
 
-    private static string Range(int low, int high) => low == high ? low.ToString(I) : string.Create(I, $"{low}..{high}");
+    private static string Range(int low, int high) =>
+        low == high ? low.ToString(I) : string.Create(I, $"{low}..{high}");
 }
 
 /// <summary><c>top 1 x 4 1 in reserve, back-off 3 x 8 @ -12 % top</c>.</summary>
@@ -80,7 +82,9 @@ internal sealed class TopForm : Form
         cursor.Times();
         var topReps = cursor.Reps();
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.Load | Clause.Effort | Clause.SetUp, stop: c => c.Current.Kind == TokenKind.Comma || c.Is("back-off"));
+        clauses.Read(cursor, Clause.Load | Clause.Effort | Clause.SetUp, stop: c =>
+            c.Current.Kind == TokenKind.Comma || c.Is("back-off")
+        );
         if (cursor.Failed)
             return null;
         cursor.Take(TokenKind.Comma);
@@ -91,7 +95,11 @@ internal sealed class TopForm : Form
         var reps = cursor.Reps();
         cursor.Require(TokenKind.At, Expectation.BackOffPercent);
         cursor.Require(TokenKind.Minus, Expectation.BackOffPercent);
-        var percent = cursor.Number(Expectation.BackOffPercent, TopSetBackOff.BackOffMinimum, TopSetBackOff.BackOffMaximum);
+        var percent = cursor.Number(
+            Expectation.BackOffPercent,
+            TopSetBackOff.BackOffMinimum,
+            TopSetBackOff.BackOffMaximum
+        );
         cursor.Require(TokenKind.Percent, Expectation.PercentSign);
         cursor.Require("top", Expectation.PercentTop);
         clauses.Read(cursor, Clause.OfReps & ~(Clause.Load | Clause.Effort | Clause.SetUp));
@@ -145,7 +153,8 @@ internal sealed class VariedForm : Form
     }
 
     /// <summary>A comma between loads tells that each set has its own.</summary>
-    private static bool SeveralLoads(Cursor cursor) => cursor.Current.Kind == TokenKind.At && cursor.Ahead(TokenKind.Comma);
+    private static bool SeveralLoads(Cursor cursor) =>
+        cursor.Current.Kind == TokenKind.At && cursor.Ahead(TokenKind.Comma);
 }
 
 /// <summary><c>2 x max</c>.</summary>

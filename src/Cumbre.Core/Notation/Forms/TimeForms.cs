@@ -48,7 +48,10 @@ internal sealed class HoldForm : Form
             return Broken(cursor, at, first);
         if (cursor.Current.Kind == TokenKind.Comma)
             return Varied(cursor, at, first);
-        if (!cursor.Require(TokenKind.Times, Expectation.Times, Expectation.SecondsUnit) || !cursor.InRange(first, Limits.SetsMinimum, Limits.SetsMaximum, at, Expectation.SetCount))
+        if (
+            !cursor.Require(TokenKind.Times, Expectation.Times, Expectation.SecondsUnit)
+            || !cursor.InRange(first, Limits.SetsMinimum, Limits.SetsMaximum, at, Expectation.SetCount)
+        )
             return null;
         var figure = cursor.Current;
         var value = cursor.AnyNumber(Expectation.HoldSeconds);
@@ -56,13 +59,23 @@ internal sealed class HoldForm : Form
         {
             cursor.Require("best", Expectation.PercentBest);
             if (!cursor.Failed)
-                cursor.InRange(value, HoldSets.PercentMinimum, HoldSets.PercentMaximum, figure, Expectation.HoldSeconds);
+                cursor.InRange(
+                    value,
+                    HoldSets.PercentMinimum,
+                    HoldSets.PercentMaximum,
+                    figure,
+                    Expectation.HoldSeconds
+                );
             var share = new Clauses();
             share.Read(cursor, Allowed);
             return cursor.Unless(() => share.On(new HoldSets(first, null, value)));
         }
 
-        if (!cursor.Failed && cursor.InRange(value, 1, HoldSets.SecondsMaximum, figure, Expectation.HoldSeconds) && !figure.IsWhole)
+        if (
+            !cursor.Failed
+            && cursor.InRange(value, 1, HoldSets.SecondsMaximum, figure, Expectation.HoldSeconds)
+            && !figure.IsWhole
+        )
             cursor.Fail(NotationFault.NotWhole, figure, [Expectation.HoldSeconds]);
         cursor.Require("s", Expectation.SecondsUnit);
         var clauses = new Clauses();
@@ -99,7 +112,13 @@ internal sealed class HoldForm : Form
             seconds.Add(cursor.Whole(Expectation.HoldSeconds, 1, HoldSets.SecondsMaximum));
         cursor.Require("s", Expectation.SecondsUnit);
         if (!cursor.Failed && seconds.Count > Limits.SetsMaximum)
-            cursor.Fail(NotationFault.OutOfRange, cursor.Span(at), [Expectation.SetCount], Limits.SetsMinimum, Limits.SetsMaximum);
+            cursor.Fail(
+                NotationFault.OutOfRange,
+                cursor.Span(at),
+                [Expectation.SetCount],
+                Limits.SetsMinimum,
+                Limits.SetsMaximum
+            );
         var clauses = new Clauses();
         clauses.Read(cursor, Allowed);
         return cursor.Unless(() => clauses.On(VariedHolds.Of(seconds)));
@@ -111,8 +130,18 @@ internal sealed class HoldForm : Form
         var pieces = cursor.Whole(Expectation.InPieces, 2, Limits.SetsMaximum);
         if (!cursor.Failed && total % pieces != 0)
         {
-            var longer = Math.Min(total + pieces - total % pieces, HoldSets.SecondsMaximum - HoldSets.SecondsMaximum % pieces);
-            cursor.Fail(NotationFault.NotInEqualPieces, at, [Expectation.HoldSeconds], longer - pieces, longer, cursor.With(at, longer.ToString(I)));
+            var longer = Math.Min(
+                total + pieces - total % pieces,
+                HoldSets.SecondsMaximum - HoldSets.SecondsMaximum % pieces
+            );
+            cursor.Fail(
+                NotationFault.NotInEqualPieces,
+                at,
+                [Expectation.HoldSeconds],
+                longer - pieces,
+                longer,
+                cursor.With(at, longer.ToString(I))
+            );
         }
 
         var clauses = new Clauses();

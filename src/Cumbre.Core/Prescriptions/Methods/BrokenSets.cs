@@ -5,9 +5,11 @@ namespace Cumbre.Core.Prescriptions;
 /// <summary>One effort in parts, each lighter than the one before, without rest between them.</summary>
 public sealed record DropSet : Prescription
 {
-    public const int PartsMinimum = 2, PartsMaximum = 4;
+    public const int PartsMinimum = 2,
+        PartsMaximum = 4;
 
-    /// <exception cref="RuleViolationException">Fewer than two or more than four parts, loads that do not fall, or lists of different lengths.</exception>
+    /// <exception cref="RuleViolationException">Fewer than two or more than four parts, loads that do not fall, or
+    /// lists of different lengths.</exception>
     public DropSet(int setTotal, ValueList<int> parts, ValueList<MassEntry> loads)
     {
         SetTotal = SetsIn(setTotal);
@@ -28,7 +30,11 @@ public sealed record DropSet : Prescription
         Loads = loads;
     }
 
-    public int SetTotal { get; init => field = SetsIn(value); }
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    }
 
     /// <summary>Reps of each part.</summary>
     public ValueList<int> Parts { get; }
@@ -45,7 +51,14 @@ public sealed record DropSet : Prescription
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-        Enumerable.Range(1, SetTotal).SelectMany(set => Parts.Select((reps, i) => Planned(set, i + 1, reps, reps, SetRole.DropPart, Grips?.Count == Parts.Count ? Grips[i] : null)));
+        Enumerable
+            .Range(1, SetTotal)
+            .SelectMany(set =>
+                Parts.Select(
+                    (reps, i) =>
+                        Planned(set, i + 1, reps, reps, SetRole.DropPart, Grips?.Count == Parts.Count ? Grips[i] : null)
+                )
+            );
 }
 
 /// <summary>To failure, a short rest, to failure again.</summary>
@@ -53,13 +66,23 @@ public sealed record DropSet : Prescription
 /// <param name="Gap">30 s or 10 breaths are usual.</param>
 public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
 {
-    /// <summary>The opening burst belongs in this zone; under <see cref="TooFew"/> the variation is too hard (common practice, no source).</summary>
-    public const int OpeningLow = 10, OpeningHigh = 20, OpeningHighLoaded = 12, TooFew = 8;
+    /// <summary>
+    /// The opening burst belongs in this zone; under <see cref="TooFew"/> the variation is too hard (common practice,
+    /// no source).
+    /// </summary>
+    public const int OpeningLow = 10,
+        OpeningHigh = 20,
+        OpeningHighLoaded = 12,
+        TooFew = 8;
 
     /// <summary>Reckoned with while the athlete's best is unknown: the middle of the zone.</summary>
     private const int OpeningUnknown = 15;
 
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
     public override int TargetReps => OpeningLow;
 
@@ -77,11 +100,15 @@ public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
     {
         var opening = bests.Reps ?? OpeningUnknown;
         var second = Math.Max(1, (int)Math.Round(opening * bests.BurstRatio, MidpointRounding.AwayFromZero));
-        return Enumerable.Range(1, SetTotal).SelectMany(set => new[]
-        {
-            Planned(set, 1, Math.Min(OpeningLow, opening), opening, SetRole.Burst, gapAfter: Gap.InSeconds()),
-            Planned(set, 2, 1, second, SetRole.Burst),
-        });
+        return Enumerable
+            .Range(1, SetTotal)
+            .SelectMany(set =>
+                new[]
+                {
+                    Planned(set, 1, Math.Min(OpeningLow, opening), opening, SetRole.Burst, gapAfter: Gap.InSeconds()),
+                    Planned(set, 2, 1, second, SetRole.Burst),
+                }
+            );
     }
 }
 
@@ -91,45 +118,81 @@ public sealed record RestPause(int SetTotal, Gap Gap) : Prescription
 /// <param name="Gap">Rest between pieces.</param>
 public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) : Prescription
 {
-    public const int PiecesMinimum = 2, PiecesMaximum = 10;
+    public const int PiecesMinimum = 2,
+        PiecesMaximum = 10;
 
-    private const int ShortestGap = 10, GapStep = 5;
+    private const int ShortestGap = 10,
+        GapStep = 5;
 
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
-    public ValueList<int> Pieces { get; } = Guard.InRange("pieces", Pieces.Count, PiecesMinimum, PiecesMaximum) > 0 && Pieces.All(p => RepsIn(p) > 0) ? Pieces : [];
+    public ValueList<int> Pieces { get; } =
+        Guard.InRange("pieces", Pieces.Count, PiecesMinimum, PiecesMaximum) > 0 && Pieces.All(p => RepsIn(p) > 0)
+            ? Pieces
+            : [];
 
     /// <summary>A piece is what is done at once.</summary>
     public override int TargetReps => Pieces.Max();
 
     public override int SetCount => SetTotal;
 
-    /// <summary>The gap shrinks to <see cref="ShortestGap"/> first, then the load grows (common practice, no source).</summary>
+    /// <summary>
+    /// The gap shrinks to <see cref="ShortestGap"/> first, then the load grows (common practice, no source).
+    /// </summary>
     public override Progression Progress() =>
         Gap.Unit == GapUnit.Seconds && Gap.Count > ShortestGap
-            ? new(ProgressionKind.ShorterGap, new ClusterSets(SetTotal, Pieces, new Gap(Math.Max(ShortestGap, Gap.Count - GapStep))).Like(this))
+            ? new(
+                ProgressionKind.ShorterGap,
+                new ClusterSets(SetTotal, Pieces, new Gap(Math.Max(ShortestGap, Gap.Count - GapStep))).Like(this)
+            )
             : new(ProgressionKind.Load, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-        Enumerable.Range(1, SetTotal).SelectMany(set => Pieces.Select((reps, i) => Planned(set, i + 1, reps, reps, SetRole.Piece, gapAfter: i < Pieces.Count - 1 ? Gap.InSeconds() : 0)));
+        Enumerable
+            .Range(1, SetTotal)
+            .SelectMany(set =>
+                Pieces.Select(
+                    (reps, i) =>
+                        Planned(
+                            set,
+                            i + 1,
+                            reps,
+                            reps,
+                            SetRole.Piece,
+                            gapAfter: i < Pieces.Count - 1 ? Gap.InSeconds() : 0
+                        )
+                )
+            );
 }
 
-/// <summary>A new set at each stroke of the clock. Two such items that are joined take turns, each on its own strokes.</summary>
+/// <summary>
+/// A new set at each stroke of the clock. Two such items that are joined take turns, each on its own strokes.
+/// </summary>
 /// <param name="EverySeconds">5 to 600.</param>
 /// <param name="Rounds">3 to 6 are usual.</param>
 /// <param name="Reps">5 to 10 are usual.</param>
 /// <param name="Fast">Lifted as fast as possible.</param>
 public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fast = false) : Prescription
 {
-    public const int EveryMinimum = 5, EveryMaximum = 600;
+    public const int EveryMinimum = 5,
+        EveryMaximum = 600;
 
-    private const int RepsUsualMost = 10, SlotStep = 5;
+    private const int RepsUsualMost = 10,
+        SlotStep = 5;
 
     public int EverySeconds { get; } = Guard.InRange("every", EverySeconds, EveryMinimum, EveryMaximum);
 
-    public int Rounds { get; init => field = SetsIn(value); } = SetsIn(Rounds);
+    public int Rounds
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(Rounds);
 
     public int Reps { get; } = RepsIn(Reps);
 
@@ -146,31 +209,56 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
 
     public override int UsualRest => Math.Max(0, RestInSlot);
 
-    /// <summary>Another rep up to <see cref="RepsUsualMost"/>, then a shorter slot while the work still fits, then load (common practice, no source).</summary>
+    /// <summary>
+    /// Another rep up to <see cref="RepsUsualMost"/>, then a shorter slot while the work still fits, then load (common
+    /// practice, no source).
+    /// </summary>
     public override Progression Progress()
     {
-        if (Reps < RepsUsualMost && new OnTheClock(EverySeconds, Rounds, Reps + 1, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } more)
+        if (
+            Reps < RepsUsualMost
+            && new OnTheClock(EverySeconds, Rounds, Reps + 1, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } more
+        )
             return new(ProgressionKind.Reps, more);
-        if (EverySeconds - SlotStep >= EveryMinimum && new OnTheClock(EverySeconds - SlotStep, Rounds, Reps, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } shorter)
+        if (
+            EverySeconds - SlotStep >= EveryMinimum
+            && new OnTheClock(EverySeconds - SlotStep, Rounds, Reps, Fast).Like(this)
+                is OnTheClock { RestInSlot: >= 0 } shorter
+        )
             return new(ProgressionKind.ShorterSlot, shorter);
         return new(ProgressionKind.Load, null);
     }
 
-    public override Prescription WithSets(int sets) => this with { Rounds = sets, Grips = Grips?.Count > 1 ? null : Grips };
+    public override Prescription WithSets(int sets) =>
+        this with
+        {
+            Rounds = sets,
+            Grips = Grips?.Count > 1 ? null : Grips,
+        };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-        Enumerable.Range(1, Rounds).Select(round => Planned(round, 1, Reps, Reps, SetRole.Slot, Grips?.Count == Rounds ? Grips[round - 1] : null));
+        Enumerable
+            .Range(1, Rounds)
+            .Select(round =>
+                Planned(round, 1, Reps, Reps, SetRole.Slot, Grips?.Count == Rounds ? Grips[round - 1] : null)
+            );
 }
 
-/// <summary>Up and down in steps without a break, against the clock; a rung that breaks is repeated after a rest.</summary>
+/// <summary>
+/// Up and down in steps without a break, against the clock; a rung that breaks is repeated after a rest.
+/// </summary>
 /// <param name="Rungs">Reps of each rung, 2 to 20 rungs.</param>
 public sealed record Pyramid(ValueList<int> Rungs) : Prescription
 {
-    public const int RungsMinimum = 2, RungsMaximum = 20;
+    public const int RungsMinimum = 2,
+        RungsMaximum = 20;
 
     private const int TopStep = 2;
 
-    public ValueList<int> Rungs { get; } = Guard.InRange("rungs", Rungs.Count, RungsMinimum, RungsMaximum) > 0 && Rungs.All(r => RepsIn(r) > 0) ? Rungs : [];
+    public ValueList<int> Rungs { get; } =
+        Guard.InRange("rungs", Rungs.Count, RungsMinimum, RungsMaximum) > 0 && Rungs.All(r => RepsIn(r) > 0)
+            ? Rungs
+            : [];
 
     public override int TargetReps => Rungs.Max();
 
@@ -181,10 +269,14 @@ public sealed record Pyramid(ValueList<int> Rungs) : Prescription
     /// <summary>The top step alone grows, by two reps.</summary>
     public override Progression Progress() =>
         Rungs.Max() is var top && top + TopStep <= Limits.RepsMaximum
-            ? new(ProgressionKind.HigherTop, new Pyramid([.. Rungs.Select((r, i) => i == Rungs.ToList().IndexOf(top) ? r + TopStep : r)]).Like(this))
+            ? new(
+                ProgressionKind.HigherTop,
+                new Pyramid([.. Rungs.Select((r, i) => i == Rungs.ToList().IndexOf(top) ? r + TopStep : r)]).Like(this)
+            )
             : new(ProgressionKind.Trend, null);
 
     public override Prescription WithSets(int sets) => this;
 
-    private protected override IEnumerable<PlannedSet> Expand(Bests bests) => Rungs.Select((reps, i) => Planned(1, i + 1, reps, reps, SetRole.Rung));
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Rungs.Select((reps, i) => Planned(1, i + 1, reps, reps, SetRole.Rung));
 }

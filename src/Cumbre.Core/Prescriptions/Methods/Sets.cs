@@ -5,9 +5,17 @@ namespace Cumbre.Core.Prescriptions;
 /// <summary>The same reps and load in each set.</summary>
 public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 {
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
-    public int Reps { get; init => field = RepsIn(value); } = RepsIn(Reps);
+    public int Reps
+    {
+        get;
+        init => field = RepsIn(value);
+    } = RepsIn(Reps);
 
     public override int TargetReps => Reps;
 
@@ -26,15 +34,25 @@ public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntry? Increment = null) : Prescription
 {
     /// <summary>The increments that can be written, in kg.</summary>
-    public const decimal IncrementMinimum = 0.1m, IncrementMaximum = 20;
+    public const decimal IncrementMinimum = 0.1m,
+        IncrementMaximum = 20;
 
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
     public int Low { get; } = RepsIn(Low);
 
-    public int High { get; init => field = InRange(value, Low); } = InRange(High, Low);
+    public int High
+    {
+        get;
+        init => field = InRange(value, Low);
+    } = InRange(High, Low);
 
-    public MassEntry? Increment { get; } = Increment is { } step ? Guard.InRange("increment", step, IncrementMinimum, IncrementMaximum) : null;
+    public MassEntry? Increment { get; } =
+        Increment is { } step ? Guard.InRange("increment", step, IncrementMinimum, IncrementMaximum) : null;
 
     public override int TargetReps => High;
 
@@ -46,11 +64,14 @@ public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntr
 
     /// <summary>The same in another range.</summary>
     /// <exception cref="RuleViolationException">The range does not rise, or is out of range.</exception>
-    public DoubleProgression WithRange(int low, int high) => (DoubleProgression)new DoubleProgression(SetTotal, low, high, Increment).Like(this);
+    public DoubleProgression WithRange(int low, int high) =>
+        (DoubleProgression)new DoubleProgression(SetTotal, low, high, Increment).Like(this);
 
     /// <exception cref="RuleViolationException">The range does not rise.</exception>
     internal static int InRange(int high, int low) =>
-        RepsIn(high) > low ? high : throw new RuleViolationException(Violation.RangeReversed, "reps", high, low + 1, Limits.RepsMaximum);
+        RepsIn(high) > low
+            ? high
+            : throw new RuleViolationException(Violation.RangeReversed, "reps", high, low + 1, Limits.RepsMaximum);
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
         Enumerable.Range(1, SetTotal).Select(set => Planned(set, 1, Low, High, SetRole.Work));
@@ -58,15 +79,25 @@ public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntr
 
 /// <summary>A heavy top set, then lighter sets at a percent off the top set's system.</summary>
 /// <param name="BackOffPercent">How much the system falls, 1 to 60 %.</param>
-public sealed record TopSetBackOff(int TopSets, int TopReps, int BackOffSets, int BackOffReps, decimal BackOffPercent) : Prescription
+public sealed record TopSetBackOff(int TopSets, int TopReps, int BackOffSets, int BackOffReps, decimal BackOffPercent)
+    : Prescription
 {
-    public const decimal BackOffMinimum = 1, BackOffMaximum = 60;
+    public const decimal BackOffMinimum = 1,
+        BackOffMaximum = 60;
 
     public int TopSets { get; } = SetsIn(TopSets);
 
-    public int TopReps { get; init => field = RepsIn(value); } = RepsIn(TopReps);
+    public int TopReps
+    {
+        get;
+        init => field = RepsIn(value);
+    } = RepsIn(TopReps);
 
-    public int BackOffSets { get; init => field = SetsIn(value); } = SetsIn(BackOffSets);
+    public int BackOffSets
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(BackOffSets);
 
     public int BackOffReps { get; } = RepsIn(BackOffReps);
 
@@ -82,10 +113,12 @@ public sealed record TopSetBackOff(int TopSets, int TopReps, int BackOffSets, in
     public override Prescription WithSets(int sets) => this with { BackOffSets = Math.Max(1, sets - TopSets) };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-    [
-        .. Enumerable.Range(1, TopSets).Select(set => Planned(set, 1, TopReps, TopReps, SetRole.Top)),
-        .. Enumerable.Range(TopSets + 1, BackOffSets).Select(set => Planned(set, 1, BackOffReps, BackOffReps, SetRole.BackOff)),
-    ];
+        [
+            .. Enumerable.Range(1, TopSets).Select(set => Planned(set, 1, TopReps, TopReps, SetRole.Top)),
+            .. Enumerable
+                .Range(TopSets + 1, BackOffSets)
+                .Select(set => Planned(set, 1, BackOffReps, BackOffReps, SetRole.BackOff)),
+        ];
 }
 
 /// <summary>Short sets lifted as fast as possible; they end when height or speed falls by 10 to 20 %.</summary>
@@ -94,11 +127,18 @@ public sealed record TopSetBackOff(int TopSets, int TopReps, int BackOffSets, in
 /// <param name="High">Most reps; equal to <paramref name="Low"/> without a range.</param>
 public sealed record ExplosiveSets(int SetTotal, int Low, int High) : Prescription
 {
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
     public int Low { get; } = RepsIn(Low);
 
-    public int High { get; } = RepsIn(High) >= Low ? High : throw new RuleViolationException(Violation.RangeReversed, "reps", High, Low, Limits.RepsMaximum);
+    public int High { get; } =
+        RepsIn(High) >= Low
+            ? High
+            : throw new RuleViolationException(Violation.RangeReversed, "reps", High, Low, Limits.RepsMaximum);
 
     public override int TargetReps => High;
 
@@ -126,14 +166,24 @@ public sealed record RepsWithStretch(int SetTotal, int Low, int High, int Stretc
 {
     public const int StretchMaximum = 120;
 
-    /// <summary>The stretch grows by this many seconds up to <see cref="StretchUsualMost"/> (common practice, no source).</summary>
-    private const int StretchStep = 5, StretchUsualMost = 30;
+    /// <summary>
+    /// The stretch grows by this many seconds up to <see cref="StretchUsualMost"/> (common practice, no source).
+    /// </summary>
+    private const int StretchStep = 5,
+        StretchUsualMost = 30;
 
-    public int SetTotal { get; init => field = SetsIn(value); } = SetsIn(SetTotal);
+    public int SetTotal
+    {
+        get;
+        init => field = SetsIn(value);
+    } = SetsIn(SetTotal);
 
     public int Low { get; } = RepsIn(Low);
 
-    public int High { get; } = RepsIn(High) >= Low ? High : throw new RuleViolationException(Violation.RangeReversed, "reps", High, Low, Limits.RepsMaximum);
+    public int High { get; } =
+        RepsIn(High) >= Low
+            ? High
+            : throw new RuleViolationException(Violation.RangeReversed, "reps", High, Low, Limits.RepsMaximum);
 
     public int StretchSeconds { get; } = Guard.InRange("stretch", StretchSeconds, 1, StretchMaximum);
 
@@ -145,17 +195,34 @@ public sealed record RepsWithStretch(int SetTotal, int Low, int High, int Stretc
 
     public override Progression Progress() =>
         StretchSeconds < StretchUsualMost
-            ? new(ProgressionKind.Stretch, new RepsWithStretch(SetTotal, Low, High, Math.Min(StretchSeconds + StretchStep, StretchUsualMost)).Like(this))
+            ? new(
+                ProgressionKind.Stretch,
+                new RepsWithStretch(SetTotal, Low, High, Math.Min(StretchSeconds + StretchStep, StretchUsualMost)).Like(
+                    this
+                )
+            )
             : new(ProgressionKind.LoadOrRange, null);
 
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-        Enumerable.Range(1, SetTotal).SelectMany(set => new[]
-        {
-            Planned(set, 1, Low, High, SetRole.Work),
-            new PlannedSet(set, 2, 1, 1, SetRole.Stretch, Seconds: StretchSeconds, TensionSeconds: StretchSeconds),
-        });
+        Enumerable
+            .Range(1, SetTotal)
+            .SelectMany(set =>
+                new[]
+                {
+                    Planned(set, 1, Low, High, SetRole.Work),
+                    new PlannedSet(
+                        set,
+                        2,
+                        1,
+                        1,
+                        SetRole.Stretch,
+                        Seconds: StretchSeconds,
+                        TensionSeconds: StretchSeconds
+                    ),
+                }
+            );
 }
 
 /// <summary>
@@ -167,7 +234,8 @@ public sealed record VariedSets : Prescription
 
     /// <param name="reps">Of each set, 2 to 20 sets.</param>
     /// <param name="loads">Added load of each set, 0 or more; null: the plan's own load for all.</param>
-    /// <exception cref="RuleViolationException">Too few or too many sets, reps out of range, or loads that differ in number.</exception>
+    /// <exception cref="RuleViolationException">Too few or too many sets, reps out of range, or loads that differ in
+    /// number.</exception>
     public VariedSets(ValueList<int> reps, ValueList<MassEntry>? loads = null)
     {
         Guard.InRange("sets", reps.Count, SetsLeast, Limits.SetsMaximum);
@@ -207,5 +275,6 @@ public sealed record VariedSets : Prescription
         return new VariedSets([.. reps], loads is null ? null : [.. loads]);
     }
 
-    private protected override IEnumerable<PlannedSet> Expand(Bests bests) => Reps.Select((reps, i) => Planned(i + 1, 1, reps, reps, SetRole.Work));
+    private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
+        Reps.Select((reps, i) => Planned(i + 1, 1, reps, reps, SetRole.Work));
 }

@@ -7,7 +7,8 @@ using Cumbre.Core.Safety;
 namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>
-/// Puts a block together: loading weeks and an easy week whose last session is the retest. The same input gives the same block. It is
+/// Puts a block together: loading weeks and an easy week whose last session is the retest. The same input gives the
+/// same block. It is
 /// held against the checks of the dose panel before it is given out, so that none of them speaks on a fresh block.
 /// </summary>
 public static class BlockGenerator
@@ -17,7 +18,8 @@ public static class BlockGenerator
     /// <param name="dose">The usual doses.</param>
     /// <param name="rules">What the block is put together from.</param>
     /// <exception cref="RuleViolationException">The start is no Monday.</exception>
-    /// <exception cref="ArgumentException">The athlete was never weighed, so that no load can be worked out.</exception>
+    /// <exception cref="ArgumentException">The athlete was never weighed, so that no load can be worked
+    /// out.</exception>
     public static GeneratedBlock Generate(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules)
     {
         if (wish.Start.DayOfWeek != DayOfWeek.Monday)
@@ -48,7 +50,14 @@ public static class BlockGenerator
             NoticesOfIntake();
             var skills = Skills.Of(gym, wish, rules, notices);
             NoticesOfSchools(skills);
-            var builder = new SessionBuilder(gym, skills, WeekShape.Of(skills, wish, athlete, rules, notices), rules, wish, notices);
+            var builder = new SessionBuilder(
+                gym,
+                skills,
+                WeekShape.Of(skills, wish, athlete, rules, notices),
+                rules,
+                wish,
+                notices
+            );
             var fit = new FitWeek(athlete, dose, rules, builder.Minutes);
             var first = builder.FirstWeek();
             foreach (var day in first)
@@ -74,7 +83,11 @@ public static class BlockGenerator
             TestsLast(last, builder, fit);
             if (first.All(d => d.Items.Count == 0))
                 notices.Add(Notice.Of(NoticeId.NothingToTrain));
-            return new Mending(athlete, wish, dose, rules, notices).Mend([.. loading, last]) with { LeftOut = leftOut, Notices = notices };
+            return new Mending(athlete, wish, dose, rules, notices).Mend([.. loading, last]) with
+            {
+                LeftOut = leftOut,
+                Notices = notices,
+            };
         }
 
         private bool IsNewcomer => !gym.Catalogue.Benchmarks.Keys.Any(athlete.Book.Has);
@@ -108,7 +121,14 @@ public static class BlockGenerator
             builder.Frames(day);
             while (fit.IsOver(day) && day.Items.Count > 1)
             {
-                leftOut.Add(new(day.Shape.DayOfWeek, DropKind.Main, day.Items[^1].Movement.Name, day.Items[^1].Read(athlete).Seconds));
+                leftOut.Add(
+                    new(
+                        day.Shape.DayOfWeek,
+                        DropKind.Main,
+                        day.Items[^1].Movement.Name,
+                        day.Items[^1].Read(athlete).Seconds
+                    )
+                );
                 day.Items.RemoveAt(day.Items.Count - 1);
             }
         }
@@ -121,23 +141,43 @@ public static class BlockGenerator
             if (wish.Minutes is null && intake.Minutes is null)
                 notices.Add(Notice.Of(NoticeId.MinutesUnknown, Quantity.Count(rules.MinutesUnknown)));
             foreach (var pain in intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom))
-                notices.Add(Notice.Of(pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainLeftOut, Quantity.Name(pain.Place), Quantity.Pain(pain.Level)));
+                notices.Add(
+                    Notice.Of(
+                        pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainLeftOut,
+                        Quantity.Name(pain.Place),
+                        Quantity.Pain(pain.Level)
+                    )
+                );
             foreach (var stop in athlete.Stops)
-                notices.Add(Notice.Of(NoticeId.PainStop, Quantity.Name(stop.Place.Said), Quantity.Pain(stop.Because.Level)));
+                notices.Add(
+                    Notice.Of(NoticeId.PainStop, Quantity.Name(stop.Place.Said), Quantity.Pain(stop.Because.Level))
+                );
             foreach (var question in athlete.WaitsForClearance)
                 notices.Add(Notice.Of(NoticeId.ClearanceOpen, Quantity.Name(question.Question)));
             if (Clearance.ConsentMissing(athlete.Athlete.AgeIn(athlete.Today), intake))
                 notices.Add(Notice.Of(NoticeId.ConsentMissing));
             if (wish.Start < athlete.Today)
-                notices.Add(Notice.Of(NoticeId.DaysOver, Quantity.Count(athlete.Today.DayNumber - wish.Start.DayNumber)));
+                notices.Add(
+                    Notice.Of(NoticeId.DaysOver, Quantity.Count(athlete.Today.DayNumber - wish.Start.DayNumber))
+                );
         }
 
         private void NoticesOfSchools(IReadOnlyList<Skill> skills)
         {
             var schools = athlete.Athlete.Schools;
-            if (schools["overload"] == "leverage" && skills.FirstOrDefault(s => gym.Catalogue.Movements[s.Ladder.Summit.Movement].Measure == BenchmarkMeasure.LoadTimesReps) is { } loaded)
+            if (
+                schools["overload"] == "leverage"
+                && skills.FirstOrDefault(s =>
+                    gym.Catalogue.Movements[s.Ladder.Summit.Movement].Measure == BenchmarkMeasure.LoadTimesReps
+                )
+                    is { } loaded
+            )
                 notices.Add(Notice.Of(NoticeId.LeverageAgainstLoad, Quantity.Name(loaded.Ladder.Name)));
-            if (schools["implement"] == "rings" && athlete.Gear.Gear.Count > 0 && athlete.Gear.Gear.All(g => g.Kind != Loading.GearKind.Rings))
+            if (
+                schools["implement"] == "rings"
+                && athlete.Gear.Gear.Count > 0
+                && athlete.Gear.Gear.All(g => g.Kind != Loading.GearKind.Rings)
+            )
                 notices.Add(Notice.Of(NoticeId.RingsMissing));
             if (schools["effort"] == "failure")
                 notices.Add(Notice.Of(NoticeId.FailureOnlyWhereHarmless));

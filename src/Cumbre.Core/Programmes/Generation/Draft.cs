@@ -66,34 +66,36 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
     public bool IsSecond => Role is SlotRole.SecondPull or SlotRole.SecondPush;
 
     /// <summary>The part that decisions know it by.</summary>
-    public ItemRole ItemRole => (Role, Plan) switch
-    {
-        (SlotRole.Test, _) => ItemRole.Retest,
-        (_, PracticeSets) => ItemRole.Practice,
-        (_, MaxSets { Effort: InReserve }) => ItemRole.LevelFinding,
-        (SlotRole.SkillHard, _) => ItemRole.Hard,
-        (SlotRole.SkillLight, _) => ItemRole.Light,
-        (SlotRole.SkillKept, _) => ItemRole.Kept,
-        (SlotRole.Limiting, _) => ItemRole.Limiting,
-        (SlotRole.MainPull or SlotRole.MainPush, _) => ItemRole.Main,
-        (SlotRole.SecondPull or SlotRole.SecondPush, _) => ItemRole.Second,
-        (SlotRole.Mobility, _) => ItemRole.Preparation,
-        _ => ItemRole.Support,
-    };
+    public ItemRole ItemRole =>
+        (Role, Plan) switch
+        {
+            (SlotRole.Test, _) => ItemRole.Retest,
+            (_, PracticeSets) => ItemRole.Practice,
+            (_, MaxSets { Effort: InReserve }) => ItemRole.LevelFinding,
+            (SlotRole.SkillHard, _) => ItemRole.Hard,
+            (SlotRole.SkillLight, _) => ItemRole.Light,
+            (SlotRole.SkillKept, _) => ItemRole.Kept,
+            (SlotRole.Limiting, _) => ItemRole.Limiting,
+            (SlotRole.MainPull or SlotRole.MainPush, _) => ItemRole.Main,
+            (SlotRole.SecondPull or SlotRole.SecondPush, _) => ItemRole.Second,
+            (SlotRole.Mobility, _) => ItemRole.Preparation,
+            _ => ItemRole.Support,
+        };
 
-    public DropKind DropKind => Role switch
-    {
-        SlotRole.SkillHard => DropKind.SkillHard,
-        SlotRole.SkillLight => DropKind.SkillLight,
-        SlotRole.SkillKept => DropKind.Kept,
-        SlotRole.Limiting => DropKind.Limiting,
-        SlotRole.MainPull or SlotRole.MainPush or SlotRole.Test => DropKind.Main,
-        SlotRole.SecondPull or SlotRole.SecondPush => DropKind.Second,
-        SlotRole.Isolation => DropKind.Isolation,
-        SlotRole.Trunk => DropKind.Trunk,
-        SlotRole.Legs => DropKind.Legs,
-        _ => DropKind.Mobility,
-    };
+    public DropKind DropKind =>
+        Role switch
+        {
+            SlotRole.SkillHard => DropKind.SkillHard,
+            SlotRole.SkillLight => DropKind.SkillLight,
+            SlotRole.SkillKept => DropKind.Kept,
+            SlotRole.Limiting => DropKind.Limiting,
+            SlotRole.MainPull or SlotRole.MainPush or SlotRole.Test => DropKind.Main,
+            SlotRole.SecondPull or SlotRole.SecondPush => DropKind.Second,
+            SlotRole.Isolation => DropKind.Isolation,
+            SlotRole.Trunk => DropKind.Trunk,
+            SlotRole.Legs => DropKind.Legs,
+            _ => DropKind.Mobility,
+        };
 
     public Draft Input(InputKey key, Quantity value)
     {
@@ -131,12 +133,20 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
     }
 
     /// <summary>Another plan, whose line is the result of the reason.</summary>
-    public void Rewrite(Prescription plan, StepKey key, params Quantity[] args) => Rewrite(plan, key, Quantity.Name(NotationPrinter.Print(plan)), args);
+    public void Rewrite(Prescription plan, StepKey key, params Quantity[] args) =>
+        Rewrite(plan, key, Quantity.Name(NotationPrinter.Print(plan)), args);
 
     /// <summary>The same in another week.</summary>
     public Draft Copy()
     {
-        var copy = new Draft(Key, Role, Movement, Plan) { Skill = Skill, Joined = Joined, thresholds = thresholds, reading = reading, choices = choices };
+        var copy = new Draft(Key, Role, Movement, Plan)
+        {
+            Skill = Skill,
+            Joined = Joined,
+            thresholds = thresholds,
+            reading = reading,
+            choices = choices,
+        };
         copy.inputs.AddRange(inputs);
         copy.steps.AddRange(steps);
         return copy;
@@ -152,7 +162,9 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
 
     public Explanation Why()
     {
-        var why = Explanation.For(RuleId.ItemChosen, Quantity.Word(Role)).Source(SourceId.CommonPractice, SourceId.House);
+        var why = Explanation
+            .For(RuleId.ItemChosen, Quantity.Word(Role))
+            .Source(SourceId.CommonPractice, SourceId.House);
         foreach (var input in inputs)
             why.Input(input.Key, input.Value);
         foreach (var step in steps)
@@ -174,5 +186,8 @@ internal sealed class DraftDay(ShapeDay shape, List<Draft> items)
 
     public DraftDay Copy() => new(Shape, [.. Items.Select(i => i.Copy())]) { WarmUp = WarmUp, CoolDown = CoolDown };
 
-    public int Seconds(AthleteAtWork athlete) => WarmUp.Seconds + CoolDown.Seconds + SessionTime.Groups([.. Items.Select(i => i.Read(athlete))]).Sum(g => g.Seconds);
+    public int Seconds(AthleteAtWork athlete) =>
+        WarmUp.Seconds
+        + CoolDown.Seconds
+        + SessionTime.Groups([.. Items.Select(i => i.Read(athlete))]).Sum(g => g.Seconds);
 }

@@ -3,16 +3,20 @@ using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Programmes.Generation;
 
-/// <summary>Makes a week hold: the minutes of each session, pull against push, the most hard sets of a pattern.</summary>
+/// <summary>
+/// Makes a week hold: the minutes of each session, pull against push, the most hard sets of a pattern.
+/// </summary>
 internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules, int minutes)
 {
     /// <summary>Of one exercise.</summary>
     public const int SetsMost = 5;
 
-    private const int SetsFew = 2, SetsOfSkill = 3;
+    private const int SetsFew = 2,
+        SetsOfSkill = 3;
 
     /// <summary>
-    /// Sessions that are too long are done in turn first, then with what stands lowest in the drop order left out, the second
+    /// Sessions that are too long are done in turn first, then with what stands lowest in the drop order left out, the
+    /// second
     /// exercises in two sets before they go.
     /// </summary>
     public IEnumerable<LeftOut> Minutes(DraftDay day)
@@ -45,7 +49,10 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
 
     public bool IsOver(DraftDay day) => day.Seconds(athlete) > minutes * 60;
 
-    /// <summary>Hard sets of pulling over those of pushing come into their range: sets are added where there is time, else taken away.</summary>
+    /// <summary>
+    /// Hard sets of pulling over those of pushing come into their range: sets are added where there is time, else taken
+    /// away.
+    /// </summary>
     /// <param name="days">The week.</param>
     /// <param name="mayAdd">False in an easy week, where sets are only taken away.</param>
     public void Balance(IReadOnlyList<DraftDay> days, bool mayAdd = true)
@@ -58,7 +65,8 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
             var pulls = push == 0 || (decimal)pull / push > dose.PullToPushTo;
             if (!pulls && (decimal)pull / push >= dose.PullToPushFrom)
                 return;
-            Func<Pattern, bool> more = pulls ? DoseReader.IsPull : DoseReader.IsPush, less = pulls ? DoseReader.IsPush : DoseReader.IsPull;
+            Func<Pattern, bool> more = pulls ? DoseReader.IsPull : DoseReader.IsPush,
+                less = pulls ? DoseReader.IsPush : DoseReader.IsPull;
             if (!(mayAdd && AddSet(days, less, pull, push)) && !TakeSet(days, more, pull, push))
                 return;
         }
@@ -71,43 +79,76 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         {
             for (var over = HardSets(days, p => p == limit.Pattern) - limit.To; over > 0; over--)
             {
-                if (Items(days).Where(i => i.Item.Movement.Pattern == limit.Pattern && i.Item.Plan.SetCount > 1).OrderByDescending(i => Weight(i.Item)).ThenByDescending(i => i.Item.Plan.SetCount).FirstOrDefault() is not { Item: { } item })
+                if (
+                    Items(days)
+                        .Where(i => i.Item.Movement.Pattern == limit.Pattern && i.Item.Plan.SetCount > 1)
+                        .OrderByDescending(i => Weight(i.Item))
+                        .ThenByDescending(i => i.Item.Plan.SetCount)
+                        .FirstOrDefault()
+                    is not { Item: { } item }
+                )
                     return;
-                item.Rewrite(item.Plan.WithSets(item.Plan.SetCount - 1), StepKey.MendedByCheck, Quantity.Word(CautionId.HardSetsOver));
+                item.Rewrite(
+                    item.Plan.WithSets(item.Plan.SetCount - 1),
+                    StepKey.MendedByCheck,
+                    Quantity.Word(CautionId.HardSetsOver)
+                );
             }
         }
     }
 
     public int HardSets(IEnumerable<DraftDay> days, Func<Pattern, bool> which) =>
-        days.SelectMany(d => d.Items).Where(i => which(i.Movement.Pattern)).Sum(i => i.Read(athlete).Resolved?.HardSets ?? 0);
+        days.SelectMany(d => d.Items)
+            .Where(i => which(i.Movement.Pattern))
+            .Sum(i => i.Read(athlete).Resolved?.HardSets ?? 0);
 
-    private static IEnumerable<(DraftDay Day, Draft Item)> Items(IReadOnlyList<DraftDay> days) => days.SelectMany(d => d.Items.Select(i => (d, i)));
+    private static IEnumerable<(DraftDay Day, Draft Item)> Items(IReadOnlyList<DraftDay> days) =>
+        days.SelectMany(d => d.Items.Select(i => (d, i)));
 
     /// <summary>What gives way first when sets must go.</summary>
     private static int Weight(Draft item) => Weight(item.Role);
 
-    private static int Weight(SlotRole role) => role switch
-    {
-        SlotRole.Isolation => 6,
-        SlotRole.SecondPull or SlotRole.SecondPush => 5,
-        SlotRole.MainPull or SlotRole.MainPush => 4,
-        SlotRole.SkillKept => 3,
-        SlotRole.SkillLight => 2,
-        SlotRole.Limiting => 1,
-        _ => 0,
-    };
+    private static int Weight(SlotRole role) =>
+        role switch
+        {
+            SlotRole.Isolation => 6,
+            SlotRole.SecondPull or SlotRole.SecondPush => 5,
+            SlotRole.MainPull or SlotRole.MainPush => 4,
+            SlotRole.SkillKept => 3,
+            SlotRole.SkillLight => 2,
+            SlotRole.Limiting => 1,
+            _ => 0,
+        };
 
     private bool AddSet(IReadOnlyList<DraftDay> days, Func<Pattern, bool> which, int pull, int push)
     {
-        foreach (var (day, item) in Items(days).Where(i => which(i.Item.Movement.Pattern) && (i.Item.IsMain || i.Item.IsSecond) && i.Item.Plan.SetCount < SetsMost).OrderBy(i => i.Item.Plan.SetCount).ThenBy(i => i.Item.IsSecond))
+        foreach (
+            var (day, item) in Items(days)
+                .Where(i =>
+                    which(i.Item.Movement.Pattern)
+                    && (i.Item.IsMain || i.Item.IsSecond)
+                    && i.Item.Plan.SetCount < SetsMost
+                )
+                .OrderBy(i => i.Item.Plan.SetCount)
+                .ThenBy(i => i.Item.IsSecond)
+        )
         {
             var before = item.Plan;
             var hard = item.Read(athlete).Resolved?.HardSets ?? 0;
             var limit = dose.Of(item.Movement.Pattern)?.To ?? int.MaxValue;
             item.Replace(before.WithSets(before.SetCount + 1));
-            if (item.Read(athlete).Resolved?.HardSets > hard && !IsOver(day) && HardSets(days, p => p == item.Movement.Pattern) <= limit)
+            if (
+                item.Read(athlete).Resolved?.HardSets > hard
+                && !IsOver(day)
+                && HardSets(days, p => p == item.Movement.Pattern) <= limit
+            )
             {
-                item.Step(StepKey.SetsForBalance, Quantity.Sets(item.Plan.SetCount), Quantity.Sets(pull), Quantity.Sets(push));
+                item.Step(
+                    StepKey.SetsForBalance,
+                    Quantity.Sets(item.Plan.SetCount),
+                    Quantity.Sets(pull),
+                    Quantity.Sets(push)
+                );
                 return true;
             }
 
@@ -118,18 +159,33 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
     }
 
     /// <summary>
-    /// Sets go from second and main exercises down to two, then second exercises go, then sets of skills down to three; only then is a main
+    /// Sets go from second and main exercises down to two, then second exercises go, then sets of skills down to three;
+    /// only then is a main
     /// exercise done in one set, and in the end it goes as well.
     /// </summary>
     private bool TakeSet(IReadOnlyList<DraftDay> days, Func<Pattern, bool> which, int pull, int push)
     {
-        var heavy = Items(days).Where(i => which(i.Item.Movement.Pattern) && i.Item.Read(athlete).Resolved is { HardSets: > 0 }).ToArray();
-        Draft? Most(Func<Draft, bool> among) => heavy.Select(i => i.Item).Where(among).OrderByDescending(Weight).ThenByDescending(i => i.Plan.SetCount).FirstOrDefault();
+        var heavy = Items(days)
+            .Where(i => which(i.Item.Movement.Pattern) && i.Item.Read(athlete).Resolved is { HardSets: > 0 })
+            .ToArray();
+        Draft? Most(Func<Draft, bool> among) =>
+            heavy
+                .Select(i => i.Item)
+                .Where(among)
+                .OrderByDescending(Weight)
+                .ThenByDescending(i => i.Plan.SetCount)
+                .FirstOrDefault();
         bool Take(Draft? from)
         {
             if (from is null || from.Plan.WithSets(from.Plan.SetCount - 1) is var fewer && fewer == from.Plan)
                 return false;
-            from.Rewrite(fewer, StepKey.SetsForBalance, Quantity.Sets(fewer.SetCount), Quantity.Sets(pull), Quantity.Sets(push));
+            from.Rewrite(
+                fewer,
+                StepKey.SetsForBalance,
+                Quantity.Sets(fewer.SetCount),
+                Quantity.Sets(pull),
+                Quantity.Sets(push)
+            );
             return true;
         }
 
@@ -163,13 +219,19 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         }
     }
 
-    /// <summary>A push is done in turn with the pull before it, or the other way round, where both stand next to each other.</summary>
+    /// <summary>
+    /// A push is done in turn with the pull before it, or the other way round, where both stand next to each other.
+    /// </summary>
     private void Join(DraftDay day, SlotRole one, SlotRole other)
     {
         for (var i = 1; i < day.Items.Count && IsOver(day); i++)
         {
             var (before, item) = (day.Items[i - 1], day.Items[i]);
-            if (item.Joined || before.Joined || !((item.Role == one && before.Role == other) || (item.Role == other && before.Role == one)))
+            if (
+                item.Joined
+                || before.Joined
+                || !((item.Role == one && before.Role == other) || (item.Role == other && before.Role == one))
+            )
                 continue;
             var apart = day.Seconds(athlete);
             item.Joined = true;
@@ -177,7 +239,9 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         }
     }
 
-    /// <summary>What was joined with an exercise that is gone begins a group of its own, or stays with the one before that.</summary>
+    /// <summary>
+    /// What was joined with an exercise that is gone begins a group of its own, or stays with the one before that.
+    /// </summary>
     private static void Unjoin(DraftDay day, int at)
     {
         if (at < day.Items.Count && (at == 0 || !day.Items[at].Joined || day.Items[at].Role != SlotRole.Mobility))

@@ -39,28 +39,60 @@ public sealed record IsolationLists(IReadOnlyList<string> Pull, IReadOnlyList<st
 /// <param name="Seconds">It takes.</param>
 /// <param name="Text">As it is written on the sheet.</param>
 /// <param name="Unless">With one of these another drill does more; null: never.</param>
-public sealed record WarmUpDrill(IReadOnlyList<Pattern> Patterns, int Seconds, string Text, IReadOnlyList<Pattern>? Unless = null);
+public sealed record WarmUpDrill(
+    IReadOnlyList<Pattern> Patterns,
+    int Seconds,
+    string Text,
+    IReadOnlyList<Pattern>? Unless = null
+);
 
-/// <summary>generator.json: what a block is put together from; generator.schema.json says what each figure means.</summary>
+/// <summary>
+/// generator.json: what a block is put together from; generator.schema.json says what each figure means.
+/// </summary>
 public sealed record GeneratorRules(
-    int MinutesUnknown, IReadOnlyList<DayOfWeek> DaysUnknown, int DaysMaximum, int LoadingWeeks, IReadOnlyList<int> Wave, decimal NewStepShare, int NewStepWeeks, decimal KeptShare,
-    decimal LightShare, int HistoryDays, int HardToLightFromHours, int HardToLightToHours, IReadOnlyList<BaseLadders> Bases, IReadOnlyList<Variation> Variations, IReadOnlyList<Variation> OnRings,
+    int MinutesUnknown,
+    IReadOnlyList<DayOfWeek> DaysUnknown,
+    int DaysMaximum,
+    int LoadingWeeks,
+    IReadOnlyList<int> Wave,
+    decimal NewStepShare,
+    int NewStepWeeks,
+    decimal KeptShare,
+    decimal LightShare,
+    int HistoryDays,
+    int HardToLightFromHours,
+    int HardToLightToHours,
+    IReadOnlyList<BaseLadders> Bases,
+    IReadOnlyList<Variation> Variations,
+    IReadOnlyList<Variation> OnRings,
     IsolationLists Isolation,
-    IReadOnlyList<string> NeverBase, IReadOnlyList<string> Mobility, IReadOnlyList<DropKind> DropOrder, IReadOnlyList<WarmUpDrill> WarmUp, int RampSeconds, int EasierRungSeconds, int CoolDownSeconds,
-    string CoolDown, decimal FrameShare)
+    IReadOnlyList<string> NeverBase,
+    IReadOnlyList<string> Mobility,
+    IReadOnlyList<DropKind> DropOrder,
+    IReadOnlyList<WarmUpDrill> WarmUp,
+    int RampSeconds,
+    int EasierRungSeconds,
+    int CoolDownSeconds,
+    string CoolDown,
+    decimal FrameShare
+)
 {
-    private static readonly Lazy<GeneratorRules> Embedded = new(() => CatalogueJson.ReadEmbedded<GeneratorRules>("generator.json"));
+    private static readonly Lazy<GeneratorRules> Embedded = new(() =>
+        CatalogueJson.ReadEmbedded<GeneratorRules>("generator.json")
+    );
 
     public static GeneratorRules Shipped => Embedded.Value;
 
     /// <summary>Sets over those of the first week, in a loading week from 0.</summary>
     public int WaveIn(int week) => Wave[Math.Min(week, Wave.Count - 1)];
 
-    public IReadOnlyList<string> BasesOf(Pattern pattern) => Bases.FirstOrDefault(b => b.Pattern == pattern)?.Ladders ?? [];
+    public IReadOnlyList<string> BasesOf(Pattern pattern) =>
+        Bases.FirstOrDefault(b => b.Pattern == pattern)?.Ladders ?? [];
 
     /// <summary>Is the ladder trained by the main exercises themselves?</summary>
     public bool IsBase(string ladder) => Bases.Any(b => b.Ladders.Contains(ladder));
 
     /// <summary>May the movement be a main or second exercise?</summary>
-    public bool IsBaseMovement(string movement) => !NeverBase.Contains(movement) && !Isolation.Pull.Contains(movement) && !Isolation.Push.Contains(movement);
+    public bool IsBaseMovement(string movement) =>
+        !NeverBase.Contains(movement) && !Isolation.Pull.Contains(movement) && !Isolation.Push.Contains(movement);
 }

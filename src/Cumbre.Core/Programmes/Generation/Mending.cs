@@ -5,10 +5,17 @@ using Cumbre.Core.Notation;
 namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>
-/// Holds the drafted weeks against the checks of the dose panel and mends what they find by their own nearest remedy; what has no remedy is
+/// Holds the drafted weeks against the checks of the dose panel and mends what they find by their own nearest remedy;
+/// what has no remedy is
 /// taken out. So no block leaves the generator with a caution on it.
 /// </summary>
-internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules dose, GeneratorRules rules, List<Notice> notices)
+internal sealed class Mending(
+    AthleteAtWork athlete,
+    BlockWish wish,
+    DoseRules dose,
+    GeneratorRules rules,
+    List<Notice> notices
+)
 {
     private const int RemediesMost = 24;
 
@@ -23,7 +30,11 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
             if (cautions.Count == 0)
                 break;
             // One mend an item a turn: the next may not be needed any more.
-            foreach (var caution in cautions.DistinctBy(c => c.Item ?? c.Session ?? (c.Remedies is [var first, ..] ? first.Item : null) ?? Guid.Empty))
+            foreach (
+                var caution in cautions.DistinctBy(c =>
+                    c.Item ?? c.Session ?? (c.Remedies is [var first, ..] ? first.Item : null) ?? Guid.Empty
+                )
+            )
                 block = turn < RemediesMost ? Apply(block, caution) : TakeOut(block, caution);
         }
 
@@ -31,9 +42,21 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
         return new(block, items.ToDictionary(id => id, id => drafts[id].Why()), [], notices);
     }
 
-    private Block Build(IReadOnlyList<IReadOnlyList<DraftDay>> weeks) => new(
-        wish.Name, wish.Start,
-        [.. weeks.Select((days, week) => new BlockWeek(week < weeks.Count - 1 ? WeekKind.Loading : WeekKind.Retest, [.. days.Select(d => Session(d, week)).OfType<BlockSession>()]))], []);
+    private Block Build(IReadOnlyList<IReadOnlyList<DraftDay>> weeks) =>
+        new(
+            wish.Name,
+            wish.Start,
+            [
+                .. weeks.Select(
+                    (days, week) =>
+                        new BlockWeek(
+                            week < weeks.Count - 1 ? WeekKind.Loading : WeekKind.Retest,
+                            [.. days.Select(d => Session(d, week)).OfType<BlockSession>()]
+                        )
+                ),
+            ],
+            []
+        );
 
     private BlockSession? Session(DraftDay day, int week)
     {
@@ -41,53 +64,86 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
         if (date < athlete.Today || day.Items.Count == 0)
             return null;
         var name = $"{week + 1}/{day.Shape.Weekday}";
-        var items = day.Items.Select((draft, i) =>
-        {
-            var id = wish.IdOf($"{name}/{draft.Key}");
-            drafts[id] = draft;
-            return new BlockItem(id, draft.Movement.Slug, WrittenLine.Of(draft.Plan), draft.Joined && i > 0, draft.ItemRole);
-        }).ToArray();
+        var items = day
+            .Items.Select(
+                (draft, i) =>
+                {
+                    var id = wish.IdOf($"{name}/{draft.Key}");
+                    drafts[id] = draft;
+                    return new BlockItem(
+                        id,
+                        draft.Movement.Slug,
+                        WrittenLine.Of(draft.Plan),
+                        draft.Joined && i > 0,
+                        draft.ItemRole
+                    );
+                }
+            )
+            .ToArray();
         return new(wish.IdOf(name), date, SessionTitle.Of(day), day.WarmUp, day.CoolDown, items);
     }
 
     private Block Apply(Block block, ProgrammeCaution caution)
     {
         // The balance is mended by taking away: what is added could break the minutes.
-        var remedy = caution.Id == CautionId.PullToPushOff
-            ? caution.Remedies.LastOrDefault(r => r.Kind == RemedyKind.Line)
-            : caution.Remedies.FirstOrDefault(r => r.Kind is RemedyKind.Line or RemedyKind.Join && r.Item is not null) ?? caution.Remedies.FirstOrDefault(r => r.Kind == RemedyKind.Remove);
+        var remedy =
+            caution.Id == CautionId.PullToPushOff
+                ? caution.Remedies.LastOrDefault(r => r.Kind == RemedyKind.Line)
+                : caution.Remedies.FirstOrDefault(r =>
+                    r.Kind is RemedyKind.Line or RemedyKind.Join && r.Item is not null
+                ) ?? caution.Remedies.FirstOrDefault(r => r.Kind == RemedyKind.Remove);
         if (remedy?.Item is not { } item)
             return TakeOut(block, caution);
         if (remedy.Kind == RemedyKind.Remove)
             return Without(block, item);
         if (remedy.Plan is { } plan && drafts[item] is var draft)
             draft.Rewrite(plan, StepKey.MendedByCheck, Quantity.Word(caution.Id));
-        return Change(block, items => [.. items.Select(i => i.Id == item ? i with { Written = remedy.Plan is { } better ? WrittenLine.Of(better) : i.Written, Joined = i.Joined || remedy.Kind == RemedyKind.Join } : i)]);
+        return Change(block, items =>
+            [
+                .. items.Select(i =>
+                    i.Id == item
+                        ? i with
+                        {
+                            Written = remedy.Plan is { } better ? WrittenLine.Of(better) : i.Written,
+                            Joined = i.Joined || remedy.Kind == RemedyKind.Join,
+                        }
+                        : i
+                ),
+            ]
+        );
     }
 
-    /// <summary>The item that the caution speaks of; of a session that clashes with the day before what clashes; else what weighs least.</summary>
+    /// <summary>
+    /// The item that the caution speaks of; of a session that clashes with the day before what clashes; else what
+    /// weighs least.
+    /// </summary>
     private Block TakeOut(Block block, ProgrammeCaution caution)
     {
         if (caution.Item is { } item)
             return Without(block, item);
-        var sessions = block.Weeks[caution.Week - 1].Sessions.Where(s => caution.Session is null || s.Id == caution.Session);
-        var found = sessions.SelectMany(s => s.Items)
+        var sessions = block
+            .Weeks[caution.Week - 1]
+            .Sessions.Where(s => caution.Session is null || s.Id == caution.Session);
+        var found = sessions
+            .SelectMany(s => s.Items)
             .Where(i => Concerns(caution, drafts[i.Id].Movement))
             .OrderBy(i => rules.DropOrder.ToList().IndexOf(drafts[i.Id].DropKind))
             .FirstOrDefault();
         return found is null ? block : Without(block, found.Id);
     }
 
-    private static bool Concerns(ProgrammeCaution caution, Movement movement) => caution.Id switch
-    {
-        CautionId.StraightArmDays => movement.Pattern.ToString() == caution.About,
-        CautionId.FloorPressDays => movement.Pattern == Pattern.StraightArmPush || Trainable.PressesFromFloor(movement),
-        CautionId.StraightArmRampOver => movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush,
-        CautionId.HardSetsOver => movement.Pattern.ToString() == caution.About,
-        CautionId.PullToPushOff => DoseReader.IsPull(movement.Pattern) || DoseReader.IsPush(movement.Pattern),
-        CautionId.SidesUneven => movement.EachSide,
-        _ => true,
-    };
+    private static bool Concerns(ProgrammeCaution caution, Movement movement) =>
+        caution.Id switch
+        {
+            CautionId.StraightArmDays => movement.Pattern.ToString() == caution.About,
+            CautionId.FloorPressDays => movement.Pattern == Pattern.StraightArmPush
+                || Trainable.PressesFromFloor(movement),
+            CautionId.StraightArmRampOver => movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush,
+            CautionId.HardSetsOver => movement.Pattern.ToString() == caution.About,
+            CautionId.PullToPushOff => DoseReader.IsPull(movement.Pattern) || DoseReader.IsPush(movement.Pattern),
+            CautionId.SidesUneven => movement.EachSide,
+            _ => true,
+        };
 
     private Block Without(Block block, Guid item)
     {
@@ -96,13 +152,34 @@ internal sealed class Mending(AthleteAtWork athlete, BlockWish wish, DoseRules d
         var changed = Change(block, items =>
         {
             var at = items.ToList().FindIndex(i => i.Id == item);
-            return at < 0 ? items : [.. items.Where(i => i.Id != item).Select((i, n) => n == 0 || (n == at && !items[at].Joined) ? i with { Joined = false } : i)];
+            return at < 0
+                ? items
+                :
+                [
+                    .. items
+                        .Where(i => i.Id != item)
+                        .Select((i, n) => n == 0 || (n == at && !items[at].Joined) ? i with { Joined = false } : i),
+                ];
         });
-        return changed with { Weeks = [.. changed.Weeks.Select(w => w with { Sessions = [.. w.Sessions.Where(s => s.Items.Count > 0)] })] };
+        return changed with
+        {
+            Weeks = [.. changed.Weeks.Select(w => w with { Sessions = [.. w.Sessions.Where(s => s.Items.Count > 0)] })],
+        };
     }
 
     private static Block Change(Block block, Func<IReadOnlyList<BlockItem>, IReadOnlyList<BlockItem>> items) =>
-        block with { Weeks = [.. block.Weeks.Select(w => w with { Sessions = [.. w.Sessions.Select(s => s with { Items = items(s.Items) })] })] };
+        block with
+        {
+            Weeks =
+            [
+                .. block.Weeks.Select(w =>
+                    w with
+                    {
+                        Sessions = [.. w.Sessions.Select(s => s with { Items = items(s.Items) })],
+                    }
+                ),
+            ],
+        };
 }
 
 /// <summary>What a generated session is called.</summary>
@@ -110,12 +187,15 @@ internal static class SessionTitle
 {
     private const int TitleMaximum = 40;
 
-    public static string Of(DraftDay day) => day.Items.Count > 0 && day.Items.All(i => i.Role == SlotRole.Test) ? "Tests" : day.Shape.Kind switch
-    {
-        DayKind.StraightArm => Named("Straight arm", day),
-        DayKind.Full => Named("Full body", day),
-        var kind => Named(kind.ToString(), day),
-    };
+    public static string Of(DraftDay day) =>
+        day.Items.Count > 0 && day.Items.All(i => i.Role == SlotRole.Test)
+            ? "Tests"
+            : day.Shape.Kind switch
+            {
+                DayKind.StraightArm => Named("Straight arm", day),
+                DayKind.Full => Named("Full body", day),
+                var kind => Named(kind.ToString(), day),
+            };
 
     /// <summary>With the skill that is trained hard, as far as there is room.</summary>
     private static string Named(string kind, DraftDay day)

@@ -24,8 +24,10 @@ public sealed record RegeneratedChange(RegeneratedKind Kind, DateOnly Day, Block
 public sealed record Regenerated(Block Block, IReadOnlyList<RegeneratedChange> Changes);
 
 /// <summary>
-/// Generates again without losing the coach's hand: three states are held against each other item by item, by their ids. What still stands
-/// as it was generated follows the new block; what the coach wrote, moved, added or took out stays so, and a session that has begun is not touched.
+/// Generates again without losing the coach's hand: three states are held against each other item by item, by their
+/// ids. What still stands
+/// as it was generated follows the new block; what the coach wrote, moved, added or took out stays so, and a session
+/// that has begun is not touched.
 /// </summary>
 public static class Regeneration
 {
@@ -35,22 +37,45 @@ public static class Regeneration
     public static Regenerated Merge(Block generated, Block current, Block fresh)
     {
         var (was, now, next) = (Sessions(generated), Sessions(current), Sessions(fresh));
-        var placed = now.Values.SelectMany(s => s.Items.Select(i => (i.Id, Session: s.Id))).ToDictionary(i => i.Id, i => i.Session);
+        var placed = now
+            .Values.SelectMany(s => s.Items.Select(i => (i.Id, Session: s.Id)))
+            .ToDictionary(i => i.Id, i => i.Session);
         var changes = new List<RegeneratedChange>();
-        var weeks = Enumerable.Range(0, Math.Max(current.Weeks.Count, fresh.Weeks.Count)).Select(w =>
-        {
-            var (mine, theirs) = (current.Weeks.ElementAtOrDefault(w), fresh.Weeks.ElementAtOrDefault(w));
-            var kind = mine is null || (theirs is not null && generated.Weeks.ElementAtOrDefault(w)?.Kind == mine.Kind) ? theirs!.Kind : mine.Kind;
-            var ids = (mine?.Sessions ?? []).Concat(theirs?.Sessions ?? []).Select(s => s.Id).Distinct();
-            var sessions = ids.Select(id => Session(was.GetValueOrDefault(id), now.GetValueOrDefault(id), next.GetValueOrDefault(id), placed, changes)).OfType<BlockSession>();
-            return new BlockWeek(kind, [.. sessions.OrderBy(s => s.Day)]);
-        });
+        var weeks = Enumerable
+            .Range(0, Math.Max(current.Weeks.Count, fresh.Weeks.Count))
+            .Select(w =>
+            {
+                var (mine, theirs) = (current.Weeks.ElementAtOrDefault(w), fresh.Weeks.ElementAtOrDefault(w));
+                var kind =
+                    mine is null || (theirs is not null && generated.Weeks.ElementAtOrDefault(w)?.Kind == mine.Kind)
+                        ? theirs!.Kind
+                        : mine.Kind;
+                var ids = (mine?.Sessions ?? []).Concat(theirs?.Sessions ?? []).Select(s => s.Id).Distinct();
+                var sessions = ids.Select(id =>
+                        Session(
+                            was.GetValueOrDefault(id),
+                            now.GetValueOrDefault(id),
+                            next.GetValueOrDefault(id),
+                            placed,
+                            changes
+                        )
+                    )
+                    .OfType<BlockSession>();
+                return new BlockWeek(kind, [.. sessions.OrderBy(s => s.Day)]);
+            });
         return new(current with { Weeks = [.. weeks] }, [.. changes.OrderBy(c => c.Day)]);
     }
 
-    private static Dictionary<Guid, BlockSession> Sessions(Block block) => block.Weeks.SelectMany(w => w.Sessions).ToDictionary(s => s.Id);
+    private static Dictionary<Guid, BlockSession> Sessions(Block block) =>
+        block.Weeks.SelectMany(w => w.Sessions).ToDictionary(s => s.Id);
 
-    private static BlockSession? Session(BlockSession? was, BlockSession? mine, BlockSession? theirs, Dictionary<Guid, Guid> placed, List<RegeneratedChange> changes)
+    private static BlockSession? Session(
+        BlockSession? was,
+        BlockSession? mine,
+        BlockSession? theirs,
+        Dictionary<Guid, Guid> placed,
+        List<RegeneratedChange> changes
+    )
     {
         if (mine is null)
         {
@@ -79,11 +104,19 @@ public static class Regeneration
     }
 
     /// <summary>The new value where the coach left it as it was generated; else the coach's.</summary>
-    private static T Mine<T>(T? was, T mine, T? theirs) => theirs is not null && EqualityComparer<T>.Default.Equals(was, mine) ? theirs : mine;
+    private static T Mine<T>(T? was, T mine, T? theirs) =>
+        theirs is not null && EqualityComparer<T>.Default.Equals(was, mine) ? theirs : mine;
 
-    private static DateOnly Mine(DateOnly? was, DateOnly mine, DateOnly? theirs) => theirs is { } day && was == mine ? day : mine;
+    private static DateOnly Mine(DateOnly? was, DateOnly mine, DateOnly? theirs) =>
+        theirs is { } day && was == mine ? day : mine;
 
-    private static List<BlockItem> Items(BlockSession? was, BlockSession mine, BlockSession? theirs, Dictionary<Guid, Guid> placed, List<RegeneratedChange> changes)
+    private static List<BlockItem> Items(
+        BlockSession? was,
+        BlockSession mine,
+        BlockSession? theirs,
+        Dictionary<Guid, Guid> placed,
+        List<RegeneratedChange> changes
+    )
     {
         var before = (was?.Items ?? []).ToDictionary(i => i.Id);
         var fresh = (theirs?.Items ?? []).ToDictionary(i => i.Id);
@@ -117,7 +150,11 @@ public static class Regeneration
             var next = theirs!.Items[i];
             if (before.ContainsKey(next.Id) || placed.ContainsKey(next.Id))
                 continue;
-            var after = theirs.Items.Take(i).Reverse().Select(e => merged.FindIndex(m => m.Id == e.Id)).FirstOrDefault(at => at >= 0, -1);
+            var after = theirs
+                .Items.Take(i)
+                .Reverse()
+                .Select(e => merged.FindIndex(m => m.Id == e.Id))
+                .FirstOrDefault(at => at >= 0, -1);
             merged.Insert(after + 1, next);
             changes.Add(new(RegeneratedKind.Added, mine.Day, null, next));
         }

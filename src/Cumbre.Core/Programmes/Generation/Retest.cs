@@ -8,12 +8,20 @@ namespace Cumbre.Core.Programmes.Generation;
 /// <summary>Tests as exercises of a session: those that decide the next placement, or a newcomer's first.</summary>
 internal static class Retest
 {
-    private const int RestBetween = 180, HeavyReps = 5, HighPulls = 5, SlowestDescent = Negatives.VolumeSeconds;
+    private const int RestBetween = 180,
+        HeavyReps = 5,
+        HighPulls = 5,
+        SlowestDescent = Negatives.VolumeSeconds;
 
     public static IReadOnlyList<Draft> Of(Trainable gym, List<Notice> notices)
     {
         var athlete = gym.Athlete;
-        var battery = Battery.Propose(new(Guid.Empty, "", athlete.Athlete.Schools, athlete.Book, []), athlete.Intake.Goals, athlete.WaitsForClearance, athlete.Atlas);
+        var battery = Battery.Propose(
+            new(Guid.Empty, "", athlete.Athlete.Schools, athlete.Book, []),
+            athlete.Intake.Goals,
+            athlete.WaitsForClearance,
+            athlete.Atlas
+        );
         var drafts = new List<Draft>();
         var beside = new List<string>();
         foreach (var test in battery.Tests)
@@ -27,11 +35,20 @@ internal static class Retest
                 continue;
             }
 
-            var draft = new Draft("test-" + test.Benchmark.Slug, SlotRole.Test, movement, movement.EachSide ? plan with { Sides = SidePlan.Each } : plan);
+            var draft = new Draft(
+                "test-" + test.Benchmark.Slug,
+                SlotRole.Test,
+                movement,
+                movement.EachSide ? plan with { Sides = SidePlan.Each } : plan
+            );
             if (test.Ladders.Count == 0)
                 draft.Step(StepKey.FirstTest, Quantity.Name(test.Benchmark.Name));
             foreach (var goal in test.Ladders)
-                draft.Step(StepKey.DecidesGoal, Quantity.Name(test.Benchmark.Name), Quantity.Name(athlete.Atlas.BySlug[goal].Name));
+                draft.Step(
+                    StepKey.DecidesGoal,
+                    Quantity.Name(test.Benchmark.Name),
+                    Quantity.Name(athlete.Atlas.BySlug[goal].Name)
+                );
             drafts.Add(draft);
         }
 
@@ -40,18 +57,38 @@ internal static class Retest
         return drafts;
     }
 
-    /// <summary>Null: no line of a session says it (a joint's range, a capacity test, a hold too short to plan).</summary>
+    /// <summary>
+    /// Null: no line of a session says it (a joint's range, a capacity test, a hold too short to plan).
+    /// </summary>
     private static Prescription? Plan(Benchmark test, Trainable gym)
     {
         var movement = gym.Catalogue.Movements[test.Movement];
         return test.Measure switch
         {
-            BenchmarkMeasure.Reps => new MaxSets(1) { Effort = movement.FailureHarmless ? null : new InReserve(1), RestSeconds = RestBetween },
-            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum => new HoldSets(1, null, HoldSets.PercentMaximum) { RestSeconds = RestBetween },
-            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds is null => new HoldSets(2, HoldDose.SecondsMinimum) { RestSeconds = RestBetween },
+            BenchmarkMeasure.Reps => new MaxSets(1)
+            {
+                Effort = movement.FailureHarmless ? null : new InReserve(1),
+                RestSeconds = RestBetween,
+            },
+            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum => new HoldSets(
+                1,
+                null,
+                HoldSets.PercentMaximum
+            )
+            {
+                RestSeconds = RestBetween,
+            },
+            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds is null => new HoldSets(
+                2,
+                HoldDose.SecondsMinimum
+            )
+            {
+                RestSeconds = RestBetween,
+            },
             BenchmarkMeasure.SecondsPerDescent => new Negatives(1, 1, SlowestDescent) { RestSeconds = RestBetween },
             BenchmarkMeasure.ContactHeight => new ExplosiveSets(1, HighPulls, HighPulls) { RestSeconds = RestBetween },
-            BenchmarkMeasure.LoadTimesReps when gym.Athlete.ContextOf(movement)?.OneRepMax is not null => new StraightSets(1, HeavyReps) { Effort = new InReserve(1), RestSeconds = RestBetween },
+            BenchmarkMeasure.LoadTimesReps when gym.Athlete.ContextOf(movement)?.OneRepMax is not null =>
+                new StraightSets(1, HeavyReps) { Effort = new InReserve(1), RestSeconds = RestBetween },
             _ => null,
         };
     }

@@ -6,10 +6,22 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
 
-/// <summary>Fills the days of the first week: skills, main and second exercises, what supports them, warm-up and cool-down.</summary>
-internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills, IReadOnlyList<ShapeDay> shape, GeneratorRules rules, BlockWish wish, List<Notice> notices)
+/// <summary>
+/// Fills the days of the first week: skills, main and second exercises, what supports them, warm-up and cool-down.
+/// </summary>
+internal sealed class SessionBuilder(
+    Trainable gym,
+    IReadOnlyList<Skill> skills,
+    IReadOnlyList<ShapeDay> shape,
+    GeneratorRules rules,
+    BlockWish wish,
+    List<Notice> notices
+)
 {
-    private const int MobilityReps = 10, TightDrills = 2, TextMaximum = 200, ExplosiveSessions = 2;
+    private const int MobilityReps = 10,
+        TightDrills = 2,
+        TextMaximum = 200,
+        ExplosiveSessions = 2;
 
     private readonly Selection selection = new(gym, skills, rules, wish);
     private readonly List<(string Movement, int Day)> limitingTaken = [];
@@ -20,9 +32,20 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
     {
         DraftDay[] days = [.. shape.Select((day, i) => new DraftDay(day, Fill(day, i)))];
         var any = days.Any(d => d.Items.Count > 0);
-        foreach (var pattern in new[] { Pattern.VerticalPull, Pattern.HorizontalPull, Pattern.VerticalPush, Pattern.HorizontalPush }.Where(p => any && !days.Any(d => d.Items.Any(i => i.Movement.Pattern == p))))
+        foreach (
+            var pattern in new[]
+            {
+                Pattern.VerticalPull,
+                Pattern.HorizontalPull,
+                Pattern.VerticalPush,
+                Pattern.HorizontalPush,
+            }.Where(p => any && !days.Any(d => d.Items.Any(i => i.Movement.Pattern == p)))
+        )
         {
-            if (days.Any(d => d.Shape.Pulls && DoseReader.IsPull(pattern)) || days.Any(d => d.Shape.Pushes && DoseReader.IsPush(pattern)))
+            if (
+                days.Any(d => d.Shape.Pulls && DoseReader.IsPull(pattern))
+                || days.Any(d => d.Shape.Pushes && DoseReader.IsPush(pattern))
+            )
                 notices.Add(Notice.Of(NoticeId.PatternMissing, Quantity.Name(PatternNames.Of(pattern))));
         }
 
@@ -31,14 +54,24 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         return days;
     }
 
-    /// <summary>Warm-up for the joints that a session loads, ramp sets before a loaded lift, easier rungs before a skill; never over its share of the time.</summary>
+    /// <summary>
+    /// Warm-up for the joints that a session loads, ramp sets before a loaded lift, easier rungs before a skill; never
+    /// over its share of the time.
+    /// </summary>
     public void Frames(DraftDay day)
     {
         var patterns = day.Items.Select(i => i.Movement.Pattern).ToHashSet();
-        var drills = rules.WarmUp.Where(d => d.Patterns.Any(patterns.Contains) && d.Unless?.Any(patterns.Contains) != true).Select(d => (d.Seconds, d.Text)).ToList();
+        var drills = rules
+            .WarmUp.Where(d => d.Patterns.Any(patterns.Contains) && d.Unless?.Any(patterns.Contains) != true)
+            .Select(d => (d.Seconds, d.Text))
+            .ToList();
         if (day.Items.Any(i => i.Skill is not null))
             drills.Add((rules.EasierRungSeconds, "easier rungs of today's ladder"));
-        if (day.Items.Any(i => i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true))
+        if (
+            day.Items.Any(i =>
+                i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true
+            )
+        )
             drills.Add((rules.RampSeconds, "one or two ramp sets"));
         var most = (int)(Minutes * 60 * rules.FrameShare);
         var coolDown = Math.Min(rules.CoolDownSeconds, most / 3);
@@ -68,12 +101,18 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         foreach (var skill in day.Kept)
             items.Add(Kept(skill));
         Limiting(day, items);
-        var awayFromFloor = shape.Any(d => WeekShape.Between(d.Weekday, day.Weekday) == 1 && d.Skills.Any(s => s.Movement!.Pattern == Pattern.StraightArmPush));
+        var awayFromFloor = shape.Any(d =>
+            WeekShape.Between(d.Weekday, day.Weekday) == 1
+            && d.Skills.Any(s => s.Movement!.Pattern == Pattern.StraightArmPush)
+        );
         var (pull, push) = (day.Pulls, day.Pushes);
         Add(items, pull ? Choose("mainPull", Pattern.VerticalPull, SlotRole.MainPull, items, false) : null);
         Add(items, push ? Choose("mainPush", Pattern.VerticalPush, SlotRole.MainPush, items, awayFromFloor) : null);
         Add(items, pull ? Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, false) : null);
-        Add(items, push ? Choose("secondPush", Pattern.HorizontalPush, SlotRole.SecondPush, items, awayFromFloor) : null);
+        Add(
+            items,
+            push ? Choose("secondPush", Pattern.HorizontalPush, SlotRole.SecondPush, items, awayFromFloor) : null
+        );
         if (day.Kind == DayKind.Pull)
             Add(items, Isolation("isolation", rules.Isolation.Pull, items));
         if (day.Kind == DayKind.Push)
@@ -85,7 +124,11 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         // Legs and trunk take turns where the upper body fills the day.
         if (lower || day.Kind == DayKind.StraightArm || (day.Kind is DayKind.Full or DayKind.Push && index % 2 == 1))
             Add(items, Choose("legs2", Pattern.Legs, SlotRole.Legs, items, false));
-        if (lower || day.Kind is DayKind.StraightArm or DayKind.Pull || (day.Kind is DayKind.Full or DayKind.Upper && index % 2 == 0))
+        if (
+            lower
+            || day.Kind is DayKind.StraightArm or DayKind.Pull
+            || (day.Kind is DayKind.Full or DayKind.Upper && index % 2 == 0)
+        )
             Add(items, Choose("trunk", Pattern.Trunk, SlotRole.Trunk, items, false));
         AddMobility(items, index);
         return InOrder(items);
@@ -105,24 +148,40 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         var key = "skill-" + skill.Ladder.Slug;
         if (skill.StepBefore is null)
             return [Named(NewStep(FirstDose.OfSkill(key, SlotRole.SkillHard, skill, gym), skill), skill)];
-        return [Named(FirstDose.Singles(key, skill, gym), skill), Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillHard, skill, gym), skill)];
+        return
+        [
+            Named(FirstDose.Singles(key, skill, gym), skill),
+            Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillHard, skill, gym), skill),
+        ];
     }
 
     private Draft Light(Skill skill)
     {
         var key = "skill-" + skill.Ladder.Slug;
-        var draft = skill.StepBefore is null ? NewStep(FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym), skill) : FirstDose.OfStepBefore(key, SlotRole.SkillLight, skill, gym);
+        var draft = skill.StepBefore is null
+            ? NewStep(FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym), skill)
+            : FirstDose.OfStepBefore(key, SlotRole.SkillLight, skill, gym);
         return Share(Named(draft, skill), rules.LightShare, StepKey.LightShare);
     }
 
     private Draft Kept(Skill skill)
     {
         var key = "kept-" + skill.Ladder.Slug;
-        var draft = Named(skill.StepBefore is null ? FirstDose.OfSkill(key, SlotRole.SkillKept, skill, gym) : FirstDose.OfStepBefore(key, SlotRole.SkillKept, skill, gym), skill);
+        var draft = Named(
+            skill.StepBefore is null
+                ? FirstDose.OfSkill(key, SlotRole.SkillKept, skill, gym)
+                : FirstDose.OfStepBefore(key, SlotRole.SkillKept, skill, gym),
+            skill
+        );
         // The week that advances the skill has a hard day and a light one; of both together a third is left.
         var week = draft.Plan.SetCount + Portion(draft.Plan.SetCount, rules.LightShare);
         var sets = Math.Max(1, (int)Math.Round(week * rules.KeptShare, MidpointRounding.AwayFromZero));
-        draft.Rewrite(Fewer(draft.Plan, Math.Min(sets, draft.Plan.SetCount)), StepKey.KeptShare, Quantity.Sets(sets), Quantity.Sets(week));
+        draft.Rewrite(
+            Fewer(draft.Plan, Math.Min(sets, draft.Plan.SetCount)),
+            StepKey.KeptShare,
+            Quantity.Sets(sets),
+            Quantity.Sets(week)
+        );
         return draft;
     }
 
@@ -130,16 +189,29 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
     {
         draft.Input(InputKey.ForGoal, Quantity.Name(skill.Ladder.Name));
         if (skill.StandsInFor is { } first)
-            draft.Because(StepKey.StandsIn, Quantity.Name(skill.Movement!.Name), Quantity.Name(first.First.Name), Quantity.Name(first.Why.What));
+            draft.Because(
+                StepKey.StandsIn,
+                Quantity.Name(skill.Movement!.Name),
+                Quantity.Name(first.First.Name),
+                Quantity.Name(first.Why.What)
+            );
         else if (skill.Step is { } step)
             draft.Because(StepKey.LevelOfStep, Quantity.Name(step.Name), Quantity.Name(skill.Ladder.Name));
         if (skill.Limiting is { } limiting)
-            draft.Because(StepKey.HoldsBack, Quantity.Name(Skills.Threshold(limiting, gym)), Quantity.Name(skill.Ladder.Name)).Evidence([Ladders.PlacementReport.Evidence(limiting.Term, gym.Catalogue)]);
+            draft
+                .Because(
+                    StepKey.HoldsBack,
+                    Quantity.Name(Skills.Threshold(limiting, gym)),
+                    Quantity.Name(skill.Ladder.Name)
+                )
+                .Evidence([Ladders.PlacementReport.Evidence(limiting.Term, gym.Catalogue)]);
         return draft;
     }
 
     private Draft NewStep(Draft draft, Skill skill) =>
-        skill.IsNew ? Share(draft, rules.NewStepShare, StepKey.NewStepShare, Quantity.Weeks(rules.NewStepWeeks)) : draft;
+        skill.IsNew
+            ? Share(draft, rules.NewStepShare, StepKey.NewStepShare, Quantity.Weeks(rules.NewStepWeeks))
+            : draft;
 
     private static Draft Share(Draft draft, decimal share, StepKey key, params Quantity[] args)
     {
@@ -149,7 +221,11 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
     }
 
     /// <summary>So many sets, and none more for a weaker side: that is for the hard day.</summary>
-    internal static Prescription Fewer(Prescription plan, int sets) => plan.WithSets(sets) with { Sides = plan.Sides.WithoutMore() };
+    internal static Prescription Fewer(Prescription plan, int sets) =>
+        plan.WithSets(sets) with
+        {
+            Sides = plan.Sides.WithoutMore(),
+        };
 
     /// <summary>A share of the sets, rounded up, at least one.</summary>
     internal static int Portion(int sets, decimal share) => Math.Max(1, (int)Math.Ceiling(sets * share));
@@ -161,9 +237,18 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
         foreach (var skill in skills.Where(s => s.LimitingMovement is not null))
         {
             var movement = skill.LimitingMovement!;
-            if (IsBasePattern(movement) || movement.Measure is BenchmarkMeasure.Degrees || items.Any(i => i.Movement.Slug == movement.Slug) || limitingDays[movement.Slug].Count() >= ExplosiveSessions)
+            if (
+                IsBasePattern(movement)
+                || movement.Measure is BenchmarkMeasure.Degrees
+                || items.Any(i => i.Movement.Slug == movement.Slug)
+                || limitingDays[movement.Slug].Count() >= ExplosiveSessions
+            )
                 continue;
-            if (!Suits(movement, day) || StraightArmNear(movement, day) || limitingDays[movement.Slug].Any(d => WeekShape.Between(d.Day, day.Weekday) == 1))
+            if (
+                !Suits(movement, day)
+                || StraightArmNear(movement, day)
+                || limitingDays[movement.Slug].Any(d => WeekShape.Between(d.Day, day.Weekday) == 1)
+            )
                 continue;
             limitingTaken.Add((movement.Slug, day.Weekday));
             items.Add(FirstDose.OfLimiting("limiting-" + skill.Ladder.Slug, skill, gym));
@@ -171,54 +256,105 @@ internal sealed class SessionBuilder(Trainable gym, IReadOnlyList<Skill> skills,
     }
 
     private bool IsBasePattern(Movement movement) =>
-        movement.Pattern is Pattern.VerticalPull or Pattern.HorizontalPull or Pattern.VerticalPush or Pattern.HorizontalPush && rules.IsBaseMovement(movement.Slug)
+        movement.Pattern
+            is Pattern.VerticalPull
+                or Pattern.HorizontalPull
+                or Pattern.VerticalPush
+                or Pattern.HorizontalPush
+        && rules.IsBaseMovement(movement.Slug)
         && movement.Measure is BenchmarkMeasure.Reps or BenchmarkMeasure.LoadTimesReps;
 
     private static bool Suits(Movement movement, ShapeDay day) =>
-        DoseReader.IsPull(movement.Pattern) ? day.Pulls : DoseReader.IsPush(movement.Pattern) ? day.Pushes : day.Kind is not (DayKind.Legs or DayKind.Lower);
+        DoseReader.IsPull(movement.Pattern) ? day.Pulls
+        : DoseReader.IsPush(movement.Pattern) ? day.Pushes
+        : day.Kind is not (DayKind.Legs or DayKind.Lower);
 
     private bool StraightArmNear(Movement movement, ShapeDay day) =>
-        movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush && shape.Any(d => WeekShape.Between(d.Weekday, day.Weekday) <= 1 && d.Skills.Any(s => s.Movement!.Pattern == movement.Pattern));
+        movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush
+        && shape.Any(d =>
+            WeekShape.Between(d.Weekday, day.Weekday) <= 1 && d.Skills.Any(s => s.Movement!.Pattern == movement.Pattern)
+        );
 
     private Draft? Isolation(string key, IReadOnlyList<string> slugs, List<Draft> items) =>
         slugs.Select(gym.Find).OfType<Movement>().FirstOrDefault(m => items.All(i => i.Movement != m)) is { } movement
-            ? new Draft(key, SlotRole.Isolation, movement, movement.Measure == BenchmarkMeasure.Seconds ? new HoldSets(2, 30) { RestSeconds = 60 } : new RepsWithStretch(2, 10, 12, 20) { RestSeconds = 60 })
-                .Step(StepKey.LongPosition, Quantity.Name(string.Join(", ", movement.PrimeMovers)))
+            ? new Draft(
+                key,
+                SlotRole.Isolation,
+                movement,
+                movement.Measure == BenchmarkMeasure.Seconds
+                    ? new HoldSets(2, 30) { RestSeconds = 60 }
+                    : new RepsWithStretch(2, 10, 12, 20) { RestSeconds = 60 }
+            ).Step(StepKey.LongPosition, Quantity.Name(string.Join(", ", movement.PrimeMovers)))
             : null;
 
-    /// <summary>Drills in turn with the last main exercise, as active recovery: more for tight shoulders, none for loose ones.</summary>
+    /// <summary>
+    /// Drills in turn with the last main exercise, as active recovery: more for tight shoulders, none for loose ones.
+    /// </summary>
     private void AddMobility(List<Draft> items, int index)
     {
-        var count = gym.Athlete.Intake.Shoulders switch { ShoulderRange.Loose => 0, ShoulderRange.Tight => TightDrills, _ => 1 };
+        var count = gym.Athlete.Intake.Shoulders switch
+        {
+            ShoulderRange.Loose => 0,
+            ShoulderRange.Tight => TightDrills,
+            _ => 1,
+        };
         var drills = rules.Mobility.Select(gym.Find).OfType<Movement>().ToArray();
         for (var i = 0; i < Math.Min(count, drills.Length); i++)
-            items.Add(new Draft("mobility" + i, SlotRole.Mobility, drills[(index + i) % drills.Length], new StraightSets(2, MobilityReps) { RestSeconds = 0 }) { Joined = true });
+            items.Add(
+                new Draft(
+                    "mobility" + i,
+                    SlotRole.Mobility,
+                    drills[(index + i) % drills.Length],
+                    new StraightSets(2, MobilityReps) { RestSeconds = 0 }
+                )
+                {
+                    Joined = true,
+                }
+            );
     }
 
-    /// <summary>Skills first when fresh, or last by school; pull before push or the other way; then second exercises, small ones, trunk, legs.</summary>
+    /// <summary>
+    /// Skills first when fresh, or last by school; pull before push or the other way; then second exercises, small
+    /// ones, trunk, legs.
+    /// </summary>
     private List<Draft> InOrder(List<Draft> items)
     {
         var skillLast = Schools["skill-order"] == "last";
         var pushFirst = Schools["first-exercise"] == "push";
-        int Rank(Draft draft) => draft.Role switch
-        {
-            SlotRole.SkillHard or SlotRole.SkillLight or SlotRole.SkillKept or SlotRole.Limiting => (skillLast ? 40 : 0) + (draft.Plan.IsFast ? 0 : draft.IsStraightArm ? 1 : 2),
-            SlotRole.MainPull => pushFirst ? 11 : 10,
-            SlotRole.MainPush => pushFirst ? 10 : 11,
-            SlotRole.SecondPull => pushFirst ? 21 : 20,
-            SlotRole.SecondPush => pushFirst ? 20 : 21,
-            SlotRole.Isolation => 30,
-            SlotRole.Trunk => 32,
-            SlotRole.Legs => 34,
-            _ => 50,
-        };
+        int Rank(Draft draft) =>
+            draft.Role switch
+            {
+                SlotRole.SkillHard or SlotRole.SkillLight or SlotRole.SkillKept or SlotRole.Limiting => (
+                    skillLast ? 40 : 0
+                )
+                    + (
+                        draft.Plan.IsFast ? 0
+                        : draft.IsStraightArm ? 1
+                        : 2
+                    ),
+                SlotRole.MainPull => pushFirst ? 11 : 10,
+                SlotRole.MainPush => pushFirst ? 10 : 11,
+                SlotRole.SecondPull => pushFirst ? 21 : 20,
+                SlotRole.SecondPush => pushFirst ? 20 : 21,
+                SlotRole.Isolation => 30,
+                SlotRole.Trunk => 32,
+                SlotRole.Legs => 34,
+                _ => 50,
+            };
         var ordered = items.Where(i => i.Role != SlotRole.Mobility).OrderBy(Rank).ToList();
         var drills = items.Where(i => i.Role == SlotRole.Mobility).ToArray();
-        var host = ordered.FindLastIndex(i => i.IsSecond) is var second and >= 0 ? second : ordered.FindLastIndex(i => i.IsMain) is var main and >= 0 ? main : ordered.Count - 1;
+        var host =
+            ordered.FindLastIndex(i => i.IsSecond) is var second and >= 0 ? second
+            : ordered.FindLastIndex(i => i.IsMain) is var main and >= 0 ? main
+            : ordered.Count - 1;
         foreach (var drill in drills)
         {
             if (host >= 0)
-                drill.Step(StepKey.LoosensBetween, Quantity.Name(drill.Movement.Name), Quantity.Name(ordered[host].Movement.Name));
+                drill.Step(
+                    StepKey.LoosensBetween,
+                    Quantity.Name(drill.Movement.Name),
+                    Quantity.Name(ordered[host].Movement.Name)
+                );
             else
                 drill.Step(StepKey.LoosensAlone, Quantity.Name(drill.Movement.Name));
         }

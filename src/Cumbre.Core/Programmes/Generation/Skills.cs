@@ -9,7 +9,8 @@ namespace Cumbre.Core.Programmes.Generation;
 /// <summary>A goal as it is worked on in the block.</summary>
 /// <param name="Ladder">The goal.</param>
 /// <param name="Advance">Worked toward; else kept.</param>
-/// <param name="Movement">What is trained on the skill itself; null: its first gate is unmet, or nothing of it can be trained.</param>
+/// <param name="Movement">What is trained on the skill itself; null: its first gate is unmet, or nothing of it can be
+/// trained.</param>
 /// <param name="Step">The step of that movement.</param>
 /// <param name="StandsInFor">The movement of the step in training, where another takes its place.</param>
 /// <param name="StepBefore">The won or open step before, where the step itself is only tried in short singles.</param>
@@ -17,7 +18,16 @@ namespace Cumbre.Core.Programmes.Generation;
 /// <param name="Limiting">What holds the goal back; null: nothing, or it is only kept.</param>
 /// <param name="LimitingMovement">What is trained for that; null: the skill itself, or it cannot be trained.</param>
 internal sealed record Skill(
-    Ladder Ladder, bool Advance, Movement? Movement, LadderStep? Step, (Movement First, Obstacle Why)? StandsInFor, Movement? StepBefore, bool IsNew, LimitingFactor? Limiting, Movement? LimitingMovement)
+    Ladder Ladder,
+    bool Advance,
+    Movement? Movement,
+    LadderStep? Step,
+    (Movement First, Obstacle Why)? StandsInFor,
+    Movement? StepBefore,
+    bool IsNew,
+    LimitingFactor? Limiting,
+    Movement? LimitingMovement
+)
 {
     public bool IsStraightArm => Movement?.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
 }
@@ -48,7 +58,14 @@ internal static class Skills
         return skills;
     }
 
-    private static Skill One(Ladder ladder, bool advance, Trainable gym, BlockWish wish, GeneratorRules rules, List<Notice> notices)
+    private static Skill One(
+        Ladder ladder,
+        bool advance,
+        Trainable gym,
+        BlockWish wish,
+        GeneratorRules rules,
+        List<Notice> notices
+    )
     {
         var athlete = gym.Athlete;
         var placement = athlete.Placements[ladder.Slug];
@@ -58,11 +75,27 @@ internal static class Skills
             notices.Add(Notice.Of(NoticeId.GoalWon, Quantity.Name(ladder.Name)));
         }
 
-        var limiting = advance ? PlacementReport.Of(ladder, athlete.Atlas, athlete.Athlete.Schools, athlete.Book, athlete.Athlete.BuildOn(athlete.Today)).Limiting : null;
+        var limiting = advance
+            ? PlacementReport
+                .Of(
+                    ladder,
+                    athlete.Atlas,
+                    athlete.Athlete.Schools,
+                    athlete.Book,
+                    athlete.Athlete.BuildOn(athlete.Today)
+                )
+                .Limiting
+            : null;
         var limits = limiting is null ? null : gym.Find(limiting.Movement);
         if (placement.Training is not { } at)
         {
-            notices.Add(Notice.Of(NoticeId.GateUnmet, Quantity.Name(ladder.Name), Quantity.Name(limiting is null ? "-" : Threshold(limiting, gym))));
+            notices.Add(
+                Notice.Of(
+                    NoticeId.GateUnmet,
+                    Quantity.Name(ladder.Name),
+                    Quantity.Name(limiting is null ? "-" : Threshold(limiting, gym))
+                )
+            );
             return new(ladder, advance, null, null, null, null, false, limiting, limits);
         }
 
@@ -72,24 +105,42 @@ internal static class Skills
         if (limits?.Slug == movement?.Slug)
             limits = null;
         return new(
-            ladder, advance, movement, step, standsInFor, placement.ExposureOnly && step == ladder.Steps[at] ? Before(ladder, at, gym) : null, movement is not null && IsNew(movement, athlete, wish), limiting, limits);
+            ladder,
+            advance,
+            movement,
+            step,
+            standsInFor,
+            placement.ExposureOnly && step == ladder.Steps[at] ? Before(ladder, at, gym) : null,
+            movement is not null && IsNew(movement, athlete, wish),
+            limiting,
+            limits
+        );
     }
 
     /// <summary>A threshold in the notation of the gates.</summary>
-    public static string Threshold(LimitingFactor limiting, Trainable gym) => $"{gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Name} {GatePrinter.Figure(limiting.Term.Term.Target)}";
+    public static string Threshold(LimitingFactor limiting, Trainable gym) =>
+        $"{gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Name} {GatePrinter.Figure(limiting.Term.Term.Target)}";
 
     /// <summary>
-    /// The step in training; where it cannot be trained a substitute of its, and then the nearest step below. A hold whose best is under
+    /// The step in training; where it cannot be trained a substitute of its, and then the nearest step below. A hold
+    /// whose best is under
     /// three seconds gives way to the step below as well (this project's choice).
     /// </summary>
-    private static (Movement? Movement, LadderStep? Step, (Movement, Obstacle)? StandsInFor) Work(Ladder ladder, int at, Trainable gym)
+    private static (Movement? Movement, LadderStep? Step, (Movement, Obstacle)? StandsInFor) Work(
+        Ladder ladder,
+        int at,
+        Trainable gym
+    )
     {
         var wanted = ladder.Steps[at];
         var first = gym.Catalogue.Movements[wanted.Movement];
         if (gym.Can(first) && !IsTooShort(first, gym))
             return (first, wanted, null);
         var why = gym.ObstacleTo(first) ?? new(wanted.Name);
-        if (wanted.Substitutes.Select(gym.Find).OfType<Movement>().FirstOrDefault() is { } substitute && !IsTooShort(first, gym))
+        if (
+            wanted.Substitutes.Select(gym.Find).OfType<Movement>().FirstOrDefault() is { } substitute
+            && !IsTooShort(first, gym)
+        )
             return (substitute, wanted, (first, why));
         for (var below = PathBelow(ladder, at); below is { } i; below = PathBelow(ladder, i))
         {
@@ -100,12 +151,18 @@ internal static class Skills
         return (null, null, null);
     }
 
-    private static bool IsTooShort(Movement movement, Trainable gym) => movement.Measure == BenchmarkMeasure.Seconds && gym.BestsOf(movement).HoldSeconds < HoldDose.SecondsMinimum;
+    private static bool IsTooShort(Movement movement, Trainable gym) =>
+        movement.Measure == BenchmarkMeasure.Seconds && gym.BestsOf(movement).HoldSeconds < HoldDose.SecondsMinimum;
 
-    private static int? PathBelow(Ladder ladder, int step) => ladder.Steps[step].After.Where(i => i < step).Select(i => (int?)i).LastOrDefault();
+    private static int? PathBelow(Ladder ladder, int step) =>
+        ladder.Steps[step].After.Where(i => i < step).Select(i => (int?)i).LastOrDefault();
 
     private static Movement? Before(Ladder ladder, int at, Trainable gym) =>
-        PathBelow(ladder, at) is { } below && gym.Find(ladder.Steps[below].Movement) is { } movement && gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum ? movement : null;
+        PathBelow(ladder, at) is { } below
+        && gym.Find(ladder.Steps[below].Movement) is { } movement
+        && gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum
+            ? movement
+            : null;
 
     /// <summary>Straight-arm work that was neither trained nor shown two weeks before the block.</summary>
     private static bool IsNew(Movement movement, AthleteAtWork athlete, BlockWish wish)
@@ -114,6 +171,8 @@ internal static class Skills
             return false;
         var since = wish.Start.AddDays(-14);
         return !athlete.Athlete.Exposures.Any(e => e.Movement == movement.Slug && e.Day <= since)
-            && !athlete.Atlas.Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug).Any(b => athlete.Book.Of(b.Slug).Any(r => r.Day <= since));
+            && !athlete
+                .Atlas.Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug)
+                .Any(b => athlete.Book.Of(b.Slug).Any(r => r.Day <= since));
     }
 }

@@ -14,7 +14,8 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
     public GeneratorRules Rules { get; } = rules;
 
     /// <summary>What finds the level of a pattern that was never tested, the first choice first.</summary>
-    public IEnumerable<string> LevelFinders(Pattern pattern) => Athlete.KnowsLevel(pattern) ? [] : dose.LevelFinding.FirstOrDefault(l => l.Pattern == pattern)?.Movements ?? [];
+    public IEnumerable<string> LevelFinders(Pattern pattern) =>
+        Athlete.KnowsLevel(pattern) ? [] : dose.LevelFinding.FirstOrDefault(l => l.Pattern == pattern)?.Movements ?? [];
 
     public Catalogue Catalogue => Athlete.Atlas.Catalogue;
 
@@ -36,7 +37,8 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
     }
 
     /// <summary>The movement of a slug if it can be trained.</summary>
-    public Movement? Find(string slug) => Catalogue.Movements.GetValueOrDefault(slug) is { } found && Can(found) ? found : null;
+    public Movement? Find(string slug) =>
+        Catalogue.Movements.GetValueOrDefault(slug) is { } found && Can(found) ? found : null;
 
     /// <summary>Hard pressing from the floor is kept a day away from straight-arm pushing.</summary>
     public static bool PressesFromFloor(Movement movement) =>
@@ -52,7 +54,9 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
             return new("added load");
         if (Athlete.Holding(movement) is { } pain)
             return new(pain.Place.Said);
-        return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question ? new(question.Question) : null;
+        return Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question
+            ? new(question.Question)
+            : null;
     }
 }
 

@@ -35,12 +35,21 @@ internal sealed record ShapeDay(int Weekday, DayKind Kind)
     public DayOfWeek DayOfWeek => (DayOfWeek)((Weekday + 1) % 7);
 }
 
-/// <summary>The week before it has exercises: which days are for what, and where each skill is hard and light.</summary>
+/// <summary>
+/// The week before it has exercises: which days are for what, and where each skill is hard and light.
+/// </summary>
 internal static class WeekShape
 {
-    private const int HoursOfDay = 24, DaysOfWeek = 7;
+    private const int HoursOfDay = 24,
+        DaysOfWeek = 7;
 
-    public static IReadOnlyList<ShapeDay> Of(IReadOnlyList<Skill> skills, BlockWish wish, AthleteAtWork athlete, GeneratorRules rules, List<Notice> notices)
+    public static IReadOnlyList<ShapeDay> Of(
+        IReadOnlyList<Skill> skills,
+        BlockWish wish,
+        AthleteAtWork athlete,
+        GeneratorRules rules,
+        List<Notice> notices
+    )
     {
         var asked = wish.Days ?? athlete.Intake.Days;
         if (asked.Count == 0)
@@ -57,16 +66,25 @@ internal static class WeekShape
         }
 
         var kinds = KindsOf(athlete.Athlete.Schools["split"], weekdays.Length, notices);
-        if (athlete.Athlete.Schools["muscle-up-training"] == "halves" && !kinds.Contains(DayKind.Pull) && skills.Any(s => s.Ladder.Slug.EndsWith("muscle-up", StringComparison.Ordinal)))
+        if (
+            athlete.Athlete.Schools["muscle-up-training"] == "halves"
+            && !kinds.Contains(DayKind.Pull)
+            && skills.Any(s => s.Ladder.Slug.EndsWith("muscle-up", StringComparison.Ordinal))
+        )
             notices.Add(Notice.Of(NoticeId.HalvesNeedSplit));
         ShapeDay[] days = [.. weekdays.Zip(kinds, (weekday, kind) => new ShapeDay(weekday, kind))];
-        foreach (var skill in skills.Where(s => s.Movement is not null && !rules.IsBase(s.Ladder.Slug)).OrderBy(s => !s.Advance))
+        foreach (
+            var skill in skills
+                .Where(s => s.Movement is not null && !rules.IsBase(s.Ladder.Slug))
+                .OrderBy(s => !s.Advance)
+        )
             Place(skill, days, rules, notices);
         return days;
     }
 
     /// <summary>Days between two weekdays, the week after the week included.</summary>
-    public static int Between(int a, int b) => Math.Min((a - b + DaysOfWeek) % DaysOfWeek, (b - a + DaysOfWeek) % DaysOfWeek);
+    public static int Between(int a, int b) =>
+        Math.Min((a - b + DaysOfWeek) % DaysOfWeek, (b - a + DaysOfWeek) % DaysOfWeek);
 
     private static DayKind[] KindsOf(string split, int count, List<Notice> notices)
     {
@@ -107,7 +125,11 @@ internal static class WeekShape
             return;
         }
 
-        var pairs = free.SelectMany(hard => free.Where(light => light != hard && IsApart(skill, hard, light, rules)).Select(light => (Hard: hard, Light: light))).ToArray();
+        var pairs = free.SelectMany(hard =>
+                free.Where(light => light != hard && IsApart(skill, hard, light, rules))
+                    .Select(light => (Hard: hard, Light: light))
+            )
+            .ToArray();
         if (pairs.Length == 0)
         {
             free.MaxBy(d => Score(skill, d))!.Hard.Add(skill);
@@ -115,7 +137,9 @@ internal static class WeekShape
             return;
         }
 
-        var best = pairs.MaxBy(p => Score(skill, p.Hard) + LightFit(skill, p.Light) + (FollowsSoon(p.Hard, p.Light, rules) ? 3 : 0));
+        var best = pairs.MaxBy(p =>
+            Score(skill, p.Hard) + LightFit(skill, p.Light) + (FollowsSoon(p.Hard, p.Light, rules) ? 3 : 0)
+        );
         best.Hard.Hard.Add(skill);
         best.Light.Light.Add(skill);
     }
@@ -123,7 +147,9 @@ internal static class WeekShape
     private static bool IsApart(Skill skill, ShapeDay hard, ShapeDay light, GeneratorRules rules)
     {
         var days = Between(hard.Weekday, light.Weekday);
-        return days * HoursOfDay >= rules.HardToLightFromHours && days * HoursOfDay <= rules.HardToLightToHours && (!skill.IsStraightArm || days > 1);
+        return days * HoursOfDay >= rules.HardToLightFromHours
+            && days * HoursOfDay <= rules.HardToLightToHours
+            && (!skill.IsStraightArm || days > 1);
     }
 
     /// <summary>The light day within the hours after the hard one, not only before the next.</summary>
@@ -133,21 +159,36 @@ internal static class WeekShape
         return hours >= rules.HardToLightFromHours && hours <= rules.HardToLightToHours;
     }
 
-    /// <summary>Straight-arm work of the same direction never stands on this day already, the day before or the day after.</summary>
+    /// <summary>
+    /// Straight-arm work of the same direction never stands on this day already, the day before or the day after.
+    /// </summary>
     private static bool IsFree(Skill skill, ShapeDay day, ShapeDay[] days) =>
-        !skill.IsStraightArm || !days.Any(d => Between(d.Weekday, day.Weekday) <= 1 && d.Skills.Any(s => s != skill && s.IsStraightArm && s.Movement!.Pattern == skill.Movement!.Pattern));
+        !skill.IsStraightArm
+        || !days.Any(d =>
+            Between(d.Weekday, day.Weekday) <= 1
+            && d.Skills.Any(s => s != skill && s.IsStraightArm && s.Movement!.Pattern == skill.Movement!.Pattern)
+        );
 
-    private static int Score(Skill skill, ShapeDay hard) => 3 * Fit(skill, hard) - 5 * hard.Hard.Count - hard.Light.Count;
+    private static int Score(Skill skill, ShapeDay hard) =>
+        3 * Fit(skill, hard) - 5 * hard.Hard.Count - hard.Light.Count;
 
-    private static int LightFit(Skill skill, ShapeDay light) => (light.Kind == DayKind.StraightArm ? 3 : light.Kind == DayKind.Full ? 2 : Fit(skill, light)) - light.Hard.Count - 2 * light.Light.Count;
+    private static int LightFit(Skill skill, ShapeDay light) =>
+        (
+            light.Kind == DayKind.StraightArm ? 3
+            : light.Kind == DayKind.Full ? 2
+            : Fit(skill, light)
+        )
+        - light.Hard.Count
+        - 2 * light.Light.Count;
 
     /// <summary>A lever goes with the heavy pull, a planche with the dips.</summary>
-    private static int Fit(Skill skill, ShapeDay day) => day.Kind switch
-    {
-        DayKind.Full or DayKind.Upper => 2,
-        DayKind.Pull => DoseReader.IsPush(skill.Movement!.Pattern) ? 0 : 3,
-        DayKind.Push => DoseReader.IsPull(skill.Movement!.Pattern) ? 0 : 3,
-        DayKind.StraightArm => 1,
-        _ => 0,
-    };
+    private static int Fit(Skill skill, ShapeDay day) =>
+        day.Kind switch
+        {
+            DayKind.Full or DayKind.Upper => 2,
+            DayKind.Pull => DoseReader.IsPush(skill.Movement!.Pattern) ? 0 : 3,
+            DayKind.Push => DoseReader.IsPull(skill.Movement!.Pattern) ? 0 : 3,
+            DayKind.StraightArm => 1,
+            _ => 0,
+        };
 }

@@ -3,7 +3,9 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
 
-/// <summary>Carries the first week through the block: each exercise grows by its own rule, and the last week is easy.</summary>
+/// <summary>
+/// Carries the first week through the block: each exercise grows by its own rule, and the last week is easy.
+/// </summary>
 internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules, FitWeek fit)
 {
     private const int HoldSetsMost = HoldDose.SetsHigh;
@@ -49,10 +51,19 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
 
     private void Grow(Draft item, DraftDay day, int week)
     {
-        var grown = item.Plan is HoldSets { Seconds: { } now and < HoldSets.SecondsMaximum } hold ? hold with { Seconds = now + 1 } : item.Plan.Progress().Next;
+        var grown = item.Plan is HoldSets { Seconds: { } now and < HoldSets.SecondsMaximum } hold
+            ? hold with
+            {
+                Seconds = now + 1,
+            }
+            : item.Plan.Progress().Next;
         if (grown is not { } next)
             return;
-        if (next is HoldSets { Seconds: { } seconds } && athlete.BestsOf(item.Movement).HoldSeconds is { } best && seconds > HoldDose.SecondsAt(best, HoldDose.PercentHigh))
+        if (
+            next is HoldSets { Seconds: { } seconds }
+            && athlete.BestsOf(item.Movement).HoldSeconds is { } best
+            && seconds > HoldDose.SecondsAt(best, HoldDose.PercentHigh)
+        )
             return;
         var before = item.Plan;
         item.Replace(next);
@@ -63,7 +74,8 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     }
 
     /// <summary>
-    /// Straight-arm work grows by whole seconds, exercise by exercise, as long as moment x seconds of the week stay within the ramp. A new step
+    /// Straight-arm work grows by whole seconds, exercise by exercise, as long as moment x seconds of the week stay
+    /// within the ramp. A new step
     /// keeps its half dose for its first weeks.
     /// </summary>
     private void Ramp(DraftDay[] days, int week)
@@ -72,16 +84,37 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         var (now, byMoment) = Amount(straight);
         var most = now * (1 + dose.StraightArmRampPercent / 100);
         Draft[] Direction(Draft item) => [.. straight.Where(i => i.Movement.Pattern == item.Movement.Pattern)];
-        var ofDirection = straight.DistinctBy(i => i.Movement.Pattern).ToDictionary(i => i.Movement.Pattern, i => Amount(Direction(i), byMoment) * (1 + dose.StraightArmRampPercent / 100));
-        foreach (var item in straight.Where(i => i.Role != SlotRole.SkillKept && !i.IsExposure && !(i.Skill is { IsNew: true } && week < rules.NewStepWeeks)))
+        var ofDirection = straight
+            .DistinctBy(i => i.Movement.Pattern)
+            .ToDictionary(
+                i => i.Movement.Pattern,
+                i => Amount(Direction(i), byMoment) * (1 + dose.StraightArmRampPercent / 100)
+            );
+        foreach (
+            var item in straight.Where(i =>
+                i.Role != SlotRole.SkillKept
+                && !i.IsExposure
+                && !(i.Skill is { IsNew: true } && week < rules.NewStepWeeks)
+            )
+        )
         {
             if (Longer(item) is not { } longer)
                 continue;
             var before = item.Plan;
             item.Replace(longer);
             // Pulling and pushing each keep within the ramp as well as both together.
-            if (Amount(straight, byMoment) <= most && Amount(Direction(item), byMoment) <= ofDirection[item.Movement.Pattern] && day(item) is { } its && !fit.IsOver(its))
-                item.Step(StepKey.GrowsInRamp, Quantity.Name(item.Line), Quantity.Weeks(week + 1), byMoment ? Quantity.MomentSeconds(most) : Quantity.Seconds((int)most));
+            if (
+                Amount(straight, byMoment) <= most
+                && Amount(Direction(item), byMoment) <= ofDirection[item.Movement.Pattern]
+                && day(item) is { } its
+                && !fit.IsOver(its)
+            )
+                item.Step(
+                    StepKey.GrowsInRamp,
+                    Quantity.Name(item.Line),
+                    Quantity.Weeks(week + 1),
+                    byMoment ? Quantity.MomentSeconds(most) : Quantity.Seconds((int)most)
+                );
             else
                 item.Replace(before);
         }
@@ -94,24 +127,41 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     {
         if (item.Plan is not HoldSets { Seconds: { } seconds } hold)
             return item.Plan is Negatives or BrokenHold ? item.Plan.Progress().Next : null;
-        if (athlete.BestsOf(item.Movement).HoldSeconds is not { } best || seconds + 1 <= HoldDose.SecondsAt(best, HoldDose.PercentHigh))
+        if (
+            athlete.BestsOf(item.Movement).HoldSeconds is not { } best
+            || seconds + 1 <= HoldDose.SecondsAt(best, HoldDose.PercentHigh)
+        )
             return hold with { Seconds = seconds + 1 };
-        return hold.SetTotal < HoldSetsMost && (hold.SetTotal + 1) * seconds <= HoldDose.TotalHigh ? hold.WithSets(hold.SetTotal + 1) : null;
+        return hold.SetTotal < HoldSetsMost && (hold.SetTotal + 1) * seconds <= HoldDose.TotalHigh
+            ? hold.WithSets(hold.SetTotal + 1)
+            : null;
     }
 
     private (decimal Amount, bool ByMoment) Amount(Draft[] items)
     {
-        var byMoment = items.Select(i => i.Read(athlete).Resolved).All(r => r is not { StraightArmSeconds: > 0 } || r.MomentSeconds is not null);
+        var byMoment = items
+            .Select(i => i.Read(athlete).Resolved)
+            .All(r => r is not { StraightArmSeconds: > 0 } || r.MomentSeconds is not null);
         return (Amount(items, byMoment), byMoment);
     }
 
     private decimal Amount(Draft[] items, bool byMoment) =>
-        items.Select(i => i.Read(athlete).Resolved).Sum(r => r is not { StraightArmSeconds: > 0 } ? 0 : byMoment ? (decimal)Math.Round(r.MomentSeconds!.Value) : r.StraightArmSeconds);
+        items
+            .Select(i => i.Read(athlete).Resolved)
+            .Sum(r =>
+                r is not { StraightArmSeconds: > 0 } ? 0
+                : byMoment ? (decimal)Math.Round(r.MomentSeconds!.Value)
+                : r.StraightArmSeconds
+            );
 
     /// <summary>Main exercises in sets of a number take part in the wave, as far as the minutes hold.</summary>
     private void Wave(DraftDay day, int week)
     {
-        foreach (var item in day.Items.Where(i => i.IsMain && i.Plan is StraightSets or DoubleProgression or TopSetBackOff && !i.IsStraightArm))
+        foreach (
+            var item in day.Items.Where(i =>
+                i.IsMain && i.Plan is StraightSets or DoubleProgression or TopSetBackOff && !i.IsStraightArm
+            )
+        )
         {
             var before = item.Plan;
             for (var more = Math.Min(rules.WaveIn(week), FitWeek.SetsMost - before.SetCount); more > 0; more--)

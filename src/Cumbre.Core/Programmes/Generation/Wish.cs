@@ -7,11 +7,14 @@ namespace Cumbre.Core.Programmes.Generation;
 /// <param name="Name">Of the block.</param>
 /// <param name="Start">A Monday.</param>
 /// <param name="IdOf">
-/// The id of a session or an item by its name within the block, as the core makes none. The same name must give the same id, so that a block that is generated again can be held against the one before.
+/// The id of a session or an item by its name within the block, as the core makes none. The same name must give the
+/// same id, so that a block that is generated again can be held against the one before.
 /// </param>
 public sealed record BlockWish(string Name, DateOnly Start, Func<string, Guid> IdOf)
 {
-    public const int MinutesMinimum = 10, MinutesMaximum = 240, LoadingWeeksMaximum = 8;
+    public const int MinutesMinimum = 10,
+        MinutesMaximum = 240,
+        LoadingWeeksMaximum = 8;
 
     /// <summary>Training days.</summary>
     public IReadOnlyList<DayOfWeek>? Days { get; init; }
@@ -31,7 +34,9 @@ public sealed record BlockWish(string Name, DateOnly Start, Func<string, Guid> I
     }
 }
 
-/// <summary>What the coach must know about a block beside its items; worded at the edge, with its arguments in order.</summary>
+/// <summary>
+/// What the coach must know about a block beside its items; worded at the edge, with its arguments in order.
+/// </summary>
 public enum NoticeId
 {
     /// <summary>Nobody has written down what there is: everything is taken to be there. ()</summary>
@@ -137,4 +142,9 @@ public sealed record LeftOut(DayOfWeek Day, DropKind Kind, string Movement, int 
 /// <param name="Why">Of each item, by its id.</param>
 /// <param name="LeftOut">In the order in which it gave way.</param>
 /// <param name="Notices">What the coach must know.</param>
-public sealed record GeneratedBlock(Block Block, IReadOnlyDictionary<Guid, Explanation> Why, IReadOnlyList<LeftOut> LeftOut, IReadOnlyList<Notice> Notices);
+public sealed record GeneratedBlock(
+    Block Block,
+    IReadOnlyDictionary<Guid, Explanation> Why,
+    IReadOnlyList<LeftOut> LeftOut,
+    IReadOnlyList<Notice> Notices
+);

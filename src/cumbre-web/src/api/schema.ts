@@ -3338,7 +3338,8 @@ export interface paths {
       cookie?: never;
     };
     /**
-     * RFC 5545, one event a session. Its UID is the session's id and its SEQUENCE the version's number, so that a newer file replaces what an older one put into
+     * RFC 5545, one event a session. Its UID is the session's id and its SEQUENCE the version's number, so that a
+     *     newer file replaces what an older one put into
      *     a calendar; what was published once and is gone is called off.
      */
     get: {
@@ -3923,7 +3924,10 @@ export interface components {
     BlockImport: {
       /** @description Any that keeps it out, and there is no block. */
       problems: components["schemas"]["FileProblem"][];
-      /** @description What to look at in a block that can be taken: unknown movements, lines that cannot be read. */
+      /**
+       * @description What to look at in a block that can be taken: unknown movements, lines that cannot be
+       *         read.
+       */
       notes: components["schemas"]["FileProblem"][];
       block: null | components["schemas"]["BlockBody"];
       reading: null | components["schemas"]["BlockReading"];
@@ -4328,7 +4332,10 @@ export interface components {
     DemandKind: "Moment" | "HandForce" | "SystemMass" | "BodyShare" | "ContactHeight" | "House";
     /** @description The demand of a step as the catalogue states it. */
     DemandSpec: {
-      /** @description What the figure means; DemandKind.House on a step of another ladder marks a value that is only stated. */
+      /**
+       * @description What the figure means; DemandKind.House on a step of another ladder marks a value
+       *                 that is only stated.
+       */
       kind: components["schemas"]["DemandKind"];
       posture?: null | components["schemas"]["PostureName"];
       /**
@@ -4632,7 +4639,10 @@ export interface components {
       /** @description Thresholds that went into it. */
       thresholds?: components["schemas"]["ThresholdEvidence"][];
     };
-    /** @description One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the target. */
+    /**
+     * @description One logged exposure as evidence: the day, the load on the first set, and each set's reps with whether it met the
+     *     target.
+     */
     ExposureEvidence: {
       /** Format: date */
       day: string;
@@ -4653,7 +4663,10 @@ export interface components {
     };
     /** @description Something wrong in a file. */
     FileProblem: {
-      /** @description As a path, for instance `ladders[0].steps[3].weeks`; line and column where it is no JSON. */
+      /**
+       * @description As a path, for instance `ladders[0].steps[3].weeks`; line and column where it is no
+       *         JSON.
+       */
       place: string;
       /** @description For a person. */
       message: string;
@@ -5779,7 +5792,8 @@ export interface components {
       beforeDay: null | string;
       /**
        * Format: double
-       * @description Reps, seconds, degrees or percent of the system; null where they cannot be compared.
+       * @description Reps, seconds, degrees or percent of the system; null where they cannot be
+       *         compared.
        */
       difference: null | number;
       /** @description Of the difference: reps, s, degrees or %. */
@@ -6046,7 +6060,8 @@ export interface components {
       tests: components["schemas"]["SheetTest"][];
     };
     /**
-     * @description What the app may propose, the most cautious first: of those that speak for one movement the earlier wins and names what it overrides. From
+     * @description What the app may propose, the most cautious first: of those that speak for one movement the earlier wins and names
+     *     what it overrides. From
      *     ProposalKind.WeakerSide on they stand beside the others and override nothing.
      * @enum {unknown}
      */
@@ -6531,7 +6546,8 @@ export interface components {
       bodyMassKg: null | number;
       /**
        * Format: double
-       * @description Newest e1RM of the system, of whichever movement was measured last; null without a usable test.
+       * @description Newest e1RM of the system, of whichever movement was measured last; null without a usable
+       *         test.
        */
       oneRepMaxKg: null | number;
       /** @description Name of that movement. */

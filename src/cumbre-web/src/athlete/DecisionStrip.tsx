@@ -1,28 +1,27 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Decision } from "../api/types";
 import { Problem } from "../api/client";
 import { ChangeList } from "../desk/ChangeList";
 import EditDecision from "../desk/EditDecision";
-import { figureOf } from "../desk/figureOf";
+import { Headline } from "../desk/Headline";
+import { OwnReason } from "../desk/OwnReason";
 import { useDecide } from "../desk/useDesk";
-import { causeText, headline, kindStatus } from "../desk/wording";
+import { causeText, kindStatus } from "../desk/wording";
 import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
-import { WhyFigure } from "../why/WhyFigure";
 
 /** A decision that waits, where the coach is looking at its movement anyway. */
 export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const decide = useDecide();
   const [editing, setEditing] = useState(false);
-  const say = headline(d);
   const [also, setAlso] = useState<string[]>([]);
   const [reason, setReason] = useState("");
   const error = decide.accept.error ?? decide.later.error;
   const asksReason = decide.accept.error instanceof Problem ? decide.accept.error.fieldMessage("reason") : undefined;
+  const accept = () => decide.accept.mutate({ id: d.id, also, reason: reason || null });
   return (
     <Box
       sx={(t) => ({
@@ -41,18 +40,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
       <StatusShape status={kindStatus(d.kind)} />
       <Box sx={{ mr: "auto" }}>
         <Typography variant="subtitle2" component="p">
-          {say.figure ? (
-            <>
-              {say.before}{" "}
-              <WhyFigure figure={figureOf(d)} wrap>
-                {say.figure}
-              </WhyFigure>
-            </>
-          ) : (
-            <WhyFigure figure={figureOf(d)} wrap>
-              {say.before}
-            </WhyFigure>
-          )}
+          <Headline decision={d} />
         </Typography>
         <Typography variant="body2" color="textSecondary">
           <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
@@ -61,17 +49,8 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
           {causeText(d)}
         </Typography>
         <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
-        {asksReason && (
-          <TextField
-            label="Your reason"
-            value={reason}
-            autoFocus
-            onChange={(e) => setReason(e.target.value)}
-            helperText={asksReason}
-            error={!reason.trim()}
-            sx={{ mt: 2, maxWidth: 420, display: "block" }}
-            fullWidth
-          />
+        {asksReason !== undefined && (
+          <OwnReason asked={asksReason} value={reason} onChange={setReason} onEnter={accept} />
         )}
         {error && !asksReason && (
           <Typography variant="body2" color="error" role="alert">
@@ -81,7 +60,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
       </Box>
       <Button
         size="small"
-        onClick={() => decide.accept.mutate({ id: d.id, also, reason: reason || null })}
+        onClick={accept}
         disabled={decide.accept.isPending || (asksReason !== undefined && !reason.trim())}
       >
         Accept

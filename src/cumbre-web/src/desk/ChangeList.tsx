@@ -4,6 +4,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
 import type { Decision } from "../api/types";
 import { dayWeek } from "../ui/format";
+import { QuietButton } from "../ui/QuietButton";
 
 type Change = Decision["changes"][number];
 
@@ -41,21 +42,7 @@ export function ChangeList({
       ))}
       {plain.length > shownFirst && (
         <li>
-          <Box
-            component="button"
-            type="button"
-            onClick={() => setAll(!all)}
-            sx={{
-              font: "inherit",
-              border: 0,
-              p: 0,
-              bgcolor: "transparent",
-              color: "inherit",
-              textDecoration: "underline",
-            }}
-          >
-            {all ? "Fewer" : `All ${plain.length} sessions`}
-          </Box>
+          <QuietButton onClick={() => setAll(!all)}>{all ? "Fewer" : `All ${plain.length} sessions`}</QuietButton>
         </li>
       )}
       {asked.map((c) => (

@@ -1,18 +1,18 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Decision, Desk } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
+import { QuietButton } from "../ui/QuietButton";
 import { StatusShape } from "../ui/StatusShape";
-import { WhyFigure } from "../why/WhyFigure";
 import { ChangeList } from "./ChangeList";
 import { Evidence } from "./Evidence";
-import { figureOf } from "./figureOf";
-import { causeText, headline, kindStatus } from "./wording";
+import { Headline } from "./Headline";
+import { OwnReason } from "./OwnReason";
+import { causeText, kindStatus } from "./wording";
 
 export interface AcceptWith {
   reason?: string;
@@ -46,8 +46,6 @@ export function DecisionRow(props: Props) {
   const { decision: d, session, first, others, unfolded, harmless, current, busy, asksReason, onFocus } = props;
   const [also, setAlso] = useState<string[]>([]);
   const [reason, setReason] = useState("");
-  const say = headline(d);
-  const figure = figureOf(d);
   const urgent = d.kind === "Refer";
   const accept = () => props.onAccept({ also, ...(reason && { reason }) });
   return (
@@ -103,41 +101,16 @@ export function DecisionRow(props: Props) {
           component="p"
           sx={{ color: urgent ? "error.main" : "inherit", fontWeight: current ? 650 : 600 }}
         >
-          {say.figure ? (
-            <>
-              {say.before}{" "}
-              <WhyFigure figure={figure} wrap>
-                {say.figure}
-              </WhyFigure>
-            </>
-          ) : (
-            <WhyFigure figure={figure} wrap>
-              {say.before}
-            </WhyFigure>
-          )}
+          <Headline decision={d} />
         </Typography>
         <Typography variant="body2" color="textSecondary">
           {causeText(d)}
           {first && others > 0 && (
             <>
               {" · "}
-              <Box
-                component="button"
-                type="button"
-                aria-expanded={unfolded}
-                onClick={props.onFold}
-                sx={{
-                  font: "inherit",
-                  border: 0,
-                  p: 0,
-                  bgcolor: "transparent",
-                  color: "inherit",
-                  textDecoration: "underline",
-                  cursor: "pointer",
-                }}
-              >
+              <QuietButton aria-expanded={unfolded} onClick={props.onFold}>
                 {unfolded ? "fold the others" : `and ${others} more`}
-              </Box>
+              </QuietButton>
             </>
           )}
         </Typography>
@@ -146,19 +119,7 @@ export function DecisionRow(props: Props) {
       {current && (
         <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, mt: 1 }}>
           <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
-          {asksReason && (
-            <TextField
-              label="Your reason"
-              value={reason}
-              autoFocus
-              onChange={(e) => setReason(e.target.value)}
-              onKeyDown={(e) => e.key === "Enter" && reason.trim() && accept()}
-              helperText={asksReason}
-              error={!reason.trim()}
-              sx={{ mt: 2, maxWidth: 520, display: "block" }}
-              fullWidth
-            />
-          )}
+          {asksReason !== null && <OwnReason asked={asksReason} value={reason} onChange={setReason} onEnter={accept} />}
           <Box sx={{ display: "flex", gap: 2, mt: 2, flexWrap: "wrap" }}>
             <Button
               size="small"

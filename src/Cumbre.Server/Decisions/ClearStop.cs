@@ -1,0 +1,66 @@
+using System.Security.Claims;
+using Cumbre.Core.Decisions;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Safety;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Decisions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Decisions;
+
+/// <param name="Place">As it was told.</param>
+/// <param name="Reason">What was found, and by whom.</param>
+public sealed record ClearRequest(string Place, string Reason);
+
+internal static class ClearStop
+{
+    public static Results<NoContent, ProblemHttpResult> Handle(
+        Guid athleteId,
+        ClearRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
+    {
+        var reason = Problems.Text("reason", request.Reason, "what was found, and by whom", 400);
+        var place = PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
+        var problem = database.Write<IResult?>(db =>
+        {
+            if (Work.Load(db, athleteId, clock.Today) is not { } found)
+                return Problems.NotFound("athlete");
+            if (found.Athlete.Stops.All(s => !s.Place.IsSameAs(place)))
+                return Problems.Conflict("Nothing is stopped for this place.", null);
+            var (stamp, id) = (clock.Stamp(Policies.IdOf(user)), Guid.CreateVersion7());
+            HealthStore.Add(db, id, athleteId, new StopClearance(clock.Today, place, reason), stamp);
+            foreach (
+                var taken in DecisionStore
+                    .Of(db, athleteId)
+                    .Where(d =>
+                        d is { Kind: ProposalKind.Refer, State: DecisionState.Accepted }
+                        && PainPlace.Read(d.Proposal.Place ?? "").IsSameAs(place)
+                    )
+            )
+                DecisionStore.Clear(
+                    db,
+                    taken.Id,
+                    new(
+                        Guid.CreateVersion7(),
+                        taken.Id,
+                        DecisionEventKind.Cleared,
+                        System.Text.Json.JsonSerializer.Serialize(reason),
+                        clock.Now,
+                        stamp.By
+                    )
+                );
+            AuditStore.Add(db, Guid.CreateVersion7(), "stop", id, "stop cleared", reason, stamp);
+            reconciler.Run(db, athleteId);
+            return null;
+        });
+        return problem is null ? TypedResults.NoContent() : (ProblemHttpResult)problem;
+    }
+}
