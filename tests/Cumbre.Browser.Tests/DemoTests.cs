@@ -89,6 +89,21 @@ public sealed class DemoTests : IAsyncLifetime
     }
 
     [Fact]
+    public void The_harmless_ones_of_an_athlete_are_accepted_by_one_key()
+    {
+        EnterAsCoach();
+        browser.Type("jjjj");
+        browser.Sees("Accept 3 harmless ones");
+        browser.Type("h");
+        browser.Sees("12 decisions");
+        browser.Go(PathOf("Ilse Marquina"));
+        Assert.Equal(
+            "3 x 8..10 @ +8.75 kg then +2.5 kg rest 2:00",
+            browser.Field("Line").GetAttribute("value")
+        );
+    }
+
+    [Fact]
     public void Single_letters_can_be_switched_off()
     {
         EnterAsCoach();

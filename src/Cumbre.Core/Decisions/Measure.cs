@@ -203,8 +203,12 @@ internal sealed class HoldMeasure : Measure
     {
         if (s.CleanRun < s.Needed || plan is HoldSets { Seconds: null })
             return null;
-        if (NextStep(s, plan) is { } step)
-            return step;
+        return NextStep(s, plan) ?? Longer(s, plan);
+    }
+
+    /// <summary>A second more on as many sets as the ramp allows.</summary>
+    public static Growth? Longer(Situation s, Prescription plan)
+    {
         int[] seconds =
         [
             .. plan.Sets().Where(r => r.Side is null || r.Side == plan.Sets()[0].Side).Select(r => r.Seconds ?? 0),
@@ -353,7 +357,10 @@ internal sealed class ContactMeasure : Measure
             .OfType<Ladders.ContactTarget>();
 }
 
-/// <summary>Help by a band: the next weaker once all sets pass ten clean reps.</summary>
+/// <summary>
+/// Help by a band: the next weaker once all sets reach the step's own standard, else pass ten clean reps (or ten
+/// seconds, by this project's choice).
+/// </summary>
 internal sealed class BandMeasure : Measure
 {
     private const int Passed = 10;
@@ -364,7 +371,8 @@ internal sealed class BandMeasure : Measure
             return null;
         var rows = s.Comparable.TakeLast(s.Needed).SelectMany(j => j.Rows).ToArray();
         var timed = rows.Any(r => r.Planned.Seconds is not null);
-        if (timed || rows.All(r => r.Amount > Passed))
+        var enough = Standard(s, timed) ?? (timed ? Passed : Passed + 1);
+        if (rows.All(r => r.Amount >= enough))
         {
             var help = ((BandHelp)plan.Load!).Entry;
             var weaker = s
@@ -372,7 +380,7 @@ internal sealed class BandMeasure : Measure
                 .Where(h => h.Kilograms < help.Mass.Kilograms * (1 - Loading.Band.Uncertainty))
                 .OrderByDescending(h => h.Kilograms)
                 .ToArray();
-            var why = Clean(s, RuleId.WeakerBand, Quantity.Reps(Passed));
+            var why = Clean(s, RuleId.WeakerBand, Of(enough));
             if (weaker.Length > 0)
                 return new(
                     ProposalKind.WeakerBand,
@@ -402,15 +410,34 @@ internal sealed class BandMeasure : Measure
                 );
         }
 
+        if (timed)
+            return HoldMeasure.Longer(s, plan);
         return OneRepMore(plan) is { } more
             ? new(
                 ProposalKind.AddReps,
                 Same(s, more),
                 ProposalCause.CleanSessions,
-                Clean(s, RuleId.AddRepsInZone, Quantity.Reps(s.Zone.Low), Quantity.Reps(Passed + 1))
+                Clean(s, RuleId.AddRepsInZone, Quantity.Reps(s.Zone.Low), Quantity.Reps(enough))
             )
             : null;
+
+        Quantity Of(int amount) => timed ? Quantity.Seconds(amount) : Quantity.Reps(amount);
     }
+
+    /// <summary>What the movement's own step asks for with help; null: it asks for none.</summary>
+    private static int? Standard(Situation s, bool timed) =>
+        s
+            .Athlete.StepsOf(s.Movement.Slug)
+            .SelectMany(x => x.Step.Won.Terms)
+            .Select(t =>
+                t.Target switch
+                {
+                    Ladders.SecondsTarget seconds when timed => (int)Math.Ceiling(seconds.Seconds),
+                    Ladders.RepsTarget reps when !timed => reps.Reps,
+                    _ => (int?)null,
+                }
+            )
+            .Min();
 }
 
 /// <summary>A box under a jump: lower once three sets of five are clean.</summary>

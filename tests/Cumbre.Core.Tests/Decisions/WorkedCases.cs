@@ -497,6 +497,36 @@ public class WorkedCases
                 .Says("banded-pull-up")
         );
 
+    // A step with a standard of its own uses that: 5 s for the banded flag, 3 x 3 for the banded muscle-up.
+    [Theory]
+    [InlineData(
+        "banded-flag",
+        "hold 4 x 4 s @ band 25 kg each side",
+        4,
+        8,
+        "AddSeconds: hold 5, 4, 4, 4 s @ band 25 kg each side"
+    )]
+    [InlineData(
+        "banded-flag",
+        "hold 4 x 5 s @ band 25 kg each side",
+        5,
+        8,
+        "WeakerBand: hold 4 x 5 s @ band 20 kg each side"
+    )]
+    [InlineData("banded-muscle-up", "3 x 2 @ band 25 kg", 2, 3, "AddReps: 3 x 3 @ band 25 kg")]
+    [InlineData("banded-muscle-up", "3 x 3 @ band 25 kg", 3, 3, "WeakerBand: 3 x 3 @ band 20 kg")]
+    public void A_band_goes_once_its_own_standard_is_reached(
+        string movement,
+        string line,
+        int amount,
+        int sets,
+        string says
+    ) =>
+        Assert.Equal(
+            says,
+            new Trainee().Bands(30, 25, 20).Twice(movement, line, [.. Enumerable.Repeat(amount, sets)]).Says(movement)
+        );
+
     [Fact]
     public void Case_25_a_clean_box_goes_five_centimetres_lower() =>
         Assert.Equal(

@@ -1,7 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
 import { Link } from "react-router";
 import type { Decision, Desk } from "../api/types";
 import { dayWeek } from "../ui/format";
@@ -14,9 +13,11 @@ import { Headline } from "./Headline";
 import { OwnReason } from "./OwnReason";
 import { causeText, kindStatus } from "./wording";
 
-export interface AcceptWith {
-  reason?: string;
-  also?: string[];
+/** What the coach adds to a decision before accepting it. */
+export interface Additions {
+  reason: string;
+  /** Lines written by hand that are changed as well. */
+  also: string[];
 }
 
 interface Props {
@@ -33,8 +34,10 @@ interface Props {
   busy: boolean;
   /** The server asks for a reason: it is asked here. */
   asksReason: string | null;
+  additions: Additions;
+  onAdditions: (additions: Additions) => void;
   onFocus: () => void;
-  onAccept: (more: AcceptWith) => void;
+  onAccept: () => void;
   onTogether: () => void;
   onFold: () => void;
   onEdit: () => void;
@@ -44,10 +47,9 @@ interface Props {
 /** One decision: who, what, the evidence, and the verbs; the current one is open. */
 export function DecisionRow(props: Props) {
   const { decision: d, session, first, others, unfolded, harmless, current, busy, asksReason, onFocus } = props;
-  const [also, setAlso] = useState<string[]>([]);
-  const [reason, setReason] = useState("");
+  const { reason, also } = props.additions;
+  const add = (more: Partial<Additions>) => props.onAdditions({ reason, also, ...more });
   const urgent = d.kind === "Refer";
-  const accept = () => props.onAccept({ also, ...(reason && { reason }) });
   return (
     <Box
       component="li"
@@ -118,15 +120,22 @@ export function DecisionRow(props: Props) {
       <Box sx={{ display: { xs: "none", md: "block" } }}>{d.why.exposures.length > 0 && <Evidence decision={d} />}</Box>
       {current && (
         <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, mt: 1 }}>
-          <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
-          {asksReason !== null && <OwnReason asked={asksReason} value={reason} onChange={setReason} onEnter={accept} />}
+          <ChangeList changes={d.changes} also={also} onAlso={(items) => add({ also: items })} />
+          {asksReason !== null && (
+            <OwnReason
+              asked={asksReason}
+              value={reason}
+              onChange={(text) => add({ reason: text })}
+              onEnter={props.onAccept}
+            />
+          )}
           <Box sx={{ display: "flex", gap: 2, mt: 2, flexWrap: "wrap" }}>
             <Button
               size="small"
               variant="contained"
               color="secondary"
               disabled={busy || (asksReason !== null && !reason.trim())}
-              onClick={accept}
+              onClick={props.onAccept}
             >
               Accept <KeyCap quiet>A</KeyCap>
             </Button>

@@ -12,10 +12,12 @@ import { KeyCap } from "../ui/KeyCap";
 import { Empty, Failed, Loading, messageOf } from "../ui/states";
 import { useSingleKeys } from "../ui/useSingleKeys";
 import { useWhy } from "../why/WhyContext";
-import { DecisionRow, type AcceptWith } from "./DecisionRow";
+import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
 import { deskQuery, useDecide } from "./useDesk";
 import { figureOf } from "./figureOf";
+
+const nothing: Additions = { reason: "", also: [] };
 
 const EditDecision = lazy(() => import("./EditDecision"));
 
@@ -43,6 +45,7 @@ function Queue({ desk }: { desk: Desk }) {
   const [singleKeys] = useSingleKeys();
   const [cursor, setCursor] = useState<{ id: string; athleteId: string } | null>(null);
   const [unfolded, setUnfolded] = useState<string[]>([]);
+  const [additions, setAdditions] = useState<Record<string, Additions>>({});
   const [editing, setEditing] = useState<Decision | null>(null);
   const list = useRef<HTMLOListElement>(null);
 
@@ -59,6 +62,7 @@ function Queue({ desk }: { desk: Desk }) {
   const error = refused
     ? null
     : (decide.accept.error ?? decide.together.error ?? decide.later.error ?? decide.undo.error);
+  const left = decide.together.data?.left.length ?? 0;
   const last = taken[0];
 
   const focus = (d: Decision | undefined) => setCursor(d ? { id: d.id, athleteId: d.athleteId } : null);
@@ -79,9 +83,10 @@ function Queue({ desk }: { desk: Desk }) {
     const nextRow = rows[athletes.indexOf(d.athleteId) + 1] ?? rows[athletes.indexOf(d.athleteId) - 1];
     focus(others[0] ?? nextRow?.decisions[0]);
   };
-  const accept = (d: Decision, more: AcceptWith = {}) => {
+  const accept = (d: Decision) => {
+    const { reason, also } = additions[d.id] ?? nothing;
     why.close();
-    decide.accept.mutate({ id: d.id, ...more }, { onSuccess: () => onward(d) });
+    decide.accept.mutate({ id: d.id, reason: reason.trim() || null, also }, { onSuccess: () => onward(d) });
   };
   const harmlessOf = (athleteId: string) =>
     rows.find((r) => r.athleteId === athleteId)?.decisions.filter((d) => d.harmless) ?? [];
@@ -103,7 +108,7 @@ function Queue({ desk }: { desk: Desk }) {
   const keys = { enabled: singleKeys && editing === null };
   useHotkeys("j,down", () => move(1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
   useHotkeys("k,up", () => move(-1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
-  useHotkeys("a", () => current && accept(current), { ...keys, preventDefault: true }, [current]);
+  useHotkeys("a", () => current && accept(current), { ...keys, preventDefault: true }, [current, additions]);
   useHotkeys("h", () => current && together(current), keys, [current]);
   useHotkeys("o", () => current && fold(current.athleteId), keys, [current]);
   useHotkeys("e", () => current && current.next && setEditing(current), { ...keys, preventDefault: true }, [current]);
@@ -176,6 +181,12 @@ function Queue({ desk }: { desk: Desk }) {
           {messageOf(error)}
         </Alert>
       )}
+      {left > 0 && (
+        <Alert severity="info" sx={{ mx: 6, mb: 3 }} onClose={() => decide.together.reset()}>
+          {left === 1 ? "One was not accepted" : `${left} were not accepted`}: it meets a caution. Accept it by itself
+          to see which.
+        </Alert>
+      )}
       {total === 0 ? (
         <Box sx={(t) => ({ px: { xs: 4, sm: 6 }, borderTop: `1px solid ${t.vars.palette.line2}` })}>
           <Empty
@@ -210,8 +221,10 @@ function Queue({ desk }: { desk: Desk }) {
                 current={d.id === current?.id}
                 busy={decide.accept.isPending || decide.together.isPending}
                 asksReason={refused && decide.accept.variables?.id === d.id ? refused : null}
+                additions={additions[d.id] ?? nothing}
+                onAdditions={(more) => setAdditions((all) => ({ ...all, [d.id]: more }))}
                 onFocus={() => focus(d)}
-                onAccept={(more) => accept(d, more)}
+                onAccept={() => accept(d)}
                 onTogether={() => together(d)}
                 onFold={() => fold(row.athleteId)}
                 onEdit={() => setEditing(d)}

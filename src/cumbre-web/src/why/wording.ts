@@ -88,7 +88,7 @@ const rules: Record<RuleId, Say> = {
   NextStepInRamp: ([step]) =>
     `The standard is held in three sets: ${step} comes first, in short singles, and this step gives way so that the week stays in its ramp.`,
   ContactKept: () => "The contact was kept in every rep: more reps, then the next contact, then a set.",
-  WeakerBand: ([reps]) => `All sets pass ${reps} clean: the next weaker band.`,
+  WeakerBand: ([amount]) => `All sets reach ${amount} clean: the next weaker band.`,
   LowerBox: () => "Three clean sets of five: a lower box.",
   LessHelp: () => "Clean: less help.",
   AddPiece: () => "Clean: one counted piece more. No mass is claimed for it.",
