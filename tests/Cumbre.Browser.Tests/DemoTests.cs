@@ -97,10 +97,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Type("h");
         browser.Sees("12 decisions");
         browser.Go(PathOf("Ilse Marquina"));
-        Assert.Equal(
-            "3 x 8..10 @ +8.75 kg then +2.5 kg rest 2:00",
-            browser.Field("Line").GetAttribute("value")
-        );
+        Assert.Equal("3 x 8..10 @ +8.75 kg then +2.5 kg rest 2:00", browser.Field("Line").GetAttribute("value"));
     }
 
     [Fact]

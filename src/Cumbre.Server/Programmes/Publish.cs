@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Programmes;
@@ -52,6 +53,14 @@ public sealed record PublishedBlock(
     IReadOnlyDictionary<Guid, IReadOnlyList<CautionNote>> Cautions
 )
 {
+    /// <summary>How a version is kept; since the second each movement says whether it asks for the contact.</summary>
+    public static ShownDocument<PublishedBlock> Kept { get; } =
+        new(shown =>
+        {
+            foreach (var item in shown["items"]!.AsArray())
+                (item?["movement"] as JsonObject)?.TryAdd("asksContact", false);
+        });
+
     public static PublishedBlock Of(
         string club,
         string athleteName,
@@ -115,7 +124,7 @@ internal static class Publish
             VersionStore.Add(
                 db,
                 blockId,
-                JsonSerializer.Serialize(Draft(db, athleteId, stored, clock, number), WireJson.Options),
+                PublishedBlock.Kept.Write(Draft(db, athleteId, stored, clock, number)!),
                 note,
                 clock.Stamp(Policies.IdOf(user))
             );
@@ -152,7 +161,7 @@ internal static class Publish
         [.. VersionStore.Snapshots(db, blockId).Select(s => Read(s)!)];
 
     private static PublishedBlock? Read(string? snapshot) =>
-        snapshot is null ? null : JsonSerializer.Deserialize<PublishedBlock>(snapshot, WireJson.Options);
+        snapshot is null ? null : PublishedBlock.Kept.Read(snapshot);
 
     private static PublishedBlock? Draft(Db db, Guid athleteId, StoredBlock stored, ClubClock clock, int? number) =>
         Work.Load(db, athleteId, clock.Today) is { } found

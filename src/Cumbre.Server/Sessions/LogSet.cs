@@ -1,5 +1,4 @@
 using System.Security.Claims;
-using System.Text.Json;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Sessions;
@@ -184,7 +183,7 @@ internal static class LogSet
                 frozen[item.Id] = new(
                     [.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)],
                     reading.Context!.BodyMass.Value.Kilograms,
-                    JsonSerializer.Serialize(reading.Dto, WireJson.Options)
+                    ResolvedDto.Kept.Write(reading.Dto!)
                 );
             else if (item.Id == logged.Id)
                 throw Problems.Field(

@@ -2,6 +2,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Athletes;
+using Cumbre.Server.Hosting;
 
 namespace Cumbre.Server.Sessions;
 
@@ -96,6 +97,9 @@ public sealed record ResolvedDto(
     ProgressionDto? Progression
 )
 {
+    /// <summary>How the plan of a session that has begun is kept.</summary>
+    public static ShownDocument<ResolvedDto> Kept { get; } = new();
+
     public static ResolvedDto Of(
         ResolvedPrescription plan,
         ResolutionContext context,

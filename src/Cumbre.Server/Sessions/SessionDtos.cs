@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Decisions;
@@ -236,9 +235,7 @@ internal static class SessionReader
     )
     {
         // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
-        var shown = item.Frozen?.ShownJson is { } json
-            ? JsonSerializer.Deserialize<ResolvedDto>(json, WireJson.Options)
-            : null;
+        var shown = item.Frozen?.ShownJson is { } json ? ResolvedDto.Kept.Read(json) : null;
         var reading =
             shown is null && item.Plan is { } plan
                 ? PlanReader.Read(athlete, item.Movement, plan, today, reason)
