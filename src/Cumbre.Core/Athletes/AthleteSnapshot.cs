@@ -28,6 +28,9 @@ public sealed record AthleteSnapshot(
     /// <summary>What was said before sessions, oldest first.</summary>
     public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
 
+    /// <summary>What else was trained, oldest first.</summary>
+    public IReadOnlyList<OtherTraining> Others { get; init; } = [];
+
     /// <summary>What was said on the mornings after.</summary>
     public IReadOnlyList<MorningAnswer> Mornings { get; init; } = [];
 

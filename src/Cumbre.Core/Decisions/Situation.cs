@@ -90,7 +90,9 @@ internal sealed class Situation
     public bool IsStraightArm =>
         Movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush or Pattern.Lateral;
 
-    /// <summary>Counting exposures of the same dose and load as the last one, up to it, oldest first.</summary>
+    /// <summary>
+    /// Counting exposures of the same dose, load and set-up as the last one, up to it, oldest first.
+    /// </summary>
     public IReadOnlyList<ExposureJudgement> Comparable =>
         Last is not { } last
             ? []
@@ -98,7 +100,11 @@ internal sealed class Situation
             [
                 .. Counting
                     .Reverse()
-                    .TakeWhile(j => Adjust.IsSameDose(j.Exposure.Plan, last.Exposure.Plan) && j.TopLoad == last.TopLoad)
+                    .TakeWhile(j =>
+                        Adjust.IsSameDose(j.Exposure.Plan, last.Exposure.Plan)
+                        && j.TopLoad == last.TopLoad
+                        && j.Exposure.IsSetUpLike(last.Exposure)
+                    )
                     .Reverse(),
             ];
 

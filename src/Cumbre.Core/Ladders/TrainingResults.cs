@@ -49,7 +49,7 @@ public static class TrainingResults
         {
             foreach (
                 var side in exposure
-                    .Rows()
+                    .RowsWithExtra()
                     .Where(r => r.Set is not null && IsFirstPart(r, exposure.Plan))
                     .GroupBy(r => r.Planned.Side)
             )

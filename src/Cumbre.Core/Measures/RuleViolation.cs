@@ -23,6 +23,12 @@ public enum Violation
 
     /// <summary>Too many entries in a list; <see cref="RuleViolationException.Maximum"/> is the most.</summary>
     TooMany,
+
+    /// <summary>A number was expected.</summary>
+    NoNumber,
+
+    /// <summary>None of the words to choose from.</summary>
+    NoSuchWord,
 }
 
 /// <summary>

@@ -54,6 +54,9 @@ public sealed record CheckIn(
 
     public int? Readiness { get; } = Scale("readiness", Readiness);
 
+    /// <summary>Was the easy version of the day taken; null: it was not offered, or not answered.</summary>
+    public bool? TookEasy { get; init; }
+
     /// <summary>By place.</summary>
     public IReadOnlyList<CheckInPain> Pain { get; init; } = [];
 
@@ -63,6 +66,24 @@ public sealed record CheckIn(
 
 /// <summary>Pain told before a session.</summary>
 public sealed record CheckInPain(int Level, PainPlace Place, StopSign? Sign = null);
+
+/// <summary>What was trained beside the plan: climbing, running, a game.</summary>
+/// <param name="Id">Made by whoever adds it.</param>
+/// <param name="Day">The day.</param>
+/// <param name="What">In the athlete's words.</param>
+/// <param name="Minutes">1 to 600.</param>
+/// <param name="Effort">1 to 10, 10 is all there was.</param>
+public sealed record OtherTraining(Guid Id, DateOnly Day, string What, int Minutes, int Effort)
+{
+    /// <summary>From this effort on it counts as hard training (this project's choice).</summary>
+    public const int HardFrom = 7;
+
+    public int Minutes { get; } = Guard.InRange("minutes", Minutes, 1, 600);
+
+    public int Effort { get; } = Guard.InRange("effort", Effort, 1, 10);
+
+    public bool IsHard => Effort >= HardFrom;
+}
 
 /// <summary>The answer on the morning after a session: the worse of then and now is the pain of the session.</summary>
 /// <param name="SessionId">Which session it belongs to.</param>

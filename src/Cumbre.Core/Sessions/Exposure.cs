@@ -5,6 +5,13 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Sessions;
 
+/// <summary>Where a rep that failed stopped.</summary>
+public enum FailPoint
+{
+    Start,
+    Top,
+}
+
 /// <summary>
 /// A set, or a part of a set, as it was done. Corrections are already applied: the store keeps every version, the rules
 /// see the last.
@@ -92,6 +99,17 @@ public sealed record LoggedSet
 
     public StopSign? Sign { get; init; }
 
+    /// <summary>How it was set up, as far as it was told.</summary>
+    public SetUpNotes SetUp { get; init; } = SetUpNotes.None;
+
+    /// <summary>Where the rep that failed stopped; null: none failed, or nobody said.</summary>
+    public FailPoint? FailedAt { get; init; }
+
+    /// <summary>What broke the standard, in the movement's own words; null: nothing, or nobody said.</summary>
+    public string? Fault { get; init; }
+
+    public string? Note { get; init; }
+
     /// <summary>
     /// Reps that met the standard: the others do not spoil them. Of an old set with broken form nobody knows how many
     /// there were.
@@ -157,8 +175,30 @@ public sealed record Exposure(
     /// <summary>A session that was neither a deload nor eased.</summary>
     public bool Counts => !Easy && !Eased;
 
+    /// <summary>How it was set up: what the first set that told a part said of it.</summary>
+    public SetUpNotes SetUp => Sets.Aggregate(SetUpNotes.None, (known, set) => known.Over(set.SetUp));
+
+    /// <summary>Can it be compared with another one? Not where both tell a part of the set-up differently.</summary>
+    public bool IsSetUpLike(Exposure other) => SetUp.DifferencesTo(other.SetUp).Count == 0;
+
     /// <summary>Worst pain reported, with its place; null when none was.</summary>
     public LoggedSet? WorstPain => Sets.Where(s => s.Pain > 0).MaxBy(s => s.Pain);
+
+    /// <summary>The rows of the plan, and after them the sets that were done beyond it.</summary>
+    public IReadOnlyList<DoneSet> RowsWithExtra()
+    {
+        var rows = Rows();
+        if (rows.Count == 0)
+            return rows;
+        var last = rows[^1].Planned.Set;
+        var parts = rows.Where(r => r.Planned.Set == last).ToDictionary(r => r.Planned.Part);
+        return
+        [
+            .. rows,
+            .. Sets.Where(s => s.Set > last && parts.ContainsKey(s.Part))
+                .Select(s => parts[s.Part] with { Planned = parts[s.Part].Planned with { Set = s.Set }, Set = s }),
+        ];
+    }
 
     /// <summary>The plan's sets in order, each with what was done of it.</summary>
     public IReadOnlyList<DoneSet> Rows()

@@ -104,6 +104,8 @@ public static class Problems
             Violation.OutOfRange => new(field, "range", $"{Number(e.Value)} is outside {range}."),
             Violation.DuplicatePlate => new(field, "duplicate", "Two rows have the same size: put the count in one."),
             Violation.TooMany => new(field, "tooMany", $"At most {Number(e.Maximum)}; there are {Number(e.Value)}."),
+            Violation.NoNumber => new(field, "number", "Enter a number."),
+            Violation.NoSuchWord => new(field, "unknown", "Choose one from the list."),
             _ => new(field, "invalid", "This does not fit together."),
         };
     }

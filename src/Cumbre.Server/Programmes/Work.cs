@@ -66,7 +66,7 @@ internal static class Work
             .. SessionStore
                 .Coming(db, athleteId, from)
                 .SelectMany(s =>
-                    s.Items.Where(i => i.Plan is not null)
+                    s.Items.Where(i => i.Plan is not null && i.Skipped is null)
                         .Select(i => new PlannedItem(
                             s.Id,
                             i.Id,

@@ -22,7 +22,8 @@ public sealed record CheckInDto(
     int? Soreness,
     int? Readiness,
     bool HardTraining,
-    IReadOnlyList<PainDto> Pain
+    IReadOnlyList<PainDto> Pain,
+    bool? TookEasy = null
 )
 {
     public static CheckInDto Of(CheckIn c) =>
@@ -32,7 +33,8 @@ public sealed record CheckInDto(
             c.Soreness,
             c.Readiness,
             c.HardTraining,
-            [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))]
+            [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))],
+            c.TookEasy
         );
 }
 

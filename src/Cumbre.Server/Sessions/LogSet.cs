@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
@@ -8,6 +9,8 @@ using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -29,6 +32,10 @@ namespace Cumbre.Server.Sessions;
 /// <param name="Sagged">The line of a hold sagged.</param>
 /// <param name="RestedSeconds">The rest before the set.</param>
 /// <param name="Sign">A stop sign.</param>
+/// <param name="SetUp">How it was set up, by the parts that the movement names.</param>
+/// <param name="FailedAt">Where the rep that failed stopped.</param>
+/// <param name="Fault">What broke the standard, in the movement's own words.</param>
+/// <param name="Note">At most 200 characters.</param>
 public sealed record SetRequest(
     int Set,
     int Part,
@@ -45,11 +52,47 @@ public sealed record SetRequest(
     Contact? Contact = null,
     bool? Sagged = null,
     int? RestedSeconds = null,
-    StopSign? Sign = null
-);
+    StopSign? Sign = null,
+    IReadOnlyDictionary<string, string>? SetUp = null,
+    FailPoint? FailedAt = null,
+    string? Fault = null,
+    string? Note = null
+)
+{
+    /// <exception cref="FieldException">A figure is outside its range, or the place of a pain is missing.</exception>
+    public LoggedSet ToSet()
+    {
+        var place = string.IsNullOrWhiteSpace(PainPlace) ? null : Problems.Text("painPlace", PainPlace, "a place", 60);
+        if (Total < Reps)
+            throw Problems.Field("total", "range", $"All reps are at least the {Reps} clean ones.");
+        var set = Problems.At("", () => new LoggedSet(Set, Part, Reps, Added.Entry, Reserve, Form, Pain, place, Seconds)
+            {
+                Total = Total,
+                Contact = Contact,
+                Sagged = Sagged ?? false,
+                RestedSeconds = RestedSeconds,
+                Sign = Sign,
+                SetUp = Problems.At("setUp.", () => new SetUpNotes(SetUp ?? SetUpNotes.None.Parts)),
+                FailedAt = FailedAt,
+                Fault = string.IsNullOrWhiteSpace(Fault) ? null : Fault.Trim(),
+                Note = string.IsNullOrWhiteSpace(Note) ? null : Problems.Text("note", Note, "a note", 200),
+            });
+        if ((set.Pain > 0 || set.Sign is not null) && place is null)
+            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+        return set;
+    }
+}
+
+/// <summary>What a correction would change; nothing is written.</summary>
+/// <param name="Gone">Open or taken decisions that would no longer hold.</param>
+/// <param name="Come">Decisions that would wait instead.</param>
+public sealed record CorrectionPreview(IReadOnlyList<DecisionDto> Gone, IReadOnlyList<DecisionDto> Come);
 
 internal static class LogSet
 {
+    /// <summary>So many sets can be done beyond the plan.</summary>
+    private const int ExtraSets = 10;
+
     public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
         Guid athleteId,
         Guid sessionId,
@@ -61,30 +104,7 @@ internal static class LogSet
         Reconciler reconciler
     )
     {
-        var place = string.IsNullOrWhiteSpace(request.PainPlace)
-            ? null
-            : Problems.Text("painPlace", request.PainPlace, "a place", 60);
-        var set = Problems.At("", () => new LoggedSet(
-                request.Set,
-                request.Part,
-                request.Reps,
-                request.Added.Entry,
-                request.Reserve,
-                request.Form,
-                request.Pain,
-                place,
-                request.Seconds
-            )
-            {
-                Total = request.Total,
-                Contact = request.Contact,
-                Sagged = request.Sagged ?? false,
-                RestedSeconds = request.RestedSeconds,
-                Sign = request.Sign,
-            });
-        if ((set.Pain > 0 || set.Sign is not null) && place is null)
-            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
-
+        var set = request.ToSet();
         var (problem, session) = database.Write(db =>
         {
             if (
@@ -112,6 +132,53 @@ internal static class LogSet
         return problem is null ? TypedResults.Ok(session!) : (ProblemHttpResult)problem;
     }
 
+    /// <summary>Logs the set, looks at what follows, and takes it back.</summary>
+    public static Results<Ok<CorrectionPreview>, ProblemHttpResult> Preview(
+        Guid athleteId,
+        Guid sessionId,
+        Guid setId,
+        SetRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock,
+        Reconciler reconciler
+    )
+    {
+        var set = request.ToSet();
+        var (problem, preview) = database.Write<(IResult?, CorrectionPreview?)>(
+            db =>
+            {
+                if (
+                    SessionStore.Find(db, sessionId) is not { } stored
+                    || stored.AthleteId != athleteId
+                    || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
+                )
+                    return (Problems.NotFound("session"), null);
+                var before = Standing(db, athleteId);
+                var by = Policies.IdOf(user);
+                if (
+                    Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, by, reconciler) is
+                    { } refusal
+                )
+                    return (refusal, null);
+                var after = Standing(db, athleteId);
+                return (null, new(Told(before, after), Told(after, before)));
+
+                DecisionDto[] Told(Dictionary<Guid, StoredDecision> these, Dictionary<Guid, StoredDecision> others) =>
+                    [
+                        .. these
+                            .Values.Where(d => !others.ContainsKey(d.Id))
+                            .Select(d => DecisionDto.Of(db, d, clock.Today)),
+                    ];
+            },
+            _ => false
+        );
+        return problem is null ? TypedResults.Ok(preview!) : (ProblemHttpResult)problem;
+    }
+
+    private static Dictionary<Guid, StoredDecision> Standing(Db db, Guid athleteId) =>
+        DecisionStore.Of(db, athleteId).Where(d => d.State != DecisionState.Superseded).ToDictionary(d => d.Id);
+
     private static IResult? Append(
         Db db,
         StoredSession stored,
@@ -138,8 +205,10 @@ internal static class LogSet
             is not { Plan: { } written } item
         )
             throw Problems.Field("item", "unknown", "The session has no such item, or its line is to be mended first.");
-        if (written.Sets().FirstOrDefault(p => p.Set == set.Set && p.Part == set.Part) is not { } planned)
-            throw Problems.Field("set", "unknown", "The plan has no such set.");
+        if (item.Skipped is not null)
+            throw Problems.Field("item", "skipped", "This item is skipped: bring it back first.");
+        var planned = PlannedOf(written, set);
+        Fits(db, item.Movement, set);
         if (planned.Seconds is not null != set.Seconds is not null)
             throw Problems.Field(
                 "seconds",
@@ -161,6 +230,31 @@ internal static class LogSet
         // A correction to a finished session can change what follows from it.
         reconciler.Run(db, stored.AthleteId, corrected: supersedes is not null);
         return null;
+    }
+
+    /// <summary>The set of the plan, or the last one for a set beyond it.</summary>
+    private static PlannedSet PlannedOf(Prescription plan, LoggedSet set)
+    {
+        var planned = plan.Sets();
+        var last = planned.Max(p => p.Set);
+        var like = set.Set > last && set.Set <= last + ExtraSets ? last : set.Set;
+        return planned.FirstOrDefault(p => p.Set == like && p.Part == set.Part)
+            ?? throw Problems.Field(
+                "set",
+                "unknown",
+                $"The plan has {last} sets, and at most {ExtraSets} can be added."
+            );
+    }
+
+    /// <summary>A movement is set up only by its own parts, and breaks only its own standard.</summary>
+    private static void Fits(Db db, string movement, LoggedSet set)
+    {
+        if (CatalogueStore.Club(db).Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } known)
+            return;
+        if (set.SetUp.Parts.Keys.FirstOrDefault(p => !known.SetUp.Contains(p)) is { } part)
+            throw Problems.Field($"setUp.{part}", "unknown", $"{known.Name} has no {part} to write down.");
+        if (set.Fault is { } fault && !known.Faults.Contains(fault))
+            throw Problems.Field("fault", "unknown", $"{known.Name} has no such fault: choose one from its list.");
     }
 
     /// <summary>

@@ -76,7 +76,7 @@ public sealed record SessionRequest(
 
 internal static class PlanSession
 {
-    private const int DaysAway = 366;
+    internal const int DaysAway = 366;
 
     public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
         Guid athleteId,

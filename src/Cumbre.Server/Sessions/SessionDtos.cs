@@ -35,10 +35,17 @@ public sealed record SetDto(
     Contact? Contact,
     bool Sagged,
     int? RestedSeconds,
-    StopSign? Sign
+    StopSign? Sign,
+    IReadOnlyDictionary<string, string> SetUp,
+    FailPoint? FailedAt,
+    string? Fault,
+    string? Note,
+    SetDto? Was
 )
 {
-    public static SetDto Of(StoredSet s) =>
+    /// <param name="s">As it stands.</param>
+    /// <param name="was">What it was before it was corrected; null: it never was.</param>
+    public static SetDto Of(StoredSet s, StoredSet? was = null) =>
         new(
             s.Id,
             s.Set.Set,
@@ -54,7 +61,12 @@ public sealed record SetDto(
             s.Set.Contact,
             s.Set.Sagged,
             s.Set.RestedSeconds,
-            s.Set.Sign
+            s.Set.Sign,
+            s.Set.SetUp.Parts,
+            s.Set.FailedAt,
+            s.Set.Fault,
+            s.Set.Note,
+            was is null ? null : Of(was)
         );
 }
 
@@ -92,6 +104,10 @@ public sealed record MovementDto(
 /// <param name="Readable">False: the line has an error, and nothing can be logged.</param>
 /// <param name="Movement">Form standard and faults.</param>
 /// <param name="Sets">Logged.</param>
+/// <param name="SetUp">The parts of its set-up that are written down.</param>
+/// <param name="LastSetUp">How it was set up last time, or earlier in this session.</param>
+/// <param name="Skipped">Why it was left out; null: it was not.</param>
+/// <param name="LineBeforeEasy">The line before the easy version of the day; null: it is as planned.</param>
 public sealed record SessionItemDto(
     Guid Id,
     string Line,
@@ -100,7 +116,11 @@ public sealed record SessionItemDto(
     ResolutionProblem? Problem,
     bool Readable,
     MovementDto Movement,
-    IReadOnlyList<SetDto> Sets
+    IReadOnlyList<SetDto> Sets,
+    IReadOnlyList<SetUpField> SetUp,
+    IReadOnlyDictionary<string, string> LastSetUp,
+    string? Skipped,
+    string? LineBeforeEasy
 );
 
 /// <summary>A session with its items.</summary>
@@ -122,6 +142,9 @@ public sealed record SessionItemDto(
 /// <param name="Decisions">What it led to, while that waits.</param>
 /// <param name="CheckIn">What was said before it; null: nothing.</param>
 /// <param name="EasyOffered">A short night and a sore body: the easy version is offered.</param>
+/// <param name="Morning">What was said on the morning after; null: nothing.</param>
+/// <param name="AsksMorning">The morning after has come, and nobody has asked yet.</param>
+/// <param name="Effort">Of the whole session, 1 to 10.</param>
 public sealed record SessionDto(
     Guid Id,
     Guid AthleteId,
@@ -140,7 +163,10 @@ public sealed record SessionDto(
     IReadOnlyList<SessionItemDto> Items,
     IReadOnlyList<DecisionDto> Decisions,
     CheckInDto? CheckIn,
-    bool EasyOffered
+    bool EasyOffered,
+    MorningRequest? Morning,
+    bool AsksMorning,
+    decimal? Effort
 );
 
 /// <summary>A logged session in the history.</summary>
@@ -175,6 +201,9 @@ public sealed record PastSessionDto(
 
 internal static class SessionReader
 {
+    /// <summary>The morning after is asked about for so many days.</summary>
+    private const int MorningDays = 3;
+
     public static SessionDto? Find(Db db, Guid athleteId, Guid sessionId, DateOnly today) =>
         SessionStore.Find(db, sessionId) is { } session
         && session.AthleteId == athleteId
@@ -204,6 +233,8 @@ internal static class SessionReader
         var now = open.Length == 0 || session.Day >= today ? athlete : Work.Of(db, profile, snapshot, today);
         var planned = open.Length == 0 ? [] : Work.Planned(db, profile.Id, today);
         var checkIn = snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day);
+        var morning = snapshot.Mornings.LastOrDefault(m => m.SessionId == session.Id);
+        var was = SessionStore.Superseded(db, session.Id);
         return new(
             session.Id,
             session.AthleteId,
@@ -219,21 +250,45 @@ internal static class SessionReader
             session.WarmUp,
             session.CoolDown,
             dose.Seconds,
-            [.. session.Items.Select(i => Item(i, athlete, today, session.OverrideReason, sets[i.Id]))],
+            [
+                .. session.Items.Select(i =>
+                    Item(
+                        i,
+                        session.Day,
+                        athlete,
+                        today,
+                        session.OverrideReason,
+                        [.. sets[i.Id].Select(x => SetDto.Of(x, was.GetValueOrDefault(x.Id)))],
+                        sets[i.Id].Aggregate(SetUpNotes.None, (known, x) => x.Set.SetUp.Over(known))
+                    )
+                ),
+            ],
             [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, now, planned))],
             checkIn is null ? null : CheckInDto.Of(checkIn),
-            checkIn is not null && Readiness.OffersEasy(checkIn)
+            checkIn is { TookEasy: null } && session.Status == SessionStatus.Planned && Readiness.OffersEasy(checkIn),
+            morning is null ? null : new(morning.Level, morning.Place?.Said, morning.Sign),
+            morning is null
+                && session.Status != SessionStatus.Planned
+                && session.Day < today
+                && session.Day >= today.AddDays(-MorningDays),
+            session.Effort
         );
     }
 
     private static SessionItemDto Item(
         StoredItem item,
+        DateOnly day,
         AthleteAtWork athlete,
         DateOnly today,
         string? reason,
-        IEnumerable<StoredSet> sets
+        IReadOnlyList<SetDto> sets,
+        SetUpNotes told
     )
     {
+        // What was said last of each part, in this session or in an earlier one, is the best guess for the next set.
+        var last = athlete
+            .Athlete.Exposures.Where(e => e.Movement == item.Movement && e.Day <= day)
+            .Aggregate(SetUpNotes.None, (known, e) => e.SetUp.Over(known));
         // Once started, the athlete keeps the plan as it was shown, whatever changes around it.
         var shown = item.Frozen?.ShownJson is { } json ? ResolvedDto.Kept.Read(json) : null;
         var reading =
@@ -251,7 +306,11 @@ internal static class SessionReader
             movement is null
                 ? new(item.Movement, item.Movement, "", "", [], false, false)
                 : MovementDto.Of(movement, item.Plan),
-            [.. sets.Select(SetDto.Of)]
+            sets,
+            [.. (movement?.SetUp ?? []).Select(SetUpField.Of)],
+            told.Over(last).Parts,
+            item.Skipped,
+            item.BeforeEasy?.Text
         );
     }
 }

@@ -21,5 +21,21 @@ public static class SessionEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/finish", FinishSession.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/sets/{setId:guid}/preview", LogSet.Preview)
+            .RequireAuthorization(Policies.Coach);
+        api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/move", MoveSession.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/split", SplitSession.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapPut("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/items/{itemId:guid}/skip", SkipItem.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/effort", TellEffort.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/easy", AnswerEasy.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/other-training/{id:guid}", PutOtherTraining.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
+        api.MapDelete("/athletes/{athleteId:guid}/other-training/{id:guid}", RemoveOtherTraining.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
     }
 }

@@ -9,9 +9,12 @@ public static class HealthStore
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
+    private const string Taken = "Taken",
+        Refused = "Refused";
+
     public static ILookup<Guid, CheckIn> CheckIns(Db db, Guid? athleteId) =>
         db.Query<CheckInRow>(
-                "SELECT id, athlete_id, day, sleep_hours, soreness, readiness, hard_training, pain_json FROM check_in WHERE @athleteId IS NULL OR athlete_id = @athleteId ORDER BY day",
+                "SELECT id, athlete_id, day, sleep_hours, soreness, readiness, hard_training, pain_json, easy_answer FROM check_in WHERE @athleteId IS NULL OR athlete_id = @athleteId ORDER BY day",
                 new { athleteId }
             )
             .ToLookup(r => r.AthleteId, r => r.ToCheckIn());
@@ -68,6 +71,20 @@ public static class HealthStore
             }
         );
 
+    /// <summary>Keeps what was said to the easy version of a day.</summary>
+    public static void AnswerEasy(Db db, Guid athleteId, DateOnly day, bool? taken) =>
+        db.Run(
+            "UPDATE check_in SET easy_answer = @answer WHERE athlete_id = @athleteId AND day = @day",
+            new
+            {
+                athleteId,
+                day,
+                answer = taken is null ? null
+                : taken.Value ? Taken
+                : Refused,
+            }
+        );
+
     public static void Put(Db db, MorningAnswer answer, Stamp stamp) =>
         db.Run(
             """
@@ -100,6 +117,39 @@ public static class HealthStore
             }
         );
 
+    public static ILookup<Guid, OtherTraining> Others(Db db, Guid? athleteId) =>
+        db.Query<OtherRow>(
+                "SELECT id, athlete_id, day, what, minutes, effort FROM other_training WHERE @athleteId IS NULL OR athlete_id = @athleteId ORDER BY day, id",
+                new { athleteId }
+            )
+            .ToLookup(r => r.AthleteId, r => new OtherTraining(r.Id, r.Day, r.What, (int)r.Minutes, (int)r.Effort));
+
+    /// <summary>Adds what else was trained, or changes it.</summary>
+    /// <returns>False where another athlete has this id.</returns>
+    public static bool Put(Db db, Guid athleteId, OtherTraining other, Stamp stamp) =>
+        db.Run(
+            """
+            INSERT INTO other_training (id, athlete_id, day, what, minutes, effort, written_at, written_by)
+            VALUES (@Id, @athleteId, @Day, @What, @Minutes, @Effort, @At, @By)
+            ON CONFLICT (id) DO UPDATE SET day = excluded.day, what = excluded.what, minutes = excluded.minutes, effort = excluded.effort,
+              written_at = excluded.written_at, written_by = excluded.written_by WHERE athlete_id = excluded.athlete_id
+            """,
+            new
+            {
+                other.Id,
+                athleteId,
+                other.Day,
+                other.What,
+                Minutes = (long)other.Minutes,
+                Effort = (long)other.Effort,
+                stamp.At,
+                stamp.By,
+            }
+        ) > 0;
+
+    public static bool RemoveOther(Db db, Guid athleteId, Guid id) =>
+        db.Run("DELETE FROM other_training WHERE id = @id AND athlete_id = @athleteId", new { id, athleteId }) > 0;
+
     internal static StopSign? SignOf(string? sign) => sign is null ? null : Enum.Parse<StopSign>(sign);
 
     private sealed record PainJson(int Level, string Place, string? Sign);
@@ -112,12 +162,14 @@ public static class HealthStore
         long? Soreness,
         long? Readiness,
         long HardTraining,
-        string PainJson
+        string PainJson,
+        string? EasyAnswer
     )
     {
         public CheckIn ToCheckIn() =>
             new(Id, Day, SleepHours, (int?)Soreness, (int?)Readiness, HardTraining == 1)
             {
+                TookEasy = EasyAnswer is null ? null : EasyAnswer == Taken,
                 Pain =
                 [
                     .. JsonSerializer
@@ -126,6 +178,8 @@ public static class HealthStore
                 ],
             };
     }
+
+    private sealed record OtherRow(Guid Id, Guid AthleteId, DateOnly Day, string What, long Minutes, long Effort);
 
     private sealed record MorningRow(Guid AthleteId, Guid SessionId, long Level, string? Place, string? Sign);
 

@@ -25,7 +25,8 @@ public static class SnapshotStore
                     HealthStore.CheckIns(db, id)[id],
                     HealthStore.Mornings(db, id)[id],
                     HealthStore.Clearances(db, id)[id],
-                    DecisionStore.Taken(db, id)[id]
+                    DecisionStore.Taken(db, id)[id],
+                    HealthStore.Others(db, id)[id]
                 )
             )
             : null;
@@ -42,11 +43,12 @@ public static class SnapshotStore
         var masses = AthleteStore.AllBodyMasses(db);
         var results = ResultStore.All(db);
         var exposures = SessionStore.AllExposures(db, today);
-        var (checkIns, mornings, clearances, taken) = (
+        var (checkIns, mornings, clearances, taken, others) = (
             HealthStore.CheckIns(db, null),
             HealthStore.Mornings(db, null),
             HealthStore.Clearances(db, null),
-            DecisionStore.Taken(db, null)
+            DecisionStore.Taken(db, null),
+            HealthStore.Others(db, null)
         );
         return
         [
@@ -64,7 +66,8 @@ public static class SnapshotStore
                             checkIns[p.Id],
                             mornings[p.Id],
                             clearances[p.Id],
-                            taken[p.Id]
+                            taken[p.Id],
+                            others[p.Id]
                         )
                     )
                 ),
@@ -79,7 +82,8 @@ public static class SnapshotStore
         IEnumerable<CheckIn> checkIns,
         IEnumerable<MorningAnswer> mornings,
         IEnumerable<StopClearance> clearances,
-        IEnumerable<PastDecision> decided
+        IEnumerable<PastDecision> decided,
+        IEnumerable<OtherTraining> others
     )
     {
         var history = new BodyMassHistory(masses.Select(m => m.Reading));
@@ -104,6 +108,7 @@ public static class SnapshotStore
             Mornings = [.. mornings],
             Clearances = [.. clearances],
             Decided = [.. decided],
+            Others = [.. others],
         };
     }
 }

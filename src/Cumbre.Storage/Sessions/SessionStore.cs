@@ -59,6 +59,12 @@ public sealed record StoredItem(Guid Id, string Movement, WrittenLine Written, F
 
     public SeenPlan? Seen { get; init; }
 
+    /// <summary>Why it was left out on the day; null: it was not.</summary>
+    public string? Skipped { get; init; }
+
+    /// <summary>What it was before the easy version of the day; null: it is as planned.</summary>
+    public WrittenLine? BeforeEasy { get; init; }
+
     /// <summary>The canonical line, or the text as it was typed.</summary>
     public string Line => Written.Text;
 }
@@ -84,6 +90,9 @@ public sealed record StoredSession(
 
     public Core.Programmes.Frame CoolDown { get; init; } = new(0, null);
 
+    /// <summary>Of the whole session, 1 to 10; null: not told.</summary>
+    public decimal? Effort { get; init; }
+
     public StoredItem? Of(string movement) => Items.FirstOrDefault(i => i.Movement == movement);
 }
 
@@ -95,13 +104,14 @@ public static class SessionStore
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
     private const string Columns = """
-        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down,
-        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.frozen_json, i.seen_json
+        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down, s.effort,
+        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.frozen_json, i.seen_json, i.skipped, i.before_easy_json
         FROM session s LEFT JOIN session_item i ON i.session_id = s.id
         """;
 
     private const string SetColumns = """
-        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign
+        l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign,
+        l.set_up_json, l.failed_at, l.fault, l.note
         FROM logged_set l
         """;
 
@@ -205,7 +215,10 @@ public static class SessionStore
         {
             var item = session.Items[i];
             db.Run(
-                "INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json) VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen)",
+                """
+                INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json, skipped, before_easy_json)
+                VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen, @Skipped, @BeforeEasy)
+                """,
                 new
                 {
                     ItemId = item.Id,
@@ -217,6 +230,8 @@ public static class SessionStore
                     item.Joined,
                     Relief = item.Relief?.ToString(),
                     Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
+                    item.Skipped,
+                    BeforeEasy = item.BeforeEasy is null ? null : PlanColumn.Write(item.BeforeEasy),
                 }
             );
         }
@@ -276,6 +291,20 @@ public static class SessionStore
             );
     }
 
+    /// <summary>Leaves an item out of its session, with the reason; null: it is done after all.</summary>
+    public static void Skip(Db db, Guid itemId, string? reason) =>
+        db.Run(
+            """
+            UPDATE session_item SET skipped = @reason WHERE id = @itemId;
+            UPDATE session SET version = version + 1 WHERE id = (SELECT session_id FROM session_item WHERE id = @itemId)
+            """,
+            new { itemId, reason }
+        );
+
+    /// <summary>Keeps the effort of the whole session, 1 to 10; null: not told.</summary>
+    public static void TellEffort(Db db, Guid id, decimal? effort) =>
+        db.Run("UPDATE session SET effort = @effort WHERE id = @id", new { id, effort });
+
     public static void Finish(Db db, Guid id) =>
         db.Run(
             "UPDATE session SET status = 'Done', version = version + 1 WHERE id = @id AND status = 'Started'",
@@ -291,6 +320,23 @@ public static class SessionStore
             .Select(r => r.ToStored())
             .ToLookup(s => s.ItemId);
 
+    /// <summary>Sets of a session that were corrected, by the set that superseded each.</summary>
+    public static IReadOnlyDictionary<Guid, StoredSet> Superseded(Db db, Guid sessionId) =>
+        db.Query<SupersededRow>(
+                "SELECT n.supersedes AS old, n.id AS newer FROM logged_set n JOIN session_item i ON i.id = n.item_id WHERE i.session_id = @sessionId AND n.supersedes IS NOT NULL",
+                new { sessionId }
+            )
+            .Join(
+                db.Query<SetRow>(
+                    $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @sessionId",
+                    new { sessionId }
+                ),
+                r => r.Old,
+                r => r.Id,
+                (r, row) => (r.Newer, Set: row.ToStored())
+            )
+            .ToDictionary(r => r.Newer, r => r.Set);
+
     /// <summary>True when a set with this id is stored, superseded or not.</summary>
     public static bool HasSet(Db db, Guid id) =>
         db.One<long>("SELECT count(*) FROM logged_set WHERE id = @id", new { id }) > 0;
@@ -300,8 +346,9 @@ public static class SessionStore
         db.Run(
             """
             INSERT INTO logged_set (id, item_id, set_no, part_no, reps, seconds, added_value, added_unit, reserve, form, pain, pain_place, total, contact, sagged, rested_seconds, sign,
-              supersedes, written_at, written_by)
-            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @Total, @Contact, @Sagged, @RestedSeconds, @Sign, @supersedes, @At, @By)
+              set_up_json, failed_at, fault, note, supersedes, written_at, written_by)
+            VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @Total, @Contact, @Sagged, @RestedSeconds, @Sign,
+              @SetUp, @FailedAt, @Fault, @Note, @supersedes, @At, @By)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -323,6 +370,10 @@ public static class SessionStore
                 set.Set.Sagged,
                 RestedSeconds = (long?)set.Set.RestedSeconds,
                 Sign = set.Set.Sign?.ToString(),
+                SetUp = set.Set.SetUp.IsEmpty ? null : JsonSerializer.Serialize(set.Set.SetUp.Parts, Json),
+                FailedAt = set.Set.FailedAt?.ToString(),
+                set.Set.Fault,
+                set.Set.Note,
                 supersedes,
                 stamp.At,
                 stamp.By,
@@ -423,6 +474,8 @@ public static class SessionStore
 
     private sealed record NextRow(Guid Id);
 
+    private sealed record SupersededRow(Guid Old, Guid Newer);
+
     private sealed record Row(
         Guid Id,
         Guid AthleteId,
@@ -437,6 +490,7 @@ public static class SessionStore
         string? WarmUp,
         long CoolDownSeconds,
         string? CoolDown,
+        decimal? Effort,
         Guid? ItemId,
         string? Movement,
         string? Role,
@@ -444,7 +498,9 @@ public static class SessionStore
         long? Joined,
         string? Relief,
         string? FrozenJson,
-        string? SeenJson
+        string? SeenJson,
+        string? Skipped,
+        string? BeforeEasyJson
     )
     {
         public StoredSession ToSession() =>
@@ -454,6 +510,7 @@ public static class SessionStore
                 Title = Title,
                 WarmUp = new((int)WarmUpSeconds, WarmUp),
                 CoolDown = new((int)CoolDownSeconds, CoolDown),
+                Effort = Effort,
             };
 
         public StoredItem? ToItem()
@@ -471,6 +528,8 @@ public static class SessionStore
                 Joined = Joined == 1,
                 Relief = Relief is null ? null : Enum.Parse<Relief>(Relief),
                 Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, Json),
+                Skipped = Skipped,
+                BeforeEasy = BeforeEasyJson is null ? null : PlanColumn.Read(BeforeEasyJson),
             };
         }
     }
@@ -492,7 +551,11 @@ public static class SessionStore
         string? Contact,
         long Sagged,
         long? RestedSeconds,
-        string? Sign
+        string? Sign,
+        string? SetUpJson,
+        string? FailedAt,
+        string? Fault,
+        string? Note
     )
     {
         public StoredSet ToStored() =>
@@ -516,6 +579,12 @@ public static class SessionStore
                     Sagged = Sagged == 1,
                     RestedSeconds = (int?)RestedSeconds,
                     Sign = HealthStore.SignOf(Sign),
+                    SetUp = SetUpJson is null
+                        ? SetUpNotes.None
+                        : new(JsonSerializer.Deserialize<Dictionary<string, string>>(SetUpJson, Json)!),
+                    FailedAt = FailedAt is null ? null : Enum.Parse<FailPoint>(FailedAt),
+                    Fault = Fault,
+                    Note = Note,
                 }
             );
     }

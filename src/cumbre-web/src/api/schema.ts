@@ -2111,6 +2111,328 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}/preview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Logs the set, looks at what follows, and takes it back. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+          setId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SetRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["CorrectionPreview"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/move": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["MoveRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/split": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Some items go to a session of their own on another day. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SplitRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/items/{itemId}/skip": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+          itemId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SkipRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/effort": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["EffortRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/easy": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /**
+     * Takes the easy version of the day, or refuses it; a version that was taken goes back to the plan, as long as
+     *     nothing is logged.
+     */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["EasyRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/other-training/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["OtherTrainingRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OtherTraining"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/desk": {
     parameters: {
       query?: never;
@@ -4099,6 +4421,7 @@ export interface components {
       readiness: null | number;
       hardTraining: boolean;
       pain: components["schemas"]["PainDto"][];
+      tookEasy?: null | boolean;
     };
     ClearRequest: {
       /** @description As it was told. */
@@ -4228,6 +4551,13 @@ export interface components {
     };
     /** @enum {unknown} */
     Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
+    /** @description What a correction would change; nothing is written. */
+    CorrectionPreview: {
+      /** @description Open or taken decisions that would no longer hold. */
+      gone: components["schemas"]["DecisionDto"][];
+      /** @description Decisions that would wait instead. */
+      come: components["schemas"]["DecisionDto"][];
+    };
     /** @description Load that is counted. */
     CountedDto: {
       /**
@@ -4450,6 +4780,10 @@ export interface components {
       | "Limiting"
       | "SkillHard"
       | "Main";
+    EasyRequest: {
+      /** @description False: the athlete refuses it; both answers are kept. */
+      take: boolean;
+    };
     /** @description A set, or a part of a drop set. */
     EffortDto: {
       /**
@@ -4493,6 +4827,13 @@ export interface components {
        */
       seconds: null | number;
       side: null | components["schemas"]["Side"];
+    };
+    EffortRequest: {
+      /**
+       * Format: double
+       * @description Of the whole session, 1 to 10, in halves; null: not told.
+       */
+      effort: null | number;
     };
     /**
      * @description What a piece of evidence says about a step.
@@ -4656,6 +4997,8 @@ export interface components {
       key: components["schemas"]["InputKey"];
       value: components["schemas"]["Quantity"];
     };
+    /** @enum {unknown} */
+    FailPoint: "Start" | "Top" | null;
     /** @description A figure and how it came about: the one shape for every figure that can be opened. */
     Figure: {
       value: components["schemas"]["Quantity"];
@@ -5592,6 +5935,18 @@ export interface components {
       place: null | string;
       sign: null | components["schemas"]["StopSign"];
     };
+    MoveRequest: {
+      /**
+       * Format: date
+       * @description To which it goes; a past day too.
+       */
+      day: string;
+      /**
+       * Format: int64
+       * @description As the coach saw it.
+       */
+      version: number;
+    };
     /** @description A movement's card. */
     MovementCardDto: {
       slug: string;
@@ -5767,6 +6122,45 @@ export interface components {
       | "DaysOver"
       | "PlannedAlready"
       | "TakenOut";
+    /** @description What was trained beside the plan: climbing, running, a game. */
+    OtherTraining: {
+      /**
+       * Format: uuid
+       * @description Made by whoever adds it.
+       */
+      id: string;
+      /**
+       * Format: date
+       * @description The day.
+       */
+      day: string;
+      /** @description In the athlete's words. */
+      what: string;
+      /** Format: int32 */
+      minutes: number;
+      /** Format: int32 */
+      effort: number;
+      isHard?: boolean;
+    };
+    OtherTrainingRequest: {
+      /**
+       * Format: date
+       * @description Today or earlier.
+       */
+      day: string;
+      /** @description For instance climbing, running, a game. */
+      what: string;
+      /**
+       * Format: int32
+       * @description 1 to 600.
+       */
+      minutes: number;
+      /**
+       * Format: int32
+       * @description 1 to 10.
+       */
+      effort: number;
+    };
     /** @description What an evening did for one athlete. */
     OutcomeDto: {
       /** Format: uuid */
@@ -6811,6 +7205,14 @@ export interface components {
       checkIn: null | components["schemas"]["CheckInDto"];
       /** @description A short night and a sore body: the easy version is offered. */
       easyOffered: boolean;
+      morning: null | components["schemas"]["MorningRequest"];
+      /** @description The morning after has come, and nobody has asked yet. */
+      asksMorning: boolean;
+      /**
+       * Format: double
+       * @description Of the whole session, 1 to 10.
+       */
+      effort: null | number;
     };
     /** @description An item of a session with its plan and what was logged. */
     SessionItemDto: {
@@ -6831,6 +7233,16 @@ export interface components {
       movement: components["schemas"]["MovementDto"];
       /** @description Logged. */
       sets: components["schemas"]["SetDto"][];
+      /** @description The parts of its set-up that are written down. */
+      setUp: components["schemas"]["SetUpField"][];
+      /** @description How it was set up last time, or earlier in this session. */
+      lastSetUp: {
+        [key: string]: string;
+      };
+      /** @description Why it was left out; null: it was not. */
+      skipped: null | string;
+      /** @description The line before the easy version of the day; null: it is as planned. */
+      lineBeforeEasy: null | string;
     };
     SessionReading: {
       /** Format: uuid */
@@ -6902,6 +7314,13 @@ export interface components {
       /** Format: int32 */
       restedSeconds: null | number;
       sign: null | components["schemas"]["StopSign"];
+      setUp: {
+        [key: string]: string;
+      };
+      failedAt: null | components["schemas"]["FailPoint"];
+      fault: null | string;
+      note: null | string;
+      was: null | components["schemas"]["SetDto"];
     };
     /** @description A set of an exposure: the reps done, and whether they met the plan with clean form. */
     SetEvidence: {
@@ -6967,6 +7386,15 @@ export interface components {
        */
       restedSeconds?: null | number;
       sign?: null | components["schemas"]["StopSign"];
+      /** @description How it was set up, by the parts that the movement names. */
+      setUp?: null | {
+        [key: string]: string;
+      };
+      failedAt?: null | components["schemas"]["FailPoint"];
+      /** @description What broke the standard, in the movement's own words. */
+      fault?: null | string;
+      /** @description At most 200 characters. */
+      note?: null | string;
     };
     /**
      * @description The part that a planned set plays.
@@ -6987,6 +7415,28 @@ export interface components {
       | "Max"
       | "Practice"
       | "Fast";
+    /**
+     * @description One part of how an exercise is set up, for instance the mark of the strap. A movement names the parts that matter
+     *     for it.
+     */
+    SetUpField: {
+      /** @description As the catalogue writes it. */
+      name: string;
+      /** @description How it is written down. */
+      measure: components["schemas"]["SetUpMeasure"];
+      /**
+       * Format: double
+       * @description The highest figure; 0 where there is none.
+       */
+      most: number;
+      /** @description Those to choose from, or that are offered. */
+      words: string[];
+    };
+    /**
+     * @description How one part of a set-up is written down.
+     * @enum {unknown}
+     */
+    SetUpMeasure: "Centimetres" | "Count" | "Choice" | "Text";
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
     /** @description An athlete down the sheet. */
@@ -7122,6 +7572,10 @@ export interface components {
       signInName: string;
       password: string;
     };
+    SkipRequest: {
+      /** @description Null: it is done after all. */
+      reason: null | string;
+    };
     /**
      * @description The part that an exercise plays in a session.
      * @enum {unknown}
@@ -7185,6 +7639,25 @@ export interface components {
       | "Suprak2011"
       | "Ebben2011"
       | "Schoenfeld2017";
+    SplitRequest: {
+      /**
+       * Format: uuid
+       * @description Of the new session, made by the client.
+       */
+      id: string;
+      /** @description Those that go to it; some must stay. */
+      items: string[];
+      /**
+       * Format: date
+       * @description Of the new session.
+       */
+      day: string;
+      /**
+       * Format: int64
+       * @description As the coach saw it.
+       */
+      version: number;
+    };
     SseItemOfGaugeReading: {
       data?: components["schemas"]["GaugeReading"];
       eventType?: null | string;

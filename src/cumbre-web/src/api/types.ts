@@ -75,6 +75,10 @@ export type ResultAnswer = Schemas["ResultAnswer"];
 export type RosterRow = Schemas["RosterRow"];
 export type Session = Schemas["SessionDto"];
 export type SetRequest = Schemas["SetRequest"];
+export type SetUpField = Schemas["SetUpField"];
+export type CorrectionPreview = Schemas["CorrectionPreview"];
+export type CheckIn = Schemas["CheckInDto"];
+export type OtherTraining = Schemas["OtherTraining"];
 export type LoggedSet = Schemas["SetDto"];
 export type StrengthPoint = Schemas["StrengthPointDto"];
 

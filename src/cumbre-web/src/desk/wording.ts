@@ -1,5 +1,5 @@
 import type { Decision, ProposalCause, ProposalKind, Quantity } from "../api/types";
-import { plural } from "../ui/format";
+import { capital, plural } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
 
 const kinds: Record<ProposalKind, { status: Status; word: string }> = {
@@ -54,8 +54,6 @@ export function headline(d: Decision): { before: string; figure: string | null }
   if (d.kind === "Achieved" && next) return { before: `${d.movementName}: standard shown; next is`, figure: next };
   return { before: `${d.movementName}: ${what}${next ? "," : ""}`, figure: next ? first + next : null };
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function input(d: Decision, key: string): Quantity | undefined {
   return d.why.inputs.find((i) => i.key === key)?.value;

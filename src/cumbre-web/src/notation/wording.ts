@@ -1,5 +1,5 @@
 import type { Expectation, ResolutionProblem, NotationError, NotationFault } from "../api/types";
-import { number } from "../ui/format";
+import { capital, number } from "../ui/format";
 
 const expected: Record<Expectation, string> = {
   SetCount: "how many sets",
@@ -117,8 +117,4 @@ const problems: Record<ResolutionProblem, string> = {
 
 export function problemMessage(problem: ResolutionProblem) {
   return problems[problem];
-}
-
-function capital(text: string) {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

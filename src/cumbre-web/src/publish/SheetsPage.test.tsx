@@ -206,11 +206,18 @@ const session: Session = {
       readable: true,
       movement: movement("weighted-pull-up", "Weighted pull-up"),
       sets: [],
+      setUp: [],
+      lastSetUp: {},
+      skipped: null,
+      lineBeforeEasy: null,
     },
   ],
   decisions: [],
   checkIn: null,
   easyOffered: false,
+  morning: null,
+  asksMorning: false,
+  effort: null,
 };
 
 it("has the same sheet for a session that stands alone, with the reason it stands against a caution", async () => {

@@ -28,6 +28,10 @@ const item = (more: Partial<SessionItem> = {}): SessionItem => ({
     asksContact: false,
   },
   sets: [],
+  setUp: [],
+  lastSetUp: {},
+  skipped: null,
+  lineBeforeEasy: null,
   ...more,
 });
 
@@ -50,10 +54,15 @@ const session = (more: Partial<Session> = {}): Session => ({
   decisions: [],
   checkIn: null,
   easyOffered: false,
+  morning: null,
+  asksMorning: false,
+  effort: null,
   ...more,
 });
 
-const logged = (request: Omit<SetRequest, "sagged">, id = "l"): LoggedSet => ({
+type Done = Pick<SetRequest, "set" | "part" | "reps" | "added" | "reserve" | "form"> & Partial<SetRequest>;
+
+const logged = (request: Done, id = "l"): LoggedSet => ({
   id,
   set: request.set,
   part: request.part,
@@ -62,13 +71,18 @@ const logged = (request: Omit<SetRequest, "sagged">, id = "l"): LoggedSet => ({
   added: request.added,
   reserve: request.reserve,
   form: request.form,
-  pain: request.pain,
-  painPlace: request.painPlace,
+  pain: request.pain ?? null,
+  painPlace: request.painPlace ?? null,
   total: request.total ?? null,
   contact: request.contact ?? null,
   sagged: false,
   restedSeconds: null,
   sign: request.sign ?? null,
+  setUp: request.setUp ?? {},
+  failedAt: request.failedAt ?? null,
+  fault: request.fault ?? null,
+  note: request.note ?? null,
+  was: null,
 });
 
 /** A server that keeps what is logged. */
@@ -126,6 +140,10 @@ it("opens the next set with what is asked for, and goes on to the one after", as
       contact: null,
       total: null,
       sagged: false,
+      setUp: {},
+      failedAt: null,
+      fault: null,
+      note: null,
       supersedes: null,
     },
   ]);
@@ -314,4 +332,123 @@ it("says that somebody else logged meanwhile", async () => {
   await form(1);
   await log();
   expect(await screen.findByText("This set was corrected elsewhere meanwhile.")).toBeVisible();
+});
+
+const rings = item({
+  setUp: [
+    { name: "strap mark", measure: "Count", most: 60, words: [] },
+    { name: "ring material", measure: "Choice", most: 0, words: ["wood", "plastic", "metal"] },
+  ],
+  lastSetUp: { "strap mark": "6", "ring material": "wood" },
+  movement: { ...item().movement, faults: ["hips sag"] },
+});
+
+it("sets up as last time, keeps what is changed for the next set, and names a part that is refused", async () => {
+  const no = new Refusal(400, {
+    title: "99 is outside 0 to 60.",
+    errors: [{ path: "setUp.strap mark", code: "range", message: "99 is outside 0 to 60." }],
+  });
+  const page = open(session({ items: [rings] }), {
+    "PUT /api/athletes/a/sessions/s/sets/:any": (r: SetRequest) =>
+      r.setUp?.["strap mark"] === "99" ? no : session({ items: [rings], status: "Started" }),
+  });
+  const first = within(await form(1));
+  expect(first.getByText(/strap mark 6, ring material wood/)).toBeVisible();
+  await userEvent.click(first.getByRole("button", { name: "Set-up and note" }));
+  const strap = first.getByLabelText("Strap mark");
+  await userEvent.clear(strap);
+  await userEvent.type(strap, "99");
+  await log();
+  expect(await first.findByText("99 is outside 0 to 60.")).toBeVisible();
+  expect(strap).toHaveValue("99");
+  await userEvent.clear(strap);
+  await userEvent.type(strap, "8");
+  await log();
+  await waitFor(() => expect(page.to("PUT")).toHaveLength(2));
+  expect(page.to("PUT")[1]).toMatchObject({ setUp: { "strap mark": "8", "ring material": "wood" } });
+});
+
+it("asks what broke, out of the movement's own list, only where the form broke", async () => {
+  const page = open(session({ items: [rings] }));
+  const first = within(await form(1));
+  expect(first.queryByLabelText("What broke")).not.toBeInTheDocument();
+  await userEvent.click(first.getByRole("button", { name: "broke" }));
+  await userEvent.click(first.getByRole("combobox", { name: /What broke/ }));
+  await userEvent.click(screen.getByRole("option", { name: "hips sag" }));
+  await userEvent.click(first.getByRole("combobox", { name: /Rep failed at/ }));
+  await userEvent.click(screen.getByRole("option", { name: "the top" }));
+  await log();
+  await waitFor(() => expect(page.to("PUT")).toHaveLength(1));
+  expect(page.to("PUT")[0]).toMatchObject({ fault: "hips sag", failedAt: "Top" });
+});
+
+it("says before a correction is saved what it withdraws and proposes", async () => {
+  const set = logged({ set: 1, part: 1, reps: 10, added: { value: 6.25, unit: "Kg" }, reserve: 1, form: "Clean" });
+  open(session({ status: "Done", items: [item({ sets: [set] })] }), {
+    "POST /api/athletes/a/sessions/s/sets/:any/preview": { gone: [], come: [] },
+  });
+  await userEvent.click(await screen.findByRole("button", { name: "Correct set 1" }));
+  expect(
+    await screen.findByText(/Logged before: 10 at \+6.25 kg. Both values are kept. Saving changes no/),
+  ).toBeVisible();
+});
+
+it("does a set beyond the plan once the plan is done", async () => {
+  const done = [1, 2].map((n) =>
+    logged({ set: n, part: 1, reps: 10, added: { value: 6.25, unit: "Kg" }, reserve: 1, form: "Clean" }, `l${n}`),
+  );
+  const page = open(session({ status: "Started", items: [item({ sets: done })] }));
+  await userEvent.click(await screen.findByRole("button", { name: "Add a set" }));
+  await form(3);
+  await log();
+  await waitFor(() => expect(page.to("PUT")).toHaveLength(1));
+  expect(page.to("PUT")[0]).toMatchObject({ set: 3, part: 1 });
+  expect(await screen.findByText("Set 3 extra")).toBeVisible();
+});
+
+it("skips an item with a reason, asks nothing more of it, and restores it", async () => {
+  let now = session();
+  const page = open(now, {
+    "GET /api/athletes/a/sessions/s": () => now,
+    "PUT /api/athletes/a/sessions/s/items/i1/skip": ({ reason }: { reason: string | null }) =>
+      (now = session({ items: [item({ skipped: reason })] })),
+  });
+  await userEvent.click(await screen.findByRole("button", { name: "Skip Weighted pull-up" }));
+  expect(screen.getByRole("button", { name: "Skip item" })).toBeDisabled();
+  await userEvent.type(screen.getByLabelText("Why it is skipped"), "bar taken");
+  await userEvent.click(screen.getByRole("button", { name: "Skip item" }));
+  expect(await screen.findByText("Skipped: bar taken")).toBeVisible();
+  expect(screen.queryByRole("form", { name: "Set 1" })).not.toBeInTheDocument();
+  await userEvent.click(screen.getByRole("button", { name: "Restore" }));
+  await form(1);
+  expect(page.to("PUT")).toEqual([{ reason: "bar taken" }, { reason: null }]);
+});
+
+it("checks in, and offers the easy version after a short night", async () => {
+  let now = session();
+  const page = open(now, {
+    "GET /api/athletes/a/sessions/s": () => now,
+    "PUT /api/athletes/a/check-ins/:any": (checkIn: Session["checkIn"]) => {
+      now = session({ checkIn: { ...checkIn!, tookEasy: null }, easyOffered: true });
+      return {};
+    },
+    "POST /api/athletes/a/sessions/s/easy": ({ take }: { take: boolean }) =>
+      (now = session({ checkIn: { ...now.checkIn!, tookEasy: take }, easyOffered: false })),
+  });
+  await userEvent.click(await screen.findByRole("button", { name: "Check in" }));
+  const card = within(screen.getByRole("region", { name: "Check-in" }));
+  await userEvent.type(card.getByLabelText("Sleep"), "5,5");
+  await userEvent.click(within(card.getByRole("group", { name: /Soreness/ })).getByRole("button", { name: "7" }));
+  await userEvent.click(card.getByRole("button", { name: "Save check-in" }));
+  expect(await screen.findByText("Short night, sore: half the sets today?")).toBeVisible();
+  expect(page.to("PUT")[0]).toMatchObject({
+    day: "2026-03-16",
+    sleepHours: 5.5,
+    soreness: 7,
+    readiness: null,
+    pain: [],
+  });
+  expect(screen.getByText("slept 5.5 h, soreness 7 of 10")).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Train as planned" }));
+  expect(await screen.findByText("Refused: the session stays as planned.")).toBeVisible();
 });

@@ -15,8 +15,15 @@ import { Failed, Loading, messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 import { Cautions } from "../why/Cautions";
 import { Board } from "./Board";
+import { CheckInCard } from "./CheckInCard";
+import { EasyCard } from "./EasyCard";
+import { EffortCard } from "./EffortCard";
+import { effortsOf, isBeyond } from "./effortText";
 import { MeaningView } from "./MeaningView";
+import { MorningCard } from "./MorningCard";
+import { MoveSession } from "./MoveSession";
 import { SetRow } from "./SetRow";
+import { Skip } from "./Skip";
 import { sessionQuery, useFinish } from "./useSession";
 
 /** A session: its plan, logged set by set, and what that changed. */
@@ -45,8 +52,9 @@ function Log({ session }: { session: Session }) {
   const finish = useFinish(session.athleteId, session.id);
   const [asking, setAsking] = useState(false);
   const [correcting, setCorrecting] = useState<string | null>(null);
+  const [extra, setExtra] = useState<string | null>(null);
   const missing = session.items.flatMap((item) =>
-    (item.plan?.efforts ?? [])
+    (item.skipped ? [] : (item.plan?.efforts ?? []))
       .filter((e) => !item.sets.some((s) => s.set === e.set && s.part === e.part))
       .map((e) => ({ item, effort: e })),
   );
@@ -84,6 +92,7 @@ function Log({ session }: { session: Session }) {
             Open the block
           </Button>
         )}
+        {isCoach && session.status === "Planned" && <MoveSession session={session} />}
         <Button size="small" component={Link} to={`/athletes/${session.athleteId}/sessions/${session.id}/print`}>
           Print
         </Button>
@@ -98,6 +107,9 @@ function Log({ session }: { session: Session }) {
           Planned for {dayWeek(session.day)}. To log it now, move it to today first.
         </Alert>
       )}
+      {!future && session.items.length > 0 && <CheckInCard key={String(session.checkIn === null)} session={session} />}
+      <EasyCard session={session} />
+      <MorningCard session={session} />
       {session.warmUp.text && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
           Warm-up {clock(session.warmUp.seconds)}: {session.warmUp.text}
@@ -136,13 +148,14 @@ function Log({ session }: { session: Session }) {
               </Typography>
             )}
           </Box>
-          {item.plan && (
+          {!future && item.sets.length === 0 && (!done || item.skipped) && <Skip session={session} item={item} />}
+          {item.plan && !item.skipped && (
             <Box
               component="ol"
               aria-label={only ? "Sets" : `Sets, ${item.movement.name}`}
               sx={{ listStyle: "none", m: 0, mt: 3, p: 0, borderTop: 1, borderColor: "text.primary" }}
             >
-              {item.plan.efforts.map((e) => {
+              {effortsOf(item, extra === item.id).map((e) => {
                 const key = `${item.id}-${e.set}-${e.part}`;
                 const set = item.sets.find((s) => s.set === e.set && s.part === e.part);
                 return (
@@ -153,13 +166,25 @@ function Log({ session }: { session: Session }) {
                     effort={e}
                     load={item.plan!.loads[e.load]!}
                     set={set}
-                    active={(next?.item === item && next.effort === e) || correcting === key}
+                    active={
+                      (next?.item === item && next.effort === e) ||
+                      correcting === key ||
+                      (extra === item.id && !set && isBeyond(item, e))
+                    }
                     onCorrect={() => setCorrecting(correcting === key ? null : key)}
-                    onDone={() => setCorrecting(null)}
+                    onDone={() => {
+                      setCorrecting(null);
+                      setExtra(null);
+                    }}
                   />
                 );
               })}
             </Box>
+          )}
+          {!future && item.sets.length > 0 && missing.every((m) => m.item !== item) && (
+            <Button size="small" onClick={() => setExtra(extra === item.id ? null : item.id)} sx={{ mt: 1 }}>
+              {extra === item.id ? "Cancel extra set" : "Add a set"}
+            </Button>
           )}
         </Box>
       ))}
@@ -168,6 +193,7 @@ function Log({ session }: { session: Session }) {
           Cool-down {clock(session.coolDown.seconds)}: {session.coolDown.text}
         </Typography>
       )}
+      <EffortCard session={session} />
       {session.status === "Started" && (
         <Box sx={{ mt: 4, display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap" }}>
           <Button

@@ -18,22 +18,27 @@ import { Problem } from "../api/client";
 import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../api/types";
 import { inUnit, number, unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
+import { QuietButton } from "../ui/QuietButton";
 import { messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
-import { contacts, painPlaces, stopSigns } from "./painPlaces";
+import { contacts } from "./painPlaces";
+import { hurts, noPain, PainFields, type Pain } from "./PainFields";
+import { setUpText, toldOf } from "./setUp";
+import { SetUpFields } from "./SetUpFields";
 import { useLogSet } from "./useSession";
+import { WhatChanges } from "./WhatChanges";
 
 const shape = z.object({
   reps: whole("the reps"),
   added: decimal("the load, 0 for body mass"),
   reserve: z.string().nullable(),
   form: z.enum(["Clean", "Broken"]),
-  pain: z.string(),
-  painPlace: z.string(),
-  sign: z.string(),
   contact: z.string(),
   total: z.string().regex(/^\d{0,3}$/, "Enter a whole number."),
   sagged: z.boolean(),
+  failedAt: z.string(),
+  fault: z.string(),
+  note: z.string().max(200, "At most 200 characters."),
 });
 
 type Fields = z.input<typeof shape>;
@@ -74,40 +79,50 @@ export function SetForm({
       added: number(start.value).replace("−", "-"),
       reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
       form: set?.form ?? "Clean",
-      pain: String(set?.pain ?? 0),
-      painPlace: set?.painPlace ?? "",
-      sign: set?.sign ?? "",
       contact: set?.contact ?? "",
       total: set?.total ? String(set.total) : "",
       sagged: set?.sagged ?? false,
+      failedAt: set?.failedAt ?? "",
+      fault: set?.fault ?? "",
+      note: set?.note ?? "",
     },
   });
   useServerErrors(form, log.error);
   const { errors } = form.formState;
-  const pain = useWatch({ control: form.control, name: "pain" });
-  const sign = useWatch({ control: form.control, name: "sign" });
-  const clean = useWatch({ control: form.control, name: "form" }) === "Clean";
-  const hurts = pain !== "0" || sign !== "";
+  const now = useWatch({ control: form.control });
+  const clean = now.form === "Clean";
+  const [pain, setPain] = useState<Pain>(
+    set ? { level: set.pain ?? 0, place: set.painPlace ?? "", sign: set.sign } : noPain,
+  );
+  const [setUp, setSetUp] = useState<Record<string, string>>(set?.setUp ?? item.lastSetUp);
+  const [more, setMore] = useState(false);
+  const refused = (path: string) => (log.error instanceof Problem ? log.error.fieldMessage(path) : undefined);
+  const setUpErrors = Object.fromEntries(item.setUp.map((f) => [f.name, refused(`setUp.${f.name}`)]));
+  const inMore = Object.values(setUpErrors).some(Boolean) || Boolean(refused("fault") ?? refused("note"));
+  const requestOf = (f: z.output<typeof shape>) => ({
+    set: effort.set,
+    part: effort.part,
+    item: item.id,
+    reps: timed ? 1 : f.reps,
+    seconds: timed ? f.reps : null,
+    added: { value: f.added, unit: start.unit },
+    reserve: f.reserve === null ? null : Number(f.reserve),
+    form: f.form,
+    pain: pain.level || null,
+    painPlace: hurts(pain) ? pain.place || null : null,
+    sign: pain.sign,
+    contact: f.contact === "" ? null : (f.contact as NonNullable<LoggedSet["contact"]>),
+    total: !timed && f.form === "Broken" && f.total !== "" ? Number(f.total) : null,
+    sagged: timed && f.sagged,
+    setUp: toldOf(setUp),
+    failedAt: f.failedAt === "" ? null : (f.failedAt as NonNullable<LoggedSet["failedAt"]>),
+    fault: f.form === "Broken" && f.fault !== "" ? f.fault : null,
+    note: f.note.trim() || null,
+    supersedes: set?.id ?? null,
+  });
   const save = form.handleSubmit(async (f) => {
     try {
-      await log.mutateAsync({
-        id,
-        set: effort.set,
-        part: effort.part,
-        item: item.id,
-        reps: timed ? 1 : f.reps,
-        seconds: timed ? f.reps : null,
-        added: { value: f.added, unit: start.unit },
-        reserve: f.reserve === null ? null : Number(f.reserve),
-        form: f.form,
-        pain: f.pain === "0" ? null : Number(f.pain),
-        painPlace: hurts ? f.painPlace || null : null,
-        sign: f.sign === "" ? null : (f.sign as NonNullable<LoggedSet["sign"]>),
-        contact: f.contact === "" ? null : (f.contact as NonNullable<LoggedSet["contact"]>),
-        total: !timed && f.form === "Broken" && f.total !== "" ? Number(f.total) : null,
-        sagged: timed && f.sagged,
-        supersedes: set?.id ?? null,
-      });
+      await log.mutateAsync({ id, ...requestOf(f) });
       // The answer replaces this form by one for the stored set, so its end is told by the promise and not by the form.
       onDone();
     } catch {
@@ -205,7 +220,7 @@ export function SetForm({
         render={({ field }) => (
           <Box>
             <Typography variant="caption" component="p" id={`reserve-${id}`}>
-              Reps left in you
+              Reps in reserve
             </Typography>
             <ToggleButtonGroup
               exclusive
@@ -242,61 +257,65 @@ export function SetForm({
           </Box>
         )}
       />
-      <Controller
-        control={form.control}
-        name="pain"
-        render={({ field }) => (
-          <TextField
-            {...field}
-            select
-            label="Pain"
-            error={Boolean(errors.pain)}
-            helperText={errors.pain?.message}
-            sx={{ width: 96 }}
-          >
-            {Array.from({ length: 11 }, (_, i) => (
-              <MenuItem key={i} value={String(i)}>
-                {i === 0 ? "none" : `${i} of 10`}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-      />
-      <Controller
-        control={form.control}
-        name="sign"
-        render={({ field }) => (
-          <TextField {...field} select label="Stop sign" sx={{ width: 120 }}>
-            <MenuItem value="">none</MenuItem>
-            {Object.entries(stopSigns).map(([key, word]) => (
-              <MenuItem key={key} value={key}>
-                {word}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-      />
-      {hurts && (
+      {!clean && item.movement.faults.length > 0 && (
         <Controller
           control={form.control}
-          name="painPlace"
+          name="fault"
           render={({ field }) => (
             <TextField
               {...field}
               select
-              label="Where"
-              error={Boolean(errors.painPlace)}
-              helperText={errors.painPlace?.message}
-              sx={{ width: 160 }}
+              label="What broke"
+              error={Boolean(refused("fault"))}
+              helperText={refused("fault")}
+              sx={{ width: 170 }}
             >
-              {painPlaces.map((p) => (
-                <MenuItem key={p} value={p}>
-                  {p}
+              <MenuItem value="">not told</MenuItem>
+              {item.movement.faults.map((f) => (
+                <MenuItem key={f} value={f}>
+                  {f}
                 </MenuItem>
               ))}
             </TextField>
           )}
         />
+      )}
+      {!timed && !clean && (
+        <Controller
+          control={form.control}
+          name="failedAt"
+          render={({ field }) => (
+            <TextField {...field} select label="Rep failed at" sx={{ width: 130 }}>
+              <MenuItem value="">no failed rep</MenuItem>
+              <MenuItem value="Start">the start</MenuItem>
+              <MenuItem value="Top">the top</MenuItem>
+            </TextField>
+          )}
+        />
+      )}
+      <PainFields pain={pain} onChange={setPain} errors={{ level: refused("pain"), place: refused("painPlace") }} />
+      <Box sx={{ width: "100%" }}>
+        <Typography variant="body2" component="div" color="textSecondary">
+          <QuietButton aria-expanded={more || inMore} onClick={() => setMore(!more)}>
+            {item.setUp.length > 0 ? "Set-up and note" : "Note"}
+          </QuietButton>
+          {!more && !inMore && setUpText(toldOf(setUp)) && `: ${setUpText(toldOf(setUp))}`}
+        </Typography>
+        {(more || inMore) && (
+          <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", mt: 3 }}>
+            <SetUpFields fields={item.setUp} values={setUp} errors={setUpErrors} onChange={setSetUp} />
+            <TextField
+              label="Note"
+              {...form.register("note")}
+              error={Boolean(errors.note)}
+              helperText={errors.note?.message}
+              sx={{ width: 260 }}
+            />
+          </Box>
+        )}
+      </Box>
+      {set && shape.safeParse(now).success && (
+        <WhatChanges session={session} setId={id} request={requestOf(shape.parse(now))} was={set} />
       )}
       <Button
         type="submit"

@@ -5,7 +5,8 @@ import { useUnit } from "../accounts/useMe";
 import type { Effort, Load, LoggedSet, Session, SessionItem } from "../api/types";
 import { number, writtenAdded } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
-import { asksFor, effortText, loadWords } from "./effortText";
+import { asksFor, effortText, isBeyond, loadWords } from "./effortText";
+import { setUpText } from "./setUp";
 import { SetForm } from "./SetForm";
 
 interface Props {
@@ -46,6 +47,7 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
         <Typography sx={{ fontWeight: 600, minWidth: 76 }}>
           Set {e.set}
           {parts && `.${e.part}`}
+          {isBeyond(item, e) && " extra"}
         </Typography>
         <Typography color="textSecondary" sx={{ minWidth: 150 }}>
           {effortText(e)} {loadWords(load, unit)}
@@ -62,8 +64,22 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
             <Typography sx={{ fontWeight: 600, mr: "auto" }}>
               {set.seconds === null ? set.reps : `${set.seconds} s`} at {writtenAdded(set.added, unit)}
               {set.reserve !== null && `, ${set.reserve} left`}
-              {set.form === "Broken" && ", form broke"}
+              {set.form === "Broken" && (set.total ? ` clean of ${set.total}` : ", form broke")}
+              {set.fault && `: ${set.fault}`}
+              {set.failedAt && `, failed at the ${set.failedAt.toLowerCase()}`}
               {set.pain ? `, ${set.painPlace ?? "pain"} ${set.pain} of 10` : ""}
+              {(setUpText(set.setUp) || set.note || set.was) && (
+                <Typography variant="body2" component="span" color="textSecondary" sx={{ display: "block" }}>
+                  {[
+                    setUpText(set.setUp),
+                    set.note,
+                    set.was &&
+                      `corrected, was ${set.was.seconds === null ? set.was.reps : `${set.was.seconds} s`} at ${writtenAdded(set.was.added, unit)}`,
+                  ]
+                    .filter(Boolean)
+                    .join("; ")}
+                </Typography>
+              )}
             </Typography>
             <Button
               size="small"

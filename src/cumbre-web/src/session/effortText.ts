@@ -1,4 +1,4 @@
-import type { Effort, Load, MassUnit } from "../api/types";
+import type { Effort, Load, MassUnit, SessionItem } from "../api/types";
 import { added, mass, number, unitName } from "../ui/format";
 
 /** What a set asks for: 5, 8–10, 20 s, left. */
@@ -35,4 +35,17 @@ export function piecesText(pieces: Load["pieces"], unit: MassUnit) {
         `${isVest ? "vest " : ""}${number(size.value)}${size.unit === unit ? "" : ` ${unitName[size.unit]}`}`,
     )
     .join(" + ");
+}
+
+/** Was it done beyond the plan? */
+export const isBeyond = (item: SessionItem, e: Effort) => (item.plan?.efforts ?? []).every((p) => p.set < e.set);
+
+/** The sets of the plan, those that were done beyond it, and on demand one more; each like the last of the plan. */
+export function effortsOf(item: SessionItem, oneMore: boolean): Effort[] {
+  const planned = item.plan?.efforts ?? [];
+  const last = Math.max(0, ...planned.map((e) => e.set));
+  const done = Math.max(last, ...item.sets.map((s) => s.set));
+  const like = planned.filter((e) => e.set === last);
+  const beyond = Array.from({ length: done - last + (oneMore ? 1 : 0) }, (_, i) => last + 1 + i);
+  return [...planned, ...beyond.flatMap((set) => like.map((e) => ({ ...e, set, takeOff: [] })))];
 }

@@ -65,6 +65,69 @@ export function useLogSet(athleteId: string, sessionId: string) {
   });
 }
 
+/** All that changes a session beside its sets. */
+export function useChangeSession(athleteId: string, sessionId: string) {
+  const path = { athleteId, sessionId };
+  const afterwards = useAfterwards();
+  return {
+    move: useMutation({
+      mutationFn: (body: components["schemas"]["MoveRequest"]) =>
+        ask(api.POST("/api/athletes/{athleteId}/sessions/{sessionId}/move", { params: { path }, body })),
+      ...afterwards,
+    }),
+    split: useMutation({
+      mutationFn: (body: components["schemas"]["SplitRequest"]) =>
+        ask(api.POST("/api/athletes/{athleteId}/sessions/{sessionId}/split", { params: { path }, body })),
+      ...afterwards,
+    }),
+    skip: useMutation({
+      mutationFn: ({ itemId, reason }: { itemId: string; reason: string | null }) =>
+        ask(
+          api.PUT("/api/athletes/{athleteId}/sessions/{sessionId}/items/{itemId}/skip", {
+            params: { path: { ...path, itemId } },
+            body: { reason },
+          }),
+        ),
+      ...afterwards,
+    }),
+    effort: useMutation({
+      mutationFn: (effort: number | null) =>
+        ask(api.PUT("/api/athletes/{athleteId}/sessions/{sessionId}/effort", { params: { path }, body: { effort } })),
+      ...afterwards,
+    }),
+    easy: useMutation({
+      mutationFn: (take: boolean) =>
+        ask(api.POST("/api/athletes/{athleteId}/sessions/{sessionId}/easy", { params: { path }, body: { take } })),
+      ...afterwards,
+    }),
+  };
+}
+
+/** What the athlete says before a session, and on the morning after. */
+export function useHealth(athleteId: string, sessionId: string) {
+  const queries = useQueryClient();
+  const afterwards = {
+    onSuccess: () => queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" }),
+  };
+  return {
+    checkIn: useMutation({
+      mutationFn: ({ id, ...body }: components["schemas"]["CheckInDto"] & { id: string }) =>
+        ask(api.PUT("/api/athletes/{athleteId}/check-ins/{id}", { params: { path: { athleteId, id } }, body })),
+      ...afterwards,
+    }),
+    morning: useMutation({
+      mutationFn: (body: components["schemas"]["MorningRequest"]) =>
+        ask(
+          api.PUT("/api/athletes/{athleteId}/sessions/{sessionId}/morning", {
+            params: { path: { athleteId, sessionId } },
+            body,
+          }),
+        ),
+      ...afterwards,
+    }),
+  };
+}
+
 export function useFinish(athleteId: string, sessionId: string) {
   return useMutation({
     mutationFn: () =>

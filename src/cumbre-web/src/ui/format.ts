@@ -79,3 +79,6 @@ export function daysBetween(from: string, to: string) {
 export function plural(count: number, one: string, many = `${one}s`) {
   return `${number(count)} ${count === 1 ? one : many}`;
 }
+
+/** With a capital first letter. */
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

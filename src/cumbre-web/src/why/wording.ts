@@ -1,3 +1,4 @@
+import { capital } from "../ui/format";
 import type {
   CautionId,
   CautionNote,
@@ -394,8 +395,4 @@ export function cautionText(note: CautionNote, unit: MassUnit) {
 
 function argsOf(args: Quantity[], unit: MassUnit) {
   return args.map((a) => text(a, unit));
-}
-
-function capital(text: string) {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,0 +1,27 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+
+/** A quiet card on the page of a session: what is asked beside its sets. */
+export function Card({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <Box
+      component="section"
+      aria-label={label}
+      sx={(t) => ({
+        mt: 3,
+        p: 4,
+        bgcolor: "background.paper",
+        border: `1px solid ${t.vars.palette.line2}`,
+        display: "flex",
+        gap: 3,
+        flexWrap: "wrap",
+        alignItems: "center",
+      })}
+    >
+      <Typography variant="h3" component="h2" sx={{ width: "100%" }}>
+        {label}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
