@@ -30,6 +30,9 @@ internal sealed class Trainee(
     public static readonly DateOnly Thursday = new(2026, 3, 12);
 
     private readonly List<Exposure> exposures = [];
+
+    /// <summary>What was done last.</summary>
+    public Exposure Last => exposures[^1];
     private readonly List<BenchmarkResult> results = [];
     private readonly List<MorningAnswer> mornings = [];
     private readonly List<StopClearance> clearances = [];

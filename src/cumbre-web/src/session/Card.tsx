@@ -2,14 +2,24 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 
 /** A quiet card on the page of a session: what is asked beside its sets. */
-export function Card({ label, children }: { label: string; children: React.ReactNode }) {
+export function Card({
+  label,
+  inline = false,
+  children,
+}: {
+  label: string;
+  /** On one line with its heading. */
+  inline?: boolean;
+  children: React.ReactNode;
+}) {
   return (
     <Box
       component="section"
       aria-label={label}
       sx={(t) => ({
         mt: 3,
-        p: 4,
+        px: 4,
+        py: inline ? 2 : 4,
         bgcolor: "background.paper",
         border: `1px solid ${t.vars.palette.line2}`,
         display: "flex",
@@ -18,7 +28,7 @@ export function Card({ label, children }: { label: string; children: React.React
         alignItems: "center",
       })}
     >
-      <Typography variant="h3" component="h2" sx={{ width: "100%" }}>
+      <Typography variant="h3" component="h2" sx={{ width: inline ? "auto" : "100%" }}>
         {label}
       </Typography>
       {children}

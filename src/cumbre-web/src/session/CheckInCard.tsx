@@ -23,7 +23,7 @@ export function CheckInCard({ session }: { session: Session }) {
   if (editing) return <CheckInForm session={session} onDone={() => setEditing(false)} />;
   if (!known)
     return session.status === "Done" ? null : (
-      <Card label="Check-in">
+      <Card label="Check-in" inline>
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
           Sleep, soreness, readiness and pain before the first set.
         </Typography>
@@ -33,7 +33,7 @@ export function CheckInCard({ session }: { session: Session }) {
       </Card>
     );
   return (
-    <Card label="Check-in">
+    <Card label="Check-in" inline>
       <Typography sx={{ mr: "auto" }}>
         {[
           known.sleepHours !== null && `slept ${number(known.sleepHours)} h`,

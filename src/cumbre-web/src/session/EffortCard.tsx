@@ -11,7 +11,7 @@ export function EffortCard({ session }: { session: Session }) {
   const { effort } = useChangeSession(session.athleteId, session.id);
   if (session.status === "Planned") return null;
   return (
-    <Card label="Session effort">
+    <Card label="Session effort" inline>
       <ToggleButtonGroup
         exclusive
         value={session.effort}

@@ -15,7 +15,7 @@ export function MorningCard({ session }: { session: Session }) {
   const known = session.morning;
   if (known)
     return (
-      <Card label="The morning after">
+      <Card label="The morning after" inline>
         <Typography>
           {known.level === 0 && !known.sign ? "no pain" : `${known.place}: pain ${known.level} of 10`}
         </Typography>

@@ -294,7 +294,7 @@ export function SetForm({
         />
       )}
       <PainFields pain={pain} onChange={setPain} errors={{ level: refused("pain"), place: refused("painPlace") }} />
-      <Box sx={{ width: "100%" }}>
+      <Box sx={{ width: more || inMore ? "100%" : "auto", mr: "auto", alignSelf: "center" }}>
         <Typography variant="body2" component="div" color="textSecondary">
           <QuietButton aria-expanded={more || inMore} onClick={() => setMore(!more)}>
             {item.setUp.length > 0 ? "Set-up and note" : "Note"}
