@@ -201,6 +201,9 @@ public enum RuleId
 
     /// <summary>Practice sets have outgrown the test. ()</summary>
     PracticeTrend,
+
+    /// <summary>The median slope with Sen's interval, carried on to the next threshold. (confidence)</summary>
+    Forecast,
 }
 
 /// <summary>A named input of a figure.</summary>
@@ -281,6 +284,9 @@ public enum InputKey
 
     /// <summary>A pop, numbness, and so on.</summary>
     StopSign,
+    TrendPoints,
+    TrendFrom,
+    TrendTo,
 }
 
 /// <summary>One line of working: an expression of its arguments, and the result.</summary>
@@ -569,6 +575,18 @@ public enum StepKey
 
     /// <summary>A pattern that a stop holds. () -> name</summary>
     StopsPattern,
+
+    /// <summary>Median slope. () -> amount a week</summary>
+    SlopePerWeek,
+
+    /// <summary>Sen's interval of the slope. (lower end) -> upper end</summary>
+    SlopeInterval,
+
+    /// <summary>What is left to gain. (threshold, last) -> amount</summary>
+    GapToThreshold,
+
+    /// <summary>The gap at either end of the interval. (from) -> to</summary>
+    WeeksFromTo,
 }
 
 /// <summary>What rounding to the kit did.</summary>
@@ -633,6 +651,8 @@ public enum SourceId
     Suprak2011,
     Ebben2011,
     Schoenfeld2017,
+    Theil1950,
+    Sen1968,
 }
 
 /// <summary>A caution; worded at the edge, with its arguments in order.</summary>
@@ -816,4 +836,7 @@ public enum CautionId
 
     /// <summary>After a stop: ask for pain after every set, for two sessions. ()</summary>
     AskEverySet,
+
+    /// <summary>A forecast assumes clean form, the same set-up, and training that goes on. ()</summary>
+    TrendAssumes,
 }

@@ -21,6 +21,7 @@ public static class AthleteEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle)
             .RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/overview", Overview.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
     }

@@ -55,7 +55,16 @@ public sealed record GateDto(
 /// <param name="Level">0 to 10.</param>
 /// <param name="Since">The day on which it was told.</param>
 /// <param name="Holds">Patterns that it holds.</param>
-public sealed record StopDto(string Place, int Level, DateOnly Since, IReadOnlyList<string> Holds);
+public sealed record StopDto(string Place, int Level, DateOnly Since, IReadOnlyList<string> Holds)
+{
+    public static StopDto Of(Core.Safety.Stop s, AthleteAtWork athlete) =>
+        new(
+            s.Place.Said,
+            s.Because.Level,
+            s.Since,
+            [.. Core.Decisions.DecisionEngine.HeldPatterns(athlete, s).Select(PatternNames.Of)]
+        );
+}
 
 /// <summary>A movement that the athlete has trained, is planned for, or was tested in.</summary>
 public sealed record MovementLink(string Slug, string Name);
@@ -75,6 +84,7 @@ public sealed record MovementLink(string Slug, string Name);
 /// <param name="Stops">All that hold.</param>
 /// <param name="Held">It is held by one of them.</param>
 /// <param name="NeedsClearance">A question of clearance is open.</param>
+/// <param name="Trend">Twelve weeks of it.</param>
 public sealed record MovementPageDto(
     AthleteDto Athlete,
     MovementLink Movement,
@@ -89,7 +99,8 @@ public sealed record MovementPageDto(
     IReadOnlyList<DecisionDto> Decisions,
     IReadOnlyList<StopDto> Stops,
     bool Held,
-    bool NeedsClearance
+    bool NeedsClearance,
+    TrendDto Trend
 );
 
 internal static class MovementPage
@@ -196,16 +207,10 @@ internal static class MovementPage
                     .OrderBy(d => d.Kind)
                     .Select(d => DecisionDto.Of(db, d, profile.Name, athlete, planned)),
             ],
-            [
-                .. athlete.Stops.Select(s => new StopDto(
-                    s.Place.Said,
-                    s.Because.Level,
-                    s.Since,
-                    [.. Core.Decisions.DecisionEngine.HeldPatterns(athlete, s).Select(PatternNames.Of)]
-                )),
-            ],
+            [.. athlete.Stops.Select(s => StopDto.Of(s, athlete))],
             athlete.Holding(movement, loaded: true) is { Stopped: true },
-            athlete.WaitsForClearance.Count > 0
+            athlete.WaitsForClearance.Count > 0,
+            TrendDto.Of(new(athlete, movement), atlas.Catalogue)
         );
     }
 

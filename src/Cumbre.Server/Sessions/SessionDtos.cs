@@ -7,6 +7,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
+using Cumbre.Core.Review;
 using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Athletes;
@@ -179,7 +180,12 @@ public sealed record PastSessionDto(
     decimal TopKg,
     IReadOnlyList<SetEvidence> Sets,
     bool Clean,
-    int? WorstPain
+    int? WorstPain,
+    bool Eased,
+    string SetUp,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<int?> Reserves,
+    decimal? OneRepMaxKg
 )
 {
     public static PastSessionDto Of(Exposure e)
@@ -194,7 +200,12 @@ public sealed record PastSessionDto(
             e.TopLoad.Mass.Kilograms,
             judged.Evidence.Sets,
             judged.Reached,
-            e.WorstPain?.Pain
+            e.WorstPain?.Pain,
+            e.Eased,
+            e.SetUp.ToString(),
+            [.. e.Sets.Select(s => s.Fault).OfType<string>().Distinct()],
+            [.. e.Sets.Select(s => s.Reserve)],
+            e.IsLoaded ? e.Sets.Max(s => MovementTrend.OneRepMaxOf(e, s)?.Value.Kilograms) : null
         );
     }
 }
@@ -267,13 +278,17 @@ internal static class SessionReader
             checkIn is null ? null : CheckInDto.Of(checkIn),
             checkIn is { TookEasy: null } && session.Status == SessionStatus.Planned && Readiness.OffersEasy(checkIn),
             morning is null ? null : new(morning.Level, morning.Place?.Said, morning.Sign),
-            morning is null
-                && session.Status != SessionStatus.Planned
-                && session.Day < today
-                && session.Day >= today.AddDays(-MorningDays),
+            AsksMorning(session, snapshot, today),
             session.Effort
         );
     }
+
+    /// <summary>The morning after has come, and nobody has asked yet.</summary>
+    public static bool AsksMorning(StoredSession session, AthleteSnapshot snapshot, DateOnly today) =>
+        session.Status != SessionStatus.Planned
+        && session.Day < today
+        && session.Day >= today.AddDays(-MorningDays)
+        && snapshot.Mornings.All(m => m.SessionId != session.Id);
 
     private static SessionItemDto Item(
         StoredItem item,

@@ -99,6 +99,12 @@ public sealed record StoredSession(
 /// <summary>A logged set with its id; superseded ones are left out of every reading.</summary>
 public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set);
 
+/// <summary>A count by item; none is 0.</summary>
+public sealed class ItemCounts(IReadOnlyDictionary<Guid, int> counts)
+{
+    public int this[Guid item] => counts.GetValueOrDefault(item);
+}
+
 public static class SessionStore
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
@@ -336,6 +342,16 @@ public static class SessionStore
                 (r, row) => (r.Newer, Set: row.ToStored())
             )
             .ToDictionary(r => r.Newer, r => r.Set);
+
+    /// <summary>How many sets of each item of an athlete are logged.</summary>
+    public static ItemCounts SetCounts(Db db, Guid athleteId) =>
+        new(
+            db.Query<(Guid ItemId, long Count)>(
+                    $"SELECT l.item_id, count(*) FROM logged_set l JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} GROUP BY l.item_id",
+                    new { athleteId }
+                )
+                .ToDictionary(r => r.ItemId, r => (int)r.Count)
+        );
 
     /// <summary>True when a set with this id is stored, superseded or not.</summary>
     public static bool HasSet(Db db, Guid id) =>

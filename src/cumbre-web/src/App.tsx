@@ -10,6 +10,7 @@ const OwnerPage = lazy(() => import("./accounts/OwnerPage"));
 const SignInPage = lazy(() => import("./accounts/SignInPage"));
 const DeskPage = lazy(() => import("./desk/DeskPage"));
 const RosterPage = lazy(() => import("./roster/RosterPage"));
+const OverviewPage = lazy(() => import("./overview/OverviewPage"));
 const AthleteMovementPage = lazy(() => import("./athlete/MovementPage"));
 const AthleteLaddersPage = lazy(() => import("./ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("./ladders/AtlasPage"));
@@ -52,7 +53,8 @@ const router = createBrowserRouter([
           { path: "/", element: <Home /> },
           { path: "/roster", element: <RosterPage /> },
           { path: "/athletes/new", element: <NewAthletePage /> },
-          { path: "/athletes/:athleteId", element: <AthleteMovementPage /> },
+          { path: "/athletes/:athleteId", element: <OverviewPage /> },
+          { path: "/athletes/:athleteId/movement", element: <AthleteMovementPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },

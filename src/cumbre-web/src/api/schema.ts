@@ -513,6 +513,43 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/overview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OverviewDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/movement": {
     parameters: {
       query?: never;
@@ -4263,6 +4300,18 @@ export interface components {
        */
       start: null | string;
     };
+    /** @description The block of an athlete as a line. */
+    BlockLine: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: int32 */
+      week: number;
+      /** Format: int32 */
+      weeks: number;
+      /** Format: date */
+      deload: null | string;
+    };
     /** @description What a block means for its athlete. */
     BlockReading: {
       /** @description What each costs. */
@@ -4315,6 +4364,13 @@ export interface components {
       left: number;
       /** Format: int32 */
       right: number;
+    };
+    /** @description A day of the calendar that has a session. */
+    CalendarDay: {
+      /** Format: date */
+      day: string;
+      fate: components["schemas"]["SessionFate"];
+      isEasy: boolean;
     };
     /**
      * @description A caution; worded at the edge, with its arguments in order.
@@ -4379,7 +4435,8 @@ export interface components {
       | "PainThere"
       | "MovementUnknown"
       | "ClearanceOpen"
-      | "AskEverySet";
+      | "AskEverySet"
+      | "TrendAssumes";
     /** @description A caution with its arguments. */
     CautionNote: {
       id: components["schemas"]["CautionId"];
@@ -4548,6 +4605,31 @@ export interface components {
       level: number;
       /** @description In the coach's words. */
       note: null | string;
+    };
+    /** @description How regularly an athlete trains: three ordinary sessions a week beat one heroic one. */
+    Consistency: {
+      /**
+       * Format: date
+       * @description First day, a Monday.
+       */
+      from: string;
+      /** @description Days with a session, oldest first. */
+      days: components["schemas"]["CalendarDay"][];
+      /**
+       * Format: int32
+       * @description Sessions before today that were done in full, those of a deload among them.
+       */
+      inFull: number;
+      /**
+       * Format: int32
+       * @description Sessions before today.
+       */
+      due: number;
+      /**
+       * Format: double
+       * @description Share of the due sessions that were done in full, 0 to 1; null: none was due.
+       */
+      adherence?: null | number;
     };
     /** @enum {unknown} */
     Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
@@ -4759,6 +4841,27 @@ export interface components {
      * @enum {unknown}
      */
     DifferenceKind: "MovementIn" | "MovementOut" | "Line" | "Load" | "Days" | "Week";
+    /** @description What was done in an exposure, as short as a coach notes it. */
+    DoneDto: {
+      /**
+       * Format: date
+       * @description When.
+       */
+      day: string;
+      /** @description Clean reps or seconds, set by set. */
+      amounts: number[];
+      /** @description They are seconds. */
+      timed: boolean;
+      /**
+       * Format: double
+       * @description Heaviest load; negative is assistance.
+       */
+      topKg: number;
+      /** @description Reps in reserve, set by set, where they were told. */
+      reserves: (null | number)[];
+      /** @description In a deload. */
+      easy: boolean;
+    };
     /** @description A movement with a line. */
     DoseDto: {
       movement: string;
@@ -5079,6 +5182,26 @@ export interface components {
       started: boolean;
       /** @description Against the rule. */
       setByCoach: boolean;
+    };
+    /** @description When the next threshold may be reached. */
+    ForecastDto: {
+      /**
+       * Format: int32
+       * @description Weeks from today; null: there is no forecast.
+       */
+      from: null | number;
+      /**
+       * Format: int32
+       * @description Weeks from today.
+       */
+      to: null | number;
+      why: null | components["schemas"]["Explanation"];
+      reason: null | components["schemas"]["NoForecast"];
+      /**
+       * Format: int32
+       * @description Days that are compared.
+       */
+      points: number;
     };
     /**
      * @description How a set looked against the movement's form standard.
@@ -5409,7 +5532,10 @@ export interface components {
       | "BestRight"
       | "ReserveLeft"
       | "DaysLost"
-      | "StopSign";
+      | "StopSign"
+      | "TrendPoints"
+      | "TrendFrom"
+      | "TrendTo";
     /** @description What an athlete says when they come in. */
     IntakeDto: {
       /**
@@ -6014,6 +6140,8 @@ export interface components {
       held: boolean;
       /** @description A question of clearance is open. */
       needsClearance: boolean;
+      /** @description Twelve weeks of it. */
+      trend: components["schemas"]["TrendDto"];
     };
     MovementRequest: {
       /**
@@ -6038,6 +6166,8 @@ export interface components {
       opened: string[];
       closed: string[];
     };
+    /** @enum {unknown} */
+    NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
     NotationError: {
       /** @description What is wrong. */
@@ -6207,6 +6337,36 @@ export interface components {
       weaker: null | components["schemas"]["Side"];
       advice: components["schemas"]["SideGapAdvice"];
     };
+    /** @description An athlete at a glance. */
+    OverviewDto: {
+      athlete: components["schemas"]["AthleteDto"];
+      /** Format: double */
+      bodyMassKg: null | number;
+      /** Format: int32 */
+      proteinGrams: null | number;
+      block: null | components["schemas"]["BlockLine"];
+      decisions: components["schemas"]["DecisionDto"][];
+      stops: components["schemas"]["StopDto"][];
+      today: components["schemas"]["TodaySession"][];
+      asksMorning: string[];
+      /** Format: date */
+      nextSession: null | string;
+      goals: components["schemas"]["OverviewGoal"][];
+      trained: components["schemas"]["Trained"][];
+      consistency: components["schemas"]["Consistency"];
+      readiness: components["schemas"]["ReadinessDay"][];
+      others: components["schemas"]["OtherTraining"][];
+    };
+    /** @description A goal: the ridge in small, and when the limiting factor may be met. */
+    OverviewGoal: {
+      /** @description Working on, or maintaining. */
+      kind: components["schemas"]["GoalKind"];
+      /** @description Where they stand. */
+      ridge: components["schemas"]["SmallRidge"];
+      /** @description What trains the limiting factor. */
+      limitingMovement: null | string;
+      forecast: null | components["schemas"]["ForecastDto"];
+    };
     /** @description A movement of the club's own, to be edited. */
     OwnMovementDto: {
       entry: components["schemas"]["MovementCardDto"];
@@ -6252,6 +6412,12 @@ export interface components {
       clean: boolean;
       /** Format: int32 */
       worstPain: null | number;
+      eased: boolean;
+      setUp: string;
+      faults: string[];
+      reserves: (null | number)[];
+      /** Format: double */
+      oneRepMaxKg: null | number;
     };
     /**
      * @description What a movement mainly does.
@@ -6586,6 +6752,41 @@ export interface components {
       | "Degrees"
       | "Centimetres"
       | "Pieces";
+    /** @description What was told around a training day. */
+    ReadinessDay: {
+      /**
+       * Format: date
+       * @description The day.
+       */
+      day: string;
+      /**
+       * Format: double
+       * @description Null: not told.
+       */
+      sleepHours: null | number;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      soreness: null | number;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      readiness: null | number;
+      /**
+       * Format: int32
+       * @description The worst of the day and the morning after.
+       */
+      pain: null | number;
+      /**
+       * Format: double
+       * @description Of the session, 1 to 10.
+       */
+      effort: null | number;
+      /** @description The easy version was taken (true) or refused (false). */
+      easy: null | boolean;
+    };
     /** @description An item that generating again changes. */
     RegeneratedItem: {
       /** @description What happens. */
@@ -7080,7 +7281,8 @@ export interface components {
       | "WeakerSideFirst"
       | "StandardShown"
       | "ContradictedStep"
-      | "PracticeTrend";
+      | "PracticeTrend"
+      | "Forecast";
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -7214,6 +7416,11 @@ export interface components {
        */
       effort: null | number;
     };
+    /**
+     * @description What became of a planned session.
+     * @enum {unknown}
+     */
+    SessionFate: "Done" | "Partly" | "Missed" | "Planned";
     /** @description An item of a session with its plan and what was logged. */
     SessionItemDto: {
       /**
@@ -7437,6 +7644,20 @@ export interface components {
      * @enum {unknown}
      */
     SetUpMeasure: "Centimetres" | "Count" | "Choice" | "Text";
+    /** @description The best with a set-up. */
+    SetUpRecordDto: {
+      setUp: string;
+      /** Format: double */
+      value: number;
+      /** Format: date */
+      day: string;
+      /** Format: int32 */
+      reps: null | number;
+      /** Format: int32 */
+      seconds: null | number;
+      added: null | components["schemas"]["MassDto"];
+      isCompared: boolean;
+    };
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
     /** @description An athlete down the sheet. */
@@ -7638,7 +7859,9 @@ export interface components {
       | "DeLeva1996"
       | "Suprak2011"
       | "Ebben2011"
-      | "Schoenfeld2017";
+      | "Schoenfeld2017"
+      | "Theil1950"
+      | "Sen1968";
     SplitRequest: {
       /**
        * Format: uuid
@@ -7809,7 +8032,11 @@ export interface components {
       | "MeanBefore"
       | "FigureOn"
       | "GapOfSides"
-      | "StopsPattern";
+      | "StopsPattern"
+      | "SlopePerWeek"
+      | "SlopeInterval"
+      | "GapToThreshold"
+      | "WeeksFromTo";
     /**
      * @description Where a step stands for an athlete.
      * @enum {unknown}
@@ -8010,6 +8237,28 @@ export interface components {
       side: null | components["schemas"]["Side"];
       missingSide: null | components["schemas"]["Side"];
     };
+    /** @description An item of today, and what was done last time. */
+    TodayItem: {
+      /** Format: uuid */
+      id: string;
+      movement: string;
+      name: string;
+      line: string;
+      joined: boolean;
+      skipped: null | string;
+      last: null | components["schemas"]["DoneDto"];
+    };
+    /** @description A session of today. */
+    TodaySession: {
+      /** Format: uuid */
+      id: string;
+      title: string;
+      status: components["schemas"]["SessionStatus"];
+      easy: boolean;
+      /** Format: int32 */
+      durationSeconds: number;
+      items: components["schemas"]["TodayItem"][];
+    };
     /** @description A piece of a line, for its colouring. */
     TokenDto: {
       kind: components["schemas"]["TokenKind"];
@@ -8050,11 +8299,116 @@ export interface components {
       sign: null | components["schemas"]["StopSign"];
       stopped: boolean;
     };
+    /** @description A movement that is trained, in its own measure. */
+    Trained: {
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description In what it is followed. */
+      measure: components["schemas"]["TrendMeasure"];
+      /** @description Of each side, or of both at once; none: nothing can be compared. */
+      now: components["schemas"]["TrendPoint"][];
+      /** @description Of twelve weeks. */
+      points: components["schemas"]["TrendPoint"][];
+      /**
+       * Format: double
+       * @description The next threshold.
+       */
+      line: null | number;
+      /** @description Of the newest exposure. */
+      setUp: string;
+      /** @description What was done last. */
+      last: components["schemas"]["DoneDto"];
+      /**
+       * Format: date
+       * @description Of the next planned one; null: none is planned.
+       */
+      nextDay: null | string;
+      /** @description Its line. */
+      nextLine: null | string;
+      /** @description A decision about it waits. */
+      waits: boolean;
+      /** @description A stop holds it. */
+      held: boolean;
+    };
     /**
      * @description Where the athlete mostly trains, and with which kit.
      * @enum {unknown}
      */
     TrainingPlace: "Hall" | "Home";
+    /** @description A movement over twelve weeks, in its own measure. */
+    TrendDto: {
+      /** @description Which. */
+      measure: components["schemas"]["TrendMeasure"];
+      /**
+       * Format: int32
+       * @description The set that counts: the third longest where three holds are asked.
+       */
+      sets: number;
+      /** @description Oldest first. */
+      points: components["schemas"]["TrendPoint"][];
+      now: null | components["schemas"]["TrendPoint"];
+      /** @description Thresholds, lowest first. */
+      lines: components["schemas"]["TrendLineDto"][];
+      ahead: null | components["schemas"]["TrendLineDto"];
+      /** @description When it may be reached. */
+      forecast: components["schemas"]["ForecastDto"];
+      /** @description By set-up, the newest first. */
+      records: components["schemas"]["SetUpRecordDto"][];
+    };
+    /** @description A threshold of a ladder in the trend's measure. */
+    TrendLineDto: {
+      /** Format: double */
+      value: number;
+      /** Format: int32 */
+      sets: number;
+      ladder: string;
+      step: string;
+      opens: boolean;
+      met: boolean;
+      term: components["schemas"]["ThresholdEvidence"];
+    };
+    /**
+     * @description In what a movement is followed.
+     * @enum {unknown}
+     */
+    TrendMeasure: "OneRepMax" | "Reps" | "Seconds" | "Contact" | "Box" | "Assistance";
+    /** @description What a day showed of a movement, on one side or both. */
+    TrendPoint: {
+      /**
+       * Format: date
+       * @description The day.
+       */
+      day: string;
+      side: null | components["schemas"]["Side"];
+      /**
+       * Format: double
+       * @description What counts for the threshold: of three holds the third longest.
+       */
+      counts: number;
+      /**
+       * Format: double
+       * @description Of the best set.
+       */
+      best: number;
+      /**
+       * Format: double
+       * @description Lower end of the range of an estimate.
+       */
+      low: null | number;
+      /**
+       * Format: double
+       * @description Upper end.
+       */
+      high: null | number;
+      /** @description Recorded as a test. */
+      isTest: boolean;
+      /** @description In a deload, eased, or on a light day: it is shown, and says nothing about the trend. */
+      isEasy: boolean;
+      /** @description Set up like the newest exposure. */
+      isCompared: boolean;
+    };
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
     };

@@ -36,7 +36,7 @@ export function AthleteHeader({ page }: { page: MovementPage }) {
           size="small"
           variant="standard"
           value={page.movement.slug}
-          onChange={(e) => void navigate(`/athletes/${athlete.id}?movement=${e.target.value}`)}
+          onChange={(e) => void navigate(`/athletes/${athlete.id}/movement?movement=${e.target.value}`)}
           slotProps={{ htmlInput: { "aria-label": "Movement" }, input: { disableUnderline: true } }}
         >
           {(page.movements.some((m) => m.slug === page.movement.slug)

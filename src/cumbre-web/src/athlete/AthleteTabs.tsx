@@ -12,7 +12,8 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
       aria-label="Athlete"
       sx={{ display: "flex", gap: 1, px: { xs: 3, sm: 5 }, borderBottom: 1, borderColor: "divider", overflowX: "auto" }}
     >
-      <Tab to={`/athletes/${athleteId}`} label="Movements" end />
+      <Tab to={`/athletes/${athleteId}`} label="Overview" end />
+      <Tab to={`/athletes/${athleteId}/movement`} label="Movements" />
       <Tab to={`/athletes/${athleteId}/ladders`} label="Ladders" />
       {isCoach && <Tab to={`/athletes/${athleteId}/programme`} label="Programme" />}
       {isCoach && <Tab to={`/athletes/${athleteId}/intake`} label="Intake" />}

@@ -38,7 +38,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
       })}
     >
       <StatusShape status={kindStatus(d.kind)} />
-      <Box sx={{ mr: "auto" }}>
+      <Box sx={{ mr: "auto", flex: "1 1 260px", minWidth: 0 }}>
         <Typography variant="subtitle2" component="p">
           <Headline decision={d} />
         </Typography>
@@ -58,21 +58,23 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
           </Typography>
         )}
       </Box>
-      <Button
-        size="small"
-        onClick={accept}
-        disabled={decide.accept.isPending || (asksReason !== undefined && !reason.trim())}
-      >
-        Accept
-      </Button>
-      {d.next && (
-        <Button size="small" onClick={() => setEditing(true)}>
-          Edit
+      <Box sx={{ display: "flex", gap: 2, flex: "none" }}>
+        <Button
+          size="small"
+          onClick={accept}
+          disabled={decide.accept.isPending || (asksReason !== undefined && !reason.trim())}
+        >
+          Accept
         </Button>
-      )}
-      <Button size="small" onClick={() => decide.later.mutate(d.id)}>
-        Later
-      </Button>
+        {d.next && (
+          <Button size="small" onClick={() => setEditing(true)}>
+            Edit
+          </Button>
+        )}
+        <Button size="small" onClick={() => decide.later.mutate(d.id)}>
+          Later
+        </Button>
+      </Box>
       {editing && <EditDecision decision={d} onClose={() => setEditing(false)} />}
     </Box>
   );

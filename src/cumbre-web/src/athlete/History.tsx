@@ -9,14 +9,14 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
-import type { PastSession } from "../api/types";
-import { added, dayShort } from "../ui/format";
+import { added, dayWeek, mass } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
+import type { Exposure } from "./trendText";
 
 const shownFirst = 8;
 
-/** Logged sessions, newest first. */
-export function History({ sessions, athleteId }: { sessions: PastSession[]; athleteId: string }) {
+/** Exposures, newest first: plan against done, set-up, form, effort, pain. A filled square is a set that met its plan. */
+export function History({ sessions, athleteId }: { sessions: Exposure[]; athleteId: string }) {
   const { today } = useSignedIn();
   const unit = useUnit();
   const [all, setAll] = useState(false);
@@ -26,15 +26,21 @@ export function History({ sessions, athleteId }: { sessions: PastSession[]; athl
         Nothing logged yet. Plan a session above, then log it set by set.
       </Typography>
     );
+  const loaded = sessions.some((s) => s.oneRepMaxKg !== null);
+  const setUps = sessions.some((s) => s.setUp);
   return (
-    <>
-      <Table aria-label="Sessions">
+    <Box sx={{ overflowX: "auto" }}>
+      <Table aria-label="Exposures">
         <TableHead>
           <TableRow>
             <TableCell>Day</TableCell>
-            <TableCell align="right">Load</TableCell>
-            <TableCell>Reps</TableCell>
-            <TableCell>Clean</TableCell>
+            <TableCell>Plan</TableCell>
+            <TableCell>Done</TableCell>
+            {setUps && <TableCell>Set-up</TableCell>}
+            <TableCell>Form</TableCell>
+            <TableCell>RIR</TableCell>
+            {loaded && <TableCell align="right">e1RM</TableCell>}
+            <TableCell align="right">Pain</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -42,21 +48,40 @@ export function History({ sessions, athleteId }: { sessions: PastSession[]; athl
             <TableRow key={s.id}>
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 <Box component={Link} to={`/athletes/${athleteId}/sessions/${s.id}`} sx={{ color: "inherit" }}>
-                  {dayShort(s.day, today)}
+                  {dayWeek(s.day)}
                 </Box>
+                {s.day.slice(0, 4) !== today.slice(0, 4) && ` ${s.day.slice(0, 4)}`}
               </TableCell>
-              <TableCell align="right" sx={{ fontWeight: 600, whiteSpace: "nowrap", pr: 4 }}>
-                {added(s.topKg, unit)}
+              <TableCell sx={{ color: "text.secondary" }}>
+                {s.line}
+                {s.easy ? ", deload" : s.eased ? ", eased" : ""}
               </TableCell>
-              <TableCell>{s.sets.map((x) => x.reps).join(", ")}</TableCell>
               <TableCell sx={{ whiteSpace: "nowrap" }}>
-                {s.easy ? (
-                  "deload"
-                ) : (
-                  <StatusShape status={s.clean ? "won" : "ahead"} title={s.clean ? "clean" : "not clean"} />
-                )}
-                {s.worstPain !== null && ` pain ${s.worstPain}`}
+                {s.topKg !== 0 && <b>{added(s.topKg, unit)} </b>}
+                {s.sets.map((x, i) => (
+                  <Amount key={i} amount={x.reps} met={x.met} />
+                ))}
               </TableCell>
+              {setUps && <TableCell sx={{ color: "text.secondary" }}>{s.setUp}</TableCell>}
+              <TableCell>
+                {s.faults.length > 0 ? (
+                  <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>
+                    <StatusShape status="caution" title="" />
+                    {s.faults.join(", ")}
+                  </Box>
+                ) : s.clean ? (
+                  "clean"
+                ) : (
+                  "plan not met"
+                )}
+              </TableCell>
+              <TableCell>
+                {s.reserves.some((r) => r !== null) ? s.reserves.map((r) => r ?? "–").join(", ") : ""}
+              </TableCell>
+              {loaded && (
+                <TableCell align="right">{s.oneRepMaxKg === null ? "" : mass(s.oneRepMaxKg, unit, 1)}</TableCell>
+              )}
+              <TableCell align="right">{s.worstPain ?? ""}</TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -66,6 +91,27 @@ export function History({ sessions, athleteId }: { sessions: PastSession[]; athl
           {all ? "Fewer" : `All ${sessions.length}`}
         </Button>
       )}
-    </>
+    </Box>
+  );
+}
+
+function Amount({ amount, met }: { amount: number; met: boolean }) {
+  return (
+    <Box
+      component="span"
+      title={met ? "plan met" : "plan not met"}
+      sx={(t) => ({
+        display: "inline-block",
+        minWidth: 22,
+        px: 1,
+        mr: "2px",
+        textAlign: "center",
+        border: `1px solid ${met ? t.vars.palette.primary.main : t.vars.palette.rock}`,
+        bgcolor: met ? "primary.main" : "transparent",
+        color: met ? "primary.contrastText" : "inherit",
+      })}
+    >
+      {amount}
+    </Box>
   );
 }

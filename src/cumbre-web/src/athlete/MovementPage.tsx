@@ -7,7 +7,7 @@ import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { MovementPage as Page } from "../api/types";
-import { number, unitName } from "../ui/format";
+import { WhyFigure } from "../why/WhyFigure";
 import { Empty, Failed, Loading } from "../ui/states";
 import { AthleteHeader } from "./AthleteHeader";
 import { AthleteTabs } from "./AthleteTabs";
@@ -16,9 +16,11 @@ import { GateView } from "./GateView";
 import { History } from "./History";
 import { NextSession } from "./NextSession";
 import { RecordTest } from "./RecordTest";
+import { Records } from "./Records";
 import { ResultsTable } from "./ResultsTable";
 import { StopBand } from "./StopBand";
-import { StrengthChart } from "./StrengthChart";
+import { TrendChart } from "./TrendChart";
+import { countsText, forecastText, lineText, measureName } from "./trendText";
 import { benchmarksQuery, movementQuery } from "./useAthlete";
 
 /** All of an athlete's one movement on a page. */
@@ -49,6 +51,28 @@ function Movement({ page }: { page: Page }) {
   const [said, setSaid] = useState<string | null>(null);
   const noBodyMass = page.bodyMass === null;
   const benchmarks = useQuery(benchmarksQuery).data ?? [];
+  const { trend } = page;
+  const text = forecastText(trend.forecast);
+  const forecast =
+    trend.forecast.why && trend.ahead ? (
+      <>
+        {lineText(trend.ahead)},{" "}
+        <WhyFigure
+          figure={{
+            key: "forecast",
+            shown: text,
+            subject: `${page.athlete.name}, ${page.movement.name.toLowerCase()}, forecast`,
+            why: trend.forecast.why,
+          }}
+          wrap
+        >
+          {text}
+        </WhyFigure>
+        .
+      </>
+    ) : (
+      text
+    );
   const own = benchmarks.filter((x) => x.movement === page.movement.slug);
   const heavy = own.find((x) => x.measure === "LoadTimesReps");
   const first = (heavy ?? own[0] ?? benchmarks[0])?.slug ?? null;
@@ -61,8 +85,36 @@ function Movement({ page }: { page: Page }) {
           {said}
         </Alert>
       )}
-      <StopBand page={page} />
+      <StopBand stops={page.stops} athleteId={page.athlete.id} needsClearance={page.needsClearance} />
       {isCoach && page.decisions.map((d) => <DecisionStrip key={d.id} decision={d} />)}
+      <Section title={measureName[trend.measure]} note={countsText(trend)}>
+        {trend.points.length > 0 ? (
+          <>
+            <TrendChart trend={trend} today={today} />
+            <Typography variant="body2" color="textSecondary">
+              {forecast} {trend.points.some((p) => p.isTest) && "Filled: on a test. "}
+              {trend.points.some((p) => p.isEasy) && "Grey bar: deload, eased or light day. "}
+              {trend.points.some((p) => !p.isCompared) && "Grey: another set-up, not compared."}
+            </Typography>
+          </>
+        ) : (
+          <Empty
+            title={page.history.length > 0 ? "Nothing in the last twelve weeks." : "Nothing to follow yet."}
+            action={
+              isCoach &&
+              own.length > 0 && (
+                <Button disabled={noBodyMass} onClick={() => setRecording(first)}>
+                  Record a test
+                </Button>
+              )
+            }
+          >
+            {heavy
+              ? "A clean set of 2 to 6 with at most 1 in reserve gives the estimate from which loads are worked out."
+              : "A test or a logged session starts the line."}
+          </Empty>
+        )}
+      </Section>
       <Section title="Next session" bare>
         {noBodyMass ? (
           <Box sx={{ px: 4 }}>
@@ -88,6 +140,9 @@ function Movement({ page }: { page: Page }) {
           <NextSession page={page} />
         )}
       </Section>
+      <Section title="Exposures" note={page.history.length > 0 ? "filled: plan met" : ""}>
+        <History sessions={page.history} athleteId={page.athlete.id} />
+      </Section>
       <Box
         sx={{
           display: "grid",
@@ -95,35 +150,9 @@ function Movement({ page }: { page: Page }) {
           columnGap: 6,
         }}
       >
-        {heavy && (
-          <Section
-            title="One-rep maximum"
-            note={page.oneRepMax ? `of the system in ${unitName[unit]}, with its range over seven formulas` : ""}
-          >
-            {page.series.length > 0 ? (
-              <>
-                <StrengthChart series={page.series} today={today} />
-                <Typography variant="caption" color="textSecondary">
-                  Filled: test. Open: clean training set to the test’s protocol.{" "}
-                  {page.oneRepMax && `Newest ${number(page.oneRepMax.ageDays)} days old.`}
-                </Typography>
-              </>
-            ) : (
-              <Empty
-                title="No heavy test yet."
-                action={
-                  isCoach && (
-                    <Button disabled={noBodyMass} onClick={() => setRecording(heavy.slug)}>
-                      Record a heavy set
-                    </Button>
-                  )
-                }
-              >
-                A clean set of 2 to 6 with at most 1 in reserve gives the estimate from which loads are worked out.
-              </Empty>
-            )}
-          </Section>
-        )}
+        <Section title="Records by set-up">
+          <Records trend={trend} />
+        </Section>
         {page.gates.length > 0 && (
           <Section title="Gate of added load">
             <GateView gates={page.gates} />
@@ -140,9 +169,6 @@ function Movement({ page }: { page: Page }) {
           }
         >
           <ResultsTable results={page.results} athleteId={page.athlete.id} />
-        </Section>
-        <Section title="Sessions">
-          <History sessions={page.history} athleteId={page.athlete.id} />
         </Section>
       </Box>
       {recording && (

@@ -29,7 +29,8 @@ import { benchmarksQuery, useRecordResult } from "./useAthlete";
 interface Props {
   athleteId: string;
   unit: MassUnit;
-  first: string;
+  /** The test that is chosen at first; null: the first of all. */
+  first: string | null;
   onClose: () => void;
   onDone: (said: string) => void;
 }
@@ -60,7 +61,7 @@ function TestForm({ athleteId, unit, first, onClose, onDone, benchmarks }: Props
   const [id] = useState(newId);
   const form = useForm<TestFields, unknown, TestValues>({
     resolver: zodResolver(shape),
-    defaultValues: fieldsOf(first, today),
+    defaultValues: fieldsOf(first ?? benchmarks[0]?.slug ?? "", today),
   });
   useServerErrors(form, record.error);
   const slug = useWatch({ control: form.control, name: "benchmark" });

@@ -11,13 +11,21 @@ import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 
 /** What is stopped, and clearance that is missing. */
-export function StopBand({ page }: { page: MovementPage }) {
+export function StopBand({
+  stops,
+  athleteId,
+  needsClearance,
+}: {
+  stops: MovementPage["stops"];
+  athleteId: string;
+  needsClearance: boolean;
+}) {
   return (
     <>
-      {page.stops.map((s) => (
-        <StopOf key={s.place} athleteId={page.athlete.id} stop={s} />
+      {stops.map((s) => (
+        <StopOf key={s.place} athleteId={athleteId} stop={s} />
       ))}
-      {page.needsClearance && (
+      {needsClearance && (
         <Box
           sx={(t) => ({
             mx: { xs: 4, sm: 6 },

@@ -81,7 +81,7 @@ export function DecisionRow(props: Props) {
             <Typography
               variant="subtitle2"
               component={Link}
-              to={`/athletes/${d.athleteId}${d.movement ? `?movement=${d.movement}` : ""}`}
+              to={`/athletes/${d.athleteId}`}
               sx={{
                 fontWeight: 550,
                 color: "inherit",

@@ -58,6 +58,8 @@ const rules: Record<RuleId, Say> = {
   DemandHouse: ([summit]) => `A stated value on the way to ${summit}, where coaches give no figure.`,
   BandHelp: () => "The mean of the help at the bottom, the middle and the top, good to about 15 %.",
   BatteryTime: () => "The work of each test by its protocol, both sides where they are tested, and the rests between.",
+  Forecast: ([confidence]) =>
+    `The median of the slopes between all days, carried on to the next threshold at both ends of its ${confidence} interval.`,
   LoadByBand: () => "A band whose measured help is near to what is written; its mean is good to about 15 %.",
   LoadByFeet: () => "The feet help as much as the reps need; nobody can weigh that, so the set is judged by its reps.",
   LoadByCount: () => "Counted pieces: the count is kept and progressed; with one of them weighed it is a mass.",
@@ -115,6 +117,9 @@ const inputs: Record<InputKey, string> = {
   BodyMassMean: "Body mass, of the day",
   BodyMassReadings: "Readings",
   BodyMassMeasuredOn: "Last weighed",
+  TrendPoints: "Days compared",
+  TrendFrom: "First day",
+  TrendTo: "Last day",
   TestLoad: "Load of the set",
   TestReps: "Reps done",
   TestReserve: "Left in reserve",
@@ -256,6 +261,10 @@ const steps: Record<StepKey, SayStep> = {
   FigureOn: (_, t) => `On ${t[0]}`,
   GapOfSides: (b) => `Gap of the sides, (${b[0]} − ${b[1]}) of ${b[0]}`,
   StopsPattern: () => "Holds",
+  SlopePerWeek: () => "Trend, a week",
+  SlopeInterval: (_, t) => `Interval of the trend, from ${t[0]} to`,
+  GapToThreshold: (_, t) => `Still to gain, ${t[0]} − ${t[1]}`,
+  WeeksFromTo: (_, t) => `At either end, from ${t[0]} to`,
 };
 
 const roundings: Record<RoundingKey, Say> = {
@@ -287,6 +296,8 @@ const sources: Record<SourceId, string> = {
   CommonPractice: "common practice in coaching",
   House: "this project’s choice",
   CoachsLine: "the coach’s line",
+  Theil1950: "Theil 1950 (median of slopes)",
+  Sen1968: "Sen 1968 (interval of the slope)",
   DeLeva1996: "de Leva 1996 (segment masses and lengths, from memory)",
   Suprak2011: "Suprak et al. 2011 (push-ups, from memory)",
   Ebben2011: "Ebben et al. 2011 (push-ups, from memory)",
@@ -295,6 +306,7 @@ const sources: Record<SourceId, string> = {
 
 const cautions: Record<CautionId, Say> = {
   BodyMassOld: ([days]) => `The last body mass is ${days} old: weigh again.`,
+  TrendAssumes: () => "Assumes clean form, the same set-up and training that goes on as it has.",
   EstimateLoose: ([low, high]) => `At this many reps the estimate is loose: read it as ${low} to ${high}.`,
   TestStale: ([days]) => `The test behind the maximum is ${days} old: retest.`,
   JumpLarge: ([jump, percent]) => `A jump of ${jump}, ${percent} of the system; the usual step is 1 to 3 %.`,

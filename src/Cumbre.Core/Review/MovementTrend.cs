@@ -1,0 +1,400 @@
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
+using Cumbre.Core.Sessions;
+using Cumbre.Core.Strength;
+
+namespace Cumbre.Core.Review;
+
+/// <summary>In what a movement is followed.</summary>
+public enum TrendMeasure
+{
+    /// <summary>e1RM of the system in kg.</summary>
+    OneRepMax,
+    Reps,
+    Seconds,
+
+    /// <summary>Position in the row of contacts, from 0.</summary>
+    Contact,
+
+    /// <summary>Height of the box in cm; lower is harder.</summary>
+    Box,
+
+    /// <summary>Assistance in kg; less is harder.</summary>
+    Assistance,
+}
+
+/// <summary>What a day showed of a movement, on one side or both.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Side">Null: both at once.</param>
+/// <param name="Counts">What counts for the threshold: of three holds the third longest.</param>
+/// <param name="Best">Of the best set.</param>
+/// <param name="Low">Lower end of the range of an estimate.</param>
+/// <param name="High">Upper end.</param>
+/// <param name="IsTest">Recorded as a test.</param>
+/// <param name="IsEasy">In a deload, eased, or on a light day: it is shown, and says nothing about the trend.</param>
+/// <param name="IsCompared">Set up like the newest exposure.</param>
+public sealed record TrendPoint(
+    DateOnly Day,
+    Side? Side,
+    decimal Counts,
+    decimal Best,
+    decimal? Low,
+    decimal? High,
+    bool IsTest,
+    bool IsEasy,
+    bool IsCompared
+);
+
+/// <summary>A threshold in the trend's own measure.</summary>
+/// <param name="Value">Where it lies.</param>
+/// <param name="Term">Have and need.</param>
+/// <param name="Sets">How many sets must reach it.</param>
+/// <param name="Ladder">Name of the ladder.</param>
+/// <param name="Step">Name of the step that it achieves or opens.</param>
+/// <param name="Opens">It opens the step; else it achieves it.</param>
+public sealed record TrendLine(decimal Value, TermState Term, int Sets, string Ladder, string Step, bool Opens);
+
+/// <summary>Why there is no forecast.</summary>
+public enum NoForecast
+{
+    NoThreshold,
+    TooFewPoints,
+    NotRising,
+
+    /// <summary>Over a year away at this slope.</summary>
+    TooFar,
+
+    /// <summary>Less of a box or a band is no steady line.</summary>
+    Stepwise,
+}
+
+/// <summary>When the next threshold may be reached: an interval, or the reason why nobody can say.</summary>
+/// <param name="Line">Which; null: none lies ahead.</param>
+/// <param name="Weeks">From and to, in weeks from the day; null: there is no forecast.</param>
+/// <param name="Reason">Null where there is one.</param>
+/// <param name="Points">Days that are compared.</param>
+public sealed record Forecast(TrendLine? Line, Explained<(int From, int To)>? Weeks, NoForecast? Reason, int Points);
+
+/// <summary>The best with one set-up.</summary>
+/// <param name="SetUp">As it was told; empty: nothing was.</param>
+/// <param name="Value">In the trend's measure.</param>
+/// <param name="Day">When.</param>
+/// <param name="Set">With which set; null: a test.</param>
+/// <param name="IsCompared">Set up like the newest exposure.</param>
+public sealed record SetUpRecord(string SetUp, decimal Value, DateOnly Day, LoggedSet? Set, bool IsCompared);
+
+/// <summary>A movement of an athlete over time, in its own measure.</summary>
+public sealed class MovementTrend
+{
+    /// <summary>So many weeks are looked at.</summary>
+    public const int Weeks = 12;
+
+    private const double Confidence = 0.8;
+
+    private const int DaysAWeek = 7,
+        FarWeeks = 52;
+
+    private readonly AthleteAtWork athlete;
+    private readonly Movement movement;
+    private readonly Exposure[] exposures;
+    private readonly Exposure? newest;
+
+    public MovementTrend(AthleteAtWork athlete, Movement movement)
+    {
+        (this.athlete, this.movement) = (athlete, movement);
+        exposures = [.. athlete.Athlete.Exposures.Where(e => e.Movement == movement.Slug).OrderBy(e => e.Day)];
+        newest = exposures.LastOrDefault(e => e.Plan is not Negatives) ?? exposures.LastOrDefault();
+        Measure = MeasureOf();
+        Lines = [.. LinesOf().OrderBy(l => l.Value)];
+        Ahead = IsStepwise ? null : Lines.FirstOrDefault(l => !l.Term.Met);
+        Sets = Ahead?.Sets ?? 1;
+        All = PointsOf(exposures);
+        Points = [.. All.Where(p => p.Day > athlete.Today.AddDays(-Weeks * DaysAWeek))];
+        Forecast = ForecastOf();
+    }
+
+    public TrendMeasure Measure { get; }
+
+    /// <summary>Thresholds of the ladders that ask for this movement, lowest first.</summary>
+    public IReadOnlyList<TrendLine> Lines { get; }
+
+    /// <summary>The next threshold; null: none lies ahead, or the measure knows none.</summary>
+    public TrendLine? Ahead { get; }
+
+    /// <summary>The set that counts: the third longest where three holds are asked.</summary>
+    public int Sets { get; }
+
+    /// <summary>Every day, oldest first.</summary>
+    public IReadOnlyList<TrendPoint> All { get; }
+
+    /// <summary>Of the last twelve weeks.</summary>
+    public IReadOnlyList<TrendPoint> Points { get; }
+
+    public Forecast Forecast { get; }
+
+    /// <summary>The newest day that was neither easy nor set up otherwise; of two sides the weaker.</summary>
+    public TrendPoint? Now =>
+        All.Where(p => p is { IsEasy: false, IsCompared: true })
+            .GroupBy(p => p.Day)
+            .LastOrDefault()
+            ?.MinBy(p => IsStepwise ? -p.Best : p.Best);
+
+    /// <summary>Measured in steps downwards: a box, a band.</summary>
+    public bool IsStepwise => Measure is TrendMeasure.Box or TrendMeasure.Assistance;
+
+    /// <summary>The best with each set-up, the newest set-up first.</summary>
+    public IReadOnlyList<SetUpRecord> Records() =>
+        [
+            .. exposures
+                .Where(e => IsOfMeasure(e))
+                .SelectMany(e =>
+                    e.RowsWithExtra().Where(r => r.Set is not null).Select(r => (e, r, Value: ValueOf(e, r)))
+                )
+                .Where(x => x.Value is not null)
+                .GroupBy(x => x.e.SetUp)
+                .OrderByDescending(g => g.Max(x => x.e.Day))
+                .Select(g => g.OrderBy(x => IsStepwise ? -x.Value : x.Value).ThenBy(x => x.e.Day).Last())
+                .Select(x => new SetUpRecord(x.e.SetUp.ToString(), x.Value!.Value, x.e.Day, x.r.Set, IsCompared(x.e))),
+        ];
+
+    /// <summary>The e1RM of a set by Epley, with its range; null where it says nothing about one.</summary>
+    public static E1Rm? OneRepMaxOf(Exposure exposure, LoggedSet set) =>
+        set.CleanReps > 0
+            ? OneRepMax
+                .Estimate(new(exposure.BodyMass, set.Added.Mass, set.CleanReps, set.Reserve ?? 0, exposure.Day))
+                ?.Value
+            : null;
+
+    private TrendMeasure MeasureOf() =>
+        newest?.Plan switch
+        {
+            { Load: BandHelp } => TrendMeasure.Assistance,
+            { SetUp.BoxCm: not null } => TrendMeasure.Box,
+            { SetUp.To: not null } => TrendMeasure.Contact,
+            _ when newest?.Sets.Any(s => s.Seconds is not null) == true && newest.Plan is not Negatives =>
+                TrendMeasure.Seconds,
+            _ => movement.Measure switch
+            {
+                BenchmarkMeasure.ContactHeight => TrendMeasure.Contact,
+                BenchmarkMeasure.Seconds or BenchmarkMeasure.SecondsPerDescent => TrendMeasure.Seconds,
+                BenchmarkMeasure.LoadTimesReps => TrendMeasure.OneRepMax,
+                _ when newest?.IsLoaded == true && newest.Plan.Load is not Counted => TrendMeasure.OneRepMax,
+                _ => TrendMeasure.Reps,
+            },
+        };
+
+    /// <summary>Was it done in the way that the measure follows?</summary>
+    private bool IsOfMeasure(Exposure e) =>
+        Measure switch
+        {
+            TrendMeasure.Assistance => e.Plan.Load is BandHelp,
+            TrendMeasure.Box => e.Plan.SetUp?.BoxCm is not null,
+            TrendMeasure.Reps => !e.IsAssisted && e.Plan is not Negatives,
+            TrendMeasure.OneRepMax => !e.IsAssisted,
+            _ => !e.IsAssisted || movement.Measure == BenchmarkMeasure.Seconds,
+        };
+
+    private decimal? ValueOf(Exposure e, DoneSet row) =>
+        row.Set is not { } set || row.Planned.Role == SetRole.Stretch
+            ? null
+            : Measure switch
+            {
+                TrendMeasure.OneRepMax => OneRepMaxOf(e, set)?.Value.Kilograms,
+                TrendMeasure.Reps => set.CleanReps,
+                TrendMeasure.Seconds => set.Seconds ?? (e.Plan is Negatives n ? n.LowerSeconds : null),
+                TrendMeasure.Contact when set.CleanReps > 0 => (decimal?)(set.Contact ?? e.Plan.SetUp?.To),
+                TrendMeasure.Box when set.CleanReps > 0 => e.Plan.SetUp?.BoxCm,
+                TrendMeasure.Assistance when set.CleanReps > 0 || set.Seconds > 0 => -set.Added.Mass.Kilograms,
+                _ => null,
+            };
+
+    private bool IsCompared(Exposure e) => newest is null || e.IsSetUpLike(newest);
+
+    private TrendPoint[] PointsOf(IEnumerable<Exposure> done) =>
+        [
+            .. done.Where(IsOfMeasure)
+                .SelectMany(OfExposure)
+                .Concat(OfTests())
+                .GroupBy(p => (p.Day, p.Side))
+                .Select(g =>
+                    g.MaxBy(p => (p.IsTest, IsStepwise ? -p.Counts : p.Counts))! with
+                    {
+                        Best = IsStepwise ? g.Min(p => p.Best) : g.Max(p => p.Best),
+                    }
+                )
+                .OrderBy(p => p.Day),
+        ];
+
+    private IEnumerable<TrendPoint> OfExposure(Exposure e) =>
+        e.RowsWithExtra()
+            .Select(r => (r.Planned.Side, Value: ValueOf(e, r), Row: r))
+            .Where(x => x.Value is not null)
+            .GroupBy(x => x.Side)
+            .Select(side =>
+            {
+                var values = side.Select(x => x.Value!.Value).OrderDescending().ToArray();
+                var counts =
+                    Measure is TrendMeasure.Reps or TrendMeasure.Seconds ? values[Math.Min(Sets, values.Length) - 1]
+                    : Measure == TrendMeasure.Contact ? values[^1]
+                    : values[0];
+                var range =
+                    Measure == TrendMeasure.OneRepMax
+                        ? side.Select(x => OneRepMaxOf(e, x.Row.Set!)).MaxBy(m => m?.Value.Kilograms)
+                        : null;
+                return new TrendPoint(
+                    e.Day,
+                    side.Key,
+                    counts,
+                    values[0],
+                    range?.Low.Kilograms,
+                    range?.High.Kilograms,
+                    false,
+                    !e.Counts || e.Role == ItemRole.Light,
+                    IsCompared(e)
+                );
+            });
+
+    private IEnumerable<TrendPoint> OfTests()
+    {
+        foreach (var benchmark in athlete.Atlas.Catalogue.BenchmarksOf(movement.Slug))
+        {
+            foreach (
+                var result in athlete.Athlete.Results.Where(r =>
+                    r.Benchmark == benchmark.Slug && r.Form == FormVerdict.Clean && r.Day <= athlete.Today
+                )
+            )
+            {
+                var range =
+                    Measure == TrendMeasure.OneRepMax && benchmark.Measure == BenchmarkMeasure.LoadTimesReps
+                        ? OneRepMax
+                            .Estimate(new(result.BodyMass, result.Added.Mass, result.Reps, result.Reserve, result.Day))
+                            ?.Value
+                        : null;
+                decimal? value = (Measure, benchmark.Measure) switch
+                {
+                    (TrendMeasure.OneRepMax, BenchmarkMeasure.LoadTimesReps) => range?.Value.Kilograms,
+                    (TrendMeasure.Reps, BenchmarkMeasure.Reps) => result.Score.Reps,
+                    (TrendMeasure.Seconds, BenchmarkMeasure.Seconds or BenchmarkMeasure.SecondsPerDescent) => result
+                        .Score
+                        .Seconds,
+                    (TrendMeasure.Contact, BenchmarkMeasure.ContactHeight) => (decimal?)result.Score.Contact,
+                    _ => null,
+                };
+                if (value is { } v)
+                    yield return new(
+                        result.Day,
+                        result.Side,
+                        v,
+                        v,
+                        range?.Low.Kilograms,
+                        range?.High.Kilograms,
+                        true,
+                        false,
+                        true
+                    );
+            }
+        }
+    }
+
+    private IEnumerable<TrendLine> LinesOf()
+    {
+        var goals = athlete.Intake.Goals.Select(g => g.Ladder).ToHashSet();
+        var own = athlete
+            .Atlas.Catalogue.BenchmarksOf(movement.Slug)
+            .Select(b => b.Slug)
+            .ToHashSet(StringComparer.Ordinal);
+        var found = athlete
+            .Atlas.Ladders.SelectMany(l =>
+                l.Steps.SelectMany(s =>
+                    s.Gates.Select(g => (Gate: g.Gate, Opens: true))
+                        .Append((Gate: s.Won, Opens: false))
+                        .Where(g => g.Gate.Terms.Any(t => own.Contains(t.Benchmark)))
+                        .SelectMany(g => GateRule.Evaluate(g.Gate, athlete.Book).Terms.Select(t => (t, g.Opens)))
+                        .Where(t => own.Contains(t.t.Term.Benchmark))
+                        .Select(t => (Ladder: l, Step: s, Term: t.t, t.Opens))
+                )
+            )
+            .ToArray();
+        return found
+            .Where(f =>
+                goals.Count == 0 || goals.Contains(f.Ladder.Slug) || found.All(o => !goals.Contains(o.Ladder.Slug))
+            )
+            .Select(f =>
+                ValueOf(f.Term.Term.Target) is { } value
+                    ? new TrendLine(value, f.Term, SetsOf(f.Term.Term.Target), f.Ladder.Name, f.Step.Name, f.Opens)
+                    : null
+            )
+            .OfType<TrendLine>()
+            .DistinctBy(l => (l.Value, l.Sets));
+    }
+
+    private decimal? ValueOf(Target target) =>
+        (Measure, target) switch
+        {
+            (TrendMeasure.Reps, RepsTarget reps) => reps.Reps,
+            (TrendMeasure.Seconds, SecondsTarget seconds) => seconds.Seconds,
+            (TrendMeasure.Contact, ContactTarget contact) => (decimal)contact.Contact,
+            // The e1RM that carries the load for so many reps, by Epley.
+            (TrendMeasure.OneRepMax, LoadTarget load) when athlete.BodyMass is { Value: var body } => Math.Round(
+                (decimal)OneRepMax.By(OneRepMaxFormula.Epley, (double)(body + load.At(body)).Kilograms, load.Reps),
+                1
+            ),
+            _ => null,
+        };
+
+    private static int SetsOf(Target target) =>
+        target switch
+        {
+            RepsTarget r => r.Sets,
+            SecondsTarget s => s.Sets,
+            _ => 1,
+        };
+
+    private Forecast ForecastOf()
+    {
+        if (IsStepwise || Measure == TrendMeasure.Contact)
+            return new(Ahead, null, NoForecast.Stepwise, 0);
+        // A step needs both sides: the weaker one of a day counts.
+        var points = Points
+            .Where(p => p is { IsEasy: false, IsCompared: true })
+            .GroupBy(p => p.Day)
+            .Select(g => (Day: g.Key, Counts: g.Min(p => p.Counts)))
+            .ToArray();
+        if (Ahead is not { } line)
+            return new(null, null, NoForecast.NoThreshold, points.Length);
+        var trend = TheilSen.Through(
+            [.. points.Select(p => ((double)p.Day.DayNumber / DaysAWeek, (double)p.Counts))],
+            Confidence
+        );
+        if (trend is null)
+            return new(line, null, NoForecast.TooFewPoints, points.Length);
+        if (trend.Low <= 0)
+            return new(line, null, NoForecast.NotRising, points.Length);
+        var gap = Math.Max(0, (double)(line.Value - points[^1].Counts));
+        var (from, to) = ((int)Math.Ceiling(gap / trend.High), (int)Math.Ceiling(gap / trend.Low));
+        if (to > FarWeeks)
+            return new(line, null, NoForecast.TooFar, points.Length);
+        var why = Explanation
+            .For(RuleId.Forecast, Quantity.OfFraction((decimal)Confidence))
+            .Input(InputKey.TrendPoints, Quantity.Count(points.Length))
+            .Input(InputKey.TrendFrom, Quantity.On(points[0].Day))
+            .Input(InputKey.TrendTo, Quantity.On(points[^1].Day))
+            .Step(StepKey.SlopePerWeek, Amount(trend.Slope))
+            .Step(StepKey.SlopeInterval, Amount(trend.High), Amount(trend.Low))
+            .Step(StepKey.GapToThreshold, Amount(gap), Amount((double)line.Value), Amount((double)points[^1].Counts))
+            .Step(StepKey.WeeksFromTo, Quantity.Weeks(to), Quantity.Weeks(from))
+            .Source(SourceId.Theil1950, SourceId.Sen1968)
+            .Caution(CautionId.TrendAssumes);
+        return new(line, why.Build((from, to)), null, points.Length);
+    }
+
+    private Quantity Amount(double value) =>
+        Measure == TrendMeasure.OneRepMax
+            ? Quantity.Of(Mass.FromKilograms(Math.Round((decimal)value, 2)))
+            : Quantity.Plain(Math.Round((decimal)value, 2));
+}

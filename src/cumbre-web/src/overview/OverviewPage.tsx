@@ -1,0 +1,361 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { useSignedIn, useUnit } from "../accounts/useMe";
+import type { Overview } from "../api/types";
+import { AthleteTabs } from "../athlete/AthleteTabs";
+import { DecisionStrip } from "../athlete/DecisionStrip";
+import { RecordTest } from "../athlete/RecordTest";
+import { StopBand } from "../athlete/StopBand";
+import { forecastText } from "../athlete/trendText";
+import { SmallRidge } from "../ladders/SmallRidge";
+import { shortfall } from "../ladders/wording";
+import { clock, dayShort, dayWeek, mass, plural } from "../ui/format";
+import { QuietButton } from "../ui/QuietButton";
+import { Empty, Failed, Loading } from "../ui/states";
+import { StatusShape } from "../ui/StatusShape";
+import { useWhy } from "../why/WhyContext";
+import { CalendarGrid } from "./CalendarGrid";
+import { OtherTraining } from "./OtherTraining";
+import { ReadinessPanel } from "./ReadinessPanel";
+import { Recovery } from "./Recovery";
+import { DoneText, TrainedTable } from "./TrainedTable";
+import { overviewQuery } from "./useOverview";
+
+/** An athlete at a glance: what waits, today, goals, what is trained, how regularly, how ready. */
+export default function OverviewPage() {
+  const { athleteId = "" } = useParams();
+  const overview = useQuery(overviewQuery(athleteId));
+  if (overview.isPending)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  if (overview.isError)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={overview.error} retry={() => void overview.refetch()} />
+      </Box>
+    );
+  return <AtAGlance key={athleteId} overview={overview.data} />;
+}
+
+function AtAGlance({ overview: o }: { overview: Overview }) {
+  const { today, isCoach } = useSignedIn();
+  const unit = useUnit();
+  const why = useWhy();
+  const [testing, setTesting] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const side = (
+    <Box sx={{ display: "grid", gap: 6, alignContent: "start" }}>
+      <CalendarGrid consistency={o.consistency} today={today} />
+      <ReadinessPanel days={o.readiness} today={today} />
+      <OtherTraining athleteId={o.athlete.id} others={o.others} today={today} />
+      <Recovery proteinGrams={o.proteinGrams} />
+    </Box>
+  );
+  return (
+    <Box sx={{ pb: 6 }}>
+      <Head overview={o} />
+      <AthleteTabs athleteId={o.athlete.id} />
+      {/* Where reasons are open they take the right column, and what stands there goes below. */}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: why.opened ? "minmax(0,1fr)" : "minmax(0,1fr) 320px" },
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          {said && (
+            <Typography role="status" sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
+              {said}
+            </Typography>
+          )}
+          <StopBand stops={o.stops} athleteId={o.athlete.id} needsClearance={o.athlete.openClearances.length > 0} />
+          {isCoach && <Decisions overview={o} />}
+          {o.asksMorning.map((id) => (
+            <Typography key={id} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
+              How did the last session feel the next morning?{" "}
+              <Link to={`/athletes/${o.athlete.id}/sessions/${id}`}>Tell it</Link>
+            </Typography>
+          ))}
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1.25fr) minmax(0,1fr)" },
+              columnGap: 0,
+            }}
+          >
+            <Now overview={o} />
+            <Goals overview={o} />
+          </Box>
+          <Section
+            title="Lifts and holds"
+            note="dashed: the next threshold"
+            action={
+              isCoach && (
+                <Button size="small" disabled={o.bodyMassKg === null} onClick={() => setTesting(true)}>
+                  Record a test
+                </Button>
+              )
+            }
+          >
+            <TrainedTable athleteId={o.athlete.id} rows={o.trained} today={today} />
+          </Section>
+        </Box>
+        <Box
+          component="aside"
+          sx={(t) => ({
+            px: { xs: 4, sm: 6, lg: 5 },
+            py: 5,
+            borderLeft: { lg: why.opened ? 0 : `1px solid ${t.vars.palette.line2}` },
+          })}
+        >
+          {side}
+        </Box>
+      </Box>
+      {testing && (
+        <RecordTest
+          athleteId={o.athlete.id}
+          unit={unit}
+          first={null}
+          onClose={() => setTesting(false)}
+          onDone={setSaid}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Head({ overview: o }: { overview: Overview }) {
+  const { today } = useSignedIn();
+  const unit = useUnit();
+  const worst = [...o.readiness].reverse().find((d) => d.pain !== null);
+  const { intake } = o.athlete;
+  return (
+    <Box
+      sx={(t) => ({
+        px: { xs: 4, sm: 6 },
+        py: 2.5,
+        borderBottom: `1px solid ${t.vars.palette.line2}`,
+        display: "flex",
+        columnGap: 8,
+        rowGap: 2,
+        flexWrap: "wrap",
+      })}
+    >
+      <Box sx={{ mr: "auto" }}>
+        <Typography variant="h1">{o.athlete.name}</Typography>
+        <Typography variant="body2" color="textSecondary">
+          {[
+            o.athlete.birthYear && `${Number(today.slice(0, 4)) - o.athlete.birthYear} years`,
+            intake.minutes && `up to ${intake.minutes} min`,
+            o.nextSession && `trains next ${dayWeek(o.nextSession)}`,
+          ]
+            .filter(Boolean)
+            .join(", ")}
+        </Typography>
+      </Box>
+      <Fact label="Bodyweight">{o.bodyMassKg === null ? "not weighed yet" : mass(o.bodyMassKg, unit, 1)}</Fact>
+      {worst && worst.pain! > 0 && (
+        <Fact label={`Pain, ${dayShort(worst.day, today)}`}>
+          <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center" }}>
+            {worst.pain! >= 3 && <StatusShape status="caution" />}
+            {worst.pain} of 10
+          </Box>
+        </Fact>
+      )}
+      {o.block && (
+        <Fact label="Block" note={o.block.deload ? `deload from ${dayShort(o.block.deload, today)}` : undefined}>
+          <Box component={Link} to={`/athletes/${o.athlete.id}/blocks/${o.block.id}`} sx={{ color: "inherit" }}>
+            {o.block.name}, week {o.block.week} of {o.block.weeks}
+          </Box>
+        </Fact>
+      )}
+    </Box>
+  );
+}
+
+function Fact({ label, note, children }: { label: string; note?: string; children: React.ReactNode }) {
+  return (
+    <Box sx={{ fontSize: 13, lineHeight: "16px" }}>
+      <Box sx={{ color: "text.secondary" }}>{label}</Box>
+      <Box sx={{ fontSize: 14, lineHeight: "20px", fontWeight: 600 }}>{children}</Box>
+      {note && <Box sx={{ color: "text.secondary", fontSize: 12 }}>{note}</Box>}
+    </Box>
+  );
+}
+
+/** The most cautious decision, and the others on demand. */
+function Decisions({ overview: o }: { overview: Overview }) {
+  const [all, setAll] = useState(false);
+  if (o.decisions.length === 0) return null;
+  const shown = all ? o.decisions : o.decisions.slice(0, 1);
+  return (
+    <Box component="section" aria-label="Decisions">
+      {shown.map((d) => (
+        <DecisionStrip key={d.id} decision={d} />
+      ))}
+      {o.decisions.length > 1 && (
+        <Typography variant="body2" component="div" sx={{ px: { xs: 4, sm: 6 }, pt: 2 }}>
+          <QuietButton aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? "Show the first only" : `and ${o.decisions.length - 1} more`}
+          </QuietButton>
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+function Now({ overview: o }: { overview: Overview }) {
+  return (
+    <Section title="Today">
+      {o.today.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          {o.nextSession ? `No session today; the next is on ${dayWeek(o.nextSession)}.` : "No session is planned."}
+        </Typography>
+      )}
+      {o.today.map((s) => (
+        <Box key={s.id} sx={{ mb: 4 }}>
+          <Box sx={{ display: "flex", gap: 3, alignItems: "center", mb: 1 }}>
+            <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }}>
+              {[s.title, s.easy && "deload", plural(s.items.length, "item"), clock(s.durationSeconds)]
+                .filter(Boolean)
+                .join(", ")}
+            </Typography>
+            <Button
+              size="small"
+              variant={s.status === "Done" ? "outlined" : "contained"}
+              color={s.status === "Done" ? "inherit" : "secondary"}
+              component={Link}
+              to={`/athletes/${o.athlete.id}/sessions/${s.id}`}
+            >
+              {s.status === "Done" ? "Open session" : "Log this session"}
+            </Button>
+          </Box>
+          <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 1, borderColor: "text.primary" }}>
+            {s.items.map((i) => (
+              <Box
+                component="li"
+                key={i.id}
+                sx={{
+                  display: "grid",
+                  gridTemplateColumns: "minmax(0,1fr) minmax(0,1.2fr) auto",
+                  gap: 3,
+                  py: 1.5,
+                  borderBottom: 1,
+                  borderColor: "divider",
+                  fontSize: 13,
+                }}
+              >
+                <Box
+                  component={Link}
+                  to={`/athletes/${o.athlete.id}/movement?movement=${i.movement}`}
+                  sx={{ color: "inherit", textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
+                >
+                  {i.name}
+                </Box>
+                <b>{i.skipped ? `skipped: ${i.skipped}` : i.line}</b>
+                <Box sx={{ color: "text.secondary", textAlign: "right" }}>
+                  {i.last ? (
+                    <>
+                      <DoneText done={i.last} />, {dayWeek(i.last.day).split(",")[0]}
+                    </>
+                  ) : (
+                    "first time"
+                  )}
+                </Box>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Section>
+  );
+}
+
+function Goals({ overview: o }: { overview: Overview }) {
+  const unit = useUnit();
+  return (
+    <Section title="Goals" note="height: share of the summit’s demand">
+      {o.goals.length === 0 && (
+        <Empty
+          title="No goal yet."
+          action={
+            <Button component={Link} to={`/athletes/${o.athlete.id}/intake`}>
+              Set goals
+            </Button>
+          }
+        >
+          A goal places the athlete on its ladder and names what limits them.
+        </Empty>
+      )}
+      {o.goals.map((g) => (
+        <Box
+          key={g.ridge.ladder}
+          sx={(t) => ({
+            display: "grid",
+            gridTemplateColumns: "110px minmax(0,1fr)",
+            gap: 3,
+            py: 2,
+            borderBottom: `1px solid ${t.vars.palette.divider}`,
+            fontSize: 13,
+          })}
+        >
+          <SmallRidge ridge={g.ridge} width={110} />
+          <Box>
+            <Box
+              component={Link}
+              to={`/athletes/${o.athlete.id}/ladders?ladder=${g.ridge.ladder}`}
+              sx={{ color: "inherit", fontWeight: 600 }}
+            >
+              {g.ridge.name}: {g.ridge.trainingName ?? "not started"}
+            </Box>
+            {g.ridge.limiting && (
+              <Box>
+                Limiting factor: <b>{g.ridge.limiting.name}</b>, {shortfall(g.ridge.limiting, unit)}
+              </Box>
+            )}
+            {g.forecast && (
+              <Box sx={{ color: "text.secondary" }}>
+                {g.ridge.next && g.forecast.from !== null ? `${g.ridge.next}: ` : ""}
+                {forecastText(g.forecast)}
+              </Box>
+            )}
+          </Box>
+        </Box>
+      ))}
+    </Section>
+  );
+}
+
+function Section({
+  title,
+  note,
+  action,
+  children,
+}: {
+  title: string;
+  note?: string;
+  action?: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  return (
+    <Box component="section" aria-label={title} sx={{ px: { xs: 4, sm: 6 }, pt: 5, minWidth: 0 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, pb: 2, flexWrap: "wrap" }}>
+        <Typography variant="h2">{title}</Typography>
+        {note && (
+          <Typography variant="body2" color="textSecondary">
+            {note}
+          </Typography>
+        )}
+        {action && <Box sx={{ ml: "auto" }}>{action}</Box>}
+      </Box>
+      {children}
+    </Box>
+  );
+}

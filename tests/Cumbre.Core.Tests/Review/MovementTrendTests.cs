@@ -1,0 +1,246 @@
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Review;
+using Cumbre.Core.Tests.Decisions;
+
+namespace Cumbre.Core.Tests.Review;
+
+/// <summary>Each movement is followed in its own measure; figures are worked by hand.</summary>
+public sealed class MovementTrendTests
+{
+    private static readonly string[] Mondays =
+    [
+        "2026-01-26",
+        "2026-02-02",
+        "2026-02-09",
+        "2026-02-16",
+        "2026-02-23",
+        "2026-03-02",
+        "2026-03-09",
+    ];
+
+    private static MovementTrend Of(Trainee trainee, string movement) =>
+        new(trainee.Work(new(2026, 3, 16)), Catalogue.Shipped.Movements[movement]);
+
+    private static Trainee Each(string movement, string line, int[][] done, Func<int, string?>? strap = null)
+    {
+        var trainee = new Trainee().Wants("front-lever").Wants("weighted-dip").Wants("pull-up");
+        for (var i = 0; i < done.Length; i++)
+        {
+            var mark = strap?.Invoke(i);
+            trainee.Did(Mondays[i], movement, line, done[i], with: set =>
+                mark is null ? set : set with { SetUp = new([new("strap mark", mark)]) }
+            );
+        }
+
+        return trainee;
+    }
+
+    // The third hold of three counts, as three are asked: 5, 6, 6, 7, 8, 8, 9 on seven Mondays.
+    private static readonly int[][] Holds =
+    [
+        [7, 6, 5],
+        [8, 7, 6],
+        [8, 6, 6],
+        [9, 8, 7],
+        [9, 9, 8],
+        [10, 9, 8],
+        [11, 10, 9],
+    ];
+
+    [Fact]
+    public void A_hold_counts_the_set_that_the_standard_asks_for_and_shows_the_best_beside_it()
+    {
+        var trend = Of(Each("front-lever-tuck", "hold 3 x 10 s", Holds), "front-lever-tuck");
+        Assert.Equal((TrendMeasure.Seconds, 3, 10m), (trend.Measure, trend.Sets, trend.Ahead!.Value));
+        Assert.Equal([5, 6, 6, 7, 8, 8, 9], trend.Points.Select(p => p.Counts));
+        Assert.Equal([7, 8, 8, 9, 9, 10, 11], trend.Points.Select(p => p.Best));
+    }
+
+    // By hand: 21 pair slopes a week, median 0.667; of seven points P(S >= 11) = 0.068 and P(S >= 9) = 0.119, so C = 9
+    // and the interval runs from the sixth slope to the sixth from the end, 0.5 to 0.75; one second is left: 2 weeks at either end.
+    [Fact]
+    public void The_forecast_is_an_interval_of_weeks()
+    {
+        var forecast = Of(Each("front-lever-tuck", "hold 3 x 10 s", Holds), "front-lever-tuck").Forecast;
+        Assert.Null(forecast.Reason);
+        Assert.Equal((2, 2), forecast.Weeks!.Value);
+        Assert.Equal(7, forecast.Points);
+    }
+
+    [Theory]
+    [InlineData(3, NoForecast.TooFewPoints)]
+    [InlineData(4, null)]
+    public void Fewer_than_four_days_give_no_forecast(int days, NoForecast? reason) =>
+        Assert.Equal(
+            reason,
+            Of(
+                Each(
+                    "front-lever-tuck",
+                    "hold 3 x 10 s",
+                    [.. new[] { 4, 5, 6, 7 }.Take(days).Select(s => new[] { s, s, s })]
+                ),
+                "front-lever-tuck"
+            ).Forecast.Reason
+        );
+
+    [Fact]
+    public void A_line_that_does_not_rise_gives_no_forecast() =>
+        Assert.Equal(
+            NoForecast.NotRising,
+            Of(
+                Each(
+                    "front-lever-tuck",
+                    "hold 3 x 10 s",
+                    [.. new[] { 7, 6, 7, 6, 7, 6 }.Select(s => new[] { s, s, s })]
+                ),
+                "front-lever-tuck"
+            ).Forecast.Reason
+        );
+
+    [Fact]
+    public void A_changed_set_up_cuts_the_series_and_keeps_its_own_record()
+    {
+        var trend = Of(
+            Each(
+                "ring-row",
+                "3 x 8..12",
+                [
+                    [12, 12, 11],
+                    [12, 12, 12],
+                    [9, 8, 8],
+                    [10, 9, 8],
+                ],
+                i => i < 2 ? "8" : "4"
+            ),
+            "ring-row"
+        );
+        Assert.Equal([false, false, true, true], trend.Points.Select(p => p.IsCompared));
+        Assert.Equal(10, trend.Now!.Best);
+        Assert.Equal(
+            [("strap mark 4", 10m, true), ("strap mark 8", 12m, false)],
+            trend.Records().Select(r => (r.SetUp, r.Value, r.IsCompared))
+        );
+        Assert.Equal(2, trend.Forecast.Points);
+    }
+
+    // 70 kg and 20 kg for five with two in reserve: 90 x (1 + 7 / 30) = 111.
+    [Fact]
+    public void A_load_is_followed_by_the_e1RM_of_the_system_with_its_range()
+    {
+        var trainee = new Trainee(70).Did("2026-03-09", "weighted-dip", "3 x 5 @ +20 kg", [5, 5, 4], reserve: 2);
+        var point = Assert.Single(Of(trainee, "weighted-dip").Points);
+        Assert.Equal(111m, Math.Round(point.Counts, 2));
+        Assert.True(point.Low < point.Counts && point.Counts <= point.High);
+    }
+
+    // The dip ladder asks +25 % for five: (70 + 17.5) x (1 + 5 / 30) = 102.1 kg of e1RM.
+    [Fact]
+    public void A_threshold_of_load_is_the_e1RM_that_it_asks() =>
+        Assert.Contains(
+            Of(
+                new Trainee(70).Wants("weighted-dip").Did("2026-03-09", "weighted-dip", "3 x 5 @ +5 kg", [5, 5, 5]),
+                "weighted-dip"
+            ).Lines,
+            l => l.Value == 102.1m
+        );
+
+    [Fact]
+    public void Assisted_reps_and_negatives_are_no_strict_ones()
+    {
+        var trainee = new Trainee()
+            .Bands(20)
+            .Did("2026-03-02", "pull-up", "3 x 15 @ band 20 kg", [15, 15, 15])
+            .Did("2026-03-09", "pull-up", "3 x 5", [5, 5, 4]);
+        var trend = Of(trainee, "pull-up");
+        Assert.Equal((TrendMeasure.Reps, 5m), (trend.Measure, Assert.Single(trend.Points).Best));
+    }
+
+    [Fact]
+    public void Help_of_a_band_is_followed_by_its_kilograms_and_less_is_better()
+    {
+        var trainee = new Trainee()
+            .Bands(30, 20)
+            .Did("2026-03-02", "banded-pull-up", "3 x 8 @ band 30 kg", [8, 8, 8])
+            .Did("2026-03-09", "banded-pull-up", "3 x 8 @ band 20 kg", [8, 8, 8]);
+        var trend = Of(trainee, "banded-pull-up");
+        Assert.Equal(TrendMeasure.Assistance, trend.Measure);
+        Assert.Equal([30, 20], trend.Points.Select(p => p.Counts));
+        Assert.Equal(20, Assert.Single(trend.Records()).Value);
+        Assert.Equal(NoForecast.Stepwise, trend.Forecast.Reason);
+    }
+
+    [Fact]
+    public void A_box_is_followed_by_its_height()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-02", "jumping-muscle-up", "3 x 5 box 60 cm", [5, 5, 5])
+            .Did("2026-03-09", "jumping-muscle-up", "3 x 5 box 45 cm", [5, 5, 4]);
+        Assert.Equal([60, 45], Of(trainee, "jumping-muscle-up").Points.Select(p => p.Counts));
+    }
+
+    [Fact]
+    public void Each_side_has_its_own_line_and_the_weaker_one_counts()
+    {
+        var trainee = new Trainee().Did("2026-03-09", "single-arm-row", "3 x 8 each side", [8, 10, 8, 10, 7, 10]);
+        var trend = Of(trainee, "single-arm-row");
+        Assert.Equal([(Side.Left, 8m), (Side.Right, 10m)], trend.Points.Select(p => (p.Side!.Value, p.Best)));
+        Assert.Equal(Side.Left, trend.Now!.Side);
+    }
+
+    [Fact]
+    public void A_deload_is_shown_and_says_nothing()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-02", "pull-up", "3 x 8", [8, 8, 8])
+            .Did("2026-03-09", "pull-up", "2 x 5", [5, 5], easy: true);
+        var trend = Of(trainee, "pull-up");
+        Assert.Equal([false, true], trend.Points.Select(p => p.IsEasy));
+        Assert.Equal(8, trend.Now!.Best);
+    }
+
+    [Fact]
+    public void Nothing_done_is_an_empty_trend()
+    {
+        var trend = Of(new Trainee(), "pull-up");
+        Assert.Empty(trend.Points);
+        Assert.Null(trend.Now);
+        Assert.Empty(trend.Records());
+    }
+
+    private static CalendarSession On(string day, int done, bool easy = false) =>
+        new(DateOnly.Parse(day), 6, done, easy);
+
+    [Fact]
+    public void The_calendar_tells_what_became_of_each_session()
+    {
+        var week = Consistency.Of(
+            [
+                On("2026-03-09", 6),
+                On("2026-03-10", 5),
+                On("2026-03-12", 0),
+                On("2026-03-14", 6, easy: true),
+                On("2026-03-16", 0),
+                On("2026-03-19", 0),
+                On("2025-12-28", 6),
+            ],
+            new(2026, 3, 16)
+        );
+        Assert.Equal(new DateOnly(2025, 12, 29), week.From);
+        Assert.Equal(
+            [
+                SessionFate.Done,
+                SessionFate.Partly,
+                SessionFate.Missed,
+                SessionFate.Done,
+                SessionFate.Planned,
+                SessionFate.Planned,
+            ],
+            week.Days.Select(d => d.Fate)
+        );
+        Assert.Equal((2, 4, 0.5m), (week.InFull, week.Due, week.Adherence));
+    }
+
+    [Fact]
+    public void Nothing_due_has_no_adherence() => Assert.Null(Consistency.Of([], new(2026, 3, 16)).Adherence);
+}
