@@ -35,11 +35,27 @@ public sealed record SessionScript(int[]? Reps, int? Pain = null, string? PainPl
 /// <param name="Line">As it was planned.</param>
 /// <param name="Amounts">Reps or seconds, set by set and side by side.</param>
 /// <param name="Reserve">Reps left in each set; null: not asked.</param>
-public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] Amounts, int? Reserve = null);
+public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] Amounts, int? Reserve = null)
+{
+    /// <summary>How it was set up; empty: nobody said.</summary>
+    public IReadOnlyDictionary<string, string> SetUp { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>In a deload.</summary>
+    public bool Easy { get; init; }
+}
+
+/// <summary>Training beside the plan.</summary>
+public sealed record OtherScript(int DaysAgo, string What, int Minutes, int Effort);
 
 /// <summary>Who is simulated, and what must happen to them.</summary>
 public sealed record AthleteScript(string Name, decimal BodyMassKg)
 {
+    /// <summary>What is told before today's session: hours of sleep and soreness; null: nothing yet.</summary>
+    public (decimal Sleep, int Soreness)? ToldToday { get; init; }
+
+    /// <summary>What else was trained.</summary>
+    public IReadOnlyList<OtherScript> Others { get; init; } = [];
+
     public int? BirthYear { get; init; }
 
     public Sex? Sex { get; init; }

@@ -131,6 +131,9 @@ public static class DemoClub
     private static IReadOnlyDictionary<string, string> VolumeFirst { get; } =
         new Dictionary<string, string> { ["muscle-up-entry"] = "volume-first" };
 
+    private static Dictionary<string, string> Told(params (string Part, string Value)[] parts) =>
+        parts.ToDictionary(p => p.Part, p => p.Value);
+
     private const string Tens = "3 x 8..10 @ +5 kg then +2.5 kg rest 2:00";
 
     /// <summary>The athletes and their histories up to <paramref name="today"/>.</summary>
@@ -190,6 +193,7 @@ public static class DemoClub
         // Earns more load: two clean sessions.
         new("Ilse Marquina", 71.4m)
         {
+            Others = [new(2, "bouldering", 90, 7), new(9, "bouldering", 90, 6)],
             Intake = Said(4, 75, ["front-lever", "bar-muscle-up"], ["weighted-pull-up"]),
             Sex = Sex.Female,
             StatureCm = 168,
@@ -204,8 +208,14 @@ public static class DemoClub
             HeavyTestEveryDays = 32,
             Logs =
             [
-                new(9, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5]),
-                new(2, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5]),
+                new(9, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5])
+                {
+                    SetUp = Told(("grip and width", "shoulder width")),
+                },
+                new(2, "high-pull-up", "5 x 5 to chest fast", [5, 5, 5, 5, 5])
+                {
+                    SetUp = Told(("grip and width", "shoulder width")),
+                },
                 new(10, "front-lever-advanced-tuck", "hold 5 x 4 s rest 2:00", [4, 4, 4, 4, 4]),
                 new(3, "front-lever-advanced-tuck", "hold 5 x 4 s rest 2:00", [4, 4, 4, 4, 4]),
             ],
@@ -343,7 +353,13 @@ public static class DemoClub
             GainKgPerWeek = 0.4,
             HeavyTestEveryDays = 45,
             LastHeavyTestDaysAgo = 56,
-            Logs = [new(3, "jumping-muscle-up", "3 x 5 box 60 cm rest 2:30", [5, 5, 5])],
+            Logs =
+            [
+                new(3, "jumping-muscle-up", "3 x 5 box 60 cm rest 2:30", [5, 5, 5])
+                {
+                    SetUp = Told(("grip and width", "shoulder width"), ("elbow first", "both")),
+                },
+            ],
             Tests =
             [
                 .. Base(130, 14, 15, 20, 35, 18),
@@ -392,6 +408,8 @@ public static class DemoClub
         // Thinks in pounds.
         new("Marlow Quist", 88.4m)
         {
+            // A short night and a sore body: the easy version of the day is offered.
+            ToldToday = (5.5m, 7),
             Intake = Said(9, 60, ["ring-muscle-up", "weighted-dip"], ["weighted-pull-up"]) with
             {
                 Place = TrainingPlace.Home,
@@ -408,8 +426,14 @@ public static class DemoClub
             GainKgPerWeek = 0.5,
             Logs =
             [
-                new(9, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5]),
-                new(2, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5]),
+                new(9, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5])
+                {
+                    SetUp = Told(("strap mark", "12"), ("ring material", "wood")),
+                },
+                new(2, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5])
+                {
+                    SetUp = Told(("strap mark", "12"), ("ring material", "wood")),
+                },
             ],
             Tests =
             [
@@ -476,6 +500,7 @@ public static class DemoClub
         // Drop sets.
         new("Petra Holm", 66.9m)
         {
+            Others = [new(1, "running", 40, 4)],
             Intake = Said(12, 60, ["human-flag"], ["weighted-pull-up"]),
             Sex = Sex.Female,
             StatureCm = 170,

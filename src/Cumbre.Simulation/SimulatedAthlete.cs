@@ -3,6 +3,7 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
+using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
 
 namespace Cumbre.Simulation;
@@ -20,6 +21,9 @@ public sealed record SimulatedSession(
     IReadOnlyList<(Guid Id, LoggedSet Set)> Sets
 )
 {
+    /// <summary>Of the whole session, 1 to 10; null: not told.</summary>
+    public decimal? Effort { get; init; }
+
     public Exposure ToExposure() =>
         new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]);
 }
@@ -33,6 +37,11 @@ public sealed record SimulatedAthlete(
     IReadOnlyList<SimulatedSession> Sessions
 )
 {
+    /// <summary>What was told before sessions.</summary>
+    public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
+
+    public IReadOnlyList<OtherTraining> Others { get; init; } = [];
+
     /// <summary>What is planned from this week on, with its id; null: no block.</summary>
     public (Guid Id, Block Block)? Block { get; init; }
 }

@@ -8,6 +8,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
+using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
 using Cumbre.Core.Strength;
 
@@ -25,6 +26,14 @@ public static class Simulator
 
     /// <summary>Day-to-day scatter of the maximum.</summary>
     private const double DailyScatter = 0.008;
+
+    /// <summary>So many weeks are made before the first log of a movement, each so much shorter.</summary>
+    private const int WeeksBefore = 7;
+
+    private const double ShortByWeek = 0.06;
+
+    /// <summary>Check-ins and efforts are told for so many days.</summary>
+    private const int DaysTold = 42;
 
     /// <param name="script">Who, and what must happen.</param>
     /// <param name="seed">Gives the same history each time.</param>
@@ -51,17 +60,81 @@ public static class Simulator
             results.AddRange(script.Tests.Select(Test));
             Train();
             sessions.AddRange(script.Logs.Select(Logged));
+            sessions.AddRange(script.Logs.GroupBy(l => l.Movement).SelectMany(Before).Select(Logged));
             sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
             var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
-            return new(id, script, masses, results, sessions)
+            return new(id, script, masses, results, [.. sessions.Select(WithEffort)])
             {
+                CheckIns = [.. CheckIns()],
+                Others =
+                [
+                    .. script.Others.Select(o => new OtherTraining(
+                        ids.Next(today.AddDays(-o.DaysAgo)),
+                        today.AddDays(-o.DaysAgo),
+                        o.What,
+                        o.Minutes,
+                        o.Effort
+                    )),
+                ],
                 Block = block is null ? null : (ids.Next(today), block),
             };
         }
 
+        /// <summary>
+        /// The weeks before the first log of a movement: the same line, each set a little short of what came later, and
+        /// lighter weeks between.
+        /// </summary>
+        private IEnumerable<LogScript> Before(IEnumerable<LogScript> logs)
+        {
+            var first = logs.MaxBy(l => l.DaysAgo)!;
+            for (var week = 1; week <= WeeksBefore; week++)
+            {
+                var share = 1 - ShortByWeek * week;
+                yield return first with
+                {
+                    DaysAgo = first.DaysAgo + 7 * week,
+                    Amounts = [.. first.Amounts.Select(a => Math.Max(1, (int)(a * share)))],
+                    Easy = week % 4 == 2,
+                };
+            }
+        }
+
+        /// <summary>What was left in the last sets tells how hard the session was.</summary>
+        private SimulatedSession WithEffort(SimulatedSession session) =>
+            session.Sets.Count == 0 || session.Day < today.AddDays(-DaysTold)
+                ? session
+                : session with
+                {
+                    Effort = Math.Clamp(9 - session.Sets.Min(s => s.Set.Reserve ?? 2) - (session.Easy ? 3 : 0), 4, 10),
+                };
+
+        private IEnumerable<CheckIn> CheckIns()
+        {
+            var said = new Random(seed * 31);
+            foreach (
+                var day in sessions
+                    .Where(s => s.Sets.Count > 0 && s.Day >= today.AddDays(-DaysTold))
+                    .Select(s => s.Day)
+                    .Distinct()
+            )
+                yield return new(
+                    ids.Next(day),
+                    day,
+                    Math.Round(6.5m + (decimal)said.NextDouble() * 1.8m, 1),
+                    1 + said.Next(4),
+                    5 + said.Next(4),
+                    script.Others.Any(o => o.Effort >= OtherTraining.HardFrom && day == today.AddDays(1 - o.DaysAgo))
+                );
+            if (script.ToldToday is { } told)
+                yield return new(ids.Next(today), today, told.Sleep, told.Soreness, 3, false);
+        }
+
         private void Weigh()
         {
-            var days = 7 * Math.Max(script.Weeks, 2);
+            var days = Math.Max(
+                7 * Math.Max(script.Weeks, 2),
+                script.Logs.Select(l => l.DaysAgo + 7 * (WeeksBefore + 1)).DefaultIfEmpty(0).Max()
+            );
             for (var ago = days; ago >= script.LastWeighedDaysAgo; ago -= 3)
             {
                 var day = today.AddDays(-ago);
@@ -317,6 +390,9 @@ public static class Simulator
                                 FormVerdict.Clean,
                                 seconds: timed ? log.Amounts[i] : null
                             )
+                            {
+                                SetUp = new(log.SetUp),
+                            }
                         );
                     }
                 )
@@ -327,7 +403,7 @@ public static class Simulator
                 day,
                 log.Movement,
                 plan,
-                false,
+                log.Easy,
                 [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
                 BodyMassOn(day),
                 sets

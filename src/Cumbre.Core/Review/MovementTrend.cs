@@ -38,6 +38,8 @@ public enum TrendMeasure
 /// <param name="IsTest">Recorded as a test.</param>
 /// <param name="IsEasy">In a deload, eased, or on a light day: it is shown, and says nothing about the trend.</param>
 /// <param name="IsCompared">Set up like the newest exposure.</param>
+/// <param name="IsBound">Done as planned and no best: the athlete can do at least this much, and the trend is not read
+/// from it.</param>
 public sealed record TrendPoint(
     DateOnly Day,
     Side? Side,
@@ -47,7 +49,8 @@ public sealed record TrendPoint(
     decimal? High,
     bool IsTest,
     bool IsEasy,
-    bool IsCompared
+    bool IsCompared,
+    bool IsBound = false
 );
 
 /// <summary>A threshold in the trend's own measure.</summary>
@@ -110,7 +113,10 @@ public sealed class MovementTrend
         exposures = [.. athlete.Athlete.Exposures.Where(e => e.Movement == movement.Slug).OrderBy(e => e.Day)];
         newest = exposures.LastOrDefault(e => e.Plan is not Negatives) ?? exposures.LastOrDefault();
         Measure = MeasureOf();
-        Lines = [.. LinesOf().OrderBy(l => l.Value)];
+        // A harder threshold that is met leaves those under it behind.
+        var all = LinesOf().OrderBy(l => l.Value).ToArray();
+        var met = all.Where(l => l.Term.Met).Select(l => (decimal?)l.Value).Max();
+        Lines = [.. all.Where(l => l.Term.Met || met is null || l.Value > met)];
         Ahead = IsStepwise ? null : Lines.FirstOrDefault(l => !l.Term.Met);
         Sets = Ahead?.Sets ?? 1;
         All = PointsOf(exposures);
@@ -137,9 +143,9 @@ public sealed class MovementTrend
 
     public Forecast Forecast { get; }
 
-    /// <summary>The newest day that was neither easy nor set up otherwise; of two sides the weaker.</summary>
+    /// <summary>The newest day from which the trend is read; of two sides the weaker.</summary>
     public TrendPoint? Now =>
-        All.Where(p => p is { IsEasy: false, IsCompared: true })
+        All.Where(p => p is { IsEasy: false, IsCompared: true, IsBound: false })
             .GroupBy(p => p.Day)
             .LastOrDefault()
             ?.MinBy(p => IsStepwise ? -p.Best : p.Best);
@@ -215,7 +221,9 @@ public sealed class MovementTrend
 
     private bool IsCompared(Exposure e) => newest is null || e.IsSetUpLike(newest);
 
-    private TrendPoint[] PointsOf(IEnumerable<Exposure> done) =>
+    private TrendPoint[] PointsOf(IEnumerable<Exposure> done)
+    {
+        TrendPoint[] points =
         [
             .. done.Where(IsOfMeasure)
                 .SelectMany(OfExposure)
@@ -229,6 +237,19 @@ public sealed class MovementTrend
                 )
                 .OrderBy(p => p.Day),
         ];
+        // What was done as planned is a lower bound; one that is a best is worth as much as a test.
+        var best = new Dictionary<(Side?, bool), decimal>();
+        for (var i = 0; i < points.Length; i++)
+        {
+            var key = (points[i].Side, points[i].IsCompared);
+            var known = best.TryGetValue(key, out var b) ? b : decimal.MinValue;
+            if (IsStepwise || points[i].Counts >= known)
+                points[i] = points[i] with { IsBound = false };
+            best[key] = Math.Max(known, points[i].Counts);
+        }
+
+        return points;
+    }
 
     private IEnumerable<TrendPoint> OfExposure(Exposure e) =>
         e.RowsWithExtra()
@@ -255,9 +276,19 @@ public sealed class MovementTrend
                     range?.High.Kilograms,
                     false,
                     !e.Counts || e.Role == ItemRole.Light,
-                    IsCompared(e)
+                    IsCompared(e),
+                    !IsMeasured(e, [.. side.Select(x => x.Row)])
                 );
             });
+
+    /// <summary>
+    /// Does it tell how much there was? A load does where the reserve was told; else a set to the end, or one that fell
+    /// short of its plan.
+    /// </summary>
+    private bool IsMeasured(Exposure e, IReadOnlyList<DoneSet> rows) =>
+        Measure == TrendMeasure.OneRepMax && rows.Any(r => r.Set!.Reserve is not null)
+        || e.Plan.ToTheEnd
+        || rows.Any(r => r.Amount < (r.Planned.Seconds ?? r.Planned.RepsHigh));
 
     private IEnumerable<TrendPoint> OfTests()
     {
@@ -361,7 +392,7 @@ public sealed class MovementTrend
             return new(Ahead, null, NoForecast.Stepwise, 0);
         // A step needs both sides: the weaker one of a day counts.
         var points = Points
-            .Where(p => p is { IsEasy: false, IsCompared: true })
+            .Where(p => p is { IsEasy: false, IsCompared: true, IsBound: false })
             .GroupBy(p => p.Day)
             .Select(g => (Day: g.Key, Counts: g.Min(p => p.Counts)))
             .ToArray();

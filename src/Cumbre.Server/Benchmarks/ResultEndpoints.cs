@@ -46,7 +46,8 @@ public sealed record ResultDto(
     decimal BodyMassKg,
     FormVerdict Form,
     int EffectiveReps,
-    bool GivesEstimate
+    bool GivesEstimate,
+    Score Score
 )
 {
     public static ResultDto Of(BenchmarkResult r, Catalogue catalogue)
@@ -71,7 +72,8 @@ public sealed record ResultDto(
             r.BodyMass.Kilograms,
             r.Form,
             effective,
-            measure == BenchmarkMeasure.LoadTimesReps && r.Form == FormVerdict.Clean && OneRepMax.Allows(effective)
+            measure == BenchmarkMeasure.LoadTimesReps && r.Form == FormVerdict.Clean && OneRepMax.Allows(effective),
+            r.Score
         );
     }
 }

@@ -119,6 +119,12 @@ public static class DemoSeeder
             foreach (var (id, set) in session.Sets)
                 SessionStore.AddSet(db, new(id, session.ItemId, set), null, stamp);
             SessionStore.Finish(db, session.Id);
+            SessionStore.TellEffort(db, session.Id, session.Effort);
         }
+
+        foreach (var checkIn in athlete.CheckIns)
+            HealthStore.Put(db, athlete.Id, checkIn, stamp);
+        foreach (var other in athlete.Others)
+            HealthStore.Put(db, athlete.Id, other, stamp);
     }
 }

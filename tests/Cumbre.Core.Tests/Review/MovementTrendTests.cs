@@ -84,6 +84,30 @@ public sealed class MovementTrendTests
             ).Forecast.Reason
         );
 
+    // A test of 12 s, then the usual dose of 7 s: the hold has not become shorter.
+    [Fact]
+    public void What_was_done_as_planned_is_a_lower_bound_and_draws_no_falling_line()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-02", "front-lever-tuck", "hold 3 x 10 s", [9, 8, 8])
+            .Did("2026-03-05", "front-lever-tuck", "hold 5 x 6 s", [6, 6, 6, 6, 6])
+            .Did("2026-03-09", "front-lever-tuck", "hold 5 x 9 s", [9, 9, 9, 9, 9]);
+        var trend = Of(trainee, "front-lever-tuck");
+        Assert.Equal([false, true, false], trend.Points.Select(p => p.IsBound));
+        Assert.Equal(9, trend.Now!.Counts);
+    }
+
+    [Fact]
+    public void A_threshold_under_one_that_is_met_lies_behind()
+    {
+        var trainee = new Trainee(70)
+            .Wants("weighted-pull-up")
+            .Did("2026-03-09", "weighted-pull-up", "1 x 5 @ +20 kg", [5], reserve: 0);
+        var lines = Of(trainee, "weighted-pull-up").Lines;
+        var met = lines.Last(l => l.Term.Met);
+        Assert.All(lines.Where(l => !l.Term.Met), l => Assert.True(l.Value > met.Value));
+    }
+
     [Fact]
     public void A_line_that_does_not_rise_gives_no_forecast() =>
         Assert.Equal(

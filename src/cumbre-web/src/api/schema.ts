@@ -6994,6 +6994,7 @@ export interface components {
       effectiveReps: number;
       /** @description False when effective reps are over 12, form broke, or nothing was loaded. */
       givesEstimate: boolean;
+      score: components["schemas"]["Score"];
     };
     /**
      * @description Where a result comes from.
@@ -7328,6 +7329,42 @@ export interface components {
       club: string;
       /** @description The first is the catalogue's default. */
       choices: components["schemas"]["SchoolChoice"][];
+    };
+    /**
+     * @description What a test counted. Where a test has several sets, or a set several repetitions, the figures are those that every
+     *     one
+     *     of them reached. Guarded ranges: sets 1 to 20, reps 0 to 200, seconds 0 to 3,600, degrees 1 to 220, rest 0 to 1,800
+     *     s.
+     */
+    Score: {
+      /**
+       * Format: int32
+       * @description Repetitions of each set; 1 for a hold.
+       * @default 1
+       */
+      reps: number;
+      /**
+       * Format: int32
+       * @default 1
+       */
+      sets: number;
+      /**
+       * Format: double
+       * @description Seconds of each hold or of each descent.
+       */
+      seconds?: null | number;
+      /** @description The contact that every repetition reached. */
+      contact?: components["schemas"]["Contact"];
+      /**
+       * Format: double
+       * @description Range of a joint without pain.
+       */
+      degrees?: null | number;
+      /**
+       * Format: int32
+       * @description The longest rest between the sets.
+       */
+      restSeconds?: null | number;
     };
     /** @description One training. */
     SessionBody: {
@@ -8408,6 +8445,12 @@ export interface components {
       isEasy: boolean;
       /** @description Set up like the newest exposure. */
       isCompared: boolean;
+      /**
+       * @description Done as planned and no best: the athlete can do at least this much, and the trend is not read
+       *                 from it.
+       * @default false
+       */
+      isBound: boolean;
     };
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];

@@ -17,8 +17,12 @@ import type { Athlete } from "../api/types";
 import { dayShort, unitName, written } from "../ui/format";
 import { decimal } from "../ui/shapes";
 import { messageOf } from "../ui/states";
+import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { QuietButton } from "../ui/QuietButton";
 import { useServerErrors } from "../ui/useServerErrors";
 import { useAddBodyMass, useRemoveBodyMass } from "./useAthlete";
+
+type Reading = Athlete["bodyMasses"][number];
 
 const shape = z.object({ day: z.iso.date("Choose a day."), mass: decimal("the body mass") });
 
@@ -29,6 +33,8 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
   const [id, setId] = useState(newId);
   const add = useAddBodyMass(athlete.id);
   const remove = useRemoveBodyMass(athlete.id);
+  const [asked, setAsked] = useState<Reading | null>(null);
+  const [gone, setGone] = useState<Reading | null>(null);
   const form = useForm<z.input<typeof shape>, unknown, z.output<typeof shape>>({
     resolver: zodResolver(shape),
     defaultValues: { day: today, mass: "" },
@@ -108,16 +114,46 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
                       size="small"
                       variant="text"
                       sx={{ minHeight: 24, py: 0 }}
-                      onClick={() => remove.mutate(r.id)}
-                      aria-label={`Remove the reading of ${r.day}`}
+                      onClick={() => setAsked(r)}
+                      aria-label={`Delete the reading of ${r.day}`}
                     >
-                      Remove
+                      Delete
                     </Button>
                   </TableCell>
                 </TableRow>
               ))}
           </TableBody>
         </Table>
+      )}
+      {gone && (
+        <Typography variant="body2" role="status" sx={{ mt: 2 }}>
+          {written(gone.mass, unit)} of {dayShort(gone.day, today)} deleted.{" "}
+          <QuietButton
+            onClick={() =>
+              add.mutate({ id: newId(), day: gone.day, mass: gone.mass }, { onSuccess: () => setGone(null) })
+            }
+          >
+            Undo
+          </QuietButton>
+        </Typography>
+      )}
+      {asked && (
+        <ConfirmDialog
+          title={`Delete ${written(asked.mass, unit)} of ${dayShort(asked.day, today)}?`}
+          verb="Delete"
+          busy={remove.isPending}
+          onClose={() => setAsked(null)}
+          onConfirm={() =>
+            remove.mutate(asked.id, {
+              onSuccess: () => {
+                setGone(asked);
+                setAsked(null);
+              },
+            })
+          }
+        >
+          Loads and estimates of its days are worked out anew without it; decisions that rest on them are asked again.
+        </ConfirmDialog>
       )}
     </Box>
   );

@@ -93,7 +93,8 @@ function Movement({ page }: { page: Page }) {
             <TrendChart trend={trend} today={today} />
             <Typography variant="body2" color="textSecondary">
               {forecast} {trend.points.some((p) => p.isTest) && "Filled: on a test. "}
-              {trend.points.some((p) => p.isEasy) && "Grey bar: deload, eased or light day. "}
+              {trend.points.some((p) => p.isEasy || p.isBound) &&
+                "Grey bar: an easy day, or done as planned, so at least this much. "}
               {trend.points.some((p) => !p.isCompared) && "Grey: another set-up, not compared."}
             </Typography>
           </>

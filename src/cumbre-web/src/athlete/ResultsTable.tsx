@@ -9,9 +9,12 @@ import { useState } from "react";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Result } from "../api/types";
 import { figure } from "../ladders/wording";
+import { newId } from "../ui/newId";
+import { QuietButton } from "../ui/QuietButton";
+import { messageOf } from "../ui/states";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { dayShort, mass, writtenAdded } from "../ui/format";
-import { useRemoveResult } from "./useAthlete";
+import { useRecordResult, useRemoveResult } from "./useAthlete";
 
 const shownFirst = 8;
 
@@ -20,9 +23,11 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
   const { today, isCoach } = useSignedIn();
   const unit = useUnit();
   const remove = useRemoveResult(athleteId);
+  const record = useRecordResult(athleteId);
+  const [gone, setGone] = useState<Result | null>(null);
   const [all, setAll] = useState(false);
   const [asked, setAsked] = useState<Result | null>(null);
-  if (results.length === 0)
+  if (results.length === 0 && !gone)
     return (
       <Typography variant="body2" color="textSecondary">
         No tests yet. The gate needs them, and loads by percent need a heavy set.
@@ -76,17 +81,56 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
           {all ? "Fewer" : `All ${results.length}`}
         </Button>
       )}
+      {gone && (
+        <Typography variant="body2" role="status" sx={{ mt: 1 }}>
+          {gone.name} of {dayShort(gone.day, today)} removed.{" "}
+          <QuietButton onClick={() => record.mutate(again(gone), { onSuccess: () => setGone(null) })}>Undo</QuietButton>
+          {record.error && ` ${messageOf(record.error)}`}
+        </Typography>
+      )}
       {asked && (
         <ConfirmDialog
           title={`Remove ${asked.name} of ${dayShort(asked.day, today)}?`}
           verb="Remove"
           busy={remove.isPending}
           onClose={() => setAsked(null)}
-          onConfirm={() => remove.mutate(asked.id, { onSuccess: () => setAsked(null) })}
+          onConfirm={() =>
+            remove.mutate(asked.id, {
+              onSuccess: () => {
+                setGone(asked);
+                setAsked(null);
+              },
+            })
+          }
         >
           Loads, the gate and the chart are worked out anew without it. That it was removed is kept.
         </ConfirmDialog>
       )}
     </>
   );
+}
+
+/** The same result once more, with what its test counts. */
+function again(r: Result) {
+  const { reps, sets, seconds, contact, degrees, restSeconds } = r.score;
+  const loaded = r.measure === "LoadTimesReps";
+  const held = r.measure === "Seconds";
+  return {
+    id: newId(),
+    benchmark: r.benchmark,
+    day: r.day,
+    form: r.form,
+    reps: held || degrees !== null ? null : reps,
+    sets: sets > 1 ? sets : null,
+    seconds,
+    contact,
+    degrees,
+    restSeconds,
+    added: loaded ? r.added : null,
+    reserve: loaded ? r.reserve : null,
+    side: r.side,
+    setUp: r.setUp,
+    pain: r.pain,
+    painPlace: r.painPlace,
+  };
 }

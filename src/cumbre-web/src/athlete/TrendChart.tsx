@@ -109,7 +109,9 @@ export function TrendChart({ trend, today }: { trend: Trend; today: string }) {
 }
 
 const kindOf = (p: TrendPoint) =>
-  [p.isTest ? "test" : "training", p.isEasy && "easy day", !p.isCompared && "other set-up"].filter(Boolean).join(", ");
+  [p.isTest ? "test" : "training", p.isEasy && "easy day", p.isBound && "at least", !p.isCompared && "other set-up"]
+    .filter(Boolean)
+    .join(", ");
 
 function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["lines"]; today: string; unit: MassUnit }) {
   const x = useXScale<"time">();
@@ -140,7 +142,7 @@ function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["line
       ))}
       <path d={`M${x(time(today))} ${area.top}v${area.height}`} stroke={ink} strokeWidth="1" />
       {sides.map((side) => {
-        const run = trend.points.filter((p) => p.side === side && p.isCompared && !p.isEasy);
+        const run = trend.points.filter((p) => p.side === side && p.isCompared && !p.isEasy && !p.isBound);
         return (
           <path
             key={String(side)}
@@ -154,7 +156,7 @@ function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["line
       })}
       {trend.points.map((p) => {
         const color = p.isCompared && !p.isEasy ? glacier : grey;
-        if (p.isEasy)
+        if (p.isEasy || p.isBound)
           return <path key={`${p.day}${p.side}`} d={`M${at(p) - 5} ${up(p.best)}h10`} stroke={grey} strokeWidth="3" />;
         const [from, to] = p.low !== null && p.high !== null ? [p.low, p.high] : [p.counts, p.best];
         const size = p.isTest ? 10 : 8;

@@ -56,7 +56,9 @@ export function nowText(measure: TrendMeasure, points: TrendPoint[], unit: MassU
 const reasons = {
   NoThreshold: () => "no threshold ahead",
   TooFewPoints: (points: number) =>
-    `${points === 1 ? "one session" : `${points} sessions`} with this set-up; a trend needs four`,
+    points === 0
+      ? "nothing measured with this set-up"
+      : `${points === 1 ? "one day" : `${points} days`} measured with this set-up; a trend needs four`,
   NotRising: () => "the trend does not rise",
   TooFar: () => "over a year away at this trend",
   Stepwise: () => "it moves in steps, not along a line",

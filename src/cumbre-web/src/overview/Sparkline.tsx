@@ -15,7 +15,7 @@ export function Sparkline({
   measure: TrendMeasure;
   label: string;
 }) {
-  const shown = points.filter((p) => !p.isEasy);
+  const shown = points.filter((p) => !p.isEasy && !p.isBound);
   if (shown.length === 0) return null;
   const days = shown.map((p) => Date.parse(p.day));
   const values = shown.map((p) => p.counts);
