@@ -11,11 +11,11 @@ public sealed class PhoneTests : CoachAtWork
         [
             ("/", null, null),
             ("/roster", null, null),
-            (ilse, null, "of system"),
+            (ilse, null, "Lifts and holds"),
             (PathOf("Petra Holm") + "/movement", null, "of system"),
             (PathOf("Petra Holm"), null, "Lifts and holds"),
             (PathOf("Marlow Quist") + "/profile", null, null),
-            (ilse, "Log", "Log the set"),
+            (ilse, "Log this session", "Log the set"),
             (PathOf("Levi Sorel") + "/intake", null, null),
             ("/kit", null, null),
             ("/test-days/new", null, null),

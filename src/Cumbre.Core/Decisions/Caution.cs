@@ -179,16 +179,25 @@ internal static class CautionRules
         };
     }
 
-    /// <summary>Loading weeks in a row are done, and the plan has no deload in their place.</summary>
+    /// <summary>
+    /// Loading weeks of the movement or its pattern in a row are done, and the plan has no deload in their place: a
+    /// change of the movement does not start them anew.
+    /// </summary>
     public static Proposal? Deload(Situation s)
     {
-        var weeks = TrainingCalendar.LoadingWeeksBefore(
+        var own = TrainingCalendar.LoadingWeeksBefore(s.NextDay, s.All.Select(j => (j.Exposure.Day, j.Exposure.Easy)));
+        var pattern = TrainingCalendar.LoadingWeeksBefore(
             s.NextDay,
-            s.All.Select(j => (j.Exposure.Day, j.Exposure.Easy))
+            s.Athlete.Athlete.Exposures.Where(e =>
+                    s.Athlete.Atlas.Catalogue.Movements.GetValueOrDefault(e.Movement)?.Pattern == s.Movement.Pattern
+                )
+                .Select(e => (e.Day, e.Easy))
         );
+        var weeks = Math.Max(own, pattern);
         if (weeks < s.Rules.LoadingWeeks || s.Coming is [{ Easy: true }, ..])
             return null;
-        var plan = s.All[^1].Exposure.Plan;
+        // Within the week of a deload the sets are halved once, not once a session.
+        var plan = s.Last!.Exposure.Plan;
         var easy = Adjust.Deload(plan);
         var why = Explanation
             .For(RuleId.Deload, Quantity.Weeks(s.Rules.LoadingWeeks))
@@ -330,16 +339,16 @@ internal static class CautionRules
             : null;
     }
 
-    /// <summary>Another movement of the pattern at the same level, which is not the one that is stuck.</summary>
+    /// <summary>
+    /// Another movement of the pattern at the same level, which is not the one that is stuck, else an easier one.
+    /// </summary>
     private static MovementDose? Variation(Situation s) =>
-        Substitutes
-            .For(s.Movement, s.Athlete)
-            .FirstOrDefault(x =>
-                x.KitMissing is null && x.Movement.Measure == s.Movement.Measure && Math.Abs(x.Harder) <= 1
-            )
-            is { } other
-            ? new(other.Movement.Slug, other.Plan)
-            : null;
+        Neighbours.SameLevel(s.Athlete, s.Movement)
+        ?? (
+            Neighbours.Easier(s.Athlete, s.Movement) is { } easier
+                ? new(easier.Slug, Neighbours.FirstDose(s.Athlete, easier))
+                : null
+        );
 
     private static ExplanationBuilder Told(ExplanationBuilder why, ExposureJudgement[] stuck)
     {

@@ -86,7 +86,8 @@ internal class RepsMeasure : Measure
     /// </summary>
     private const int SlowLowering = 3,
         PauseSeconds = 2,
-        RangeWidth = 2;
+        RangeWidth = 2,
+        SetsMost = 5;
 
     public override Growth? More(Situation s, Prescription plan)
     {
@@ -130,9 +131,10 @@ internal class RepsMeasure : Measure
     }
 
     /// <summary>
-    /// At the zone's top: the next harder movement if its gate is met, else slower, a pause, or a set more.
+    /// At the zone's top: the next harder movement if its gate is met, else slower, a pause, or a set more, up to five,
+    /// then another movement of the level (this project's choice).
     /// </summary>
-    protected static Growth OverTheZone(Situation s, Prescription plan)
+    protected static Growth? OverTheZone(Situation s, Prescription plan)
     {
         var why = Clean(s, RuleId.OverTheZone, Quantity.Reps(s.Zone.Low), Quantity.Reps(s.Zone.High));
         if (Neighbours.Harder(s.Athlete, s.Movement) is { } harder)
@@ -163,7 +165,11 @@ internal class RepsMeasure : Measure
                 ProposalCause.CleanSessions,
                 why
             );
-        return new(ProposalKind.AddSet, Same(s, plan.WithSets(plan.SetCount + 1)), ProposalCause.CleanSessions, why);
+        return plan.SetCount < SetsMost
+                ? new(ProposalKind.AddSet, Same(s, plan.WithSets(plan.SetCount + 1)), ProposalCause.CleanSessions, why)
+            : Neighbours.SameLevel(s.Athlete, s.Movement) is { } other
+                ? new(ProposalKind.Variation, other, ProposalCause.CleanSessions, why)
+            : null;
     }
 }
 

@@ -6,8 +6,11 @@ using Cumbre.Core.Programmes;
 namespace Cumbre.Core.Decisions;
 
 /// <summary>The movements around one: the next on its ladder, an easier one, the same with help or without.</summary>
-internal static class Neighbours
+public static class Neighbours
 {
+    private const int ExplosiveSetTotal = 4,
+        ExplosiveReps = 3;
+
     /// <summary>
     /// The next harder movement whose gates are met, with its kit at hand and nothing sore; null: there is none.
     /// </summary>
@@ -78,6 +81,17 @@ internal static class Neighbours
             .FirstOrDefault(e => e.Slug != movement.Slug && e.Pattern == movement.Pattern && IsThere(athlete, e));
     }
 
+    /// <summary>Another movement of the pattern at about the same level, with its kit at hand; null: there is none.</summary>
+    public static MovementDose? SameLevel(AthleteAtWork athlete, Movement movement) =>
+        Substitutes
+            .For(movement, athlete)
+            .FirstOrDefault(x =>
+                x.KitMissing is null && x.Movement.Measure == movement.Measure && Math.Abs(x.Harder) <= 1
+            )
+            is { } other
+            ? new(other.Movement.Slug, other.Plan)
+            : null;
+
     /// <summary>What a helped movement becomes without the help.</summary>
     public static Movement? Unassisted(AthleteAtWork athlete, Movement assisted) =>
         athlete.Atlas.Catalogue.Movements.Values.FirstOrDefault(m =>
@@ -98,6 +112,9 @@ internal static class Neighbours
             {
                 Sides = sides,
             };
+        // An explosive pull is few fast reps, however many slow ones there are.
+        if (movement.Measure == BenchmarkMeasure.ContactHeight)
+            return new ExplosiveSets(ExplosiveSetTotal, ExplosiveReps, ExplosiveReps) { Sides = sides };
         var helped = athlete.Atlas.Catalogue.Movements.Values.Any(m => m.AssistedBy == movement.Slug);
         var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null) ?? RepDose.FindsLevel(helped);
         return dose with { Sides = sides, Load = helped && Band(athlete, 0) is { } band ? band : null };

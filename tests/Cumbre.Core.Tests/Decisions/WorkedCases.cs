@@ -497,6 +497,62 @@ public class WorkedCases
                 .Says("banded-pull-up")
         );
 
+    [Fact]
+    public void Within_the_week_of_a_deload_the_sets_are_halved_once()
+    {
+        var trainee = new Trainee();
+        foreach (var day in new[] { "2026-02-12", "2026-02-19", "2026-02-26", "2026-03-05" })
+            trainee.Did(day, "pull-up", "4 x 6", [6, 6, 6, 5]);
+        Assert.Equal("Deload: 2 x 6", trainee.Says("pull-up"));
+        Assert.Equal(
+            "Deload: 2 x 6",
+            trainee.Did("2026-03-09", "pull-up", "2 x 6", [6, 6], easy: true).Says("pull-up")
+        );
+    }
+
+    // A new movement of the pattern does not start the count of loading weeks anew.
+    [Fact]
+    public void Four_loading_weeks_of_a_pattern_ask_for_a_deload_whatever_the_movement()
+    {
+        var trainee = new Trainee();
+        foreach (var day in new[] { "2026-02-12", "2026-02-19" })
+            trainee.Did(day, "chin-up", "4 x 6", [6, 6, 6, 5]);
+        trainee.Did("2026-02-26", "pull-up", "4 x 6", [6, 6, 6, 5]);
+        Assert.Null(trainee.Says("pull-up"));
+        Assert.Equal("Deload: 2 x 6", trainee.Did("2026-03-05", "pull-up", "4 x 6", [6, 6, 6, 5]).Says("pull-up"));
+    }
+
+    // Ten pull-ups are known: a high pull begins with a few fast reps all the same, never with sets of ten.
+    [Fact]
+    public void An_explosive_movement_begins_with_few_fast_reps()
+    {
+        var athlete = new Trainee().Did("2026-03-09", "pull-up", "3 x 10", [10, 10, 10]).Work(new(2026, 3, 16));
+        var high = Cumbre.Core.Movements.Catalogue.Shipped.Movements["high-pull-up"];
+        Assert.Equal(
+            "4 x 3 fast",
+            Cumbre.Core.Notation.NotationPrinter.Print(Cumbre.Core.Decisions.Neighbours.FirstDose(athlete, high))
+        );
+    }
+
+    // At the zone's top, slow and paused already, with no harder movement open: a set more, up to five.
+    [Theory]
+    [InlineData(4, "AddSet: 5 x 15 tempo 3-2-1-0")]
+    [InlineData(5, null)]
+    public void Sets_grow_to_five_and_no_further(int sets, string? says) =>
+        Assert.Equal(
+            says,
+            new Trainee()
+                .Twice("feet-raised-pike-push-up", $"{sets} x 15 tempo 3-2-1-0", [.. Enumerable.Repeat(15, sets)])
+                .Says("feet-raised-pike-push-up")
+        );
+
+    [Fact]
+    public void Eased_push_ups_on_parallettes_grow_again() =>
+        Assert.Equal(
+            "AddReps: 1 x 9 on parallettes",
+            new Trainee().Twice("push-up", "1 x 8 on parallettes", [8]).Says("push-up")
+        );
+
     // A step with a standard of its own uses that: 5 s for the banded flag, 3 x 3 for the banded muscle-up.
     [Theory]
     [InlineData(

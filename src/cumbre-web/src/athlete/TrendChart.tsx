@@ -174,7 +174,7 @@ function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["line
           </g>
         );
       })}
-      {f.from !== null && f.to !== null && trend.ahead && (
+      {f.from !== null && f.to !== null && f.from < weeksAhead && trend.ahead && (
         <path
           d={`M${x(new Date(time(today).getTime() + f.from * 7 * day))} ${up(trend.ahead.value)}H${Math.min(
             area.left + area.width,

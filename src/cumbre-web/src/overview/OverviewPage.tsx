@@ -244,7 +244,7 @@ function Now({ overview: o }: { overview: Overview }) {
                 key={i.id}
                 sx={{
                   display: "grid",
-                  gridTemplateColumns: "minmax(0,1fr) minmax(0,1.2fr) auto",
+                  gridTemplateColumns: { xs: "minmax(0,1fr) auto", sm: "minmax(0,1fr) minmax(0,1.2fr) auto" },
                   gap: 3,
                   py: 1.5,
                   borderBottom: 1,
@@ -259,7 +259,9 @@ function Now({ overview: o }: { overview: Overview }) {
                 >
                   {i.name}
                 </Box>
-                <b>{i.skipped ? `skipped: ${i.skipped}` : i.line}</b>
+                <Box component="b" sx={{ gridRow: { xs: 2, sm: "auto" }, gridColumn: { xs: "1 / 3", sm: "auto" } }}>
+                  {i.skipped ? `skipped: ${i.skipped}` : i.line}
+                </Box>
                 <Box sx={{ color: "text.secondary", textAlign: "right" }}>
                   {i.last ? (
                     <>
