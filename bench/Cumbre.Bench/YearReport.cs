@@ -15,7 +15,9 @@ internal static class YearReport
     public static void Run(int athletes)
     {
         var years = new LivedYear[athletes];
-        Parallel.For(0, athletes, seed => years[seed] = YearUnderRules.Live(seed));
+        Parallel.For(0, athletes, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, seed =>
+            years[seed] = YearUnderRules.Live(seed)
+        );
         var items = years.SelectMany(y => y.Items).ToArray();
         var steps = items.SelectMany(i => i.StepWeeks).ToArray();
         var long_ = items.Where(i => i.Exposures >= FewExposures).ToArray();

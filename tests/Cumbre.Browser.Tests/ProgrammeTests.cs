@@ -95,7 +95,7 @@ public sealed class ProgrammeTests : CoachAtWork
             0,
             "4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30",
             "+12.5 kg",
-            "70.2 kg on the bar",
+            "70.23 kg on the bar",
             "100 s under tension",
             "10 + 2.5",
             "11:30"

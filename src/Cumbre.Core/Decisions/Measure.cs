@@ -167,7 +167,7 @@ internal class RepsMeasure : Measure
             );
         return plan.SetCount < SetsMost
                 ? new(ProposalKind.AddSet, Same(s, plan.WithSets(plan.SetCount + 1)), ProposalCause.CleanSessions, why)
-            : Neighbours.SameLevel(s.Athlete, s.Movement) is { } other
+            : Neighbours.SameLevel(s.Athlete, s.Movement, easiest: 0) is { } other
                 ? new(ProposalKind.Variation, other, ProposalCause.CleanSessions, why)
             : null;
     }

@@ -82,11 +82,14 @@ public static class Neighbours
     }
 
     /// <summary>Another movement of the pattern at about the same level, with its kit at hand; null: there is none.</summary>
-    public static MovementDose? SameLevel(AthleteAtWork athlete, Movement movement) =>
+    /// <param name="athlete">Whose.</param>
+    /// <param name="movement">Which is replaced.</param>
+    /// <param name="easiest">-1: one that is a little easier will do; 0: none that is easier.</param>
+    public static MovementDose? SameLevel(AthleteAtWork athlete, Movement movement, int easiest = -1) =>
         Substitutes
             .For(movement, athlete)
             .FirstOrDefault(x =>
-                x.KitMissing is null && x.Movement.Measure == movement.Measure && Math.Abs(x.Harder) <= 1
+                x.KitMissing is null && x.Movement.Measure == movement.Measure && x.Harder >= easiest && x.Harder <= 1
             )
             is { } other
             ? new(other.Movement.Slug, other.Plan)

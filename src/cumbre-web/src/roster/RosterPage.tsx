@@ -5,6 +5,7 @@ import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
+import TableSortLabel from "@mui/material/TableSortLabel";
 import TableRow from "@mui/material/TableRow";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
@@ -18,7 +19,7 @@ import { dayShort, dayWeek, mass } from "../ui/format";
 import { Empty, Failed, Loading } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
 import { rosterQuery } from "./useRoster";
-import { filterRoster, type RosterFilter, rosterFilters } from "./filter";
+import { filterRoster, type RosterFilter, rosterFilters, type RosterSort, rosterSorts, sortRoster } from "./filter";
 
 const rowsAtOnce = 50;
 
@@ -40,7 +41,20 @@ export default function RosterPage() {
       },
       { replace: true },
     );
-  const rows = filterRoster(roster.data ?? [], wanted, show);
+  const by = sortOf(params.get("sort"));
+  const down = params.get("down") === "1";
+  const rows = sortRoster(filterRoster(roster.data ?? [], wanted, show), by, down);
+  const sort = (column: RosterSort) =>
+    setParams(
+      (before) => {
+        before.set("sort", column);
+        if (column === by && !down) before.set("down", "1");
+        else before.delete("down");
+        before.delete("page");
+        return before;
+      },
+      { replace: true },
+    );
   const pages = Math.max(1, Math.ceil(rows.length / rowsAtOnce));
   const at = Math.min(page, pages);
   return (
@@ -100,7 +114,9 @@ export default function RosterPage() {
           {show === "archived" && wanted === "" ? "Nobody is put away." : "Nobody like that."}
         </Typography>
       )}
-      {rows.length > 0 && <Rows rows={rows.slice((at - 1) * rowsAtOnce, at * rowsAtOnce)} />}
+      {rows.length > 0 && (
+        <Rows rows={rows.slice((at - 1) * rowsAtOnce, at * rowsAtOnce)} by={by} down={down} onSort={sort} />
+      )}
       {pages > 1 && (
         <Box component="nav" aria-label="Pages" sx={{ display: "flex", gap: 3, alignItems: "center", mt: 3 }}>
           <Button size="small" disabled={at === 1} onClick={() => set("page", String(at - 1))}>
@@ -118,7 +134,32 @@ export default function RosterPage() {
   );
 }
 
-function Rows({ rows }: { rows: RosterRow[] }) {
+function sortOf(column: string | null): RosterSort {
+  return column !== null && column in rosterSorts ? (column as RosterSort) : "name";
+}
+
+function Rows({
+  rows,
+  by,
+  down,
+  onSort,
+}: {
+  rows: RosterRow[];
+  by: RosterSort;
+  down: boolean;
+  onSort: (column: RosterSort) => void;
+}) {
+  const head = (column: RosterSort, label: string, align: "left" | "right" = "right") => (
+    <TableCell align={align} sortDirection={by === column && (down ? "desc" : "asc")}>
+      <TableSortLabel
+        active={by === column}
+        direction={by === column && down ? "desc" : "asc"}
+        onClick={() => onSort(column)}
+      >
+        {label}
+      </TableSortLabel>
+    </TableCell>
+  );
   const { today } = useSignedIn();
   const unit = useUnit();
   /** Up and down go from name to name; Enter opens, as on any link. */
@@ -135,13 +176,13 @@ function Rows({ rows }: { rows: RosterRow[] }) {
       <Table aria-label="Athletes" sx={{ minWidth: 760 }} onKeyDown={onKeyDown}>
         <TableHead>
           <TableRow>
-            <TableCell>Name</TableCell>
+            {head("name", "Name", "left")}
             <TableCell>Goals</TableCell>
-            <TableCell align="right">Body mass</TableCell>
-            <TableCell align="right">One-rep maximum</TableCell>
-            <TableCell align="right">Tested</TableCell>
-            <TableCell align="right">Last</TableCell>
-            <TableCell align="right">Next</TableCell>
+            {head("mass", "Bodyweight")}
+            {head("max", "e1RM")}
+            {head("tested", "Tested")}
+            {head("last", "Last")}
+            {head("next", "Next")}
             <TableCell sx={{ pl: 4 }}>Notes</TableCell>
           </TableRow>
         </TableHead>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { RosterRow } from "../api/types";
-import { filterRoster } from "./filter";
+import { filterRoster, sortRoster } from "./filter";
 
 const row = (name: string, change: Partial<RosterRow> = {}) =>
   ({
@@ -38,4 +38,16 @@ describe("the roster", () => {
   ] as const)("narrows to %s", (filter, expected) => expect(names(filter)).toEqual(expected));
 
   it("finds by a part of the name", () => expect(names("", " d")).toEqual(["Ada", "Dee", "Ed"]));
+});
+
+it("sorts by a column either way, what is missing last", () => {
+  const all = [
+    row("Ada", { lastTest: "2026-03-01" }),
+    row("Ben", { lastTest: null }),
+    row("Cid", { lastTest: "2026-02-01" }),
+  ];
+  const names = (down: boolean) => sortRoster(all, "tested", down).map((r) => r.name);
+  expect(names(false)).toEqual(["Cid", "Ada", "Ben"]);
+  expect(names(true)).toEqual(["Ada", "Cid", "Ben"]);
+  expect(sortRoster(all, "name", true).map((r) => r.name)).toEqual(["Cid", "Ben", "Ada"]);
 });

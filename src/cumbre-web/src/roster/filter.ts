@@ -32,3 +32,24 @@ function fits(r: RosterRow, filter: RosterFilter) {
       return true;
   }
 }
+
+/** By what the roster can be sorted; what is missing stands last either way. */
+export const rosterSorts = {
+  name: (r: RosterRow) => r.name.toLowerCase(),
+  mass: (r: RosterRow) => r.bodyMassKg,
+  max: (r: RosterRow) => r.oneRepMaxKg,
+  tested: (r: RosterRow) => r.lastTest,
+  last: (r: RosterRow) => r.lastSession,
+  next: (r: RosterRow) => r.nextSession,
+} as const;
+
+export type RosterSort = keyof typeof rosterSorts;
+
+export function sortRoster(rows: RosterRow[], by: RosterSort, down: boolean) {
+  const of = rosterSorts[by];
+  return [...rows].sort((a, b) => {
+    const [x, y] = [of(a), of(b)];
+    if (x === null || y === null) return Number(x === null) - Number(y === null);
+    return (x < y ? -1 : x > y ? 1 : 0) * (down ? -1 : 1);
+  });
+}
