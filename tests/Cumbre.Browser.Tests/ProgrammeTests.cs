@@ -10,7 +10,7 @@ public sealed class ProgrammeTests : CoachAtWork
 {
     private string block = "";
 
-    /// <summary>An empty block for Noor Bakkali of 57.8 kg, who trains in the hall.</summary>
+    /// <summary>An empty block for Noor Bakkali of 57.73 kg, who trains in the hall.</summary>
     private void NewBlock(string name)
     {
         Coach.Go("/programmes");

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Kit, MovementPage } from "../api/types";
 import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
+import { Fact } from "../ui/Fact";
 import { StatusShape } from "../ui/StatusShape";
 import { WhyFigure } from "../why/WhyFigure";
 
@@ -117,14 +118,4 @@ function kitText(kit: Kit) {
   }
   if (vest) parts.push(`vest ${number(vest.value)} ${unitName[vest.unit]}`);
   return parts.join(", ") || "nothing to hang";
-}
-
-function Fact({ label, note, children }: { label: string; note?: string; children: React.ReactNode }) {
-  return (
-    <Box sx={{ fontSize: 13, lineHeight: "16px" }}>
-      <Box sx={{ color: "text.secondary", fontStretch: "94%" }}>{label}</Box>
-      <Box sx={{ fontSize: 14, lineHeight: "20px", fontWeight: 600 }}>{children}</Box>
-      {note && <Box sx={{ color: "text.secondary", fontStretch: "92%", fontSize: 12 }}>{note}</Box>}
-    </Box>
-  );
 }

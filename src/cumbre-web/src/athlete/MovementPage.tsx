@@ -8,6 +8,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { MovementPage as Page } from "../api/types";
 import { WhyFigure } from "../why/WhyFigure";
+import { Section } from "../ui/Section";
 import { Empty, Failed, Loading } from "../ui/states";
 import { AthleteHeader } from "./AthleteHeader";
 import { AthleteTabs } from "./AthleteTabs";
@@ -180,39 +181,6 @@ function Movement({ page }: { page: Page }) {
           onClose={() => setRecording(null)}
           onDone={setSaid}
         />
-      )}
-    </Box>
-  );
-}
-
-function Section({
-  title,
-  note,
-  action,
-  bare = false,
-  children,
-}: {
-  title: string;
-  note?: string;
-  action?: React.ReactNode;
-  bare?: boolean;
-  children: React.ReactNode;
-}) {
-  return (
-    <Box component="section" sx={{ px: { xs: 4, sm: 6 }, pt: 5, minWidth: 0 }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", columnGap: 3, flexWrap: "wrap", pb: 2, minHeight: 28 }}>
-        <Typography variant="h2">{title}</Typography>
-        {note && (
-          <Typography variant="body2" color="textSecondary">
-            {note}
-          </Typography>
-        )}
-        {action && <Box sx={{ ml: "auto" }}>{action}</Box>}
-      </Box>
-      {bare ? (
-        <Box sx={(t) => ({ bgcolor: "background.paper", border: `1px solid ${t.vars.palette.rock}` })}>{children}</Box>
-      ) : (
-        children
       )}
     </Box>
   );

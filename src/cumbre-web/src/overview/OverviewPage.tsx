@@ -16,6 +16,8 @@ import { shortfall } from "../ladders/wording";
 import { clock, dayShort, dayWeek, mass, plural } from "../ui/format";
 import { QuietButton } from "../ui/QuietButton";
 import { Empty, Failed, Loading } from "../ui/states";
+import { Section } from "../ui/Section";
+import { Fact } from "../ui/Fact";
 import { StatusShape } from "../ui/StatusShape";
 import { useWhy } from "../why/WhyContext";
 import { CalendarGrid } from "./CalendarGrid";
@@ -180,16 +182,6 @@ function Head({ overview: o }: { overview: Overview }) {
   );
 }
 
-function Fact({ label, note, children }: { label: string; note?: string; children: React.ReactNode }) {
-  return (
-    <Box sx={{ fontSize: 13, lineHeight: "16px" }}>
-      <Box sx={{ color: "text.secondary" }}>{label}</Box>
-      <Box sx={{ fontSize: 14, lineHeight: "20px", fontWeight: 600 }}>{children}</Box>
-      {note && <Box sx={{ color: "text.secondary", fontSize: 12 }}>{note}</Box>}
-    </Box>
-  );
-}
-
 /** The most cautious decision, and the others on demand. */
 function Decisions({ overview: o }: { overview: Overview }) {
   const [all, setAll] = useState(false);
@@ -332,32 +324,5 @@ function Goals({ overview: o }: { overview: Overview }) {
         </Box>
       ))}
     </Section>
-  );
-}
-
-function Section({
-  title,
-  note,
-  action,
-  children,
-}: {
-  title: string;
-  note?: string;
-  action?: React.ReactNode;
-  children: React.ReactNode;
-}) {
-  return (
-    <Box component="section" aria-label={title} sx={{ px: { xs: 4, sm: 6 }, pt: 5, minWidth: 0 }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, pb: 2, flexWrap: "wrap" }}>
-        <Typography variant="h2">{title}</Typography>
-        {note && (
-          <Typography variant="body2" color="textSecondary">
-            {note}
-          </Typography>
-        )}
-        {action && <Box sx={{ ml: "auto" }}>{action}</Box>}
-      </Box>
-      {children}
-    </Box>
   );
 }
