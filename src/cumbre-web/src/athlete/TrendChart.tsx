@@ -40,7 +40,7 @@ export function TrendChart({ trend, today }: { trend: Trend; today: string }) {
     ...lines.map((l) => l.value),
   ].map(value);
   const [low, high] = [Math.min(...all), Math.max(...all)];
-  const pad = Math.max(trend.measure === "Contact" ? 0.5 : 1, (high - low) * 0.12);
+  const pad = Math.max(trend.measure === "Contact" ? 0.5 : trend.measure === "Box" ? 10 : 1, (high - low) * 0.12);
   return (
     <Box>
       <Box inert sx={{ height: 240 }}>
