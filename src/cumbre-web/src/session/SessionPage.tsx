@@ -24,7 +24,7 @@ import { MorningCard } from "./MorningCard";
 import { MoveSession } from "./MoveSession";
 import { SetRow } from "./SetRow";
 import { Skip } from "./Skip";
-import { sessionQuery, useFinish } from "./useSession";
+import { sessionQuery, useFinish, useIsLogging } from "./useSession";
 
 /** A session: its plan, logged set by set, and what that changed. */
 export default function SessionPage() {
@@ -50,6 +50,8 @@ const statusText = { Planned: "planned", Started: "begun", Done: "done" } as con
 function Log({ session }: { session: Session }) {
   const { today, isCoach } = useSignedIn();
   const finish = useFinish(session.athleteId, session.id);
+  // What is finished before the last set has arrived would be finished without it.
+  const logging = useIsLogging(session.id);
   const [asking, setAsking] = useState(false);
   const [correcting, setCorrecting] = useState<string | null>(null);
   const [extra, setExtra] = useState<string | null>(null);
@@ -199,7 +201,7 @@ function Log({ session }: { session: Session }) {
           <Button
             variant={missing.length === 0 ? "contained" : "outlined"}
             color={missing.length === 0 ? "secondary" : "inherit"}
-            disabled={finish.isPending}
+            disabled={finish.isPending || logging}
             onClick={() => (missing.length === 0 ? finish.mutate() : setAsking(true))}
             sx={{ minHeight: 44, px: 6 }}
           >

@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
+import { queryOptions, useIsMutating, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
 import type { components } from "../api/schema";
 import type { Session } from "../api/types";
@@ -52,8 +52,14 @@ export function useRemoveSession(athleteId: string) {
   });
 }
 
+const logKey = (sessionId: string) => ["log set", sessionId];
+
+/** A set is on its way to the server. */
+export const useIsLogging = (sessionId: string) => useIsMutating({ mutationKey: logKey(sessionId) }) > 0;
+
 export function useLogSet(athleteId: string, sessionId: string) {
   return useMutation({
+    mutationKey: logKey(sessionId),
     mutationFn: ({ id, ...body }: components["schemas"]["SetRequest"] & { id: string }) =>
       ask(
         api.PUT("/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}", {
