@@ -252,6 +252,22 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         ];
 
     [Fact]
+    public async Task What_the_day_made_of_an_item_survives_an_edit_of_the_block_around_it()
+    {
+        var (athlete, path) = await DipBesidePullUp();
+        var stored = (await coach.Get(path)).Ok;
+        var session = stored["block"]!["weeks"]![0]!["sessions"]![0]!;
+        var dip = session["items"]![0]!["id"];
+        var skip = $"{athlete.Path}/sessions/{session["id"]}/items/{dip}/skip";
+        (await coach.Put(skip, new { reason = "bars taken" })).Ok.ToString();
+        stored = (await coach.Get(path)).Ok;
+        stored["block"]!["weeks"]![0]!["sessions"]![0]!["items"]![1]!["line"] = "3 x 7";
+        (await coach.Put(path, new { block = stored["block"], version = (long)stored["version"]! })).Ok.ToString();
+        var items = (await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok["items"]!.AsArray();
+        Assert.Equal(("bars taken", "3 x 7"), ((string)items[0]!["skipped"]!, (string)items[1]!["line"]!));
+    }
+
+    [Fact]
     public async Task A_decision_changes_its_own_movement_in_every_coming_session_and_undo_gives_each_line_back()
     {
         var (athlete, block) = await DipBesidePullUp();

@@ -115,15 +115,22 @@ internal static class Blocks
         return Written.Done;
     }
 
-    private static StoredItem ItemOf(BlockItem item, StoredSession? before) =>
-        new(item.Id, item.Movement, item.Written, null)
+    /// <summary>An item that was not touched keeps what a decision or the day made of it.</summary>
+    private static StoredItem ItemOf(BlockItem item, StoredSession? before)
+    {
+        var untouched = before?.Items.FirstOrDefault(i =>
+            i.Id == item.Id && i.Movement == item.Movement && i.Written == item.Written
+        );
+        return new(item.Id, item.Movement, item.Written, null)
         {
             Joined = item.Joined,
             Role = item.Role,
-            Seen = before
-                ?.Items.FirstOrDefault(i => i.Id == item.Id && i.Movement == item.Movement && i.Written == item.Written)
-                ?.Seen,
+            Seen = untouched?.Seen,
+            Relief = untouched?.Relief,
+            Skipped = untouched?.Skipped,
+            BeforeEasy = untouched?.BeforeEasy,
         };
+    }
 
     private static bool Same(StoredSession stored, BlockSession session, bool easy) =>
         stored.Day == session.Day
