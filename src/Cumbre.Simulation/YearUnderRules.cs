@@ -399,7 +399,7 @@ public static class YearUnderRules
             if (proposal.Kind == ProposalKind.BackOff)
                 BackedOff(item);
             if (dose.Movement == item.Movement && proposal.Kind == ProposalKind.AddLoad)
-                Jump(item, dose.Plan);
+                Jump(item, proposal.Before ?? item.Plan, dose.Plan);
             if (dose.Movement != item.Movement || proposal.First is not null)
                 Step(item, proposal.First ?? dose, direction, next);
             else
@@ -422,12 +422,12 @@ public static class YearUnderRules
             item.Peaks[item.Movement] = Math.Max(peak, height);
         }
 
-        private void Jump(Item item, Prescription plan)
+        private void Jump(Item item, Prescription from, Prescription plan)
         {
             var context = Work(Start).ContextOf(Catalogue.Shipped.Movements[item.Movement])!;
             decimal Load(Prescription p) =>
                 PrescriptionResolver.Resolve(p, context).Plan?.Loads.Max(l => l.Value.Made.Kilograms) ?? 0;
-            var before = Load(item.Plan);
+            var before = Load(from);
             largestJump = Math.Max(largestJump, (Load(plan) - before) / (body.Kilograms + before));
         }
 
