@@ -20,7 +20,7 @@ internal static class YearReport
         );
         var items = years.SelectMany(y => y.Items).ToArray();
         var steps = items.SelectMany(i => i.StepWeeks).ToArray();
-        var long_ = items.Where(i => i.Exposures >= FewExposures).ToArray();
+        var often = items.Where(i => i.Exposures >= FewExposures).ToArray();
         Print("# A year under the rules");
         Print("");
         Print(
@@ -35,8 +35,8 @@ internal static class YearReport
         );
         Row("nothing is raised right after pain of 3 and more", $"{years.Sum(y => y.LoadedThroughPain)} times");
         Row(
-            $"no movement that never changes (of {long_.Length} trained {FewExposures} times and more)",
-            $"{long_.Count(i => i.Changes == 0)}; the longest without a change {long_.Max(i => i.LongestStill)} exposures, {Percent(long_.Count(i => i.LongestStill > StillLong) / (double)long_.Length)} over {StillLong}"
+            $"no movement that never changes (of {often.Length} trained {FewExposures} times and more)",
+            $"{often.Count(i => i.Changes == 0)}; the longest without a change {often.Max(i => i.LongestStill)} exposures, {Percent(often.Count(i => i.LongestStill > StillLong) / (double)often.Length)} over {StillLong}"
         );
         Row(
             $"no turning back and forth more than {MostTurns} times in a year",

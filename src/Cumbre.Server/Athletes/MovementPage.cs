@@ -18,18 +18,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
 
-/// <summary>An e1RM of a day with its range over the seven formulas, in kg of system.</summary>
-public sealed record StrengthPointDto(
-    DateOnly Day,
-    decimal ValueKg,
-    decimal LowKg,
-    decimal HighKg,
-    StrengthSource Source,
-    decimal AddedKg,
-    int Reps,
-    int Reserve
-);
-
 /// <summary>The newest e1RM.</summary>
 public sealed record StrengthDto(
     Figure Value,
@@ -75,7 +63,6 @@ public sealed record MovementLink(string Slug, string Name);
 /// <param name="Movements">Those that have a page, by name.</param>
 /// <param name="BodyMass">Of today.</param>
 /// <param name="OneRepMax">Null: the movement is not loaded, or no test can be used.</param>
-/// <param name="Series">Of the e1RM.</param>
 /// <param name="Gates">Of its added load; none: it has no gate.</param>
 /// <param name="Results">Of all tests, newest first.</param>
 /// <param name="Next">The next session with it.</param>
@@ -91,7 +78,6 @@ public sealed record MovementPageDto(
     IReadOnlyList<MovementLink> Movements,
     Figure? BodyMass,
     StrengthDto? OneRepMax,
-    IReadOnlyList<StrengthPointDto> Series,
     IReadOnlyList<GateDto> Gates,
     IReadOnlyList<ResultDto> Results,
     SessionDto? Next,
@@ -162,18 +148,6 @@ internal static class MovementPage
             known,
             athlete.BodyMass is { } body ? new(Quantity.Of(body.Value), body.Why) : null,
             series is [.., var last] ? Newest(last, today) : null,
-            [
-                .. series.Select(p => new StrengthPointDto(
-                    p.Set.Day,
-                    p.Estimate.Value.Value.Kilograms,
-                    p.Estimate.Value.Low.Kilograms,
-                    p.Estimate.Value.High.Kilograms,
-                    p.Source,
-                    p.Set.Added.Kilograms,
-                    p.Set.Reps,
-                    p.Set.Reserve
-                )),
-            ],
             [
                 .. LoadGate
                     .UnderEach(atlas, movement.Slug, snapshot.Schools, athlete.Book)

@@ -18,8 +18,7 @@ public sealed class TheilSenTests
         Assert.Equal((-0.13, 0.01), (Math.Round(trend.Low, 6), Math.Round(trend.High, 6)));
     }
 
-    // Upper 10 % points of Kendall's S: 6, 8, 9 (so 11 of the odd ones) ... are tabled for n = 4 to 10 in Kendall 1970;
-    // here each is found by trying every order, which needs no table.
+    // The distribution of Kendall's S without a trend, found by trying every order: it needs no table.
     [Theory]
     [InlineData(4, 0.1)]
     [InlineData(5, 0.1)]

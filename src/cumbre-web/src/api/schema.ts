@@ -6123,8 +6123,6 @@ export interface components {
       movements: components["schemas"]["MovementLink"][];
       bodyMass: null | components["schemas"]["Figure"];
       oneRepMax: null | components["schemas"]["StrengthDto"];
-      /** @description Of the e1RM. */
-      series: components["schemas"]["StrengthPointDto"][];
       /** @description Of its added load; none: it has no gate. */
       gates: components["schemas"]["GateDto"][];
       /** @description Of all tests, newest first. */
@@ -8121,29 +8119,6 @@ export interface components {
       /** Format: double */
       addedKg: number;
     };
-    /** @description An e1RM of a day with its range over the seven formulas, in kg of system. */
-    StrengthPointDto: {
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      valueKg: number;
-      /** Format: double */
-      lowKg: number;
-      /** Format: double */
-      highKg: number;
-      source: components["schemas"]["StrengthSource"];
-      /** Format: double */
-      addedKg: number;
-      /** Format: int32 */
-      reps: number;
-      /** Format: int32 */
-      reserve: number;
-    };
-    /**
-     * @description Where an estimate comes from.
-     * @enum {unknown}
-     */
-    StrengthSource: "Test" | "TrainingSet";
     /** @description A stand-in for a movement. */
     SubstituteDto: {
       slug: string;

@@ -87,7 +87,6 @@ export type CorrectionPreview = Schemas["CorrectionPreview"];
 export type CheckIn = Schemas["CheckInDto"];
 export type OtherTraining = Schemas["OtherTraining"];
 export type LoggedSet = Schemas["SetDto"];
-export type StrengthPoint = Schemas["StrengthPointDto"];
 
 export type RuleId = Schemas["RuleId"];
 export type InputKey = Schemas["InputKey"];
