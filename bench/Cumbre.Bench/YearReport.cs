@@ -10,6 +10,7 @@ internal static class YearReport
     private const int LimitPercent = 10,
         FewExposures = 12,
         MostTurns = 2,
+        MostLoading = 5,
         StillLong = 16;
 
     public static void Run(int athletes)
@@ -36,15 +37,15 @@ internal static class YearReport
         Row("nothing is raised right after pain of 3 and more", $"{years.Sum(y => y.LoadedThroughPain)} times");
         Row(
             $"no movement that never changes (of {often.Length} trained {FewExposures} times and more)",
-            $"{often.Count(i => i.Changes == 0)}; the longest without a change {often.Max(i => i.LongestStill)} exposures, {Percent(often.Count(i => i.LongestStill > StillLong) / (double)often.Length)} over {StillLong}"
+            $"{often.Count(IsStuck)}; the longest without a change {often.Max(i => i.LongestStill)} exposures, {Percent(often.Count(i => i.LongestStill > StillLong) / (double)often.Length)} over {StillLong}"
         );
         Row(
             $"no turning back and forth more than {MostTurns} times in a year",
             $"{items.Count(i => i.Turns > MostTurns)} of {items.Length}, most {items.Max(i => i.Turns)}"
         );
         Row(
-            "deloads in place: at most 5 loading weeks in a row",
-            $"{items.Count(i => i.LongestLoading > 5)} of {items.Length} over, most {items.Max(i => i.LongestLoading)}"
+            $"deloads in place: at most {MostLoading} loading weeks in a row",
+            $"{items.Count(i => i.LongestLoading > MostLoading)} of {items.Length} over, most {items.Max(i => i.LongestLoading)}"
         );
         var ratios = steps.Where(s => s.Usual > 0).Select(s => s.Took / (double)s.Usual).Order().ToArray();
         Row(
@@ -56,15 +57,19 @@ internal static class YearReport
         Print("");
         Print("By what was begun with:");
         Print("");
-        Print("| movement | things | exposures | changes | turns, most | still, longest |");
-        Print("|---|---:|---:|---:|---:|---:|");
+        Print(
+            "| movement | things | exposures | changes | never changed | turned too often | loaded too long | still, longest |"
+        );
+        Print("|---|---:|---:|---:|---:|---:|---:|---:|");
         foreach (var g in items.GroupBy(i => i.Movement).OrderBy(g => g.Key, StringComparer.Ordinal))
             Print(
-                $"| {g.Key} | {g.Count()} | {g.Average(i => i.Exposures):0} | {g.Average(i => i.Changes):0.0} | {g.Max(i => i.Turns)} | {g.Max(i => i.LongestStill)} |"
+                $"| {g.Key} | {g.Count()} | {g.Average(i => i.Exposures):0} | {g.Average(i => i.Changes):0.0} | {g.Count(IsStuck)} | {g.Count(i => i.Turns > MostTurns)} | {g.Count(i => i.LongestLoading > MostLoading)} | {g.Max(i => i.LongestStill)} |"
             );
         Print("");
         Print("Decisions taken: " + string.Join(", ", Kinds(years).Select(k => $"{k.Key} {k.Value}")) + ".");
     }
+
+    private static bool IsStuck(LivedItem item) => item.Exposures >= FewExposures && item.Changes == 0;
 
     private static IEnumerable<KeyValuePair<ProposalKind, int>> Kinds(LivedYear[] years) =>
         years

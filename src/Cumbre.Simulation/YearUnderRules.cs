@@ -16,7 +16,7 @@ namespace Cumbre.Simulation;
 /// <summary>What became of one thing that an athlete trained for a year under the rules.</summary>
 /// <param name="Movement">With which it began.</param>
 /// <param name="Exposures">How often it was trained.</param>
-/// <param name="Changes">How often its plan was changed.</param>
+/// <param name="Changes">How often its plan was changed, or its open sets gave more than ever.</param>
 /// <param name="Turns">How often it was backed off from a height that it had been backed off from before.</param>
 /// <param name="LongestLoading">Most weeks in a row without a lighter one.</param>
 /// <param name="LongestStill">Most exposures in a row with the same plan, pain and deloads left out.</param>
@@ -51,10 +51,11 @@ public sealed record LivedYear(
 public static class YearUnderRules
 {
     private const double Scatter = 0.025,
-        GrowthOfWeek = 0.026,
+        GrowthOfWeek = 0.10,
         FatiguePerSet = 0.02,
         PainOfSession = 0.004,
-        HarderShare = 0.6,
+        MissedShare = 0.08,
+        HigherContactCosts = 0.85,
         EasierShare = 1.5;
 
     private const int WindowDays = 120,
@@ -110,10 +111,14 @@ public static class YearUnderRules
         public double Could { get; set; }
         public double Limit { get; set; }
         public DateOnly? EasyUntil { get; set; }
+        public MovementDose? Eased { get; set; }
+        public DateOnly? Trained { get; set; }
+        public DateOnly? LastEasy { get; set; }
         public DateOnly? StoppedUntil { get; set; }
         public int Exposures { get; set; }
         public int Changes { get; set; }
         public int Turns { get; set; }
+        public Dictionary<string, (double Could, double Limit)> Reached { get; } = [];
         public Dictionary<string, decimal> Peaks { get; } = [];
         public int LoadingWeeks { get; set; }
         public int LongestLoading { get; set; }
@@ -154,14 +159,17 @@ public static class YearUnderRules
                 [],
                 DemoClub.HallBook(Start).Gear
             );
+            var chosen = new HashSet<string>();
             items =
             [
                 .. Choices.Select(c =>
                 {
-                    var (movement, line) = c[random.Next(c.Length)];
+                    var left = c.Where(x => !chosen.Contains(x.Movement)).ToArray();
+                    var (movement, line) = left[random.Next(left.Length)];
+                    chosen.Add(movement);
                     var item = new Item(movement, NotationParser.Parse(line).Plan!);
                     item.Could = 1.0 + random.NextDouble() * 0.15;
-                    item.Limit = item.Could * (1.4 + random.NextDouble() * 1.2);
+                    item.Limit = item.Could * Room(Adjust.IsAddedLoad(item.Plan.Load));
                     return item;
                 }),
             ];
@@ -172,13 +180,18 @@ public static class YearUnderRules
             for (var week = 0; week < weeks; week++)
             {
                 foreach (var day in Days.Select(d => Start.AddDays(7 * week + (d == DayOfWeek.Monday ? 0 : 3))))
-                    Train(day);
+                {
+                    if (random.NextDouble() >= MissedShare)
+                        Train(day);
+                }
+
                 foreach (var item in items)
                 {
-                    var easy = item.EasyUntil is { } until && until >= Start.AddDays(7 * week + 3);
-                    item.LoadingWeeks = easy || item.StoppedUntil is not null ? 0 : item.LoadingWeeks + 1;
+                    var easy = item.LastEasy >= Start.AddDays(7 * week);
+                    var rested = item.Trained is not { } last || last < Start.AddDays(7 * week);
+                    item.LoadingWeeks = easy || rested || item.StoppedUntil is not null ? 0 : item.LoadingWeeks + 1;
                     item.LongestLoading = Math.Max(item.LongestLoading, item.LoadingWeeks);
-                    // Half of what is left to the limit takes about half a year.
+                    // Half of what is left to the limit takes about two months.
                     item.Could += (item.Limit - item.Could) * GrowthOfWeek;
                 }
             }
@@ -229,7 +242,6 @@ public static class YearUnderRules
         {
             var session = ids.Next(day);
             var work = Work(day);
-            var trained = new List<Item>();
             for (var i = 0; i < items.Length; i++)
             {
                 var item = items[i];
@@ -246,13 +258,16 @@ public static class YearUnderRules
                 if (Do(item, session, i, day, work) is { } exposure)
                 {
                     exposures.Add(exposure);
-                    trained.Add(item);
+                    item.Trained = day;
                 }
             }
 
             var next = day.DayOfWeek == DayOfWeek.Monday ? day.AddDays(3) : day.AddDays(4);
             foreach (var proposal in DecisionEngine.Decide(Work(day), [], Catalogue.Shipped.Rules, Days))
             {
+                // What was decided on the same log is not asked again.
+                if (decided.Contains(new(proposal.Movement, proposal.Kind.ToString(), proposal.BasisDay)))
+                    continue;
                 var same = items.Where(x => x.Movement == proposal.Movement).ToArray();
                 if ((same.FirstOrDefault(x => x.Plan == proposal.Before) ?? same.FirstOrDefault()) is { } item)
                     Take(item, proposal, next);
@@ -261,9 +276,12 @@ public static class YearUnderRules
 
         private Exposure? Do(Item item, Guid session, int position, DateOnly day, AthleteAtWork work)
         {
-            var movement = Catalogue.Shipped.Movements[item.Movement];
-            var easy = item.EasyUntil is { } until && day <= until;
-            var plan = easy ? Adjust.Deload(item.Plan) : item.Plan;
+            var eased = item.Eased;
+            item.Eased = null;
+            var movement = Catalogue.Shipped.Movements[eased?.Movement ?? item.Movement];
+            var deload = item.EasyUntil is { } until && day <= until;
+            var easy = deload || eased is not null;
+            var plan = eased?.Plan ?? (deload ? Adjust.Deload(item.Plan) : item.Plan);
             if (
                 work.Holding(movement) is { Stopped: true }
                 || PrescriptionResolver.Resolve(plan, work.ContextOf(movement)!).Plan is not { } resolved
@@ -282,7 +300,10 @@ public static class YearUnderRules
                         var open =
                             effort.Plan.Role is SetRole.Max or SetRole.Burst or SetRole.Practice
                             || item.Plan is RestPause;
-                        var done = Math.Max(0, open ? (int)able : Math.Min(asked, (int)Math.Floor(able)));
+                        // A set that asks for a reserve ends with it, once the bottom of its range is done.
+                        var kept = plan.Effort is InReserve left ? (int)left.Reps : 0;
+                        var most = Math.Max(effort.Plan.RepsLow, (int)able - kept);
+                        var done = Math.Max(0, open ? (int)able : Math.Min(Math.Min(asked, most), (int)able));
                         return new LoggedSet(
                             effort.Plan.Set,
                             effort.Plan.Part,
@@ -293,15 +314,19 @@ public static class YearUnderRules
                             n == 0 ? pain : null,
                             n == 0 && pain is not null ? place : null,
                             effort.Plan.Seconds is null ? null : done
-                        );
+                        )
+                        {
+                            Contact = plan.SetUp?.To,
+                        };
                     }
                 )
                 .ToArray();
             item.Exposures++;
+            item.LastEasy = easy ? day : item.LastEasy;
             // Open sets change by themselves while they grow, and two that train the same are told apart by nobody.
             var total = sets.Sum(x => x.Seconds ?? x.Reps);
             if ((plan.ToTheEnd || plan is RestPause) && total > item.BestTotal)
-                (item.BestTotal, item.Still) = (total, 0);
+                (item.BestTotal, item.Still, item.Changes) = (total, 0, item.Changes + 1);
             if (items.Count(x => x.Movement == item.Movement) > 1)
                 (item.Still, item.LoadingWeeks) = (0, 0);
             if (!easy)
@@ -309,7 +334,7 @@ public static class YearUnderRules
             return new(
                 session,
                 day,
-                item.Movement,
+                movement.Slug,
                 plan,
                 [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
                 easy,
@@ -336,7 +361,7 @@ public static class YearUnderRules
         }
 
         private (double Amount, double? System) Basis(Item item) =>
-            item.Movement == item.Began && started.TryGetValue(item.Began, out var known) ? known : Fresh(item);
+            started.TryGetValue(item.Movement, out var known) ? known : Fresh(item);
 
         private readonly Dictionary<string, (double Amount, double? System)> started = [];
 
@@ -371,6 +396,14 @@ public static class YearUnderRules
                 case ProposalKind.Refer:
                     item.StoppedUntil = next.AddDays(DaysStopped);
                     return;
+                case ProposalKind.Return:
+                    item.Eased = proposal.Next;
+                    return;
+                case ProposalKind.Ease:
+                    item.Eased = proposal.Next;
+                    if (proposal.Overruled.Contains(ProposalKind.Deload))
+                        item.EasyUntil = TrainingCalendar.Monday(next).AddDays(6);
+                    return;
                 case ProposalKind.Deload or ProposalKind.LighterWeek:
                     item.EasyUntil = TrainingCalendar.Monday(next).AddDays(6);
                     return;
@@ -378,6 +411,18 @@ public static class YearUnderRules
                     when Catalogue.Shipped.Movements[item.Movement].Measure == BenchmarkMeasure.SecondsPerDescent:
                     // The descent is even at its longest: the full rep is tested, and done from then on.
                     Step(item, FullRep, 1, next);
+                    item.Changes++;
+                    item.Still = 0;
+                    return;
+                case ProposalKind.Test when item.Plan.SetUp?.BoxCm is not null:
+                    var free = Catalogue.Shipped.Movements[Catalogue.Shipped.Movements[item.Movement].Harder[0]];
+                    Step(item, new(free.Slug, Neighbours.FirstDose(Work(next), free)), 1, next);
+                    item.Changes++;
+                    item.Still = 0;
+                    return;
+                case ProposalKind.Test
+                    when Catalogue.Shipped.Movements[item.Movement].Measure == BenchmarkMeasure.ContactHeight:
+                    item.Plan = item.Plan with { SetUp = (item.Plan.SetUp ?? new()) with { To = Contact.Collarbone } };
                     item.Changes++;
                     item.Still = 0;
                     return;
@@ -390,7 +435,6 @@ public static class YearUnderRules
             var direction = proposal.Kind
                 is ProposalKind.BackOff
                     or ProposalKind.Easier
-                    or ProposalKind.Ease
                     or ProposalKind.Hold
                     or ProposalKind.WeakerSide
                     or ProposalKind.EvenSides
@@ -398,6 +442,8 @@ public static class YearUnderRules
                 : 1;
             if (proposal.Kind == ProposalKind.BackOff)
                 BackedOff(item);
+            if (proposal.Kind == ProposalKind.NextContact)
+                item.Could *= HigherContactCosts;
             if (dose.Movement == item.Movement && proposal.Kind == ProposalKind.AddLoad)
                 Jump(item, proposal.Before ?? item.Plan, dose.Plan);
             if (dose.Movement != item.Movement || proposal.First is not null)
@@ -431,16 +477,25 @@ public static class YearUnderRules
             largestJump = Math.Max(largestJump, (Load(plan) - before) / (body.Kilograms + before));
         }
 
+        /// <summary>How far it can grow: the whole system by a fifth or two, reps and seconds to two or three times.</summary>
+        private double Room(bool loaded) =>
+            loaded ? 1.15 + random.NextDouble() * 0.25 : 1.8 + random.NextDouble() * 1.4;
+
         /// <summary>Another movement: what can be done in it at first is a share of what its first dose asks.</summary>
         private void Step(Item item, MovementDose dose, int direction, DateOnly day)
         {
             if (direction > 0 && Usual(item.Movement) is { } usual)
                 item.StepWeeks.Add(((day.DayNumber - item.StepSince.DayNumber) / 7, usual));
             item.StepSince = day;
+            item.Reached[item.Movement] = (item.Could, item.Limit);
             (item.Movement, item.Plan, item.BestTotal) = (dose.Movement, dose.Plan, 0);
-            started.Remove(item.Movement);
+            if (!item.Reached.ContainsKey(dose.Movement))
+                started.Remove(dose.Movement);
             item.Could = 1 + (direction > 0 ? 0.1 : EasierShare - 1) * random.NextDouble();
-            item.Limit = item.Could * (1.2 + HarderShare * random.NextDouble());
+            item.Limit = item.Could * Room(Catalogue.Shipped.Movements[item.Movement].Load is not null);
+            // What was trained before comes back no weaker than it was left.
+            if (item.Reached.TryGetValue(item.Movement, out var was))
+                (item.Could, item.Limit) = (Math.Max(item.Could, was.Could), Math.Max(item.Limit, was.Limit));
         }
 
         /// <summary>The catalogue's weeks of the step that trains a movement.</summary>

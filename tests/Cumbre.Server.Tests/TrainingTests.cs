@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Tests;
@@ -308,6 +309,42 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Null((await athlete.Page())["oneRepMax"]);
         Assert.Equal(1L, await Scalar("SELECT count(*) FROM audit WHERE subject = 'benchmark_result'"));
         Assert.Equal(404, (await coach.Delete($"{athlete.Path}/results/{result["id"]}")).Status);
+    }
+
+    [Fact]
+    public async Task A_test_is_corrected_in_place_and_back_again()
+    {
+        var athlete = await Ready();
+        var wrong = (await athlete.Test("weighted-pull-up-heavy", 6, 15, 1)).Ok["result"]!["id"];
+        var right = await Correct(wrong!, 5);
+        Assert.Equal(5, Assert.Single(await Reps()));
+        await Correct(right, 6);
+        Assert.Equal(6, Assert.Single(await Reps()));
+        Assert.Equal(2L, await Scalar("SELECT count(*) FROM audit WHERE what LIKE 'corrected:%'"));
+
+        async Task<JsonNode> Correct(JsonNode instead, int reps) =>
+            (
+                await athlete.Record(
+                    new
+                    {
+                        benchmark = "weighted-pull-up-heavy",
+                        day = "2026-03-02",
+                        form = "Clean",
+                        reps,
+                        added = new { value = 15, unit = "Kg" },
+                        reserve = 1,
+                        instead,
+                    }
+                )
+            ).Ok["result"]!["id"]!;
+
+        async Task<int[]> Reps() =>
+            [
+                .. (await athlete.Page())["results"]!
+                    .AsArray()
+                    .Where(r => (string)r!["benchmark"]! == "weighted-pull-up-heavy")
+                    .Select(r => (int)r!["reps"]!),
+            ];
     }
 
     [Fact]

@@ -340,15 +340,44 @@ internal static class CautionRules
     }
 
     /// <summary>
-    /// Another movement of the pattern at the same level, which is not the one that is stuck, else an easier one.
+    /// Another movement of the pattern at the same level, which is not the one that is stuck, else the load in other sets,
+    /// else an easier movement.
     /// </summary>
-    private static MovementDose? Variation(Situation s) =>
-        Neighbours.SameLevel(s.Athlete, s.Movement)
-        ?? (
-            Neighbours.Easier(s.Athlete, s.Movement) is { } easier
-                ? new(easier.Slug, Neighbours.FirstDose(s.Athlete, easier))
-                : null
-        );
+    private static MovementDose? Variation(Situation s)
+    {
+        var plan = s.Last!.Exposure.Plan;
+        if (Neighbours.SameLevel(s.Athlete, s.Movement) is { } other)
+        {
+            // A lift whose maximum nobody knows begins with the load of a back-off, not with an empty belt.
+            var movement = s.Athlete.Atlas.Catalogue.Movements[other.Movement];
+            return s.IsLoaded && movement.Load is not null && s.Athlete.ContextOf(movement) is { OneRepMax: null }
+                ? new(other.Movement, Adjust.ToSystemShare(plan, 1 - s.Rules.BackOffPercent / 100, s.Context))
+                : other;
+        }
+
+        if (s.IsLoaded)
+            return new(s.Movement.Slug, OtherZone(s, plan));
+        return Neighbours.Easier(s.Athlete, s.Movement) is { } easier
+            ? new(easier.Slug, Neighbours.FirstDose(s.Athlete, easier))
+            : null;
+    }
+
+    /// <summary>
+    /// A load that is stuck in sets of many reps goes on in more sets of few, and one that is stuck in sets of few in
+    /// sets of many with the load of a back-off (this project's choice).
+    /// </summary>
+    private static Prescription OtherZone(Situation s, Prescription plan)
+    {
+        const int few = 4,
+            setsOfFew = 5,
+            manyFrom = 6,
+            manyTo = 8,
+            setsOfMany = 3;
+        if (plan.Sets().Max(r => r.RepsHigh) >= manyFrom)
+            return new StraightSets(setsOfFew, few).Like(plan);
+        var lighter = Adjust.ToSystemShare(plan, 1 - s.Rules.BackOffPercent / 100, s.Context);
+        return new DoubleProgression(setsOfMany, manyFrom, manyTo).Like(lighter);
+    }
 
     private static ExplanationBuilder Told(ExplanationBuilder why, ExposureJudgement[] stuck)
     {

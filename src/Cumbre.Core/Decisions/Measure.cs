@@ -14,6 +14,9 @@ internal abstract class Measure
     /// <summary>How many exposures in a row earn more; null: as the school says.</summary>
     public virtual int? Needed => null;
 
+    /// <summary>Does the school's zone of reps say what is too few?</summary>
+    public virtual bool HasZone => false;
+
     /// <summary>The figure that fatigue is read from.</summary>
     public virtual decimal Figure(ExposureJudgement exposure, Situation s) => exposure.Best;
 
@@ -88,6 +91,8 @@ internal class RepsMeasure : Measure
         PauseSeconds = 2,
         RangeWidth = 2,
         SetsMost = 5;
+
+    public override bool HasZone => true;
 
     public override Growth? More(Situation s, Prescription plan)
     {
@@ -296,7 +301,7 @@ internal sealed class HoldMeasure : Measure
 internal sealed class ContactMeasure : Measure
 {
     private const int FewestReps = 3,
-        SetsMost = 6,
+        SetsMost = 5,
         RepsMost = 5;
 
     public override decimal Figure(ExposureJudgement exposure, Situation s) =>
@@ -341,8 +346,27 @@ internal sealed class ContactMeasure : Measure
                 ProposalCause.CleanSessions,
                 why
             );
-        return plan.SetCount < SetsMost
-            ? new(ProposalKind.AddSet, Same(s, plan.WithSets(plan.SetCount + 1)), ProposalCause.CleanSessions, why)
+        if (reached is null && s.Movement.Measure == Movements.BenchmarkMeasure.ContactHeight)
+            return new(
+                ProposalKind.Test,
+                null,
+                ProposalCause.HeightUnknown,
+                Clean(s, RuleId.HeightUnknown, Quantity.Reps(high))
+            );
+        if (plan.SetCount < SetsMost)
+            return new(
+                ProposalKind.AddSet,
+                Same(s, plan.WithSets(plan.SetCount + 1)),
+                ProposalCause.CleanSessions,
+                why
+            );
+        return Neighbours.Harder(s.Athlete, s.Movement) is { } harder
+            ? new(
+                ProposalKind.NextMovement,
+                new(harder.Slug, Neighbours.FirstDose(s.Athlete, harder)),
+                ProposalCause.CleanSessions,
+                why
+            )
             : null;
     }
 
@@ -469,7 +493,7 @@ internal sealed class BoxMeasure : Measure
             .Max(g => g.HeightCm);
         var next = kit ?? box - Lower;
         return next < 1
-            ? null
+            ? WithoutBox(s)
             : new(
                 ProposalKind.LowerBox,
                 Same(s, plan with { SetUp = plan.SetUp with { BoxCm = next } }),
@@ -477,6 +501,17 @@ internal sealed class BoxMeasure : Measure
                 Clean(s, RuleId.LowerBox)
             );
     }
+
+    /// <summary>From the lowest box: the harder movement, or a test of the rep without it.</summary>
+    private static Growth WithoutBox(Situation s) =>
+        Neighbours.Harder(s.Athlete, s.Movement) is { } harder
+            ? new(
+                ProposalKind.NextMovement,
+                new(harder.Slug, Neighbours.FirstDose(s.Athlete, harder)),
+                ProposalCause.CleanSessions,
+                Clean(s, RuleId.LowestBox)
+            )
+            : new(ProposalKind.Test, null, ProposalCause.LowestBox, Clean(s, RuleId.LowestBox));
 
     private static Growth? OneRepMoreOnceClean(Situation s, Prescription plan) =>
         s.CleanRun >= s.Needed && plan.TargetReps < Reps && OneRepMore(plan) is { } more

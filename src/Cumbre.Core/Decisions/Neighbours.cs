@@ -89,7 +89,11 @@ public static class Neighbours
         Substitutes
             .For(movement, athlete)
             .FirstOrDefault(x =>
-                x.KitMissing is null && x.Movement.Measure == movement.Measure && x.Harder >= easiest && x.Harder <= 1
+                x.KitMissing is null
+                && x.Movement.Measure == movement.Measure
+                && x.Movement.Fast == movement.Fast
+                && x.Harder >= easiest
+                && x.Harder <= 1
             )
             is { } other
             ? new(other.Movement.Slug, other.Plan)
@@ -115,9 +119,12 @@ public static class Neighbours
             {
                 Sides = sides,
             };
-        // An explosive pull is few fast reps, however many slow ones there are.
-        if (movement.Measure == BenchmarkMeasure.ContactHeight)
+        // An explosive movement is few fast reps, however many slow ones there are.
+        if (movement.Fast)
             return new ExplosiveSets(ExplosiveSetTotal, ExplosiveReps, ExplosiveReps) { Sides = sides };
+        // What is lowered or loaded has a dose of its own: sets of many reps say nothing about it.
+        if (movement.Measure != BenchmarkMeasure.Reps)
+            return UsualDose.For(movement, athlete);
         var helped = athlete.Atlas.Catalogue.Movements.Values.Any(m => m.AssistedBy == movement.Slug);
         var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null) ?? RepDose.FindsLevel(helped);
         return dose with { Sides = sides, Load = helped && Band(athlete, 0) is { } band ? band : null };

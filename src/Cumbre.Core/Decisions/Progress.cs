@@ -24,7 +24,7 @@ internal static class Progress
         var measure = Measure.Of(s, plan);
         if (s.Role == ItemRole.LevelFinding)
             return LevelFound(s, last);
-        if (BelowZone(s, plan) is { } easier)
+        if (measure.HasZone && BelowZone(s, plan) is { } easier)
             return easier;
         if (last.Exposure.InCircuit)
             return Circuit(s, plan, measure);
@@ -139,8 +139,6 @@ internal static class Progress
                     or DropSet;
         if (
             practice
-            || s.IsLoaded
-            || plan.Load is BandHelp
             || plan.Sets().Any(r => r.Seconds is not null && r.Role != SetRole.Stretch)
             || plan.Sets().Max(r => r.RepsHigh) < s.Zone.Low
             || s.IsStraightArm

@@ -114,6 +114,12 @@ public enum ProposalCause
     /// <summary>Descents have reached their longest.</summary>
     DescentDone,
 
+    /// <summary>Fast reps at their most, and how high they went was never noted.</summary>
+    HeightUnknown,
+
+    /// <summary>Clean jumps from the lowest box.</summary>
+    LowestBox,
+
     /// <summary>Of decisions that earlier versions proposed.</summary>
     EasyWeek,
 

@@ -81,9 +81,14 @@ internal sealed class Situation
 
     public RepZone Zone => RepZone.Of(Athlete.Athlete.Schools[Athletes.Schools.RepZone], Role == ItemRole.Second);
 
-    /// <summary>Is the whole body moved with a load that can be estimated?</summary>
+    /// <summary>
+    /// Is the whole body moved with a load that can be estimated? A movement that load measures is, with nothing on the
+    /// belt yet as well, and so is one whose line says by how much load it grows.
+    /// </summary>
     public bool IsLoaded =>
-        Adjust.IsAddedLoad(Last?.Exposure.Plan.Load)
+        Movement.Measure == BenchmarkMeasure.LoadTimesReps && Last?.Exposure.Plan.Load is null
+        || Movement.Load is not null && Last?.Exposure.Plan is DoubleProgression { Increment: not null, Load: null }
+        || Adjust.IsAddedLoad(Last?.Exposure.Plan.Load)
         || Last?.Exposure.Plan is DropSet or VariedSets { Loads: not null }
         || (Last?.TopLoad ?? Mass.Zero) > Mass.Zero;
 

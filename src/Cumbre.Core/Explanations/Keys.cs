@@ -169,6 +169,12 @@ public enum RuleId
     /// <summary>Even descents at their longest: test the full rep. ()</summary>
     DescentDone,
 
+    /// <summary>Fast reps at their most without a noted contact: test the height. (reps)</summary>
+    HeightUnknown,
+
+    /// <summary>Clean from the lowest box: on without it. ()</summary>
+    LowestBox,
+
     /// <summary>The dose from the level that was found. ()</summary>
     LevelFound,
 

@@ -171,6 +171,9 @@ public sealed record Movement
     [JsonIgnore]
     public bool IsOnFloor => Kit.Any(k => k.Contains("floor", StringComparison.Ordinal));
 
+    /// <summary>It is done as fast as possible, so that its dose is few fast reps.</summary>
+    public bool Fast { get; init; }
+
     /// <summary>It can be done with a neutral grip, which spares the inner elbow.</summary>
     public bool NeutralGrip { get; init; }
 

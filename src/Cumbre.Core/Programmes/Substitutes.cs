@@ -191,7 +191,7 @@ public static class UsualDose
         {
             BenchmarkMeasure.Seconds => Held,
             BenchmarkMeasure.SecondsPerDescent => Lowered,
-            BenchmarkMeasure.ContactHeight => Fast,
+            _ when movement.Fast => Fast,
             BenchmarkMeasure.LoadTimesReps when athlete.ContextOf(movement)?.OneRepMax is not null => ByMaximum,
             BenchmarkMeasure.LoadTimesReps => FirstLoad,
             _ when movement.Pattern is Pattern.Mobility or Pattern.ShoulderBlade => Drill,

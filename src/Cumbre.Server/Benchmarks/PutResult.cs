@@ -28,6 +28,7 @@ namespace Cumbre.Server.Benchmarks;
 /// <param name="SetUp">At most 120 characters.</param>
 /// <param name="Pain">0 to 10; null: not asked.</param>
 /// <param name="PainPlace">Where it hurt.</param>
+/// <param name="Instead">A result that was wrong, in whose place this one comes; null: none.</param>
 public sealed record ResultRequest(
     string Benchmark,
     DateOnly Day,
@@ -43,7 +44,8 @@ public sealed record ResultRequest(
     Side? Side = null,
     string? SetUp = null,
     int? Pain = null,
-    string? PainPlace = null
+    string? PainPlace = null,
+    Guid? Instead = null
 );
 
 internal static class PutResult
@@ -93,7 +95,8 @@ internal static class PutResult
             request.Side,
             setUp,
             request.Pain,
-            place
+            place,
+            Instead: request.Instead
         );
         var answer = database.Write(db =>
             ResultWriter.Write(db, athleteId, draft, atlas, clock, reconciler, Policies.IdOf(user))

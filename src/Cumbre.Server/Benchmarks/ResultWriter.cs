@@ -25,7 +25,8 @@ internal sealed record ResultDraft(
     string? SetUp,
     int? Pain,
     string? PainPlace,
-    Guid? TestDayId = null
+    Guid? TestDayId = null,
+    Guid? Instead = null
 );
 
 /// <summary>The one way in which a result comes into the store.</summary>
@@ -76,18 +77,20 @@ internal static class ResultWriter
         var coach = PlacementStore.Of(db, athleteId);
         var before = PlacementChanges.Places(atlas, found.Snapshot, coach, clock.Today);
         var stamp = clock.Stamp(by);
-        if (draft.TestDayId is not null && ResultStore.Remove(db, athleteId, draft.Id))
+        var replaced = draft.Instead ?? (draft.TestDayId is null ? null : draft.Id);
+        var was = ResultStore.Of(db, athleteId).FirstOrDefault(r => r.Result.Id == replaced)?.Result;
+        if (was is not null && ResultStore.Remove(db, athleteId, was.Id))
             AuditStore.Add(
                 db,
                 Guid.CreateVersion7(),
                 "benchmark_result",
-                draft.Id,
-                $"corrected: {ResultPrinter.Print(result)}",
+                was.Id,
+                $"corrected: {ResultPrinter.Print(was)} to {ResultPrinter.Print(result)}",
                 null,
                 stamp
             );
         ResultStore.Add(db, athleteId, result, stamp, draft.TestDayId);
-        reconciler.Run(db, athleteId);
+        reconciler.Run(db, athleteId, corrected: was is not null);
         var after = PlacementChanges.Places(
             atlas,
             SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot,

@@ -6607,6 +6607,8 @@ export interface components {
       | "Contradicted"
       | "Trend"
       | "DescentDone"
+      | "HeightUnknown"
+      | "LowestBox"
       | "EasyWeek"
       | "NotYetClean"
       | "Unfinished";
@@ -7051,6 +7053,11 @@ export interface components {
       pain?: null | number;
       /** @description Where it hurt. */
       painPlace?: null | string;
+      /**
+       * Format: uuid
+       * @description A result that was wrong, in whose place this one comes; null: none.
+       */
+      instead?: null | string;
     };
     /** @description A test that guards a goal and is six weeks old, or will be within two. */
     Retest: {
@@ -7270,6 +7277,8 @@ export interface components {
       | "AddPiece"
       | "GrowsByMethod"
       | "DescentDone"
+      | "HeightUnknown"
+      | "LowestBox"
       | "LevelFound"
       | "TotalGrown"
       | "OpeningSet"

@@ -2,28 +2,52 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import type { Decision } from "../api/types";
 import { Problem } from "../api/client";
 import { ChangeList } from "../desk/ChangeList";
 import EditDecision from "../desk/EditDecision";
 import { Headline } from "../desk/Headline";
+import { figureOf } from "../desk/figureOf";
 import { OwnReason } from "../desk/OwnReason";
 import { useDecide } from "../desk/useDesk";
 import { causeText, kindStatus } from "../desk/wording";
 import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
+import { useSingleKeys } from "../ui/useSingleKeys";
+import { useWhy } from "../why/WhyContext";
 
 /** A decision that waits, where the coach is looking at its movement anyway. */
 export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const decide = useDecide();
+  const why = useWhy();
+  const [singleKeys] = useSingleKeys();
   const [editing, setEditing] = useState(false);
   const [also, setAlso] = useState<string[]>([]);
   const [reason, setReason] = useState("");
   const error = decide.accept.error ?? decide.later.error;
   const asksReason = decide.accept.error instanceof Problem ? decide.accept.error.fieldMessage("reason") : undefined;
   const accept = () => decide.accept.mutate({ id: d.id, also, reason: reason || null });
+  const blocked = decide.accept.isPending || (asksReason !== undefined && !reason.trim());
+  const openWhy = () => why.open(figureOf(d));
+  const verbs: Record<string, () => void> = {
+    a: () => blocked || accept(),
+    e: () => d.next && setEditing(true),
+    l: () => decide.later.mutate(d.id),
+    w: openWhy,
+  };
+  // Only while the strip, or what is in it, has the focus.
+  const strip = useHotkeys<HTMLDivElement>(Object.keys(verbs), (e) => verbs[e.key.toLowerCase()]?.(), {
+    enabled: singleKeys && !editing,
+    preventDefault: true,
+  });
   return (
     <Box
+      ref={strip}
+      data-decision={d.id}
+      tabIndex={singleKeys ? 0 : undefined}
+      role="group"
+      aria-label={`Decision: ${d.movementName}`}
       sx={(t) => ({
         mx: { xs: 4, sm: 6 },
         mt: 4,
@@ -59,11 +83,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
         )}
       </Box>
       <Box sx={{ display: "flex", gap: 2, flex: "none" }}>
-        <Button
-          size="small"
-          onClick={accept}
-          disabled={decide.accept.isPending || (asksReason !== undefined && !reason.trim())}
-        >
+        <Button size="small" onClick={accept} disabled={blocked}>
           Accept
         </Button>
         {d.next && (
@@ -73,6 +93,9 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
         )}
         <Button size="small" onClick={() => decide.later.mutate(d.id)}>
           Later
+        </Button>
+        <Button size="small" onClick={openWhy}>
+          Why
         </Button>
       </Box>
       {editing && <EditDecision decision={d} onClose={() => setEditing(false)} />}

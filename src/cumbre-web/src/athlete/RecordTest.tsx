@@ -16,14 +16,14 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { useSignedIn } from "../accounts/useMe";
-import type { Benchmark, MassUnit, ResultAnswer } from "../api/types";
+import type { Benchmark, MassUnit, Result, ResultAnswer } from "../api/types";
 import { changeText } from "../ladders/wording";
 import { unitName } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
 import { painPlaces } from "../session/painPlaces";
-import { contacts, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
+import { contacts, fieldsFrom, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
 import { benchmarksQuery, useRecordResult } from "./useAthlete";
 
 interface Props {
@@ -31,8 +31,10 @@ interface Props {
   unit: MassUnit;
   /** The test that is chosen at first; null: the first of all. */
   first: string | null;
+  /** A result that is corrected: the one that is recorded takes its place. */
+  instead?: Result;
   onClose: () => void;
-  onDone: (said: string) => void;
+  onDone: (said: string, answer: ResultAnswer) => void;
 }
 
 /** Records one test of any measure, with its protocol and form standard beside it. */
@@ -55,13 +57,23 @@ export function RecordTest(props: Props) {
   );
 }
 
-function TestForm({ athleteId, unit, first, onClose, onDone, benchmarks }: Props & { benchmarks: Benchmark[] }) {
+function TestForm({
+  athleteId,
+  unit: own,
+  first,
+  instead,
+  onClose,
+  onDone,
+  benchmarks,
+}: Props & { benchmarks: Benchmark[] }) {
   const { today } = useSignedIn();
+  // A load stays in the unit that it was written in.
+  const unit = instead?.measure === "LoadTimesReps" ? instead.added.unit : own;
   const record = useRecordResult(athleteId);
   const [id] = useState(newId);
   const form = useForm<TestFields, unknown, TestValues>({
     resolver: zodResolver(shape),
-    defaultValues: fieldsOf(first ?? benchmarks[0]?.slug ?? "", today),
+    defaultValues: instead ? fieldsFrom(instead) : fieldsOf(first ?? benchmarks[0]?.slug ?? "", today),
   });
   useServerErrors(form, record.error);
   const slug = useWatch({ control: form.control, name: "benchmark" });
@@ -72,10 +84,10 @@ function TestForm({ athleteId, unit, first, onClose, onDone, benchmarks }: Props
   const save = form.handleSubmit((f) =>
     benchmark
       ? record.mutate(
-          { id, ...requestOf(f, benchmark, unit) },
+          { id, ...requestOf(f, benchmark, unit), instead: instead?.id },
           {
             onSuccess: (answer) => {
-              onDone(sentence(answer));
+              onDone(sentence(answer), answer);
               onClose();
             },
           },
@@ -84,7 +96,7 @@ function TestForm({ athleteId, unit, first, onClose, onDone, benchmarks }: Props
   );
   return (
     <form onSubmit={(e) => void save(e)} noValidate>
-      <DialogTitle>Record a test</DialogTitle>
+      <DialogTitle>{instead ? `Correct ${instead.name}` : "Record a test"}</DialogTitle>
       <DialogContent>
         <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
           <Controller

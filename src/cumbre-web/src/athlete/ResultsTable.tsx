@@ -1,3 +1,4 @@
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
@@ -14,6 +15,7 @@ import { QuietButton } from "../ui/QuietButton";
 import { messageOf } from "../ui/states";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { dayShort, mass, writtenAdded } from "../ui/format";
+import { RecordTest } from "./RecordTest";
 import { useRecordResult, useRemoveResult } from "./useAthlete";
 
 const shownFirst = 8;
@@ -27,6 +29,8 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
   const [gone, setGone] = useState<Result | null>(null);
   const [all, setAll] = useState(false);
   const [asked, setAsked] = useState<Result | null>(null);
+  const [wrong, setWrong] = useState<Result | null>(null);
+  const [corrected, setCorrected] = useState<{ was: Result; now: string; said: string } | null>(null);
   if (results.length === 0 && !gone)
     return (
       <Typography variant="body2" color="textSecondary">
@@ -61,15 +65,14 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
               <TableCell align="right">{dayShort(r.day, today)}</TableCell>
               <TableCell align="right" sx={{ width: "1%", pr: 0 }}>
                 {isCoach && (
-                  <Button
-                    size="small"
-                    variant="text"
-                    sx={{ minHeight: 24, minWidth: 0, py: 0 }}
-                    onClick={() => setAsked(r)}
-                    aria-label={`Remove ${r.name} of ${r.day}`}
-                  >
-                    Remove
-                  </Button>
+                  <Box sx={{ display: "flex", gap: 2, justifyContent: "flex-end" }}>
+                    <QuietButton onClick={() => setWrong(r)} aria-label={`Correct ${r.name} of ${r.day}`}>
+                      Correct
+                    </QuietButton>
+                    <QuietButton onClick={() => setAsked(r)} aria-label={`Remove ${r.name} of ${r.day}`}>
+                      Remove
+                    </QuietButton>
+                  </Box>
                 )}
               </TableCell>
             </TableRow>
@@ -87,6 +90,32 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
           <QuietButton onClick={() => record.mutate(again(gone), { onSuccess: () => setGone(null) })}>Undo</QuietButton>
           {record.error && ` ${messageOf(record.error)}`}
         </Typography>
+      )}
+      {corrected && (
+        <Typography variant="body2" role="status" sx={{ mt: 1 }}>
+          {corrected.said}{" "}
+          <QuietButton
+            onClick={() =>
+              record.mutate(
+                { ...again(corrected.was), instead: corrected.now },
+                { onSuccess: () => setCorrected(null) },
+              )
+            }
+          >
+            Undo
+          </QuietButton>
+          {record.error && ` ${messageOf(record.error)}`}
+        </Typography>
+      )}
+      {wrong && (
+        <RecordTest
+          athleteId={athleteId}
+          unit={unit}
+          first={wrong.benchmark}
+          instead={wrong}
+          onClose={() => setWrong(null)}
+          onDone={(said, answer) => setCorrected({ was: wrong, now: answer.result.id, said })}
+        />
       )}
       {asked && (
         <ConfirmDialog

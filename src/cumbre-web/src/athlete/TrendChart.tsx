@@ -9,6 +9,7 @@ import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
+import { useId } from "react";
 import { useUnit } from "../accounts/useMe";
 import type { MassUnit, Trend, TrendPoint } from "../api/types";
 import { dayShort, number } from "../ui/format";
@@ -24,13 +25,19 @@ const time = (text: string) => new Date(`${text}T12:00:00`);
 const iso = (d: Date) =>
   `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
 
+const mondayOf = (text: string) => {
+  const d = new Date(`${text}T00:00:00`);
+  d.setDate(d.getDate() - ((d.getDay() + 6) % 7));
+  return d;
+};
+
 /** The thresholds around where the athlete is: the highest that is met and the next ones. */
 const near = (trend: Trend) => {
   const met = trend.lines.filter((l) => l.term.met).slice(-1);
   return [...met, ...trend.lines.filter((l) => !l.term.met)].slice(0, linesShown);
 };
 
-/** A movement over twelve weeks: what counts, its range or best as a whisker, thresholds, easy days grey, and the forecast. */
+/** A movement over twelve weeks: what counts, its range or best as a whisker, thresholds, weeks of a deload hatched, and the forecast. */
 export function TrendChart({ trend, today }: { trend: Trend; today: string }) {
   const unit = useUnit();
   const value = (v: number) => axisValue(trend.measure, v, unit);
@@ -114,6 +121,7 @@ const kindOf = (p: TrendPoint) =>
     .join(", ");
 
 function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["lines"]; today: string; unit: MassUnit }) {
+  const hatch = useId();
   const x = useXScale<"time">();
   const y = useYScale<"linear">();
   const area = useDrawingArea();
@@ -124,8 +132,28 @@ function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["line
     glacier = "var(--mui-palette-primary-main)";
   const sides = [...new Set(trend.points.map((p) => p.side))];
   const f = trend.forecast;
+  const easyWeeks = [...new Set(trend.points.filter((p) => p.isEasy).map((p) => mondayOf(p.day).getTime()))];
   return (
     <g>
+      <defs>
+        <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0v6" stroke="var(--mui-palette-line2)" strokeWidth="1.5" />
+        </pattern>
+      </defs>
+      {easyWeeks.map((monday) => {
+        const [from, to] = [x(new Date(monday)), x(new Date(monday + 7 * day))];
+        const left = Math.max(area.left, from);
+        return (
+          <rect
+            key={monday}
+            x={left}
+            y={area.top}
+            width={Math.max(0, Math.min(area.left + area.width, to) - left)}
+            height={area.height}
+            fill={`url(#${hatch})`}
+          />
+        );
+      })}
       {lines.map((l, i) => (
         <g key={`${l.value}-${l.sets}`}>
           <path d={`M${area.left} ${up(l.value)}h${area.width}`} stroke={ink} strokeDasharray="4 3" strokeWidth="1" />

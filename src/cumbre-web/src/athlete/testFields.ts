@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Benchmark, MassUnit } from "../api/types";
+import type { Benchmark, MassUnit, Result } from "../api/types";
 import type { components } from "../api/schema";
 import { decimal, whole } from "../ui/shapes";
 
@@ -49,6 +49,30 @@ export function fieldsOf(benchmark: string, today: string): TestFields {
     form: "Clean",
   };
 }
+
+/** The fields of a result that was recorded, to be corrected. */
+export function fieldsFrom(r: Result): TestFields {
+  const { reps, sets, seconds, contact, degrees, restSeconds } = r.score;
+  const held = r.measure === "Seconds" || degrees !== null;
+  return {
+    ...fieldsOf(r.benchmark, r.day),
+    added: r.measure === "LoadTimesReps" ? String(r.added.value) : "",
+    reps: held || !reps ? "" : String(reps),
+    sets: String(sets),
+    seconds: textOf(seconds),
+    degrees: textOf(degrees),
+    restSeconds: textOf(restSeconds),
+    reserve: textOf(r.reserve),
+    contact: contact ?? "",
+    side: r.side ?? "",
+    setUp: r.setUp ?? "",
+    pain: textOf(r.pain) || "0",
+    painPlace: r.painPlace ?? "",
+    form: r.form,
+  };
+}
+
+const textOf = (value: number | null | undefined) => (value === null || value === undefined ? "" : String(value));
 
 /** Only the fields of the benchmark's measure are sent: what was typed for another test stays in the form. */
 export function requestOf(f: TestValues, benchmark: Benchmark, unit: MassUnit): Request {

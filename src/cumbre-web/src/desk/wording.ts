@@ -90,6 +90,8 @@ const causes: Record<ProposalCause, (d: Decision) => string> = {
   StandardShown: (d) => (d.kind === "Achieved" ? "Shown in training" : "Three sets at the standard, as often as asked"),
   Contradicted: () => "A newer test denies what a harder step implies",
   Trend: (d) => `Practice sets at ${count(d, "BestReps")}, the test was ${count(d, "TestReps")}`,
+  LowestBox: () => "Clean from the lowest box: test the rep without it",
+  HeightUnknown: () => "The sets are full, but nobody noted how high: test the highest contact",
   DescentDone: () => "Even descents of ten seconds: test the full rep",
   EasyWeek: () => "Deload week",
   NotYetClean: () => "Not clean yet",

@@ -2,7 +2,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Overview } from "../api/types";
@@ -19,6 +20,7 @@ import { Empty, Failed, Loading } from "../ui/states";
 import { Section } from "../ui/Section";
 import { Fact } from "../ui/Fact";
 import { StatusShape } from "../ui/StatusShape";
+import { useSingleKeys } from "../ui/useSingleKeys";
 import { useWhy } from "../why/WhyContext";
 import { CalendarGrid } from "./CalendarGrid";
 import { OtherTraining } from "./OtherTraining";
@@ -185,10 +187,20 @@ function Head({ overview: o }: { overview: Overview }) {
 /** The most cautious decision, and the others on demand. */
 function Decisions({ overview: o }: { overview: Overview }) {
   const [all, setAll] = useState(false);
+  const [singleKeys] = useSingleKeys();
+  const section = useRef<HTMLElement>(null);
+  const move = (by: number) => {
+    const strips = [...(section.current?.querySelectorAll<HTMLElement>("[data-decision]") ?? [])];
+    const at = strips.findIndex((x) => x.contains(document.activeElement));
+    strips[Math.min(strips.length - 1, Math.max(0, at + by))]?.focus();
+  };
+  useHotkeys("j", () => move(1), { enabled: singleKeys });
+  useHotkeys("k", () => move(-1), { enabled: singleKeys });
+  useHotkeys("o", () => setAll(!all), { enabled: singleKeys }, [all]);
   if (o.decisions.length === 0) return null;
   const shown = all ? o.decisions : o.decisions.slice(0, 1);
   return (
-    <Box component="section" aria-label="Decisions">
+    <Box component="section" aria-label="Decisions" ref={section}>
       {shown.map((d) => (
         <DecisionStrip key={d.id} decision={d} />
       ))}

@@ -3,7 +3,7 @@ import type { Pick } from "../api/types";
 import { advance, amend, begin, redo, undo } from "./history";
 import { search } from "./pick";
 import { clearLoad, loadText } from "./planFields";
-import { nextValue } from "./values";
+import { nextValue } from "../notation/values";
 
 describe("undo and redo", () => {
   it("go back and forth, and a new step ends what could be redone", () => {

@@ -67,17 +67,6 @@ export const templatesQuery = queryOptions({
   queryFn: ({ signal }) => ask(api.GET("/api/templates", { signal })),
 });
 
-/** What may be typed next at the cursor. */
-export function useCompletions(line: string, cursor: number, enabled: boolean) {
-  return useQuery({
-    queryKey: ["notation", "completions", line, cursor],
-    queryFn: ({ signal }) => ask(api.GET("/api/notation/completions", { params: { query: { line, cursor } }, signal })),
-    enabled,
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-  });
-}
-
 /** What the block means as it is typed; the last answer stays until the next is there. */
 export function useReading(athleteId: string, session: string | null, block: Block) {
   return useQuery({

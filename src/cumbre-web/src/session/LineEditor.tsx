@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useId } from "react";
 import { Problem } from "../api/client";
 import type { NotationError } from "../api/types";
+import { LineField } from "../notation/LineField";
 import { notationMessage, problemMessage } from "../notation/wording";
 import { messageOf } from "../ui/states";
 import { MeaningView } from "./MeaningView";
@@ -37,25 +37,15 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
       : (refused ?? (meaning.isError ? messageOf(meaning.error) : null));
   return (
     <Box>
-      <TextField
+      <LineField
+        framed
         label="Line"
         value={line}
-        onChange={(e) => onChange(e.target.value)}
-        onKeyDown={(e) => {
-          if (e.key === "Enter" && fresh && meaning.data.plan) {
-            e.preventDefault();
-            onEnter?.();
-          }
-        }}
-        error={message !== null && fresh}
+        onChange={onChange}
+        onEnter={() => fresh && meaning.data.plan && onEnter?.()}
+        invalid={message !== null && Boolean(fresh)}
+        describedBy={id}
         autoFocus={autoFocus}
-        autoComplete="off"
-        placeholder="4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30"
-        slotProps={{
-          htmlInput: { "aria-describedby": id, spellCheck: false, maxLength: 320, "data-testid": "line" },
-          input: { sx: { fontSize: 16, fontStretch: "90%", fontWeight: 550 } },
-          inputLabel: { shrink: true },
-        }}
       />
       <Box id={id} aria-live="polite" sx={{ minHeight: 24, mt: 1 }}>
         {message && (

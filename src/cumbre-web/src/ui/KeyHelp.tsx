@@ -33,12 +33,13 @@ const groups: [string, [string[], string][]][] = [
     ],
   ],
   [
-    "Desk",
+    "Decisions",
     [
-      [["J", "K"], "move"],
+      [["J", "K"], "move, on the Desk and on an athlete’s page"],
       [["A"], "accept"],
       [["E"], "edit, then accept"],
       [["L"], "later"],
+      [["O"], "the other decisions of the athlete"],
       [["W"], "why"],
       [["Z"], "undo the last decision"],
     ],

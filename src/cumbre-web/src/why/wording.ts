@@ -79,7 +79,7 @@ const rules: Record<RuleId, Say> = {
   ItemChosen: ([role]) =>
     `Chosen as ${role}: by what holds a goal back, the step in training, carry-over, what was trained lately, and where the reps land; then the kit, the minutes and the week’s balance.`,
   BackOffByThird: ([runs]) => `${runs} sessions without progress: a third less of each set.`,
-  StuckAgain: () => "Stuck again after a back-off: another movement of the pattern.",
+  StuckAgain: () => "Stuck again after a back-off: another movement of the pattern, or the load in other sets.",
   AddRepsInZone: ([from, to]) => `Clean: one rep more, within the zone of ${from} to ${to}.`,
   ReserveOver: ([asked]) => `More left than the ${asked} that was asked: as much more as leaves it.`,
   OverTheZone: ([from, to]) =>
@@ -97,6 +97,9 @@ const rules: Record<RuleId, Say> = {
   AddPiece: () => "Clean: one counted piece more. No mass is claimed for it.",
   GrowsByMethod: () => "Clean: on by the method’s own way.",
   DescentDone: () => "Even descents at their longest: test the full rep.",
+  LowestBox: () => "Clean from the lowest box there is: next comes the rep without it.",
+  HeightUnknown: ([reps]) =>
+    `Sets of ${reps} fast reps are clean, and no contact was noted: the highest contact is tested, and decides what comes next.`,
   LevelFound: () => "The sets found the level: the dose follows from the best of them.",
   TotalGrown: () => "Open sets a tenth over the start, twice: the harder movement.",
   OpeningSet: () => "Rest-pause goes by its opening set: under 8 too hard, 8 to 20 stays, over 20 twice too easy.",

@@ -1,11 +1,13 @@
-import Box from "@mui/material/Box";
+import FormControl from "@mui/material/FormControl";
 import InputBase from "@mui/material/InputBase";
+import InputLabel from "@mui/material/InputLabel";
 import MenuItem from "@mui/material/MenuItem";
 import MenuList from "@mui/material/MenuList";
+import OutlinedInput from "@mui/material/OutlinedInput";
 import Paper from "@mui/material/Paper";
 import Popper from "@mui/material/Popper";
 import { useId, useRef, useState } from "react";
-import { useCompletions } from "./queries";
+import { useCompletions } from "./useCompletions";
 import { nextValue } from "./values";
 
 interface Props {
@@ -14,15 +16,19 @@ interface Props {
   invalid: boolean;
   describedBy: string;
   readOnly?: boolean;
+  autoFocus?: boolean;
+  /** Stands alone in a form, with its label over it. */
+  framed?: boolean;
   onChange: (line: string) => void;
   /** Enter: go on to the next row. */
   onEnter: () => void;
-  onFocus: () => void;
-  onBlur: () => void;
+  onFocus?: () => void;
+  onBlur?: () => void;
 }
 
 /** The line on the board: Tab goes to its next value, typing offers what may follow. */
-export function LineField({ value, label, invalid, describedBy, readOnly, onChange, onEnter, onFocus, onBlur }: Props) {
+export function LineField({ value, label, invalid, describedBy, readOnly, autoFocus, framed, ...on }: Props) {
+  const { onChange, onEnter, onFocus, onBlur } = on;
   const input = useRef<HTMLInputElement>(null);
   const list = useId();
   // What the offers hang under; a state, as they are placed while rendering.
@@ -93,9 +99,18 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
     }
   };
 
+  const Input = framed ? OutlinedInput : InputBase;
   return (
-    <Box ref={setAnchor} sx={{ position: "relative" }}>
-      <InputBase
+    <FormControl ref={setAnchor} size="small" fullWidth error={framed && invalid} sx={{ position: "relative" }}>
+      {framed && (
+        <InputLabel shrink htmlFor={`${list}-field`}>
+          {label}
+        </InputLabel>
+      )}
+      <Input
+        id={`${list}-field`}
+        {...(framed ? { label, notched: true } : {})}
+        autoFocus={autoFocus}
         inputRef={input}
         value={value}
         readOnly={readOnly}
@@ -109,13 +124,13 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
         onFocus={onFocus}
         onBlur={() => {
           setOffering(false);
-          onBlur();
+          onBlur?.();
         }}
         placeholder="4 x 5 @ +10 kg rest 2:30"
         fullWidth
         slotProps={{
           input: {
-            "aria-label": label,
+            "aria-label": framed ? undefined : label,
             "aria-invalid": invalid,
             "aria-describedby": describedBy,
             "aria-autocomplete": "list",
@@ -131,9 +146,11 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
           lineHeight: "22px",
           fontStretch: "90%",
           fontWeight: 600,
-          p: 0,
-          "& input": { p: "1px 4px", mx: "-4px", height: "auto", borderRadius: "2px" },
-          "& input:focus": { bgcolor: "background.paper", outline: `2px solid ${t.vars.palette.primary.main}` },
+          ...(!framed && {
+            p: 0,
+            "& input": { p: "1px 4px", mx: "-4px", height: "auto", borderRadius: "2px" },
+            "& input:focus": { bgcolor: "background.paper", outline: `2px solid ${t.vars.palette.primary.main}` },
+          }),
         })}
       />
       <Popper
@@ -141,7 +158,7 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
         anchorEl={anchor}
         placement="bottom-start"
         popperOptions={{ strategy: "fixed" }}
-        sx={{ zIndex: 10 }}
+        sx={{ zIndex: "tooltip" }}
       >
         <Paper variant="outlined" sx={{ mt: "2px" }}>
           <MenuList dense id={list} role="listbox" aria-label="What may follow" sx={{ py: 0.5 }}>
@@ -166,6 +183,6 @@ export function LineField({ value, label, invalid, describedBy, readOnly, onChan
           </MenuList>
         </Paper>
       </Popper>
-    </Box>
+    </FormControl>
   );
 }
