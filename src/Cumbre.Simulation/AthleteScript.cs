@@ -42,6 +42,15 @@ public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] 
 
     /// <summary>In a deload.</summary>
     public bool Easy { get; init; }
+
+    /// <summary>It finds the level: nothing was trained before it.</summary>
+    public bool FindsLevel { get; init; }
+
+    /// <summary>The line of the body sagged.</summary>
+    public bool Sagged { get; init; }
+
+    /// <summary>Pain in the first set, and where; null: none.</summary>
+    public (int Level, string Place)? Hurt { get; init; }
 }
 
 /// <summary>Training beside the plan.</summary>
@@ -52,6 +61,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 {
     /// <summary>What is told before today's session: hours of sleep and soreness; null: nothing yet.</summary>
     public (decimal Sleep, int Soreness)? ToldToday { get; init; }
+
+    /// <summary>A stop that the coach cleared: the day before today, the place and what was found.</summary>
+    public (int DaysAgo, string Place, string Reason)? ClearedStop { get; init; }
 
     /// <summary>What else was trained.</summary>
     public IReadOnlyList<OtherScript> Others { get; init; } = [];

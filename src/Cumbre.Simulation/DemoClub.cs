@@ -525,5 +525,83 @@ public static class DemoClub
                 .. Sides("flag-hang-pushed-out", 20, 7, 4),
             ],
         },
+        // Trains without load, each thing by another method.
+        new("Tove Halloran", 62.8m)
+        {
+            Intake = Said(2, 75, ["ring-muscle-up"], ["trunk"]),
+            Sex = Sex.Female,
+            StatureCm = 169,
+            BirthYear = 1998,
+            Kit = Hall,
+            Logs =
+            [
+                .. Twice("ring-triceps-extension", "3 x 15 rest 1:30", [15, 15, 15]),
+                .. Twice("push-up", "pyramid 1-3-5-7-5-3-1 rest 1:00", [1, 3, 5, 7, 5, 3, 1]),
+                .. Twice("inverted-row-inclined", "3 x 15 rest 1:30", [15, 15, 15]),
+                .. Twice("ring-curl", "3 x 8..12 + stretch 15 s rest 1:00", [12, 15, 12, 15, 12, 15]),
+                .. Twice("nordic-curl", "3 x 15 tempo 3-0-1-0 rest 2:00", [15, 15, 15]),
+                .. Twice("side-plank", "hold 3 x 20 s right first +1 rest 1:00", [20, 20, 20, 20, 20, 20, 20]),
+                .. Twice("l-sit", "hold 24 s in 3 rest 0:30", [8, 8, 8]),
+                .. Twice("calf-raise", "3 x 15 tempo 3-2-1-0 rest 1:00", [15, 15, 15]),
+            ],
+            Tests = [.. Base(45, 5, 6, 8, 22, 14), Hold("l-sit", 45, 15), Hold("ring-support-turned-out", 45, 12)],
+        },
+        // Comes back after years: bands, negatives, and a sore elbow.
+        new("Dagmar Roe", 71.5m)
+        {
+            Intake = Said(0.5m, 60, ["weighted-pull-up"]),
+            Sex = Sex.Female,
+            StatureCm = 172,
+            BirthYear = 1979,
+            Kit = Hall,
+            Logs =
+            [
+                .. Twice("banded-pull-up", "3 x 8..11 @ band 15 kg rest 2:00", [11, 11, 11]),
+                .. Twice("negative-pull-up", "negative 4 x 1 lower 10 s rest 2:00", [10, 10, 10, 10]),
+                new(9, "inverted-row-underhand", "3 x 8 2 in reserve rest 1:30", [8, 8, 8], 2),
+                new(2, "inverted-row-underhand", "3 x 8 2 in reserve rest 1:30", [8, 8, 8], 2)
+                {
+                    Hurt = (3, "left elbow, inside"),
+                },
+                new(2, "push-up", "3 x 8..12 2 in reserve rest 1:30", [9, 8, 8], 2) { FindsLevel = true },
+            ],
+            Tests = [.. Base(60, 1, 2, 3, 9, 8)],
+        },
+        // Tired, and back after a stop.
+        new("Silas Okonjo", 80.3m)
+        {
+            Intake = Said(7, 90, ["planche", "bar-muscle-up"], ["handstand"]),
+            Sex = Sex.Male,
+            StatureCm = 179,
+            BirthYear = 1993,
+            Kit = Hall,
+            ClearedStop = (1, "left knee", "seen by the physiotherapist, squats to a box without pain"),
+            Logs =
+            [
+                .. Twice("weighted-dip", "3 x cluster 2+2+2 gap 20 s @ +20 kg rest 2:30", [2, 2, 2, 2, 2, 2, 2, 2, 2]),
+                .. Twice("push-up", "every 1:20 x 5 do 15", [15, 15, 15, 15, 15]),
+                .. Twice("planche-tuck", "hold 3 x 10 s rest 2:00", [10, 10, 10]),
+                new(2, "wall-handstand", "hold 3 x 30 s rest 1:30", [30, 28, 25]) { Sagged = true },
+                new(9, "long-lever-plank", "hold 3 x 30 s rest 1:00", [30, 26, 22]) { Sagged = true },
+                new(2, "long-lever-plank", "hold 3 x 30 s rest 1:00", [28, 24, 20]) { Sagged = true },
+                new(17, "split-squat", "3 x 10 each side rest 1:30", [10, 10, 10, 10, 10, 10])
+                {
+                    Hurt = (6, "left knee"),
+                },
+            ],
+            Tests =
+            [
+                .. Base(40, 12, 13, 18, 34, 16),
+                Wrists(40),
+                Hold("planche-tuck", 40, 12, 3),
+                new("pseudo-planche-push-up", 40, 10),
+                Hold("wall-handstand", 40, 45),
+                new("weighted-dip", 40, Score.OfReps(8, 3), Added: MassEntry.Kg(20)),
+            ],
+        },
     ];
+
+    /// <summary>The same in two sessions a week apart.</summary>
+    private static LogScript[] Twice(string movement, string line, int[] amounts) =>
+        [new(9, movement, line, amounts), new(2, movement, line, amounts)];
 }

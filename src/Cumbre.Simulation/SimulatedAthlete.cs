@@ -24,8 +24,11 @@ public sealed record SimulatedSession(
     /// <summary>Of the whole session, 1 to 10; null: not told.</summary>
     public decimal? Effort { get; init; }
 
+    /// <summary>What the item is for; null: nothing in particular.</summary>
+    public ItemRole? Role { get; init; }
+
     public Exposure ToExposure() =>
-        new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]);
+        new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]) { Role = Role };
 }
 
 /// <summary>A simulated athlete with all that would be in the store.</summary>

@@ -60,7 +60,9 @@ public static class Simulator
             results.AddRange(script.Tests.Select(Test));
             Train();
             sessions.AddRange(script.Logs.Select(Logged));
-            sessions.AddRange(script.Logs.GroupBy(l => l.Movement).SelectMany(Before).Select(Logged));
+            sessions.AddRange(
+                script.Logs.Where(l => !l.FindsLevel).GroupBy(l => l.Movement).SelectMany(Before).Select(Logged)
+            );
             sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
             var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
             return new(id, script, masses, results, [.. sessions.Select(WithEffort)])
@@ -94,6 +96,8 @@ public static class Simulator
                 {
                     DaysAgo = first.DaysAgo + 7 * week,
                     Amounts = [.. first.Amounts.Select(a => Math.Max(1, (int)(a * share)))],
+                    Hurt = null,
+                    Sagged = false,
                     Easy = week % 4 == 2,
                 };
             }
@@ -388,10 +392,13 @@ public static class Simulator
                                 EntryOf(effort.Load.Value),
                                 log.Reserve,
                                 FormVerdict.Clean,
-                                seconds: timed ? log.Amounts[i] : null
+                                i == 0 ? log.Hurt?.Level : null,
+                                i == 0 ? log.Hurt?.Place : null,
+                                timed ? log.Amounts[i] : null
                             )
                             {
                                 SetUp = new(log.SetUp),
+                                Sagged = log.Sagged,
                             }
                         );
                     }
@@ -407,7 +414,10 @@ public static class Simulator
                 [.. resolved.Efforts.Select(e => e.Load.Value.Made)],
                 BodyMassOn(day),
                 sets
-            );
+            )
+            {
+                Role = log.FindsLevel ? ItemRole.LevelFinding : null,
+            };
         }
 
         private MassEntry EntryOf(LoadAnswer load)

@@ -1,4 +1,6 @@
 using System.Text.Json.Nodes;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Sessions;
 
 namespace Cumbre.Server.Tests;
 
@@ -63,6 +65,56 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
             ["strap mark", "foot position", "ring material"],
             next["setUp"]!.AsArray().Select(f => (string)f!["name"]!)
         );
+    }
+
+    public static TheoryData<string> EverySetUp =>
+        [.. Catalogue.Shipped.Movements.Values.SelectMany(m => m.SetUp).Distinct().Order(StringComparer.Ordinal)];
+
+    // Every part of a set-up that the catalogue knows: logged, corrected, and a series of its own.
+    [Theory, MemberData(nameof(EverySetUp))]
+    public async Task Each_part_of_a_set_up_is_kept_corrected_and_compared(string part)
+    {
+        var movement = Catalogue
+            .Shipped.Movements.Values.Where(m => m.SetUp.Contains(part))
+            .OrderBy(m => m.Measure)
+            .First();
+        var line =
+            movement.Measure switch
+            {
+                BenchmarkMeasure.Seconds => "hold 2 x 5 s",
+                BenchmarkMeasure.SecondsPerDescent => "negative 2 x 1 lower 5 s",
+                BenchmarkMeasure.LoadTimesReps => "2 x 5 @ +5 kg",
+                BenchmarkMeasure.ContactHeight => "2 x 5 fast",
+                _ => "2 x 5",
+            } + (movement.EachSide ? " each side" : "");
+        var timed = movement.Measure == BenchmarkMeasure.Seconds;
+        var added = new { value = movement.Measure == BenchmarkMeasure.LoadTimesReps ? 5 : 0, unit = "Kg" };
+        var field = SetUpField.Of(part);
+        var (one, other) = field.Words is [var first, var second, ..] ? (first, second) : ("1", "2");
+        var (athlete, session) = await Planned(movement.Slug, line);
+        var id = Guid.CreateVersion7().ToString();
+
+        Assert.Equal(one, await Logged(one, id, null));
+        Assert.Equal(other, await Logged(other, null, id));
+        (await athlete.Finish(session)).Ok.ToString();
+
+        var trend = (await athlete.Page(movement.Slug))["trend"]!;
+        Assert.Contains($"{part} {other}", trend["records"]!.ToJsonString());
+        Assert.DoesNotContain($"{part} {one}", trend["records"]!.ToJsonString());
+
+        async Task<string> Logged(string value, string? set, string? instead)
+        {
+            var told = new
+            {
+                reps = timed ? 1 : 5,
+                seconds = timed ? 5 : (int?)null,
+                added,
+                setUp = new Dictionary<string, string> { [part] = value },
+                supersedes = instead,
+            };
+            var item = (await Put(athlete, session, told, set)).Ok["items"]![0]!;
+            return (string)item["sets"]![0]!["setUp"]![part]!;
+        }
     }
 
     public static TheoryData<string, string> Refused =>

@@ -157,7 +157,14 @@ public static class DecisionEngine
     /// </summary>
     private static IReadOnlyList<Proposal> Settled(IReadOnlyList<Proposal> answers)
     {
-        Proposal[] beside = [.. answers.Where(p => p.IsBeside)];
+        // What hurts, or comes back from a stop, is not offered anything harder beside.
+        var spared = answers.Any(p => p.Kind is ProposalKind.Ease or ProposalKind.Return);
+        Proposal[] beside =
+        [
+            .. answers.Where(p =>
+                p.IsBeside && !(spared && p.Kind is (ProposalKind.Achieved or ProposalKind.Test or ProposalKind.Retest))
+            ),
+        ];
         Proposal[] main = [.. answers.Where(p => !p.IsBeside).OrderBy(p => p.Kind)];
         if (main.Length == 0)
             return beside;

@@ -41,11 +41,14 @@ public sealed record ExposureJudgement(
             new(
                 exposure.Day,
                 exposure.TopLoad.Mass.Kilograms,
-                [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Amount, Met(r)))],
+                [.. rows.Where(r => r.Set is not null).Select(r => new SetEvidence(r.Amount, Met(r), Broken(r.Set!)))],
                 deciding.All(Met)
             )
         );
     }
+
+    private static int? Broken(LoggedSet set) =>
+        set.Form == Benchmarks.FormVerdict.Broken ? (int)(set.Seconds ?? set.Reps) : null;
 
     private static bool IsMet(DoneSet row, Prescription plan) =>
         row.Set is { } set

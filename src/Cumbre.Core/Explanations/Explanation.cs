@@ -34,8 +34,11 @@ public sealed record ExposureEvidence(
     bool Clean
 );
 
-/// <summary>A set of an exposure: the reps done, and whether they met the plan with clean form.</summary>
-public sealed record SetEvidence(int Reps, bool Met);
+/// <summary>A set of an exposure: the clean reps, and whether they met the plan.</summary>
+/// <param name="Reps">Or seconds, clean.</param>
+/// <param name="Met">As it was planned, with clean form.</param>
+/// <param name="Broken">All that was done, where form broke; null: it held.</param>
+public sealed record SetEvidence(int Reps, bool Met, int? Broken = null);
 
 /// <summary>A threshold as evidence: have and need in the notation of the gates.</summary>
 /// <param name="Name">Of the test.</param>

@@ -106,5 +106,8 @@ public sealed record Stop(PainReport Because, PainReport? Before, DateOnly? Clea
 {
     public PainPlace Place => Because.Place;
 
+    /// <summary>Every movement in which the place hurt so, that of <see cref="Because"/> and others since.</summary>
+    public ValueList<string> Movements { get; init; } = Because.Movement is { } one ? [one] : [];
+
     public DateOnly Since => Because.Day;
 }

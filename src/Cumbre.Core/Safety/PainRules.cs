@@ -63,7 +63,13 @@ public static class PainRules
 
     /// <summary>How far a stop holds a movement.</summary>
     public static Hold Holds(Stop stop, Movement movement, Catalogue catalogue, bool loaded = false) =>
-        Holds(stop.Place, severe: true, Hurt(stop.Because, catalogue), movement, loaded);
+        stop.Movements.Count == 0
+            ? Holds(stop.Place, severe: true, null, movement, loaded)
+            : stop
+                .Movements.Select(m =>
+                    Holds(stop.Place, severe: true, catalogue.Movements.GetValueOrDefault(m), movement, loaded)
+                )
+                .Max();
 
     /// <summary>All that was told, oldest first. Pain of 0 without a sign says nothing.</summary>
     public static IReadOnlyList<PainReport> Reports(
@@ -148,13 +154,20 @@ public static class PainRules
                 .Where(c => c.Place.IsSameAs(report.Place) && c.Day >= report.Day)
                 .Select(c => (DateOnly?)c.Day)
                 .Min();
+            var stop = new Stop(report, twice, cleared);
             if (running < 0)
-                stops.Add(new(report, twice, cleared));
-            else if (
-                report.Level > stops[running].Because.Level
-                || (report.Sign is not null && stops[running].Because.Sign is null)
-            )
-                stops[running] = new(report, twice, cleared);
+            {
+                stops.Add(stop);
+                continue;
+            }
+
+            var known = stops[running];
+            var worse = report.Level > known.Because.Level || (report.Sign is not null && known.Because.Sign is null);
+            // Each movement that hurt is held, whichever hurt more.
+            stops[running] = (worse ? stop : known) with
+            {
+                Movements = [.. known.Movements.Concat(stop.Movements).Distinct()],
+            };
         }
 
         return stops;

@@ -2,6 +2,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Programmes;
@@ -36,7 +37,7 @@ public static class DemoSeeder
             KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
             var athletes = DemoClub.Athletes(clock.Today);
             foreach (var athlete in athletes)
-                Store(db, athlete, new(clock.Now, CoachId));
+                Store(db, athlete, clock.Today, new(clock.Now, CoachId));
             AccountStore.Add(
                 db,
                 new(
@@ -55,7 +56,7 @@ public static class DemoSeeder
             return true;
         });
 
-    private static void Store(Db db, SimulatedAthlete athlete, Stamp stamp)
+    private static void Store(Db db, SimulatedAthlete athlete, DateOnly today, Stamp stamp)
     {
         var script = athlete.Script;
         AthleteStore.Put(
@@ -100,7 +101,7 @@ public static class DemoSeeder
                 session.Easy,
                 null,
                 0,
-                [new(session.ItemId, session.Movement, session.Plan, null)]
+                [new(session.ItemId, session.Movement, session.Plan, null) { Role = session.Role }]
             );
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
@@ -122,6 +123,14 @@ public static class DemoSeeder
             SessionStore.TellEffort(db, session.Id, session.Effort);
         }
 
+        if (script.ClearedStop is { } cleared)
+            HealthStore.Add(
+                db,
+                Guid.CreateVersion7(),
+                athlete.Id,
+                new(today.AddDays(-cleared.DaysAgo), PainPlace.Read(cleared.Place), cleared.Reason),
+                stamp
+            );
         foreach (var checkIn in athlete.CheckIns)
             HealthStore.Put(db, athlete.Id, checkIn, stamp);
         foreach (var other in athlete.Others)

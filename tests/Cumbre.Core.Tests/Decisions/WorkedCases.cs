@@ -778,6 +778,26 @@ public class WorkedCases
         Assert.Equal("BackOff: hold 5 x 6 s", p.Says("planche-tuck"));
     }
 
+    // The standard of the step is shown, and it hurt: nothing harder is offered beside.
+    [Theory]
+    [InlineData(null, true)]
+    [InlineData(3, false)]
+    public void What_hurts_is_offered_nothing_harder_beside(int? pain, bool offered) =>
+        Assert.Equal(
+            offered,
+            new Trainee()
+                .Did(
+                    "2026-03-12",
+                    "split-squat",
+                    "3 x 10 each side",
+                    [10, 10, 10, 10, 10, 10],
+                    pain: pain,
+                    place: pain is null ? null : "left knee"
+                )
+                .Decide()
+                .Any(p => p.Kind == ProposalKind.Achieved)
+        );
+
     private static Trainee Neutral(int pain) =>
         new Trainee()
             .Did("2026-03-09", "neutral-pull-up", "4 x 6 @ +20 kg", [6, 6, 6, 6])

@@ -50,6 +50,27 @@ public class PainRulesTests
             All
         );
 
+    // The wrist hurts more in the handstand than in the row, which does not load it: both are held all the same.
+    [Fact]
+    public void Every_movement_in_which_a_place_hurt_is_held()
+    {
+        var stop = Assert.Single(
+            Stops([Did(0, "weighted-row", 6, "right wrist"), Did(0, "wall-handstand", 7, "right wrist")])
+        );
+        Assert.Equal((7, "wall-handstand"), (stop.Because.Level, stop.Because.Movement));
+        Assert.All((string[])["weighted-row", "wall-handstand"], slug =>
+            Assert.NotEqual(Hold.None, PainRules.Holds(stop, All.Movements[slug], All))
+        );
+        Assert.Equal(
+            Hold.None,
+            PainRules.Holds(
+                Assert.Single(Stops([Did(0, "wall-handstand", 7, "right wrist")])),
+                All.Movements["weighted-row"],
+                All
+            )
+        );
+    }
+
     [Theory]
     [InlineData(
         "shoulder",

@@ -7573,11 +7573,20 @@ export interface components {
       note: null | string;
       was: null | components["schemas"]["SetDto"];
     };
-    /** @description A set of an exposure: the reps done, and whether they met the plan with clean form. */
+    /** @description A set of an exposure: the clean reps, and whether they met the plan. */
     SetEvidence: {
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Or seconds, clean.
+       */
       reps: number;
+      /** @description As it was planned, with clean form. */
       met: boolean;
+      /**
+       * Format: int32
+       * @description All that was done, where form broke; null: it held.
+       */
+      broken?: null | number;
     };
     SetRequest: {
       /**

@@ -59,7 +59,7 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 {s.topKg !== 0 && <b>{added(s.topKg, unit)} </b>}
                 {s.sets.map((x, i) => (
-                  <Amount key={i} amount={x.reps} met={x.met} />
+                  <Amount key={i} amount={x.reps} met={x.met} broken={x.broken ?? null} />
                 ))}
               </TableCell>
               {setUps && <TableCell sx={{ color: "text.secondary" }}>{s.setUp}</TableCell>}
@@ -95,11 +95,12 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
   );
 }
 
-function Amount({ amount, met }: { amount: number; met: boolean }) {
+/** What was done clean; where form broke all that was done, struck through. */
+function Amount({ amount, met, broken }: { amount: number; met: boolean; broken: number | null }) {
   return (
     <Box
       component="span"
-      title={met ? "plan met" : "plan not met"}
+      title={broken !== null ? `form broke, ${amount} clean` : met ? "plan met" : "plan not met"}
       sx={(t) => ({
         display: "inline-block",
         minWidth: 22,
@@ -111,7 +112,7 @@ function Amount({ amount, met }: { amount: number; met: boolean }) {
         color: met ? "primary.contrastText" : "inherit",
       })}
     >
-      {amount}
+      {broken === null ? amount : <s>{broken}</s>}
     </Box>
   );
 }
