@@ -8,6 +8,7 @@ root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 port=5080
 data=${XDG_DATA_HOME:-${HOME:-/tmp}/.local/share}/cumbre/$kind
 today=
+grown=
 reset=no
 
 fail() {
@@ -17,11 +18,12 @@ fail() {
 
 usage() {
   if [ "$kind" = demo ]; then
-    echo "Usage: ./demo [--port N] [--data DIR] [--today 2026-03-16|now] [--reset] [--help]"
+    echo "Usage: ./demo [--port N] [--data DIR] [--today 2026-03-16|now] [--grown 60x1] [--reset] [--help]"
     echo "Builds Cumbre and starts it with an invented club on http://127.0.0.1:5080."
     echo "  --port N      another port"
     echo "  --data DIR    where the demo's data lies (now: $data)"
     echo "  --today DAY   the day on which the demo plays; now is the real one"
+    echo "  --grown AxY   a club of A athletes that has trained for Y years, to try its speed; in a folder of its own"
     echo "  --reset       make the demo's data anew"
   else
     echo "Usage: ./club [--port N] [--data DIR] [--help]"
@@ -38,6 +40,12 @@ while [ $# -gt 0 ]; do
     --port) need "$@"; port=$2; shift 2 ;;
     --data) need "$@"; data=$2; shift 2 ;;
     --today) [ "$kind" = demo ] || fail "--today is for the demo only."; need "$@"; today=$2; shift 2 ;;
+    --grown)
+      [ "$kind" = demo ] || fail "--grown is for the demo only."
+      need "$@"
+      grown=$2
+      shift 2
+      ;;
     --reset) [ "$kind" = demo ] || fail "--reset is for the demo only."; reset=yes; shift ;;
     --help|-h) usage; exit 0 ;;
     *) fail "Unknown option $1; ./$kind --help tells more." ;;
@@ -47,6 +55,11 @@ done
 [[ $port =~ ^[0-9]+$ ]] && [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || fail "--port: \"$port\" is not a port; choose one from 1024 to 65535."
 if [ -n "$today" ] && [ "$today" != now ] && ! [[ $today =~ ^[0-9]{4}-[0-9]{2}-[0-9]{2}$ ]]; then
   fail "--today: \"$today\" is not a date; write it as 2026-03-16, or now."
+fi
+
+if [ -n "$grown" ]; then
+  [[ $grown =~ ^[0-9]+x[0-9]+$ ]] || fail "--grown: \"$grown\" is no size; write athletes and years as 60x1."
+  data=$data/grown-$grown
 fi
 
 command -v dotnet >/dev/null || fail "The .NET SDK 10 is missing: install it, then run this again."
@@ -84,5 +97,6 @@ fi
 
 arguments=(--data "$data" --urls "http://127.0.0.1:$port")
 [ "$kind" = demo ] && arguments+=(--demo true)
+[ -n "$grown" ] && arguments+=(--grown "$grown")
 [ -n "$today" ] && arguments+=(--today "$today")
 exec dotnet "$app/Cumbre.Server.dll" "${arguments[@]}"

@@ -121,7 +121,8 @@ try
             DemoSeeder.Seed(
                 app.Services.GetRequiredService<Database>(),
                 app.Services.GetRequiredService<ClubClock>(),
-                app.Services.GetRequiredService<Reconciler>()
+                app.Services.GetRequiredService<Reconciler>(),
+                options.Grown
             );
     }
 

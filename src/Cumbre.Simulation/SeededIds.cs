@@ -3,7 +3,7 @@ namespace Cumbre.Simulation;
 /// <summary>
 /// Ids in the layout of UUIDv7 that depend only on the seed and the day: the same each time, and in order of time.
 /// </summary>
-internal sealed class SeededIds(Random random)
+public sealed class SeededIds(Random random)
 {
     private int sequence;
 

@@ -13,7 +13,7 @@ public abstract class CoachAtWork : IAsyncLifetime
         Coach = new Browser(App.Address);
         Coach.Go("/");
         Coach.Press("Enter as coach");
-        Coach.Sees("15 decisions");
+        Coach.Sees($"{DemoTests.All} decisions");
         return ValueTask.CompletedTask;
     }
 

@@ -333,7 +333,7 @@ public sealed class ProgrammeTests : CoachAtWork
         using var second = new Browser(App.Address);
         second.Go("/");
         second.Press("Enter as coach");
-        second.Sees("15 decisions");
+        second.Sees($"{DemoTests.All} decisions");
         second.Go(block);
         Change(second, "4 x 4");
         second.Until(() => second.Text("main [role=status]") == "saved", "the second window to save");

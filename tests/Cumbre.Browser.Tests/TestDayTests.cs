@@ -15,7 +15,7 @@ public sealed class TestDayTests : IAsyncLifetime
         browser = new Browser(await server.Start(TestContext.Current.CancellationToken));
         browser.Go("/");
         browser.Press("Enter as coach");
-        browser.Sees("15 decisions");
+        browser.Sees($"{DemoTests.All} decisions");
     }
 
     public ValueTask DisposeAsync()

@@ -22,7 +22,7 @@ public static class DemoSeeder
     private static readonly Guid CoachId = new("01900000-0000-7000-8000-00000000c0a1");
     private static readonly Guid AthleteAccountId = new("01900000-0000-7000-8000-00000000a001");
 
-    public static void Seed(Database database, ClubClock clock, Reconciler reconciler) =>
+    public static void Seed(Database database, ClubClock clock, Reconciler reconciler, GrownSize? grown = null) =>
         database.Write(db =>
         {
             if (AccountStore.Club(db) is not null)
@@ -35,6 +35,12 @@ public static class DemoSeeder
                 clock.Now
             );
             KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
+            if (grown is not null)
+            {
+                new GrownClub(db, clock, CoachId).Write(grown);
+                return true;
+            }
+
             var athletes = DemoClub.Athletes(clock.Today);
             foreach (var athlete in athletes)
                 Store(db, athlete, clock.Today, new(clock.Now, CoachId));

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Cumbre.Server.Demo;
 
 namespace Cumbre.Server.Hosting;
 
@@ -9,6 +10,9 @@ namespace Cumbre.Server.Hosting;
 /// <param name="SignInsPerMinute">Tries per address.</param>
 public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int SignInsPerMinute)
 {
+    /// <summary>The demo's club is one that has trained for years; null: it is the small one.</summary>
+    public GrownSize? Grown { get; init; }
+
     /// <summary>Command-line names of the settings.</summary>
     public static IDictionary<string, string> Switches { get; } =
         new Dictionary<string, string>
@@ -16,6 +20,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             ["--data"] = "Cumbre:Data",
             ["--demo"] = "Cumbre:Demo",
             ["--today"] = "Cumbre:Today",
+            ["--grown"] = "Cumbre:Grown",
         };
 
     /// <exception cref="SettingException">A setting cannot be read.</exception>
@@ -28,7 +33,15 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             demo,
             Day(section["Today"], demo),
             section.GetValue("SignInsPerMinute", 10)
-        );
+        )
+        {
+            Grown = section["Grown"] is { Length: > 0 } grown
+                ? GrownSize.Read(grown)
+                    ?? throw new SettingException(
+                        $"--grown: \"{grown}\" is no size; write athletes and years as 60x1, up to 500x10."
+                    )
+                : null,
+        };
     }
 
     private static DateOnly? Day(string? text, bool demo)

@@ -291,11 +291,11 @@ public static class SessionStore
         );
         db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
         foreach (var (id, plan) in frozen)
-            db.Run(
-                "UPDATE session_item SET frozen_json = @json WHERE id = @id",
-                new { id, json = JsonSerializer.Serialize(plan, Json) }
-            );
+            db.Run("UPDATE session_item SET frozen_json = @json WHERE id = @id", new { id, json = FrozenJson(plan) });
     }
+
+    /// <summary>A frozen plan as it lies in its column.</summary>
+    public static string FrozenJson(FrozenPlan plan) => JsonSerializer.Serialize(plan, Json);
 
     /// <summary>Leaves an item out of its session, with the reason; null: it is done after all.</summary>
     public static void Skip(Db db, Guid itemId, string? reason) =>
