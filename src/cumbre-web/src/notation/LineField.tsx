@@ -156,7 +156,7 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
       <Popper
         open={offers.length > 0}
         anchorEl={anchor}
-        placement="bottom-start"
+        placement={framed ? "top-start" : "bottom-start"}
         popperOptions={{ strategy: "fixed" }}
         sx={{ zIndex: "tooltip" }}
       >
