@@ -12,6 +12,7 @@ using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
 using Cumbre.Server.Programmes;
 using Cumbre.Server.Sessions;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -51,6 +52,9 @@ try
     services.AddSingleton<ClubClock>();
     services.AddSingleton<Reconciler>();
     services.AddSingleton<Climbers>();
+    services.AddSingleton<StandingKeeper>();
+    if (!writesDocument)
+        services.AddHostedService(s => s.GetRequiredService<StandingKeeper>());
     services.AddSingleton<IForceGauge, SimulatedForceGauge>();
     services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
     services.AddProblemDetails(problems =>
@@ -116,10 +120,12 @@ try
     app.UseCsrf();
     if (!writesDocument)
     {
-        app.Services.GetRequiredService<Database>().Migrate(line => app.Logger.LogDebug("{Line}", line));
+        var database = app.Services.GetRequiredService<Database>();
+        database.Migrate(line => app.Logger.LogDebug("{Line}", line));
+        database.Settle = app.Services.GetRequiredService<StandingKeeper>().Settle;
         if (options.Demo)
             DemoSeeder.Seed(
-                app.Services.GetRequiredService<Database>(),
+                database,
                 app.Services.GetRequiredService<ClubClock>(),
                 app.Services.GetRequiredService<Reconciler>(),
                 options.Grown

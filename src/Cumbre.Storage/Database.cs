@@ -94,6 +94,11 @@ public sealed class Database
     }
 
     /// <summary>
+    /// What follows from a write, worked out at its end and in its transaction, so that nothing is kept without it.
+    /// </summary>
+    public Action<Db>? Settle { get; set; }
+
+    /// <summary>
     /// Grows with every committed write: what was read before it grew may be old. One process owns the file.
     /// </summary>
     public long Writes => Interlocked.Read(ref writes);
@@ -119,6 +124,7 @@ public sealed class Database
         var result = work(new(connection, transaction, atlas));
         if (!commit(result))
             return result;
+        Settle?.Invoke(new(connection, transaction, atlas));
         transaction.Commit();
         Interlocked.Increment(ref writes);
         return result;

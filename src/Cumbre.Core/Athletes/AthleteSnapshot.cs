@@ -25,6 +25,11 @@ public sealed record AthleteSnapshot(
     IReadOnlyList<Exposure> Exposures
 )
 {
+    /// <summary>
+    /// What training showed before the first of <see cref="Exposures"/>, as far as nothing earlier shows as much.
+    /// </summary>
+    public IReadOnlyList<BenchmarkResult> Shown { get; init; } = [];
+
     /// <summary>What was said before sessions, oldest first.</summary>
     public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
 

@@ -18,7 +18,7 @@ public static class TrainingResults
 {
     /// <summary>The athlete's tests and what training showed, up to a day.</summary>
     public static ResultBook Book(AthleteSnapshot athlete, Catalogue catalogue, DateOnly day) =>
-        new(athlete.Results.Concat(All(athlete.Exposures, catalogue)), day);
+        new(athlete.Results.Concat(athlete.Shown).Concat(All(athlete.Exposures, catalogue)), day);
 
     /// <summary>What all exposures of an athlete show.</summary>
     public static IEnumerable<BenchmarkResult> All(IReadOnlyList<Exposure> exposures, Catalogue catalogue)

@@ -84,7 +84,7 @@ internal static class Archive
     )
     {
         var file = database.Read(db =>
-            SnapshotStore.Load(db, athleteId, clock.Today) is { } found
+            SnapshotStore.LoadWhole(db, athleteId, clock.Today) is { } found
                 ? new
                 {
                     format = "cumbre.athlete",

@@ -107,7 +107,7 @@ internal static class MovementPage
         var today = clock.Today;
         var (known, page) = database.Read(db =>
         {
-            if (Work.Load(db, athleteId, today) is not var (profile, athlete))
+            if (Work.LoadWhole(db, athleteId, today) is not var (profile, athlete))
                 return (false, (MovementPageDto?)null);
             var slug = movement
                 ?? athlete.Athlete.Exposures.LastOrDefault(e => e.IsLoaded)?.Movement

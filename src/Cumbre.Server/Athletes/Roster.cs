@@ -4,13 +4,12 @@ using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Safety;
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
-using Cumbre.Server.Programmes;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
-using Cumbre.Storage.Decisions;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -73,17 +72,16 @@ internal static class Roster
         return TypedResults.Ok(
             database.Read(db =>
             {
-                var waiting = DecisionStore.Open(db, today).Select(d => d.AthleteId).ToHashSet();
                 var next = SessionStore.NextDays(db, today);
-                var coach = PlacementStore.All(db);
                 return (IReadOnlyList<RosterRow>)
                     [
-                        .. Work.LoadAll(db, today, archived)
-                            .Values.Select(a =>
-                                Row(a.Profile, a.Athlete, coach[a.Profile.Id]) with
+                        .. Standing
+                            .All(db, clock, archived)
+                            .Select(s =>
+                                s.Row with
                                 {
-                                    Waiting = waiting.Contains(a.Profile.Id),
-                                    NextSession = next.TryGetValue(a.Profile.Id, out var day) ? day : null,
+                                    Waiting = s.Decisions.Any(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today)),
+                                    NextSession = next.TryGetValue(s.Row.Id, out var day) ? day : null,
                                 }
                             ),
                     ];
@@ -91,7 +89,7 @@ internal static class Roster
         );
     }
 
-    private static RosterRow Row(AthleteProfile profile, AthleteAtWork athlete, IEnumerable<CoachPlacement> coach)
+    internal static RosterRow Row(AthleteProfile profile, AthleteAtWork athlete, IEnumerable<CoachPlacement> coach)
     {
         var (snapshot, atlas, today) = (athlete.Athlete, athlete.Atlas, athlete.Today);
         var strongest = atlas

@@ -141,8 +141,10 @@ public sealed record DecisionDto(
     }
 
     /// <summary>Waits for the coach on this day.</summary>
-    public static bool IsOpen(StoredDecision d, DateOnly today) =>
-        d.State == DecisionState.Proposed || (d.State == DecisionState.Deferred && d.DeferredUntil <= today);
+    public static bool IsOpen(StoredDecision d, DateOnly today) => IsOpen(d.State, d.DeferredUntil, today);
+
+    public static bool IsOpen(DecisionState state, DateOnly? deferredUntil, DateOnly today) =>
+        state == DecisionState.Proposed || (state == DecisionState.Deferred && deferredUntil <= today);
 }
 
 /// <summary>An item before or after a decision.</summary>

@@ -3,9 +3,10 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Safety;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
-using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -101,79 +102,40 @@ internal static class Desk
             database.Read(db =>
             {
                 // Who is put away is not on the Desk, whatever still waits for them.
-                var athletes = Work.LoadAll(db, today);
-                var planned = new Dictionary<Guid, IReadOnlyList<PlannedItem>>();
-                DecisionDto Dto(StoredDecision d)
-                {
-                    if (!planned.TryGetValue(d.AthleteId, out var items))
-                        planned[d.AthleteId] = items = Work.Planned(db, d.AthleteId, today);
-                    return DecisionDto.Of(
-                        db,
-                        d,
-                        athletes[d.AthleteId].Profile.Name,
-                        athletes[d.AthleteId].Athlete,
-                        items
-                    );
-                }
-
-                var open = DecisionStore
-                    .Open(db, today)
-                    .Where(d => athletes.ContainsKey(d.AthleteId))
-                    .ToLookup(d => d.AthleteId);
+                var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
+                var open = standings
+                    .Values.Select(s => new DeskRow(
+                        s.Row.Id,
+                        s.Row.Name,
+                        [.. s.Decisions.Where(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today))]
+                    ))
+                    .Where(r => r.Decisions.Count > 0)
+                    .OrderBy(r => r.Decisions[0].Kind)
+                    .ThenBy(r => r.Decisions[0].NextDay)
+                    .ThenBy(r => r.AthleteName, StringComparer.Ordinal)
+                    .ToArray();
+                var waits = open.Select(r => r.AthleteId).ToHashSet();
+                var catalogue = CatalogueStore.Club(db).Catalogue;
                 return new DeskDto(
                     today,
-                    [
-                        .. open.Select(g => new DeskRow(
-                                g.Key,
-                                athletes[g.Key].Profile.Name,
-                                [.. g.OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto)]
-                            ))
-                            .OrderBy(r => r.Decisions[0].Kind)
-                            .ThenBy(r => r.Decisions[0].NextDay)
-                            .ThenBy(r => r.AthleteName, StringComparer.Ordinal),
-                    ],
-                    [
-                        .. DecisionStore
-                            .TakenSince(db, clock.StartOfToday)
-                            .Where(d => athletes.ContainsKey(d.AthleteId) && !DecisionDto.IsOpen(d, today))
-                            .Select(Dto),
-                    ],
+                    open,
+                    [.. standings.Values.SelectMany(s => s.Taken).OrderByDescending(t => t.At).Select(t => t.Decision)],
                     [
                         .. SessionStore
                             .On(db, today)
-                            .Where(s => athletes.ContainsKey(s.AthleteId))
-                            .Select(s =>
-                                Session(
-                                    s,
-                                    athletes[s.AthleteId].Profile.Name,
-                                    athletes[s.AthleteId].Athlete,
-                                    open.Contains(s.AthleteId)
-                                )
-                            )
+                            .Where(s => standings.ContainsKey(s.AthleteId))
+                            .Select(s => Session(s, standings[s.AthleteId], catalogue, waits.Contains(s.AthleteId)))
                             .OrderBy(s => s.AthleteName, StringComparer.Ordinal),
                     ],
                     [
-                        .. athletes
-                            .Values.SelectMany(a =>
-                                Standards
-                                    .DueTests(a.Athlete, RetestHorizonDays)
-                                    .Select(t => new Retest(
-                                        a.Profile.Id,
-                                        a.Profile.Name,
-                                        t.Benchmark,
-                                        t.Name,
-                                        t.LastDay,
-                                        t.DueDay,
-                                        t.Overdue,
-                                        t.Ladders
-                                    ))
-                            )
+                        .. standings
+                            .Values.SelectMany(s => s.Tests)
                             .OrderBy(r => r.DueDay)
                             .ThenBy(r => r.AthleteName, StringComparer.Ordinal),
                     ],
                     [
-                        .. athletes
-                            .Values.SelectMany(a => Pain(a.Profile.Id, a.Profile.Name, a.Athlete))
+                        .. standings
+                            .Values.SelectMany(s => s.Pain)
                             .OrderByDescending(p => p.Stopped)
                             .ThenByDescending(p => p.Pain),
                     ]
@@ -182,26 +144,39 @@ internal static class Desk
         );
     }
 
-    private static DeskSession Session(StoredSession s, string name, AthleteAtWork athlete, bool waits)
+    /// <summary>Tests of an athlete that are due within the horizon.</summary>
+    internal static IReadOnlyList<Retest> Retests(AthleteProfile profile, AthleteAtWork athlete) =>
+        [
+            .. Standards
+                .DueTests(athlete, RetestHorizonDays)
+                .Select(t => new Retest(
+                    profile.Id,
+                    profile.Name,
+                    t.Benchmark,
+                    t.Name,
+                    t.LastDay,
+                    t.DueDay,
+                    t.Overdue,
+                    t.Ladders
+                )),
+        ];
+
+    private static DeskSession Session(StoredSession s, Standing standing, Catalogue catalogue, bool waits)
     {
-        var held = s
-            .Items.Select(i => athlete.Atlas.Catalogue.Movements.GetValueOrDefault(i.Movement))
-            .OfType<Movement>()
-            .Distinct()
-            .Where(m => athlete.Holding(m, loaded: true) is { Stopped: true });
+        string NameOf(string movement) => catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
         return new(
             s.Id,
             s.AthleteId,
-            name,
+            standing.Row.Name,
             s.Items is [var only] ? only.Line : null,
-            s.Items is [var one] ? DoseDto.NameOf(one.Movement, athlete) : null,
+            s.Items is [var one] ? NameOf(one.Movement) : null,
             s.Title,
             s.Items.Count,
             SecondsOf(s),
             s.Status,
             s.Easy,
             waits,
-            [.. held.Select(m => m.Name)]
+            [.. s.Items.Select(i => i.Movement).Distinct().Where(standing.Held.Contains).Select(NameOf)]
         );
     }
 
@@ -223,7 +198,7 @@ internal static class Desk
             .Sum(g => g.Seconds);
 
     /// <summary>The worst of each place in the last week, and every stop that holds.</summary>
-    private static IEnumerable<ToldPain> Pain(Guid id, string name, AthleteAtWork athlete)
+    internal static IEnumerable<ToldPain> Pain(Guid id, string name, AthleteAtWork athlete)
     {
         var recent = athlete.PainReports.Where(r =>
             r.Day >= athlete.Today.AddDays(-PainDays) && r.Day <= athlete.Today

@@ -1,8 +1,8 @@
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Levers;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
-using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -27,31 +27,21 @@ internal static class ClubLadder
         ClubClock clock
     )
     {
-        var today = clock.Today;
         var page = database.Read(db =>
         {
             var atlas = CatalogueStore.Club(db).Atlas;
             if (!atlas.BySlug.TryGetValue(ladder, out var found))
                 return null;
-            var coach = PlacementStore.All(db);
             return new ClubLadderDto(
                 found.Slug,
                 Demand.Shares(found, BodyBuild.Unknown),
                 [
-                    .. SnapshotStore
-                        .LoadAll(db, today)
-                        .Select(a =>
+                    .. Standing
+                        .All(db, clock)
+                        .Select(s =>
                         {
-                            var book = TrainingResults.Book(a.Snapshot, atlas.Catalogue, today);
-                            var set = coach[a.Profile.Id].FirstOrDefault(c => c.Ladder == found.Slug);
-                            var started = found.Steps.SelectMany(s => s.Opens.Terms).Any(t => book.Has(t.Benchmark));
-                            return new FlagDto(
-                                a.Profile.Id,
-                                a.Profile.Name,
-                                Placement.Of(found, a.Snapshot.Schools, book, set).Training,
-                                started,
-                                set is not null
-                            );
+                            var place = s.Places[found.Slug];
+                            return new FlagDto(s.Row.Id, s.Row.Name, place.Training, place.Started, place.SetByCoach);
                         }),
                 ]
             );

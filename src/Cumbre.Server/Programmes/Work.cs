@@ -17,6 +17,12 @@ internal static class Work
             ? (found.Profile, Of(db, found.Profile, found.Snapshot, today))
             : null;
 
+    /// <summary>The same with every exposure there ever was, for a page that shows all of a movement.</summary>
+    public static (AthleteProfile Profile, AthleteAtWork Athlete)? LoadWhole(Db db, Guid athleteId, DateOnly today) =>
+        SnapshotStore.LoadWhole(db, athleteId, today) is { } found
+            ? (found.Profile, Of(db, found.Profile, found.Snapshot, today))
+            : null;
+
     /// <summary>Everybody who trains, or who is put away, with one query per table.</summary>
     public static IReadOnlyDictionary<Guid, (AthleteProfile Profile, AthleteAtWork Athlete)> LoadAll(
         Db db,

@@ -1,8 +1,13 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Safety;
+using Cumbre.Core.Sessions;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Storage.Athletes;
@@ -14,76 +19,152 @@ public static class SnapshotStore
     /// <param name="id">The athlete.</param>
     /// <param name="today">A session that was started on an earlier day and never finished counts as done.</param>
     public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? Load(Db db, Guid id, DateOnly today) =>
+        Read(db, id, today) is { } read ? (read.Profile, read.Snapshot) : null;
+
+    /// <summary>The same with every exposure there ever was, for what shows or exports all of it.</summary>
+    public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? LoadWhole(Db db, Guid id, DateOnly today) =>
         AthleteStore.Find(db, id) is { } profile
-            ? (
-                profile,
-                Of(
-                    profile,
-                    AthleteStore.BodyMasses(db, id),
-                    ResultStore.Of(db, id).Select(r => r.Result),
-                    SessionStore.Exposures(db, id, today),
-                    HealthStore.CheckIns(db, id)[id],
-                    HealthStore.Mornings(db, id)[id],
-                    HealthStore.Clearances(db, id)[id],
-                    DecisionStore.Taken(db, id)[id],
-                    HealthStore.Others(db, id)[id]
-                )
-            )
+            ? (profile, Of(db, profile, SessionStore.Exposures(db, id, today), []))
             : null;
 
     /// <summary>
-    /// The same for every athlete who trains, or for every archived one, with the same number of queries.
+    /// Gathers what training showed before the window, from where it was left, and notes it. Part of a write.
     /// </summary>
+    public static AthleteSnapshot? Gather(Db db, Guid id, DateOnly today)
+    {
+        if (Read(db, id, today) is not { } read)
+            return null;
+        if (read.Before != read.Now || read.Moved)
+            StandingStore.Gather(db, id, read.Now, read.Moved ? read.Evidence : null);
+        return read.Snapshot;
+    }
+
+    /// <summary>
+    /// Reads the log from the window on, or from the day that a stop needs; all of it where something older than the
+    /// window was written. The answer is the same either way.
+    /// </summary>
+    private static Reading? Read(Db db, Guid id, DateOnly today)
+    {
+        if (AthleteStore.Find(db, id) is not { } profile)
+            return null;
+        var before = StandingStore.GatheredOf(db, id);
+        var usable = before is { Anew: false, ShownUntil: not null };
+        var known = usable ? before.ShownUntil!.Value : DateOnly.MinValue;
+        var from =
+            usable && before.StoppedSince is { } stopped && stopped.AddDays(-TrainingWindow.BeforeStop) < known
+                ? stopped.AddDays(-TrainingWindow.BeforeStop)
+                : known;
+        var exposures = SessionStore.Exposures(db, id, today, from);
+        var until = TrainingWindow.From(exposures.Count > 0 ? exposures[^1].Day : null);
+        if (usable && until < known)
+        {
+            // The newest sessions are gone, and the window moves back.
+            (usable, known) = (false, DateOnly.MinValue);
+            exposures = SessionStore.Exposures(db, id, today);
+            until = TrainingWindow.From(exposures.Count > 0 ? exposures[^1].Day : null);
+        }
+
+        var evidence = usable ? StandingStore.Evidence(db, id) : [];
+        var whole = Of(db, profile, exposures, evidence);
+        var moved = !usable || until > known;
+        if (moved)
+            evidence = EvidenceRecords.Fold(
+                whole.Shown,
+                TrainingResults.All(
+                    [.. whole.Exposures.Where(e => e.Day >= known && e.Day < until)],
+                    CatalogueStore.Club(db).Catalogue
+                ),
+                whole.Results
+            );
+        var since = StoppedSince(whole, CatalogueStore.Club(db).Catalogue, today);
+        var keep =
+            since is { } stop && stop.AddDays(-TrainingWindow.BeforeStop) < until
+                ? stop.AddDays(-TrainingWindow.BeforeStop)
+                : until;
+        var shown = moved ? evidence : whole.Shown;
+        return new(
+            profile,
+            whole with
+            {
+                Exposures = [.. whole.Exposures.Where(e => e.Day >= keep)],
+                Shown = [.. shown.Where(r => r.Day < keep)],
+            },
+            before,
+            new(until, false, since),
+            moved,
+            evidence
+        );
+    }
+
+    /// <summary>The day of the oldest report on which a stop rests that was not cleared; null: none holds.</summary>
+    private static DateOnly? StoppedSince(AthleteSnapshot athlete, Catalogue catalogue, DateOnly today)
+    {
+        var reports = PainRules.Reports(
+            athlete.Exposures,
+            athlete.Results,
+            athlete.CheckIns,
+            athlete.Mornings,
+            catalogue
+        );
+        return PainRules
+            .Stops([.. reports.Where(r => r.Day <= today)], athlete.Exposures, athlete.Clearances, catalogue)
+            .Where(s => s.ClearedOn is null || s.ClearedOn > today)
+            .Select(s => (DateOnly?)(s.Before is { } b && b.Day < s.Since ? b.Day : s.Since))
+            .Min();
+    }
+
+    private static AthleteSnapshot Of(
+        Db db,
+        AthleteProfile profile,
+        IReadOnlyList<Exposure> exposures,
+        IReadOnlyList<BenchmarkResult> shown
+    ) =>
+        Of(
+            profile,
+            AthleteStore.BodyMasses(db, profile.Id),
+            ResultStore.Of(db, profile.Id).Select(r => r.Result),
+            exposures,
+            HealthStore.CheckIns(db, profile.Id)[profile.Id],
+            HealthStore.Mornings(db, profile.Id)[profile.Id],
+            HealthStore.Clearances(db, profile.Id)[profile.Id],
+            DecisionStore.Taken(db, profile.Id)[profile.Id],
+            HealthStore.Others(db, profile.Id)[profile.Id],
+            shown
+        );
+
+    private sealed record Reading(
+        AthleteProfile Profile,
+        AthleteSnapshot Snapshot,
+        Gathered Before,
+        Gathered Now,
+        bool Moved,
+        IReadOnlyList<BenchmarkResult> Evidence
+    );
+
+    /// <summary>The same for every athlete who trains, or for every archived one.</summary>
     public static IReadOnlyList<(AthleteProfile Profile, AthleteSnapshot Snapshot)> LoadAll(
         Db db,
         DateOnly today,
         bool archived = false
-    )
-    {
-        var masses = AthleteStore.AllBodyMasses(db);
-        var results = ResultStore.All(db);
-        var exposures = SessionStore.AllExposures(db, today);
-        var (checkIns, mornings, clearances, taken, others) = (
-            HealthStore.CheckIns(db, null),
-            HealthStore.Mornings(db, null),
-            HealthStore.Clearances(db, null),
-            DecisionStore.Taken(db, null),
-            HealthStore.Others(db, null)
-        );
-        return
+    ) =>
         [
             .. AthleteStore
                 .Everyone(db)
                 .Where(p => p.ArchivedAt is not null == archived)
-                .Select(p =>
-                    (
-                        p,
-                        Of(
-                            p,
-                            masses[p.Id],
-                            results[p.Id],
-                            exposures[p.Id],
-                            checkIns[p.Id],
-                            mornings[p.Id],
-                            clearances[p.Id],
-                            taken[p.Id],
-                            others[p.Id]
-                        )
-                    )
-                ),
+                .Select(p => Load(db, p.Id, today)!.Value),
         ];
-    }
 
     private static AthleteSnapshot Of(
         AthleteProfile profile,
         IEnumerable<StoredBodyMass> masses,
-        IEnumerable<Core.Benchmarks.BenchmarkResult> results,
-        IEnumerable<Core.Sessions.Exposure> exposures,
+        IEnumerable<BenchmarkResult> results,
+        IEnumerable<Exposure> exposures,
         IEnumerable<CheckIn> checkIns,
         IEnumerable<MorningAnswer> mornings,
         IEnumerable<StopClearance> clearances,
         IEnumerable<PastDecision> decided,
-        IEnumerable<OtherTraining> others
+        IEnumerable<OtherTraining> others,
+        IEnumerable<BenchmarkResult> shown
     )
     {
         var history = new BodyMassHistory(masses.Select(m => m.Reading));
@@ -101,6 +182,7 @@ public static class SnapshotStore
             [.. exposures.Select(e => e with { BodyMass = OfDay(e.Day, e.BodyMass) })]
         )
         {
+            Shown = [.. shown.Select(r => r with { BodyMass = OfDay(r.Day, r.BodyMass) })],
             Sex = profile.Sex,
             StatureCm = profile.StatureCm,
             Lengths = profile.Lengths,

@@ -2,6 +2,7 @@ using System.Globalization;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Storage.Athletes;
 
 namespace Cumbre.Storage.Decisions;
 
@@ -88,26 +89,54 @@ public static class DecisionStore
                 .Select(r => r.ToStored()),
         ];
 
-    /// <summary>What was decided today, for undo; newest first.</summary>
-    public static IReadOnlyList<StoredDecision> TakenSince(Db db, DateTimeOffset since) =>
+    /// <summary>What waits for the coach about an athlete, that which was put off as well.</summary>
+    public static IReadOnlyList<StoredDecision> Waiting(Db db, Guid athleteId) =>
         [
             .. db.Query<Row>(
-                    $"""
-                    SELECT {Columns} WHERE state IN ('Accepted', 'Edited', 'Deferred')
-                      AND EXISTS (SELECT 1 FROM decision_event e WHERE e.decision_id = decision.id AND e.kind IN ('Accepted', 'Edited', 'Deferred') AND e.at >= @since)
-                    ORDER BY (SELECT max(e.at) FROM decision_event e WHERE e.decision_id = decision.id) DESC
-                    """,
-                    new { since }
+                    $"SELECT {Columns} WHERE athlete_id = @athleteId AND state IN ('Proposed', 'Deferred') ORDER BY id",
+                    new { athleteId }
                 )
                 .Select(r => r.ToStored()),
         ];
 
+    /// <summary>What was decided about an athlete since an instant, for undo, each with its last time.</summary>
+    public static IReadOnlyList<(StoredDecision Decision, DateTimeOffset At)> TakenSince(
+        Db db,
+        DateTimeOffset since,
+        Guid athleteId
+    )
+    {
+        var last = db.Query<LastRow>(
+                """
+                SELECT d.id, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id
+                WHERE d.athlete_id = @athleteId AND d.state IN ('Accepted', 'Edited', 'Deferred') AND e.kind IN ('Accepted', 'Edited', 'Deferred') AND e.at >= @since
+                GROUP BY d.id
+                """,
+                new { athleteId, since }
+            )
+            .ToDictionary(r => r.Id, r => r.At);
+        return last.Count == 0
+            ? []
+            :
+            [
+                .. db.Query<Row>(
+                        $"SELECT {Columns} WHERE athlete_id = @athleteId AND state IN ('Accepted', 'Edited', 'Deferred')",
+                        new { athleteId }
+                    )
+                    .Where(r => last.ContainsKey(r.Id))
+                    .Select(r => (r.ToStored(), DateTimeOffset.Parse(last[r.Id], CultureInfo.InvariantCulture))),
+            ];
+    }
+
     /// <summary>What was accepted, oldest first, by athlete.</summary>
     public static ILookup<Guid, PastDecision> Taken(Db db, Guid? athleteId) =>
         db.Query<TakenRow>(
-                """
+                $"""
                 SELECT d.athlete_id, d.movement, d.kind, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id AND e.kind IN ('Accepted', 'Edited')
-                WHERE d.state IN ('Accepted', 'Edited') AND (@athleteId IS NULL OR d.athlete_id = @athleteId) GROUP BY d.id ORDER BY max(e.at)
+                WHERE d.state IN ('Accepted', 'Edited') AND {HealthStore.Whose(
+                    athleteId,
+                    "d.athlete_id"
+                )} GROUP BY d.id ORDER BY max(e.at)
                 """,
                 new { athleteId }
             )
@@ -242,6 +271,8 @@ public static class DecisionStore
                 Renews = Renews,
             };
     }
+
+    private sealed record LastRow(Guid Id, string At);
 
     private sealed record TakenRow(Guid AthleteId, string Movement, string Kind, string At);
 

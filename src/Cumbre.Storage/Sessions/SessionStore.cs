@@ -396,21 +396,38 @@ public static class SessionStore
             }
         );
 
-    public static IReadOnlyList<Exposure> Exposures(Db db, Guid athleteId, DateOnly today) =>
+    /// <summary>What an athlete did, oldest first.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="today">A session that was started on an earlier day counts as done.</param>
+    /// <param name="from">The first day; null: all there is.</param>
+    public static IReadOnlyList<Exposure> Exposures(Db db, Guid athleteId, DateOnly today, DateOnly? from = null)
+    {
+        var since = from ?? DateOnly.MinValue;
+        return
         [
             .. Assemble(
                     Sessions(
                         db,
-                        $"s.athlete_id = @athleteId AND {Counts} ORDER BY s.day, s.id, i.position",
-                        new { athleteId, today }
+                        $"s.athlete_id = @athleteId AND s.day >= @since AND {Counts} ORDER BY s.day, s.id, i.position",
+                        new
+                        {
+                            athleteId,
+                            today,
+                            since,
+                        }
                     ),
                     db.Query<SetRow>(
-                        $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
-                        new { athleteId }
+                        $"""
+                        SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id
+                        WHERE s.athlete_id = @athleteId AND s.day >= @since AND {NotSuperseded} ORDER BY l.set_no, l.part_no
+                        """,
+                        new { athleteId, since }
                     )
                 )
                 .Select(e => e.Exposure),
         ];
+    }
 
     public static ILookup<Guid, Exposure> AllExposures(Db db, DateOnly today) =>
         Assemble(

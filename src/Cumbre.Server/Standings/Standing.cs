@@ -1,0 +1,109 @@
+using System.Text.Json;
+using Cumbre.Core.Programmes;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Decisions;
+using Cumbre.Storage.Ladders;
+
+namespace Cumbre.Server.Standings;
+
+/// <summary>Where an athlete stands on a ladder.</summary>
+/// <param name="Training">Position of the step in training; null: nothing may be trained yet.</param>
+/// <param name="Started">Some step has a result.</param>
+/// <param name="SetByCoach">Against the rule.</param>
+public sealed record StandingPlace(int? Training, bool Started, bool SetByCoach);
+
+/// <summary>A decision that was taken today.</summary>
+public sealed record TakenToday(DateTimeOffset At, DecisionDto Decision);
+
+/// <summary>
+/// All that the pages of the whole club show of one athlete on one day, worked out from the log when something is
+/// written and kept beside it.
+/// </summary>
+/// <param name="Row">Of the roster.</param>
+/// <param name="Tests">Due within the Desk's horizon.</param>
+/// <param name="Pain">Told in the last week, or stopped.</param>
+/// <param name="Held">Slugs of movements that a stop holds, were they loaded.</param>
+/// <param name="Decisions">Open ones, and those that were put off.</param>
+/// <param name="Taken">Today.</param>
+/// <param name="Places">By the ladder's slug.</param>
+internal sealed record Standing(
+    RosterRow Row,
+    IReadOnlyList<Retest> Tests,
+    IReadOnlyList<ToldPain> Pain,
+    IReadOnlyList<string> Held,
+    IReadOnlyList<DecisionDto> Decisions,
+    IReadOnlyList<TakenToday> Taken,
+    IReadOnlyDictionary<string, StandingPlace> Places
+)
+{
+    /// <summary>Grows when a rule or the shape of this record changes: what was kept before is made anew.</summary>
+    public const int Rules = 1;
+
+    /// <summary>The standing of an athlete as the log has it; null: there is no such athlete.</summary>
+    public static Standing? Of(Db db, Guid athleteId, ClubClock clock) =>
+        Work.Load(db, athleteId, clock.Today) is { } found ? Of(db, found.Profile, found.Athlete, clock) : null;
+
+    /// <summary>The same, gathered and kept. Part of a write.</summary>
+    public static void Derive(Db db, Guid athleteId, ClubClock clock)
+    {
+        if (SnapshotStore.Gather(db, athleteId, clock.Today) is not { } snapshot)
+            return;
+        var profile = AthleteStore.Find(db, athleteId)!;
+        var standing = Of(db, profile, Work.Of(db, profile, snapshot, clock.Today), clock);
+        StandingStore.Put(db, athleteId, clock.Today, Rules, standing.ToJson());
+    }
+
+    public string ToJson() => JsonSerializer.Serialize(this, WireJson.Options);
+
+    public static Standing FromJson(string json) => JsonSerializer.Deserialize<Standing>(json, WireJson.Options)!;
+
+    /// <summary>Everybody who trains, or who is put away; whose kept standing is old is read from the log.</summary>
+    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false) =>
+        [
+            .. StandingStore
+                .All(db, clock.Today, Rules, archived)
+                .Select(s => s is { Fresh: true, Json: { } json } ? FromJson(json) : Of(db, s.AthleteId, clock)!),
+        ];
+
+    private static Standing Of(Db db, AthleteProfile profile, AthleteAtWork athlete, ClubClock clock)
+    {
+        var (id, today) = (profile.Id, clock.Today);
+        var planned = Work.Planned(db, id, today);
+        var coach = PlacementStore.Of(db, id);
+        DecisionDto Dto(StoredDecision d) => DecisionDto.Of(db, d, profile.Name, athlete, planned);
+        return new(
+            Roster.Row(profile, athlete, coach),
+            Desk.Retests(profile, athlete),
+            [.. Desk.Pain(id, profile.Name, athlete)],
+            [
+                .. athlete
+                    .Atlas.Catalogue.Movements.Values.Where(m =>
+                        athlete.Stops.Count > 0 && athlete.Holding(m, loaded: true) is { Stopped: true }
+                    )
+                    .Select(m => m.Slug)
+                    .Order(StringComparer.Ordinal),
+            ],
+            [.. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto)],
+            [
+                .. DecisionStore
+                    .TakenSince(db, clock.StartOfToday, id)
+                    .Where(d => !DecisionDto.IsOpen(d.Decision, today))
+                    .Select(d => new TakenToday(d.At, Dto(d.Decision))),
+            ],
+            athlete.Atlas.Ladders.ToDictionary(
+                l => l.Slug,
+                l => new StandingPlace(
+                    athlete.Placements[l.Slug].Training,
+                    l.Steps.SelectMany(s => s.Opens.Terms).Any(t => athlete.Book.Has(t.Benchmark)),
+                    coach.Any(c => c.Ladder == l.Slug)
+                ),
+                StringComparer.Ordinal
+            )
+        );
+    }
+}

@@ -1,0 +1,62 @@
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+
+namespace Cumbre.Server.Standings;
+
+/// <summary>
+/// Keeps every standing up to date: those that a write touches within it, and those that a new day, a new version of
+/// the rules or a change for everybody made old a few at a time, so that nobody's write waits for them.
+/// </summary>
+internal sealed class StandingKeeper(Database database, ClubClock clock, ILogger<StandingKeeper> log)
+    : BackgroundService
+{
+    private const int WithAWrite = 3,
+        AtATime = 4;
+
+    private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
+
+    /// <summary>Works out what a write made stale, where it concerns few; the rest follows soon.</summary>
+    public void Settle(Db db)
+    {
+        var stale = StandingStore.Stale(db, WithAWrite + 1);
+        if (stale.Count > WithAWrite)
+            return;
+        foreach (var id in stale)
+            Standing.Derive(db, id, clock);
+    }
+
+    /// <summary>Brings a few standings up to date; false: all of them are.</summary>
+    public bool Advance()
+    {
+        var due = database.Read(db => StandingStore.Due(db, clock.Today, Standing.Rules, AtATime));
+        foreach (var id in due)
+            database.Write(db =>
+            {
+                Standing.Derive(db, id, clock);
+                return true;
+            });
+        return due.Count > 0;
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        // The app answers while this goes on.
+        await Task.Yield();
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            var more = false;
+            try
+            {
+                more = Advance();
+            }
+            catch (Microsoft.Data.Sqlite.SqliteException busy)
+            {
+                log.LogWarning(busy, "The standings wait for the file.");
+            }
+
+            if (!more)
+                await Task.Delay(Pause, stoppingToken).ContinueWith(_ => { }, TaskScheduler.Default);
+        }
+    }
+}

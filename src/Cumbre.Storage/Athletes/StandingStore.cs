@@ -1,0 +1,213 @@
+using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Measures;
+
+namespace Cumbre.Storage.Athletes;
+
+/// <summary>How far the evidence of an athlete was gathered.</summary>
+/// <param name="ShownUntil">It holds what was shown before this day; null: nothing was gathered.</param>
+/// <param name="Anew">Something older was written since: it must be gathered from the whole log.</param>
+/// <param name="StoppedSince">The oldest day on which a stop that still holds rests; null: none holds.</param>
+public sealed record Gathered(DateOnly? ShownUntil, bool Anew, DateOnly? StoppedSince)
+{
+    public static Gathered Nothing { get; } = new(null, true, null);
+}
+
+/// <summary>A standing as it was worked out last.</summary>
+/// <param name="AthleteId">Whose.</param>
+/// <param name="Json">Null: never.</param>
+/// <param name="Fresh">For the day and the rules that were asked for, and nothing was written since.</param>
+public sealed record StoredStanding(Guid AthleteId, string? Json, bool Fresh);
+
+/// <summary>
+/// Where athletes stand, kept beside the log from which it can be made again. Triggers in the file mark what a write
+/// made stale.
+/// </summary>
+public static class StandingStore
+{
+    public static Gathered GatheredOf(Db db, Guid athleteId) =>
+        db.Query<GatheredRow>(
+                "SELECT shown_until, anew, stopped_since FROM standing WHERE athlete_id = @athleteId",
+                new { athleteId }
+            )
+            .Select(r => new Gathered(r.ShownUntil, r.Anew == 1, r.StoppedSince))
+            .FirstOrDefault()
+        ?? Gathered.Nothing;
+
+    /// <summary>What training showed long ago, oldest first.</summary>
+    public static IReadOnlyList<BenchmarkResult> Evidence(Db db, Guid athleteId) =>
+        [
+            .. db.Query<Row>(
+                    """
+                    SELECT session_id, day, benchmark, side, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, body_mass_kg, origin
+                    FROM evidence WHERE athlete_id = @athleteId ORDER BY day
+                    """,
+                    new { athleteId }
+                )
+                .Select(r => r.ToResult()),
+        ];
+
+    /// <summary>Keeps what was gathered, in place of what was.</summary>
+    public static void Gather(Db db, Guid athleteId, Gathered gathered, IReadOnlyList<BenchmarkResult>? evidence)
+    {
+        if (evidence is not null)
+        {
+            db.Run("DELETE FROM evidence WHERE athlete_id = @athleteId", new { athleteId });
+            foreach (var r in evidence)
+                db.Run(
+                    """
+                    INSERT INTO evidence (athlete_id, session_id, day, benchmark, side, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, body_mass_kg, origin)
+                    VALUES (@athleteId, @Id, @Day, @Benchmark, @Side, @Reps, @Sets, @Seconds, @Contact, @Degrees, @Rest, @AddedValue, @AddedUnit, @Reserve, @BodyMassKg, @Origin)
+                    """,
+                    new
+                    {
+                        athleteId,
+                        r.Id,
+                        r.Day,
+                        r.Benchmark,
+                        Side = r.Side?.ToString(),
+                        Reps = (long)r.Score.Reps,
+                        Sets = (long)r.Score.Sets,
+                        r.Score.Seconds,
+                        Contact = r.Score.Contact?.ToString(),
+                        r.Score.Degrees,
+                        Rest = (long?)r.Score.RestSeconds,
+                        AddedValue = r.Added.Value,
+                        AddedUnit = r.Added.Unit.ToString(),
+                        Reserve = (long)r.Reserve,
+                        BodyMassKg = r.BodyMass.Kilograms,
+                        Origin = r.Origin.ToString(),
+                    }
+                );
+        }
+
+        db.Run(
+            """
+            INSERT INTO standing (athlete_id, shown_until, anew, stopped_since) VALUES (@athleteId, @ShownUntil, @anew, @StoppedSince)
+            ON CONFLICT (athlete_id) DO UPDATE SET shown_until = excluded.shown_until, anew = excluded.anew, stopped_since = excluded.stopped_since
+            """,
+            new
+            {
+                athleteId,
+                gathered.ShownUntil,
+                anew = gathered.Anew ? 1L : 0,
+                gathered.StoppedSince,
+            }
+        );
+    }
+
+    /// <summary>Keeps a standing; nothing of it is stale any more.</summary>
+    public static void Put(Db db, Guid athleteId, DateOnly day, int rules, string json) =>
+        db.Run(
+            "UPDATE standing SET day = @day, rules = @rules, stale = 0, json = @json WHERE athlete_id = @athleteId",
+            new
+            {
+                athleteId,
+                day,
+                rules = (long)rules,
+                json,
+            }
+        );
+
+    /// <summary>Whom the writes of this transaction, or earlier ones, made stale; at most so many.</summary>
+    public static IReadOnlyList<Guid> Stale(Db db, int most) =>
+        [
+            .. db.Query<AthleteRow>(
+                    "SELECT athlete_id FROM standing WHERE stale = 1 LIMIT @most",
+                    new { most = (long)most }
+                )
+                .Select(r => r.AthleteId),
+        ];
+
+    /// <summary>Whose standing is stale, of another day or of other rules.</summary>
+    public static IReadOnlyList<Guid> Due(Db db, DateOnly day, int rules, int most) =>
+        [
+            .. db.Query<AthleteRow>(
+                    """
+                    SELECT s.athlete_id FROM standing s JOIN athlete a ON a.id = s.athlete_id
+                    WHERE s.stale = 1 OR s.rules <> @rules OR s.day IS NOT @day ORDER BY a.archived_at IS NOT NULL LIMIT @most
+                    """,
+                    new
+                    {
+                        day,
+                        rules = (long)rules,
+                        most = (long)most,
+                    }
+                )
+                .Select(r => r.AthleteId),
+        ];
+
+    /// <summary>The standings of everybody who trains, or of those who are put away.</summary>
+    public static IReadOnlyList<StoredStanding> All(Db db, DateOnly day, int rules, bool archived) =>
+        [
+            .. db.Query<StandingRow>(
+                    """
+                    SELECT a.id AS athlete_id, s.json, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
+                    FROM athlete a LEFT JOIN standing s ON s.athlete_id = a.id WHERE (a.archived_at IS NOT NULL) = @archived ORDER BY a.name, a.id
+                    """,
+                    new
+                    {
+                        day,
+                        rules = (long)rules,
+                        archived,
+                    }
+                )
+                .Select(r => new StoredStanding(r.AthleteId, r.Json, r.Fresh == 1)),
+        ];
+
+    /// <summary>Throws all of it away; the log is the truth.</summary>
+    public static void Clear(Db db) =>
+        db.Run(
+            """
+            DELETE FROM evidence;
+            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, shown_until = NULL, anew = 1, stopped_since = NULL
+            """
+        );
+
+    private sealed record AthleteRow(Guid AthleteId);
+
+    private sealed record StandingRow(Guid AthleteId, string? Json, long Fresh);
+
+    private sealed record GatheredRow(DateOnly? ShownUntil, long Anew, DateOnly? StoppedSince);
+
+    private sealed record Row(
+        Guid SessionId,
+        DateOnly Day,
+        string Benchmark,
+        string? Side,
+        long Reps,
+        long Sets,
+        decimal? Seconds,
+        string? Contact,
+        decimal? Degrees,
+        long? RestSeconds,
+        decimal AddedValue,
+        string AddedUnit,
+        long Reserve,
+        decimal BodyMassKg,
+        string Origin
+    )
+    {
+        public BenchmarkResult ToResult() =>
+            new(
+                SessionId,
+                Benchmark,
+                Day,
+                new(
+                    (int)Reps,
+                    (int)Sets,
+                    Seconds,
+                    Contact is null ? null : Enum.Parse<Contact>(Contact),
+                    Degrees,
+                    (int?)RestSeconds
+                ),
+                new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)),
+                (int)Reserve,
+                Mass.FromKilograms(BodyMassKg),
+                FormVerdict.Clean
+            )
+            {
+                Side = Side is null ? null : Enum.Parse<Side>(Side),
+                Origin = Enum.Parse<ResultOrigin>(Origin),
+            };
+    }
+}
