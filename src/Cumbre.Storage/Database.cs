@@ -8,8 +8,37 @@ using Microsoft.Data.Sqlite;
 namespace Cumbre.Storage;
 
 /// <summary>An open connection with its transaction, if it writes. What the stores work on.</summary>
-public sealed record Db(SqliteConnection Connection, SqliteTransaction? Transaction, AtlasCache Atlas)
+public sealed record Db(
+    SqliteConnection Connection,
+    SqliteTransaction? Transaction,
+    AtlasCache Atlas,
+    ReadingCache Readings
+)
 {
+    /// <summary>What this transaction itself has read; nobody else sees it before it is committed.</summary>
+    private readonly ReadingCache own = new();
+
+    /// <summary>
+    /// What is worked out from an athlete's log once for each state of it. What a transaction reads after its own
+    /// writes stays its own, as it may be rolled back.
+    /// </summary>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="today">The day on which it is true.</param>
+    /// <param name="read">Reads it anew; null is not kept.</param>
+    public T? Once<T>(Guid athleteId, DateOnly today, Func<T?> read)
+        where T : class
+    {
+        var key = new ReadingKey(typeof(T), athleteId, Athletes.StandingStore.Seq(this, athleteId), today);
+        if (own.Find<T>(key) is { } mine)
+            return mine;
+        if (Readings.Find<T>(key) is { } known)
+            return known;
+        if (read() is not { } fresh)
+            return null;
+        (Transaction is null ? Readings : own).Keep(key, fresh);
+        return fresh;
+    }
+
     internal IReadOnlyList<T> Query<T>(string sql, object? args = null)
     {
         // SQLite knows the type of a computed column only from a row: without one there is nothing to map, and nothing
@@ -52,6 +81,7 @@ public sealed class Database
     private readonly string path;
     private readonly string connectionString;
     private readonly AtlasCache atlas = new();
+    private readonly ReadingCache readings = new();
     private long writes;
 
     static Database() => Handlers.Register();
@@ -94,9 +124,10 @@ public sealed class Database
     }
 
     /// <summary>
-    /// What follows from a write, worked out at its end and in its transaction, so that nothing is kept without it.
+    /// What follows from a write: asked when it begins, and what is answered runs at its end and in its transaction, so
+    /// that nothing is kept without it.
     /// </summary>
-    public Action<Db>? Settle { get; set; }
+    public Func<Db, Action>? Settle { get; set; }
 
     /// <summary>
     /// Grows with every committed write: what was read before it grew may be old. One process owns the file.
@@ -107,7 +138,7 @@ public sealed class Database
     public T Read<T>(Func<Db, T> work)
     {
         using var connection = Open();
-        return work(new(connection, null, atlas));
+        return work(new(connection, null, atlas, readings));
     }
 
     /// <summary>
@@ -121,10 +152,12 @@ public sealed class Database
     {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-        var result = work(new(connection, transaction, atlas));
+        var db = new Db(connection, transaction, atlas, readings);
+        var settle = Settle?.Invoke(db);
+        var result = work(db);
         if (!commit(result))
             return result;
-        Settle?.Invoke(new(connection, transaction, atlas));
+        settle?.Invoke();
         transaction.Commit();
         Interlocked.Increment(ref writes);
         return result;

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
@@ -52,8 +53,11 @@ public sealed record Soreness(PainPlace Place, int Level, bool Stopped, Hold Hol
 /// </summary>
 public sealed class AthleteAtWork
 {
-    private readonly Dictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
-    private readonly Dictionary<
+    /// <summary>Lines that are remembered, as one is typed key by key.</summary>
+    private const int LinesMost = 4000;
+
+    private readonly ConcurrentDictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<
         (string, WrittenLine),
         (ResolvedPrescription? Resolved, ResolutionProblem? Problem)
     > read = [];
@@ -235,6 +239,8 @@ public sealed class AthleteAtWork
     public ItemReading Read(BlockItem item)
     {
         var movement = Atlas.Catalogue.Movements.GetValueOrDefault(item.Movement);
+        if (read.Count >= LinesMost)
+            read.Clear();
         if (!read.TryGetValue((item.Movement, item.Written), out var answer))
             read[(item.Movement, item.Written)] = answer = Resolve(movement, item.Plan);
         return new(item, movement, item.Plan, item.Written.Error, answer.Resolved, answer.Problem);

@@ -6,8 +6,11 @@ namespace Cumbre.Core.Sessions;
 /// </summary>
 public static class TrainingWindow
 {
-    /// <summary>Half a year, and it moves on four weeks at a time (this project's choice).</summary>
-    public const int Days = 182,
+    /// <summary>
+    /// Sixteen weeks, and it moves on four weeks at a time (this project's choice): the pages show twelve, a test is
+    /// stale after six.
+    /// </summary>
+    public const int Days = 112,
         Stride = 28;
 
     /// <summary>A stop is read with so many days before it: it may rest on the pain of the session before.</summary>

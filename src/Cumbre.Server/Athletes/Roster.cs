@@ -4,7 +4,6 @@ using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Safety;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
 using Cumbre.Server.Standings;
@@ -80,7 +79,7 @@ internal static class Roster
                             .Select(s =>
                                 s.Row with
                                 {
-                                    Waiting = s.Decisions.Any(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today)),
+                                    Waiting = s.Waits <= today,
                                     NextSession = next.TryGetValue(s.Row.Id, out var day) ? day : null,
                                 }
                             ),

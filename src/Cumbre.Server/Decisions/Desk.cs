@@ -102,12 +102,12 @@ internal static class Desk
             database.Read(db =>
             {
                 // Who is put away is not on the Desk, whatever still waits for them.
-                var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
+                var standings = Standing.All(db, clock, waiting: true).ToDictionary(s => s.Row.Id);
                 var open = standings
                     .Values.Select(s => new DeskRow(
                         s.Row.Id,
                         s.Row.Name,
-                        [.. s.Decisions.Where(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today))]
+                        [.. s.Waiting!.Decisions.Where(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today))]
                     ))
                     .Where(r => r.Decisions.Count > 0)
                     .OrderBy(r => r.Decisions[0].Kind)
@@ -119,7 +119,12 @@ internal static class Desk
                 return new DeskDto(
                     today,
                     open,
-                    [.. standings.Values.SelectMany(s => s.Taken).OrderByDescending(t => t.At).Select(t => t.Decision)],
+                    [
+                        .. standings
+                            .Values.SelectMany(s => s.Waiting!.Taken)
+                            .OrderByDescending(t => t.At)
+                            .Select(t => t.Decision),
+                    ],
                     [
                         .. SessionStore
                             .On(db, today)

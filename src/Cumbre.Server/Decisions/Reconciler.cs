@@ -4,8 +4,10 @@ using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Programmes;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 
 namespace Cumbre.Server.Decisions;
@@ -23,6 +25,9 @@ public sealed class Reconciler(ClubClock clock)
     /// is another now.</param>
     public void Run(Db db, Guid athleteId, bool corrected = false)
     {
+        // What was written touches nothing that the rules read, for instance a set of a session that goes on.
+        if (StandingStore.IsFresh(db, athleteId, clock.Today, Standing.Rules))
+            return;
         if (Work.Load(db, athleteId, clock.Today) is not { } found || AccountStore.Club(db) is not { } club)
             return;
         var known = DecisionStore.Of(db, athleteId);

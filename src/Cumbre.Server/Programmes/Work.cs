@@ -14,7 +14,7 @@ internal static class Work
 {
     public static (AthleteProfile Profile, AthleteAtWork Athlete)? Load(Db db, Guid athleteId, DateOnly today) =>
         SnapshotStore.Load(db, athleteId, today) is { } found
-            ? (found.Profile, Of(db, found.Profile, found.Snapshot, today))
+            ? (found.Profile, db.Once(athleteId, today, () => Of(db, found.Profile, found.Snapshot, today))!)
             : null;
 
     /// <summary>The same with every exposure there ever was, for a page that shows all of a movement.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Athletes;
 using Cumbre.Server.Decisions;
@@ -20,6 +21,11 @@ public sealed record StandingPlace(int? Training, bool Started, bool SetByCoach)
 /// <summary>A decision that was taken today.</summary>
 public sealed record TakenToday(DateTimeOffset At, DecisionDto Decision);
 
+/// <summary>What waits about an athlete, and what was decided today.</summary>
+/// <param name="Decisions">Open ones, and those that were put off.</param>
+/// <param name="Taken">Today.</param>
+public sealed record StandingDecisions(IReadOnlyList<DecisionDto> Decisions, IReadOnlyList<TakenToday> Taken);
+
 /// <summary>
 /// All that the pages of the whole club show of one athlete on one day, worked out from the log when something is
 /// written and kept beside it.
@@ -28,19 +34,21 @@ public sealed record TakenToday(DateTimeOffset At, DecisionDto Decision);
 /// <param name="Tests">Due within the Desk's horizon.</param>
 /// <param name="Pain">Told in the last week, or stopped.</param>
 /// <param name="Held">Slugs of movements that a stop holds, were they loaded.</param>
-/// <param name="Decisions">Open ones, and those that were put off.</param>
-/// <param name="Taken">Today.</param>
+/// <param name="Waits">From which day on a decision waits; null: none does.</param>
 /// <param name="Places">By the ladder's slug.</param>
 internal sealed record Standing(
     RosterRow Row,
     IReadOnlyList<Retest> Tests,
     IReadOnlyList<ToldPain> Pain,
     IReadOnlyList<string> Held,
-    IReadOnlyList<DecisionDto> Decisions,
-    IReadOnlyList<TakenToday> Taken,
+    DateOnly? Waits,
     IReadOnlyDictionary<string, StandingPlace> Places
 )
 {
+    /// <summary>Kept apart, as it is long and only the Desk asks for it.</summary>
+    [JsonIgnore]
+    public StandingDecisions? Waiting { get; init; }
+
     /// <summary>Grows when a rule or the shape of this record changes: what was kept before is made anew.</summary>
     public const int Rules = 1;
 
@@ -51,23 +59,37 @@ internal sealed record Standing(
     /// <summary>The same, gathered and kept. Part of a write.</summary>
     public static void Derive(Db db, Guid athleteId, ClubClock clock)
     {
-        if (SnapshotStore.Gather(db, athleteId, clock.Today) is not { } snapshot)
-            return;
-        var profile = AthleteStore.Find(db, athleteId)!;
-        var standing = Of(db, profile, Work.Of(db, profile, snapshot, clock.Today), clock);
-        StandingStore.Put(db, athleteId, clock.Today, Rules, standing.ToJson());
+        SnapshotStore.Gather(db, athleteId, clock.Today);
+        if (Of(db, athleteId, clock) is { } standing)
+            StandingStore.Put(
+                db,
+                athleteId,
+                clock.Today,
+                Rules,
+                JsonSerializer.Serialize(standing, WireJson.Options),
+                JsonSerializer.Serialize(standing.Waiting, WireJson.Options)
+            );
     }
 
-    public string ToJson() => JsonSerializer.Serialize(this, WireJson.Options);
-
-    public static Standing FromJson(string json) => JsonSerializer.Deserialize<Standing>(json, WireJson.Options)!;
-
     /// <summary>Everybody who trains, or who is put away; whose kept standing is old is read from the log.</summary>
-    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false) =>
+    /// <param name="db">The connection.</param>
+    /// <param name="clock">Of the club.</param>
+    /// <param name="archived">Those who are put away.</param>
+    /// <param name="waiting">With their decisions.</param>
+    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false, bool waiting = false) =>
         [
             .. StandingStore
-                .All(db, clock.Today, Rules, archived)
-                .Select(s => s is { Fresh: true, Json: { } json } ? FromJson(json) : Of(db, s.AthleteId, clock)!),
+                .All(db, clock.Today, Rules, archived, waiting)
+                .Select(s =>
+                    s is { Fresh: true, Json: { } json }
+                        ? JsonSerializer.Deserialize<Standing>(json, WireJson.Options)! with
+                        {
+                            Waiting = s.Waiting is { Length: > 0 } decisions
+                                ? JsonSerializer.Deserialize<StandingDecisions>(decisions, WireJson.Options)
+                                : null,
+                        }
+                        : Of(db, s.AthleteId, clock)!
+                ),
         ];
 
     private static Standing Of(Db db, AthleteProfile profile, AthleteAtWork athlete, ClubClock clock)
@@ -76,6 +98,10 @@ internal sealed record Standing(
         var planned = Work.Planned(db, id, today);
         var coach = PlacementStore.Of(db, id);
         DecisionDto Dto(StoredDecision d) => DecisionDto.Of(db, d, profile.Name, athlete, planned);
+        DecisionDto[] waiting =
+        [
+            .. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto),
+        ];
         return new(
             Roster.Row(profile, athlete, coach),
             Desk.Retests(profile, athlete),
@@ -88,13 +114,7 @@ internal sealed record Standing(
                     .Select(m => m.Slug)
                     .Order(StringComparer.Ordinal),
             ],
-            [.. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto)],
-            [
-                .. DecisionStore
-                    .TakenSince(db, clock.StartOfToday, id)
-                    .Where(d => !DecisionDto.IsOpen(d.Decision, today))
-                    .Select(d => new TakenToday(d.At, Dto(d.Decision))),
-            ],
+            waiting.Select(d => d.State == DecisionState.Proposed ? DateOnly.MinValue : d.DeferredUntil).Min(),
             athlete.Atlas.Ladders.ToDictionary(
                 l => l.Slug,
                 l => new StandingPlace(
@@ -104,6 +124,17 @@ internal sealed record Standing(
                 ),
                 StringComparer.Ordinal
             )
-        );
+        )
+        {
+            Waiting = new(
+                waiting,
+                [
+                    .. DecisionStore
+                        .TakenSince(db, clock.StartOfToday, id)
+                        .Where(d => !DecisionDto.IsOpen(d.Decision, today))
+                        .Select(d => new TakenToday(d.At, Dto(d.Decision))),
+                ]
+            ),
+        };
     }
 }

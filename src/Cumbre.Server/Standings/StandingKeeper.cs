@@ -1,3 +1,4 @@
+using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -8,22 +9,32 @@ namespace Cumbre.Server.Standings;
 /// Keeps every standing up to date: those that a write touches within it, and those that a new day, a new version of
 /// the rules or a change for everybody made old a few at a time, so that nobody's write waits for them.
 /// </summary>
-internal sealed class StandingKeeper(Database database, ClubClock clock, ILogger<StandingKeeper> log)
-    : BackgroundService
+internal sealed class StandingKeeper(
+    Database database,
+    ClubClock clock,
+    Reconciler reconciler,
+    ILogger<StandingKeeper> log
+) : BackgroundService
 {
     private const int WithAWrite = 3,
         AtATime = 4;
 
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
 
-    /// <summary>Works out what a write made stale, where it concerns few; the rest follows soon.</summary>
-    public void Settle(Db db)
+    /// <summary>
+    /// Works out what a write makes stale, where it concerns few; of a change for everybody the rest follows soon.
+    /// </summary>
+    public Action Settle(Db db)
     {
-        var stale = StandingStore.Stale(db, WithAWrite + 1);
-        if (stale.Count > WithAWrite)
-            return;
-        foreach (var id in stale)
-            Standing.Derive(db, id, clock);
+        var before = StandingStore.Stale(db).ToHashSet();
+        return () =>
+        {
+            var touched = StandingStore.Stale(db).Where(id => !before.Contains(id)).ToArray();
+            if (touched.Length > WithAWrite)
+                return;
+            foreach (var id in touched)
+                Standing.Derive(db, id, clock);
+        };
     }
 
     /// <summary>Brings a few standings up to date; false: all of them are.</summary>
@@ -33,6 +44,9 @@ internal sealed class StandingKeeper(Database database, ClubClock clock, ILogger
         foreach (var id in due)
             database.Write(db =>
             {
+                // A new day, a school or a ladder can change what is proposed.
+                if (AthleteStore.Find(db, id) is { ArchivedAt: null })
+                    reconciler.Run(db, id);
                 Standing.Derive(db, id, clock);
                 return true;
             });

@@ -19,7 +19,7 @@ public static class SnapshotStore
     /// <param name="id">The athlete.</param>
     /// <param name="today">A session that was started on an earlier day and never finished counts as done.</param>
     public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? Load(Db db, Guid id, DateOnly today) =>
-        Read(db, id, today) is { } read ? (read.Profile, read.Snapshot) : null;
+        Once(db, id, today) is { } read ? (read.Profile, read.Snapshot) : null;
 
     /// <summary>The same with every exposure there ever was, for what shows or exports all of it.</summary>
     public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? LoadWhole(Db db, Guid id, DateOnly today) =>
@@ -32,12 +32,14 @@ public static class SnapshotStore
     /// </summary>
     public static AthleteSnapshot? Gather(Db db, Guid id, DateOnly today)
     {
-        if (Read(db, id, today) is not { } read)
+        if (Once(db, id, today) is not { } read)
             return null;
         if (read.Before != read.Now || read.Moved)
             StandingStore.Gather(db, id, read.Now, read.Moved ? read.Evidence : null);
         return read.Snapshot;
     }
+
+    private static Reading? Once(Db db, Guid id, DateOnly today) => db.Once(id, today, () => Read(db, id, today));
 
     /// <summary>
     /// Reads the log from the window on, or from the day that a stop needs; all of it where something older than the
@@ -170,7 +172,14 @@ public static class SnapshotStore
         var history = new BodyMassHistory(masses.Select(m => m.Reading));
         // A reading that was corrected, or came late, counts for what was done on its days; what was shown then stays
         // as it was shown.
-        Mass OfDay(DateOnly day, Mass noted) => history.On(day)?.Value ?? noted;
+        var means = new Dictionary<DateOnly, Mass?>();
+        Mass OfDay(DateOnly day, Mass noted)
+        {
+            if (!means.TryGetValue(day, out var mean))
+                means[day] = mean = history.On(day)?.Value;
+            return mean ?? noted;
+        }
+
         return new(
             profile.Unit,
             profile.BirthYear,

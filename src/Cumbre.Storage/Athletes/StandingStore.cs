@@ -15,8 +15,9 @@ public sealed record Gathered(DateOnly? ShownUntil, bool Anew, DateOnly? Stopped
 /// <summary>A standing as it was worked out last.</summary>
 /// <param name="AthleteId">Whose.</param>
 /// <param name="Json">Null: never.</param>
+/// <param name="Waiting">Its decisions; null or empty: they were not asked for.</param>
 /// <param name="Fresh">For the day and the rules that were asked for, and nothing was written since.</param>
-public sealed record StoredStanding(Guid AthleteId, string? Json, bool Fresh);
+public sealed record StoredStanding(Guid AthleteId, string? Json, string? Waiting, bool Fresh);
 
 /// <summary>
 /// Where athletes stand, kept beside the log from which it can be made again. Triggers in the file mark what a write
@@ -32,6 +33,10 @@ public static class StandingStore
             .Select(r => new Gathered(r.ShownUntil, r.Anew == 1, r.StoppedSince))
             .FirstOrDefault()
         ?? Gathered.Nothing;
+
+    /// <summary>Grows with every write about the athlete that the rules read.</summary>
+    internal static long Seq(Db db, Guid athleteId) =>
+        db.One<long?>("SELECT seq FROM standing WHERE athlete_id = @athleteId", new { athleteId }) ?? -1;
 
     /// <summary>What training showed long ago, oldest first.</summary>
     public static IReadOnlyList<BenchmarkResult> Evidence(Db db, Guid athleteId) =>
@@ -96,27 +101,34 @@ public static class StandingStore
     }
 
     /// <summary>Keeps a standing; nothing of it is stale any more.</summary>
-    public static void Put(Db db, Guid athleteId, DateOnly day, int rules, string json) =>
+    public static void Put(Db db, Guid athleteId, DateOnly day, int rules, string json, string waiting) =>
         db.Run(
-            "UPDATE standing SET day = @day, rules = @rules, stale = 0, json = @json WHERE athlete_id = @athleteId",
+            "UPDATE standing SET day = @day, rules = @rules, stale = 0, json = @json, waiting_json = @waiting WHERE athlete_id = @athleteId",
             new
             {
                 athleteId,
                 day,
                 rules = (long)rules,
                 json,
+                waiting,
             }
         );
 
-    /// <summary>Whom the writes of this transaction, or earlier ones, made stale; at most so many.</summary>
-    public static IReadOnlyList<Guid> Stale(Db db, int most) =>
-        [
-            .. db.Query<AthleteRow>(
-                    "SELECT athlete_id FROM standing WHERE stale = 1 LIMIT @most",
-                    new { most = (long)most }
-                )
-                .Select(r => r.AthleteId),
-        ];
+    /// <summary>Nothing that matters was written since the standing of this day was worked out.</summary>
+    public static bool IsFresh(Db db, Guid athleteId, DateOnly day, int rules) =>
+        db.One<long>(
+            "SELECT count(*) FROM standing WHERE athlete_id = @athleteId AND stale = 0 AND rules = @rules AND day = @day",
+            new
+            {
+                athleteId,
+                day,
+                rules = (long)rules,
+            }
+        ) > 0;
+
+    /// <summary>Whose standing a write made stale.</summary>
+    public static IReadOnlyList<Guid> Stale(Db db) =>
+        [.. db.Query<AthleteRow>("SELECT athlete_id FROM standing WHERE stale = 1").Select(r => r.AthleteId)];
 
     /// <summary>Whose standing is stale, of another day or of other rules.</summary>
     public static IReadOnlyList<Guid> Due(Db db, DateOnly day, int rules, int most) =>
@@ -137,11 +149,13 @@ public static class StandingStore
         ];
 
     /// <summary>The standings of everybody who trains, or of those who are put away.</summary>
-    public static IReadOnlyList<StoredStanding> All(Db db, DateOnly day, int rules, bool archived) =>
+    public static IReadOnlyList<StoredStanding> All(Db db, DateOnly day, int rules, bool archived, bool waiting) =>
         [
             .. db.Query<StandingRow>(
-                    """
-                    SELECT a.id AS athlete_id, s.json, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
+                    $"""
+                    SELECT a.id AS athlete_id, s.json, {(
+                        waiting ? "s.waiting_json" : "''"
+                    )} AS waiting_json, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
                     FROM athlete a LEFT JOIN standing s ON s.athlete_id = a.id WHERE (a.archived_at IS NOT NULL) = @archived ORDER BY a.name, a.id
                     """,
                     new
@@ -151,7 +165,7 @@ public static class StandingStore
                         archived,
                     }
                 )
-                .Select(r => new StoredStanding(r.AthleteId, r.Json, r.Fresh == 1)),
+                .Select(r => new StoredStanding(r.AthleteId, r.Json, r.WaitingJson, r.Fresh == 1)),
         ];
 
     /// <summary>Throws all of it away; the log is the truth.</summary>
@@ -159,13 +173,13 @@ public static class StandingStore
         db.Run(
             """
             DELETE FROM evidence;
-            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, shown_until = NULL, anew = 1, stopped_since = NULL
+            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, waiting_json = NULL, seq = seq + 1, shown_until = NULL, anew = 1, stopped_since = NULL
             """
         );
 
     private sealed record AthleteRow(Guid AthleteId);
 
-    private sealed record StandingRow(Guid AthleteId, string? Json, long Fresh);
+    private sealed record StandingRow(Guid AthleteId, string? Json, string? WaitingJson, long Fresh);
 
     private sealed record GatheredRow(DateOnly? ShownUntil, long Anew, DateOnly? StoppedSince);
 

@@ -1,0 +1,36 @@
+namespace Cumbre.Storage;
+
+/// <summary>What was read, of whom, at which state of their log, for which day.</summary>
+public sealed record ReadingKey(Type Type, Guid AthleteId, long Seq, DateOnly Day);
+
+/// <summary>The readings of the athletes that were asked for last; older ones are let go.</summary>
+public sealed class ReadingCache
+{
+    private const int Most = 96;
+
+    private readonly Lock gate = new();
+    private readonly Dictionary<(Type, Guid), (ReadingKey Key, object Value)> kept = [];
+    private readonly Queue<(Type, Guid)> order = new();
+
+    internal T? Find<T>(ReadingKey key)
+        where T : class
+    {
+        lock (gate)
+            return kept.TryGetValue((key.Type, key.AthleteId), out var found) && found.Key == key
+                ? (T)found.Value
+                : null;
+    }
+
+    internal void Keep(ReadingKey key, object value)
+    {
+        lock (gate)
+        {
+            var place = (key.Type, key.AthleteId);
+            if (!kept.ContainsKey(place))
+                order.Enqueue(place);
+            kept[place] = (key, value);
+            while (kept.Count > Most)
+                kept.Remove(order.Dequeue());
+        }
+    }
+}
