@@ -67,6 +67,7 @@ try
     );
     services.AddExceptionHandler<ProblemHandler>();
     services.AddOpenApi();
+    Delivery.AddCompression(services);
     services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
     services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
     services.AddAntiforgery(csrf =>
@@ -114,6 +115,8 @@ try
     app.UseExceptionHandler();
     app.UseStatusCodePages();
     app.UseSecurityHeaders();
+    app.UsePackedAnswers();
+    app.UseKeptAssets();
     app.UseAuthentication();
     app.UseRateLimiter();
     app.UseAuthorization();

@@ -67,6 +67,52 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
         );
     }
 
+    // An answer that was lost is asked again: the same is no conflict with oneself, other figures are.
+    [Fact]
+    public async Task A_known_id_with_other_figures_is_a_conflict_and_the_same_is_not()
+    {
+        var (athlete, session) = await Planned();
+        var set = Guid.CreateVersion7().ToString();
+        Assert.Equal(200, (await Put(athlete, session, new { reps = 8 }, set)).Status);
+        Assert.Equal(200, (await Put(athlete, session, new { reps = 8 }, set)).Status);
+        var other = await Put(athlete, session, new { reps = 7 }, set);
+        Assert.Equal(409, other.Status);
+        Assert.Equal(8, (int)other.Body!["current"]!["items"]![0]!["sets"]![0]!["reps"]!);
+
+        var id = Guid.CreateVersion7();
+        Task<Answer> Test(int reps) =>
+            coach.Put(
+                $"{athlete.Path}/results/{id}",
+                new
+                {
+                    benchmark = "push-up-max",
+                    day = "2026-03-10",
+                    reps,
+                    form = "Clean",
+                }
+            );
+        Assert.Equal((200, 200, 409), ((await Test(20)).Status, (await Test(20)).Status, (await Test(21)).Status));
+
+        var mass = Guid.CreateVersion7();
+        Task<Answer> Weigh(decimal value) =>
+            coach.Put(
+                $"{athlete.Path}/body-masses/{mass}",
+                new { day = "2026-03-11", mass = new { value, unit = "Kg" } }
+            );
+        Assert.Equal((200, 200, 409), ((await Weigh(70)).Status, (await Weigh(70)).Status, (await Weigh(71)).Status));
+    }
+
+    // Eight devices send the first set at once: one is logged, seven are told what is there.
+    [Fact]
+    public async Task Eight_writers_at_once_give_one_winner_and_seven_conflicts()
+    {
+        var (athlete, session) = await Planned();
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(i => Put(athlete, session, new { reps = 8 + i }))
+        );
+        Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
+    }
+
     public static TheoryData<string> EverySetUp =>
         [.. Catalogue.Shipped.Movements.Values.SelectMany(m => m.SetUp).Distinct().Order(StringComparer.Ordinal)];
 

@@ -139,6 +139,13 @@ internal static class PutBodyMass
         {
             if (AthleteStore.Find(db, athleteId) is null)
                 return null;
+            if (AthleteStore.BodyMasses(db, athleteId).FirstOrDefault(m => m.Id == id) is { } stored)
+                return stored.Reading == reading
+                    ? GetAthlete.Read(db, athleteId, clock.Today)
+                    : throw new ConflictException(
+                        "This reading was written down with another mass already.",
+                        GetAthlete.Read(db, athleteId, clock.Today)
+                    );
             AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
             reconciler.Run(db, athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);

@@ -77,6 +77,16 @@ internal static class ResultWriter
         var coach = PlacementStore.Of(db, athleteId);
         var before = PlacementChanges.Places(atlas, found.Snapshot, coach, clock.Today);
         var stamp = clock.Stamp(by);
+        if (
+            draft.TestDayId is null
+            && ResultStore.Of(db, athleteId).FirstOrDefault(r => r.Result.Id == draft.Id)?.Result is { } stored
+        )
+            return Same(stored, result)
+                ? new(ResultDto.Of(stored, atlas.Catalogue), [])
+                : throw new ConflictException(
+                    "This test was recorded with other figures already.",
+                    ResultDto.Of(stored, atlas.Catalogue)
+                );
         var replaced = draft.Instead ?? (draft.TestDayId is null ? null : draft.Id);
         var was = ResultStore.Of(db, athleteId).FirstOrDefault(r => r.Result.Id == replaced)?.Result;
         if (was is not null && ResultStore.Remove(db, athleteId, was.Id))
@@ -99,6 +109,10 @@ internal static class ResultWriter
         );
         return new(ResultDto.Of(result, atlas.Catalogue), PlacementChanges.Between(before, after));
     }
+
+    /// <summary>The body mass of the day may have been corrected since.</summary>
+    private static bool Same(BenchmarkResult stored, BenchmarkResult sent) =>
+        stored with { BodyMass = sent.BodyMass } == sent;
 
     private static void Check(AthleteSnapshot athlete, ResultDraft draft)
     {

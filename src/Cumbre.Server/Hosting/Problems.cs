@@ -3,6 +3,7 @@ using System.Text.Json;
 using Cumbre.Core.Measures;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Hosting;
 
@@ -16,6 +17,15 @@ public sealed record FieldError(string Path, string Code, string Message);
 public sealed class FieldException(params FieldError[] errors) : Exception(errors.Length > 0 ? errors[0].Message : "")
 {
     public IReadOnlyList<FieldError> Errors { get; } = errors;
+}
+
+/// <summary>
+/// Thrown inside a write that meets another state than the caller's: nothing of it is kept, and the answer carries what
+/// is stored.
+/// </summary>
+public sealed class ConflictException(string title, object? current) : Exception(title)
+{
+    public object? Current { get; } = current;
 }
 
 /// <summary>
@@ -118,6 +128,10 @@ public static class Problems
 /// <summary>Turns exceptions into problem details; a stack trace never leaves the server.</summary>
 public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> log) : IExceptionHandler
 {
+    /// <summary>Codes of SQLite.</summary>
+    private const int Busy = 5,
+        Locked = 6;
+
     public async ValueTask<bool> TryHandleAsync(
         HttpContext httpContext,
         Exception exception,
@@ -127,6 +141,19 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         var details = exception switch
         {
             FieldException e => Problems.Details(e.Errors),
+            ConflictException e => new ProblemDetails
+            {
+                Status = 409,
+                Title = e.Message,
+                Type = "urn:cumbre:conflict",
+                Extensions = { ["current"] = e.Current },
+            },
+            // Another process holds the file: nothing is lost, and it is tried again.
+            SqliteException { SqliteErrorCode: Busy or Locked } => new ProblemDetails
+            {
+                Status = 503,
+                Title = "The club’s file is busy. What you typed is still here; try again in a moment.",
+            },
             BadHttpRequestException { InnerException: JsonException json } => Problems.Details([OfJson(json)]),
             BadHttpRequestException { StatusCode: 413 } => new ProblemDetails
             {
@@ -150,6 +177,8 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
             };
         }
 
+        if (details.Status == 503)
+            httpContext.Response.Headers.RetryAfter = "2";
         httpContext.Response.StatusCode = details.Status ?? 500;
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = details });
     }

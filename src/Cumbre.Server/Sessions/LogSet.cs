@@ -192,8 +192,13 @@ internal static class LogSet
         Reconciler reconciler
     )
     {
-        if (SessionStore.HasSet(db, setId))
-            return null;
+        if (SessionStore.FindSet(db, setId) is { } known)
+            return known.Set == set && stored.Items.Any(i => i.Id == known.ItemId)
+                ? null
+                : Problems.Conflict(
+                    "This set was logged with other figures already.",
+                    SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
+                );
         if (stored.Day > clock.Today)
             throw Problems.Field(
                 "day",

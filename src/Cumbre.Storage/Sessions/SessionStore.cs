@@ -353,9 +353,11 @@ public static class SessionStore
                 .ToDictionary(r => r.ItemId, r => (int)r.Count)
         );
 
-    /// <summary>True when a set with this id is stored, superseded or not.</summary>
-    public static bool HasSet(Db db, Guid id) =>
-        db.One<long>("SELECT count(*) FROM logged_set WHERE id = @id", new { id }) > 0;
+    /// <summary>A set by its id, superseded or not; null: there is none.</summary>
+    public static StoredSet? FindSet(Db db, Guid id) =>
+        db.Query<SetRow>($"SELECT {SetColumns} WHERE l.id = @id", new { id })
+            .Select(r => r.ToStored())
+            .FirstOrDefault();
 
     /// <summary>Appends a set, or a correction of one; sending the same one again changes nothing.</summary>
     public static void AddSet(Db db, StoredSet set, Guid? supersedes, Stamp stamp) =>
