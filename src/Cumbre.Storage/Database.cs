@@ -39,17 +39,29 @@ public sealed record Db(
         return fresh;
     }
 
+    /// <summary>Is told every statement, so that its plan can be read; null: nobody asks.</summary>
+    public Action<string>? Asked { get; init; }
+
     internal IReadOnlyList<T> Query<T>(string sql, object? args = null)
     {
+        Asked?.Invoke(sql);
         // SQLite knows the type of a computed column only from a row: without one there is nothing to map, and nothing
         // to map it by.
         using var reader = (DbDataReader)Connection.ExecuteReader(sql, args, Transaction);
         return reader.HasRows ? [.. reader.Parse<T>()] : [];
     }
 
-    internal T? One<T>(string sql, object? args = null) => Connection.QueryFirstOrDefault<T>(sql, args, Transaction);
+    internal T? One<T>(string sql, object? args = null)
+    {
+        Asked?.Invoke(sql);
+        return Connection.QueryFirstOrDefault<T>(sql, args, Transaction);
+    }
 
-    internal int Run(string sql, object? args = null) => Connection.Execute(sql, args, Transaction);
+    internal int Run(string sql, object? args = null)
+    {
+        Asked?.Invoke(sql);
+        return Connection.Execute(sql, args, Transaction);
+    }
 
     /// <summary>
     /// A part of a write that is kept by itself: what it wrote is taken back when it answers no or throws.
@@ -129,6 +141,9 @@ public sealed class Database
     /// </summary>
     public Func<Db, Action>? Settle { get; set; }
 
+    /// <summary>Is told every statement of the stores, for a look at its plan.</summary>
+    public Action<string>? Asked { get; set; }
+
     /// <summary>
     /// Grows with every committed write: what was read before it grew may be old. One process owns the file.
     /// </summary>
@@ -138,7 +153,7 @@ public sealed class Database
     public T Read<T>(Func<Db, T> work)
     {
         using var connection = Open();
-        return work(new(connection, null, atlas, readings));
+        return work(new(connection, null, atlas, readings) { Asked = Asked });
     }
 
     /// <summary>
@@ -152,7 +167,7 @@ public sealed class Database
     {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-        var db = new Db(connection, transaction, atlas, readings);
+        var db = new Db(connection, transaction, atlas, readings) { Asked = Asked };
         var settle = Settle?.Invoke(db);
         var result = work(db);
         if (!commit(result))

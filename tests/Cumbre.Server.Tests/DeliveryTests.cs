@@ -32,9 +32,10 @@ public sealed class DeliveryTests
         {
             using var request = new HttpRequestMessage(HttpMethod.Get, path);
             request.Headers.AcceptEncoding.Add(new StringWithQualityHeaderValue("br"));
-            return (
-                await coach.Client.SendAsync(request, TestContext.Current.CancellationToken)
-            ).Content.Headers.ContentEncoding;
+            return (await coach.Client.SendAsync(request, TestContext.Current.CancellationToken))
+                .Content
+                .Headers
+                .ContentEncoding;
         }
     }
 }
