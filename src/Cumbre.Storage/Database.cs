@@ -15,6 +15,9 @@ public sealed record Db(
     ReadingCache Readings
 )
 {
+    /// <summary>Standings that were read, each while it is the one that is kept.</summary>
+    public ReadingCache Standings { get; init; } = new();
+
     /// <summary>What this transaction itself has read; nobody else sees it before it is committed.</summary>
     private readonly ReadingCache own = new();
 
@@ -94,6 +97,7 @@ public sealed class Database
     private readonly string connectionString;
     private readonly AtlasCache atlas = new();
     private readonly ReadingCache readings = new();
+    private readonly ReadingCache standings = new(2000);
     private long writes;
 
     static Database() => Handlers.Register();
@@ -153,7 +157,7 @@ public sealed class Database
     public T Read<T>(Func<Db, T> work)
     {
         using var connection = Open();
-        return work(new(connection, null, atlas, readings) { Asked = Asked });
+        return work(new(connection, null, atlas, readings) { Asked = Asked, Standings = standings });
     }
 
     /// <summary>
@@ -167,7 +171,7 @@ public sealed class Database
     {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-        var db = new Db(connection, transaction, atlas, readings) { Asked = Asked };
+        var db = new Db(connection, transaction, atlas, readings) { Asked = Asked, Standings = standings };
         var settle = Settle?.Invoke(db);
         var result = work(db);
         if (!commit(result))

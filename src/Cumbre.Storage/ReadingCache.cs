@@ -4,15 +4,16 @@ namespace Cumbre.Storage;
 public sealed record ReadingKey(Type Type, Guid AthleteId, long Seq, DateOnly Day);
 
 /// <summary>The readings of the athletes that were asked for last; older ones are let go.</summary>
-public sealed class ReadingCache
+/// <param name="most">Of so many.</param>
+public sealed class ReadingCache(int most = ReadingCache.Usual)
 {
-    private const int Most = 96;
+    private const int Usual = 96;
 
     private readonly Lock gate = new();
     private readonly Dictionary<(Type, Guid), (ReadingKey Key, object Value)> kept = [];
     private readonly Queue<(Type, Guid)> order = new();
 
-    internal T? Find<T>(ReadingKey key)
+    public T? Find<T>(ReadingKey key)
         where T : class
     {
         lock (gate)
@@ -21,7 +22,7 @@ public sealed class ReadingCache
                 : null;
     }
 
-    internal void Keep(ReadingKey key, object value)
+    public void Keep(ReadingKey key, object value)
     {
         lock (gate)
         {
@@ -29,7 +30,7 @@ public sealed class ReadingCache
             if (!kept.ContainsKey(place))
                 order.Enqueue(place);
             kept[place] = (key, value);
-            while (kept.Count > Most)
+            while (kept.Count > most)
                 kept.Remove(order.Dequeue());
         }
     }

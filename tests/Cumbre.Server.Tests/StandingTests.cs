@@ -327,9 +327,9 @@ public sealed class StandingTests : IDisposable
     private IReadOnlyList<string> Rows(Db db) =>
         [
             .. StandingStore
-                .All(db, today, Standing.Rules, archived: false, waiting: true)
+                .All(db, today, Standing.Rules, archived: false)
                 .SelectMany(s =>
-                    new[] { $"{s.AthleteId} {s.Fresh}", s.Json ?? "", s.Waiting ?? "" }
+                    new[] { $"{s.AthleteId} {s.Fresh}", StandingStore.Json(db, s.AthleteId).ToString()! }
                         .Concat(StandingStore.Evidence(db, s.AthleteId).Select(e => $"{e.Id} {e}").Order())
                         .Append(StandingStore.GatheredOf(db, s.AthleteId).ToString())
                 ),

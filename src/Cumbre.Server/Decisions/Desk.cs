@@ -102,7 +102,7 @@ internal static class Desk
             database.Read(db =>
             {
                 // Who is put away is not on the Desk, whatever still waits for them.
-                var standings = Standing.All(db, clock, waiting: true).ToDictionary(s => s.Row.Id);
+                var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
                 var open = standings
                     .Values.Select(s => new DeskRow(
                         s.Row.Id,

@@ -45,7 +45,7 @@ internal sealed record Standing(
     IReadOnlyDictionary<string, StandingPlace> Places
 )
 {
-    /// <summary>Kept apart, as it is long and only the Desk asks for it.</summary>
+    /// <summary>Kept apart, as it is long.</summary>
     [JsonIgnore]
     public StandingDecisions? Waiting { get; init; }
 
@@ -72,25 +72,29 @@ internal sealed record Standing(
     }
 
     /// <summary>Everybody who trains, or who is put away; whose kept standing is old is read from the log.</summary>
-    /// <param name="db">The connection.</param>
-    /// <param name="clock">Of the club.</param>
-    /// <param name="archived">Those who are put away.</param>
-    /// <param name="waiting">With their decisions.</param>
-    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false, bool waiting = false) =>
+    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false) =>
         [
             .. StandingStore
-                .All(db, clock.Today, Rules, archived, waiting)
-                .Select(s =>
-                    s is { Fresh: true, Json: { } json }
-                        ? JsonSerializer.Deserialize<Standing>(json, WireJson.Options)! with
-                        {
-                            Waiting = s.Waiting is { Length: > 0 } decisions
-                                ? JsonSerializer.Deserialize<StandingDecisions>(decisions, WireJson.Options)
-                                : null,
-                        }
-                        : Of(db, s.AthleteId, clock)!
-                ),
+                .All(db, clock.Today, Rules, archived)
+                .Select(s => (s.Fresh ? Kept(db, s, clock.Today) : null) ?? Of(db, s.AthleteId, clock)!),
         ];
+
+    /// <summary>Read from its text once for each time that it is kept.</summary>
+    private static Standing? Kept(Db db, KeptStanding kept, DateOnly today)
+    {
+        var key = new ReadingKey(typeof(Standing), kept.AthleteId, kept.Put, today);
+        if (db.Standings.Find<Standing>(key) is { } known)
+            return known;
+        if (StandingStore.Json(db, kept.AthleteId) is not var (json, waiting))
+            return null;
+        var standing = JsonSerializer.Deserialize<Standing>(json, WireJson.Options)! with
+        {
+            Waiting = JsonSerializer.Deserialize<StandingDecisions>(waiting, WireJson.Options),
+        };
+        if (db.Transaction is null)
+            db.Standings.Keep(key, standing);
+        return standing;
+    }
 
     private static Standing Of(Db db, AthleteProfile profile, AthleteAtWork athlete, ClubClock clock)
     {

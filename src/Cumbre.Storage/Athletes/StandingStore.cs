@@ -12,12 +12,11 @@ public sealed record Gathered(DateOnly? ShownUntil, bool Anew, DateOnly? Stopped
     public static Gathered Nothing { get; } = new(null, true, null);
 }
 
-/// <summary>A standing as it was worked out last.</summary>
+/// <summary>Which standing is kept.</summary>
 /// <param name="AthleteId">Whose.</param>
-/// <param name="Json">Null: never.</param>
-/// <param name="Waiting">Its decisions; null or empty: they were not asked for.</param>
+/// <param name="Put">Another figure each time that it is kept anew.</param>
 /// <param name="Fresh">For the day and the rules that were asked for, and nothing was written since.</param>
-public sealed record StoredStanding(Guid AthleteId, string? Json, string? Waiting, bool Fresh);
+public sealed record KeptStanding(Guid AthleteId, long Put, bool Fresh);
 
 /// <summary>
 /// Where athletes stand, kept beside the log from which it can be made again. Triggers in the file mark what a write
@@ -103,7 +102,7 @@ public static class StandingStore
     /// <summary>Keeps a standing; nothing of it is stale any more.</summary>
     public static void Put(Db db, Guid athleteId, DateOnly day, int rules, string json, string waiting) =>
         db.Run(
-            "UPDATE standing SET day = @day, rules = @rules, stale = 0, json = @json, waiting_json = @waiting WHERE athlete_id = @athleteId",
+            "UPDATE standing SET day = @day, rules = @rules, stale = 0, put = put + 1, json = @json, waiting_json = @waiting WHERE athlete_id = @athleteId",
             new
             {
                 athleteId,
@@ -148,14 +147,12 @@ public static class StandingStore
                 .Select(r => r.AthleteId),
         ];
 
-    /// <summary>The standings of everybody who trains, or of those who are put away.</summary>
-    public static IReadOnlyList<StoredStanding> All(Db db, DateOnly day, int rules, bool archived, bool waiting) =>
+    /// <summary>What is kept of everybody who trains, or of those who are put away, by name.</summary>
+    public static IReadOnlyList<KeptStanding> All(Db db, DateOnly day, int rules, bool archived) =>
         [
-            .. db.Query<StandingRow>(
-                    $"""
-                    SELECT a.id AS athlete_id, s.json, {(
-                        waiting ? "s.waiting_json" : "''"
-                    )} AS waiting_json, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
+            .. db.Query<KeptRow>(
+                    """
+                    SELECT a.id AS athlete_id, coalesce(s.put, 0) AS put, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
                     FROM athlete a LEFT JOIN standing s ON s.athlete_id = a.id WHERE (a.archived_at IS NOT NULL) = @archived ORDER BY a.name, a.id
                     """,
                     new
@@ -165,8 +162,18 @@ public static class StandingStore
                         archived,
                     }
                 )
-                .Select(r => new StoredStanding(r.AthleteId, r.Json, r.WaitingJson, r.Fresh == 1)),
+                .Select(r => new KeptStanding(r.AthleteId, r.Put, r.Fresh == 1)),
         ];
+
+    /// <summary>What is kept of one athlete, and what waits about them; null: nothing.</summary>
+    public static (string Json, string Waiting)? Json(Db db, Guid athleteId) =>
+        db.One<JsonRow>(
+            "SELECT json, waiting_json FROM standing WHERE athlete_id = @athleteId AND json IS NOT NULL",
+            new { athleteId }
+        )
+            is { } row
+            ? (row.Json, row.WaitingJson)
+            : null;
 
     /// <summary>Throws all of it away; the log is the truth.</summary>
     public static void Clear(Db db) =>
@@ -179,7 +186,9 @@ public static class StandingStore
 
     private sealed record AthleteRow(Guid AthleteId);
 
-    private sealed record StandingRow(Guid AthleteId, string? Json, string? WaitingJson, long Fresh);
+    private sealed record KeptRow(Guid AthleteId, long Put, long Fresh);
+
+    private sealed record JsonRow(string Json, string WaitingJson);
 
     private sealed record GatheredRow(DateOnly? ShownUntil, long Anew, DateOnly? StoppedSince);
 

@@ -10,6 +10,8 @@ CREATE TABLE standing (
   waiting_json TEXT,
   -- Grows with every write that the rules read: what was read at one figure is true while it stands.
   seq          INTEGER NOT NULL DEFAULT 0,
+  -- Grows each time that json is kept anew.
+  put          INTEGER NOT NULL DEFAULT 0,
   -- Evidence holds what was shown before this day; anew: something older than it was written since.
   shown_until  TEXT,
   anew         INTEGER NOT NULL DEFAULT 1 CHECK (anew IN (0, 1)),
