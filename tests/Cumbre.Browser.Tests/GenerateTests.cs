@@ -55,7 +55,7 @@ public sealed class GenerateTests : CoachAtWork
             .Select(e => e.Text)
             .Where(n => n != "Levi Sorel")
             .ToArray();
-        Assert.Equal(10, names.Length);
+        Assert.Equal(13, names.Length);
         foreach (var name in names)
         {
             Coach.Go("/programmes");

@@ -12,6 +12,7 @@ public partial class ArchitectureTests
         [
             "System.Runtime",
             "System.Collections",
+            "System.Collections.Concurrent",
             "System.Linq",
             "System.Text.Json",
             "System.Text.Encodings.Web",

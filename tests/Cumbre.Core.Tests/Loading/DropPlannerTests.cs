@@ -55,22 +55,34 @@ public class DropPlannerTests
                 iter: 150
             );
 
+    // On a small kit four parts can ask for more combinations than are tried; then the plan says that it is unproven.
     [Fact]
-    public void A_drop_plan_of_four_parts_is_what_trying_everything_finds() =>
+    public void A_drop_plan_of_four_parts_is_what_trying_everything_finds_or_says_that_it_is_unproven()
+    {
+        const int tried = 100,
+            mostUnproven = 20;
+        var unproven = 0;
         Gen.Select(KitTests.Small(6), Gen.Int[0, 40].Array[4])
             .Sample(
                 (kit, halves) =>
                 {
                     var targets = halves.OrderDescending().Select(h => Mass.FromKilograms(h / 2m)).ToArray();
                     var plan = DropPlanner.Plan(kit, targets);
-                    Assert.True(plan.Proven);
+                    if (!plan.Proven)
+                    {
+                        Interlocked.Increment(ref unproven);
+                        return;
+                    }
+
                     Assert.Equal(
                         BruteForce.DropPlan(kit, targets),
                         string.Join(" - ", plan.Parts.Select(BruteForce.Text))
                     );
                 },
-                iter: 100
+                iter: tried
             );
+        Assert.InRange(unproven, 0, mostUnproven);
+    }
 
     [Fact]
     public void A_drop_plan_only_removes_pieces() =>
