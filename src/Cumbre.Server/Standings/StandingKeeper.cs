@@ -19,7 +19,8 @@ internal sealed class StandingKeeper(
     private const int WithAWrite = 3,
         AtATime = 4;
 
-    private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
+    private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2),
+        PauseAfterTrouble = TimeSpan.FromSeconds(30);
 
     /// <summary>
     /// Works out what a write makes stale, where it concerns few; of a change for everybody the rest follows soon.
@@ -59,18 +60,20 @@ internal sealed class StandingKeeper(
         await Task.Yield();
         while (!stoppingToken.IsCancellationRequested)
         {
-            var more = false;
+            var (more, pause) = (false, Pause);
             try
             {
                 more = Advance();
             }
-            catch (Microsoft.Data.Sqlite.SqliteException busy)
+            catch (Exception e) when (e is not OperationCanceledException)
             {
-                log.LogWarning(busy, "The standings wait for the file.");
+                // The pages go on with what the log says; one athlete's trouble must not end the app.
+                log.LogError(e, "A standing could not be worked out.");
+                pause = PauseAfterTrouble;
             }
 
             if (!more)
-                await Task.Delay(Pause, stoppingToken).ContinueWith(_ => { }, TaskScheduler.Default);
+                await Task.Delay(pause, stoppingToken).ContinueWith(_ => { }, TaskScheduler.Default);
         }
     }
 }
