@@ -12,22 +12,18 @@ public static class HealthStore
     private const string Taken = "Taken",
         Refused = "Refused";
 
-    public static ILookup<Guid, CheckIn> CheckIns(Db db, Guid? athleteId) =>
+    public static ILookup<Guid, CheckIn> CheckIns(Db db, Guid athleteId) =>
         db.Query<CheckInRow>(
-                $"SELECT id, athlete_id, day, sleep_hours, soreness, readiness, hard_training, pain_json, easy_answer FROM check_in WHERE {Whose(athleteId, "athlete_id")} ORDER BY day",
+                "SELECT id, athlete_id, day, sleep_hours, soreness, readiness, hard_training, pain_json, easy_answer FROM check_in WHERE athlete_id = @athleteId ORDER BY day",
                 new { athleteId }
             )
             .ToLookup(r => r.AthleteId, r => r.ToCheckIn());
 
-    /// <summary>One athlete's rows by their index, or everybody's.</summary>
-    internal static string Whose(Guid? athleteId, string column) =>
-        athleteId is null ? "TRUE" : $"{column} = @athleteId";
-
-    public static ILookup<Guid, MorningAnswer> Mornings(Db db, Guid? athleteId) =>
+    public static ILookup<Guid, MorningAnswer> Mornings(Db db, Guid athleteId) =>
         db.Query<MorningRow>(
-                $"""
+                """
                 SELECT s.athlete_id, m.session_id, m.level, m.place, m.sign FROM morning_answer m JOIN session s ON s.id = m.session_id
-                WHERE {Whose(athleteId, "s.athlete_id")} ORDER BY s.day
+                WHERE s.athlete_id = @athleteId ORDER BY s.day
                 """,
                 new { athleteId }
             )
@@ -41,9 +37,9 @@ public static class HealthStore
                 )
             );
 
-    public static ILookup<Guid, StopClearance> Clearances(Db db, Guid? athleteId) =>
+    public static ILookup<Guid, StopClearance> Clearances(Db db, Guid athleteId) =>
         db.Query<ClearanceRow>(
-                $"SELECT athlete_id, day, place, reason FROM stop_clearance WHERE {Whose(athleteId, "athlete_id")} ORDER BY day",
+                "SELECT athlete_id, day, place, reason FROM stop_clearance WHERE athlete_id = @athleteId ORDER BY day",
                 new { athleteId }
             )
             .ToLookup(r => r.AthleteId, r => new StopClearance(r.Day, PainPlace.Read(r.Place), r.Reason));
@@ -121,9 +117,9 @@ public static class HealthStore
             }
         );
 
-    public static ILookup<Guid, OtherTraining> Others(Db db, Guid? athleteId) =>
+    public static ILookup<Guid, OtherTraining> Others(Db db, Guid athleteId) =>
         db.Query<OtherRow>(
-                $"SELECT id, athlete_id, day, what, minutes, effort FROM other_training WHERE {Whose(athleteId, "athlete_id")} ORDER BY day, id",
+                "SELECT id, athlete_id, day, what, minutes, effort FROM other_training WHERE athlete_id = @athleteId ORDER BY day, id",
                 new { athleteId }
             )
             .ToLookup(r => r.AthleteId, r => new OtherTraining(r.Id, r.Day, r.What, (int)r.Minutes, (int)r.Effort));

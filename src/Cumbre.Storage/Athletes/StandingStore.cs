@@ -56,31 +56,44 @@ public static class StandingStore
         if (evidence is not null)
         {
             db.Run("DELETE FROM evidence WHERE athlete_id = @athleteId", new { athleteId });
+            using var rows = new BulkInsert(
+                db,
+                "evidence",
+                "athlete_id",
+                "session_id",
+                "day",
+                "benchmark",
+                "side",
+                "reps",
+                "sets",
+                "seconds",
+                "contact",
+                "degrees",
+                "rest_seconds",
+                "added_value",
+                "added_unit",
+                "reserve",
+                "body_mass_kg",
+                "origin"
+            );
             foreach (var r in evidence)
-                db.Run(
-                    """
-                    INSERT INTO evidence (athlete_id, session_id, day, benchmark, side, reps, sets, seconds, contact, degrees, rest_seconds, added_value, added_unit, reserve, body_mass_kg, origin)
-                    VALUES (@athleteId, @Id, @Day, @Benchmark, @Side, @Reps, @Sets, @Seconds, @Contact, @Degrees, @Rest, @AddedValue, @AddedUnit, @Reserve, @BodyMassKg, @Origin)
-                    """,
-                    new
-                    {
-                        athleteId,
-                        r.Id,
-                        r.Day,
-                        r.Benchmark,
-                        Side = r.Side?.ToString(),
-                        Reps = (long)r.Score.Reps,
-                        Sets = (long)r.Score.Sets,
-                        r.Score.Seconds,
-                        Contact = r.Score.Contact?.ToString(),
-                        r.Score.Degrees,
-                        Rest = (long?)r.Score.RestSeconds,
-                        AddedValue = r.Added.Value,
-                        AddedUnit = r.Added.Unit.ToString(),
-                        Reserve = (long)r.Reserve,
-                        BodyMassKg = r.BodyMass.Kilograms,
-                        Origin = r.Origin.ToString(),
-                    }
+                rows.Add(
+                    athleteId,
+                    r.Id,
+                    r.Day,
+                    r.Benchmark,
+                    r.Side,
+                    (long)r.Score.Reps,
+                    (long)r.Score.Sets,
+                    r.Score.Seconds,
+                    r.Score.Contact,
+                    r.Score.Degrees,
+                    (long?)r.Score.RestSeconds,
+                    r.Added.Value,
+                    r.Added.Unit,
+                    (long)r.Reserve,
+                    r.BodyMass.Kilograms,
+                    r.Origin
                 );
         }
 

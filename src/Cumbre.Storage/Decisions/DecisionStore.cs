@@ -2,7 +2,6 @@ using System.Globalization;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Storage.Athletes;
 
 namespace Cumbre.Storage.Decisions;
 
@@ -79,16 +78,6 @@ public static class DecisionStore
                 .Select(r => r.ToStored()),
         ];
 
-    /// <summary>What waits for the coach on a day: proposed, or deferred until that day or before.</summary>
-    public static IReadOnlyList<StoredDecision> Open(Db db, DateOnly today) =>
-        [
-            .. db.Query<Row>(
-                    $"SELECT {Columns} WHERE state = 'Proposed' OR (state = 'Deferred' AND deferred_until <= @today) ORDER BY id",
-                    new { today }
-                )
-                .Select(r => r.ToStored()),
-        ];
-
     /// <summary>What waits for the coach about an athlete, that which was put off as well.</summary>
     public static IReadOnlyList<StoredDecision> Waiting(Db db, Guid athleteId) =>
         [
@@ -129,14 +118,11 @@ public static class DecisionStore
     }
 
     /// <summary>What was accepted, oldest first, by athlete.</summary>
-    public static ILookup<Guid, PastDecision> Taken(Db db, Guid? athleteId) =>
+    public static ILookup<Guid, PastDecision> Taken(Db db, Guid athleteId) =>
         db.Query<TakenRow>(
-                $"""
+                """
                 SELECT d.athlete_id, d.movement, d.kind, max(e.at) AS at FROM decision d JOIN decision_event e ON e.decision_id = d.id AND e.kind IN ('Accepted', 'Edited')
-                WHERE d.state IN ('Accepted', 'Edited') AND {HealthStore.Whose(
-                    athleteId,
-                    "d.athlete_id"
-                )} GROUP BY d.id ORDER BY max(e.at)
+                WHERE d.state IN ('Accepted', 'Edited') AND d.athlete_id = @athleteId GROUP BY d.id ORDER BY max(e.at)
                 """,
                 new { athleteId }
             )

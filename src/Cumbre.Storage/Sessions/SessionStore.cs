@@ -431,13 +431,6 @@ public static class SessionStore
         ];
     }
 
-    public static ILookup<Guid, Exposure> AllExposures(Db db, DateOnly today) =>
-        Assemble(
-                Sessions(db, $"{Counts} ORDER BY s.day, s.id, i.position", new { today }),
-                db.Query<SetRow>($"SELECT {SetColumns} WHERE {NotSuperseded} ORDER BY l.set_no, l.part_no")
-            )
-            .ToLookup(e => e.AthleteId, e => e.Exposure);
-
     /// <summary>A session counts once it is finished, or when its day is over.</summary>
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
 
