@@ -51,7 +51,16 @@ public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] 
 
     /// <summary>Pain in the first set, and where; null: none.</summary>
     public (int Level, string Place)? Hurt { get; init; }
+
+    /// <summary>Done in turn with the log before it, in one session with it.</summary>
+    public bool Joined { get; init; }
 }
+
+/// <summary>What is planned for a movement on a day to come.</summary>
+public sealed record PlannedScript(int DaysAhead, string Movement, string Line);
+
+/// <summary>What was proposed for a movement so many days ago was accepted that day.</summary>
+public sealed record TakenScript(int DaysAgo, string Movement);
 
 /// <summary>Training beside the plan.</summary>
 public sealed record OtherScript(int DaysAgo, string What, int Minutes, int Effort);
@@ -127,6 +136,12 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 
     /// <summary>What was trained beside the loaded lift.</summary>
     public IReadOnlyList<LogScript> Logs { get; init; } = [];
+
+    /// <summary>What the coach has decided.</summary>
+    public IReadOnlyList<TakenScript> Taken { get; init; } = [];
+
+    /// <summary>Single sessions that are planned.</summary>
+    public IReadOnlyList<PlannedScript> Planned { get; init; } = [];
 
     /// <summary>What is planned from this week on; null: no block.</summary>
     public BlockScript? Block { get; init; }

@@ -424,8 +424,21 @@ public static class DemoClub
             FreshReps = 11,
             PlannedToday = true,
             GainKgPerWeek = 0.5,
+            Taken = [new(35, "weighted-dip")],
             Logs =
             [
+                Dips(57, [7, 6, 6]),
+                Dips(53, [7, 7, 6]),
+                Dips(50, [7, 6, 6]) with { Easy = true },
+                Dips(43, [7, 6, 6]),
+                Dips(39, [6, 6, 6]),
+                Dips(36, [7, 6, 5]),
+                Dips(32, [8, 8, 8], "+10 lb"),
+                Dips(29, [7, 6, 6]),
+                Dips(25, [6, 6, 6]),
+                Dips(18, [7, 6, 6]),
+                Dips(11, [6, 6, 6]) with { Easy = true },
+                Dips(4, [6, 6, 5]),
                 new(9, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5])
                 {
                     SetUp = Told(("strap mark", "12"), ("ring material", "wood")),
@@ -512,6 +525,7 @@ public static class DemoClub
             PlannedToday = true,
             GainKgPerWeek = 0.35,
             Logs = [new(3, "flag-hang-bent", "hold 3 x 8 s each side rest 2:00", [8, 6, 8, 6, 8, 6])],
+            Planned = [new(4, "flag-hang-bent", "hold 3 x 10 s each side rest 2:00")],
             Tests =
             [
                 .. Base(80, 9, 10, 11, 18, 12),
@@ -543,6 +557,10 @@ public static class DemoClub
                 .. Twice("side-plank", "hold 3 x 20 s right first +1 rest 1:00", [20, 20, 20, 20, 20, 20, 20]),
                 .. Twice("l-sit", "hold 24 s in 3 rest 0:30", [8, 8, 8]),
                 .. Twice("calf-raise", "3 x 15 tempo 3-2-1-0 rest 1:00", [15, 15, 15]),
+                .. InTurn(
+                    new(3, "squat", "3 x 15 rest 1:00", [15, 15, 15]),
+                    new(3, "inverted-row-horizontal", "3 x 8 rest 1:00", [8, 8, 8])
+                ),
             ],
             Tests = [.. Base(45, 5, 6, 8, 22, 14), Hold("l-sit", 45, 15), Hold("ring-support-turned-out", 45, 12)],
         },
@@ -581,6 +599,7 @@ public static class DemoClub
                 .. Twice("weighted-dip", "3 x cluster 2+2+2 gap 20 s @ +20 kg rest 2:30", [2, 2, 2, 2, 2, 2, 2, 2, 2]),
                 .. Twice("push-up", "every 1:20 x 5 do 15", [15, 15, 15, 15, 15]),
                 .. Twice("planche-tuck", "hold 3 x 10 s rest 2:00", [10, 10, 10]),
+                .. Twice("wall-handstand-push-up-back", "3 x 5 pads 2 rest 2:00", [5, 5, 5]),
                 new(2, "wall-handstand", "hold 3 x 30 s rest 1:30", [30, 28, 25]) { Sagged = true },
                 new(9, "long-lever-plank", "hold 3 x 30 s rest 1:00", [30, 26, 22]) { Sagged = true },
                 new(2, "long-lever-plank", "hold 3 x 30 s rest 1:00", [28, 24, 20]) { Sagged = true },
@@ -600,6 +619,16 @@ public static class DemoClub
             ],
         },
     ];
+
+    private static LogScript Dips(int daysAgo, int[] reps, string load = "+20 lb") =>
+        new(daysAgo, "weighted-dip", $"3 x 6..8 @ {load} rest 2:30", reps);
+
+    /// <summary>Two movements done in turn, in two sessions a week apart.</summary>
+    private static LogScript[] InTurn(LogScript first, LogScript second)
+    {
+        LogScript[] newer = [first, second with { Joined = true }];
+        return [.. newer, .. newer.Select(l => l with { DaysAgo = l.DaysAgo + 7 })];
+    }
 
     /// <summary>The same in two sessions a week apart.</summary>
     private static LogScript[] Twice(string movement, string line, int[] amounts) =>

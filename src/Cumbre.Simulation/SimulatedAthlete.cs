@@ -1,5 +1,6 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Decisions;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
@@ -27,8 +28,15 @@ public sealed record SimulatedSession(
     /// <summary>What the item is for; null: nothing in particular.</summary>
     public ItemRole? Role { get; init; }
 
+    /// <summary>One item of a session whose items are done in turn; the others have the same id.</summary>
+    public bool InCircuit { get; init; }
+
     public Exposure ToExposure() =>
-        new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)]) { Role = Role };
+        new(Id, Day, Movement, Plan, PlannedLoads, Easy, BodyMass, [.. Sets.Select(s => s.Set)])
+        {
+            Role = Role,
+            InCircuit = InCircuit,
+        };
 }
 
 /// <summary>A simulated athlete with all that would be in the store.</summary>
@@ -44,6 +52,9 @@ public sealed record SimulatedAthlete(
     public IReadOnlyList<CheckIn> CheckIns { get; init; } = [];
 
     public IReadOnlyList<OtherTraining> Others { get; init; } = [];
+
+    /// <summary>What was proposed and accepted, each on its day.</summary>
+    public IReadOnlyList<(Guid Id, DateOnly Day, Proposal Proposal)> Taken { get; init; } = [];
 
     /// <summary>What is planned from this week on, with its id; null: no block.</summary>
     public (Guid Id, Block Block)? Block { get; init; }

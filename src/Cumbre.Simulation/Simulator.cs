@@ -59,10 +59,13 @@ public static class Simulator
             Weigh();
             results.AddRange(script.Tests.Select(Test));
             Train();
-            sessions.AddRange(script.Logs.Select(Logged));
-            sessions.AddRange(
-                script.Logs.Where(l => !l.FindsLevel).GroupBy(l => l.Movement).SelectMany(Before).Select(Logged)
-            );
+            foreach (
+                var log in script.Logs.Concat(
+                    script.Logs.Where(l => !l.FindsLevel).GroupBy(l => l.Movement).SelectMany(Before)
+                )
+            )
+                Log(log);
+            sessions.AddRange(script.Planned.Select(Planned));
             sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
             var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
             return new(id, script, masses, results, [.. sessions.Select(WithEffort)])
@@ -78,6 +81,7 @@ public static class Simulator
                         o.Effort
                     )),
                 ],
+                Taken = [.. script.Taken.Select(Taken)],
                 Block = block is null ? null : (ids.Next(today), block),
             };
         }
@@ -255,14 +259,15 @@ public static class Simulator
 
         /// <summary>What the engine says about the movement, where it goes on in it.</summary>
         private Proposal? Decision(DateOnly day) =>
-            DecisionEngine
-                .Decide(
-                    new(Snapshot(), script.Intake, Atlas.Shipped, new(script.Kit, [], [], []), [], day),
-                    [],
-                    Catalogue.Shipped.Rules,
-                    script.Days
-                )
-                .FirstOrDefault(p => !p.IsBeside && p.Next?.Movement == script.Movement);
+            Decided(day).FirstOrDefault(p => !p.IsBeside && p.Next?.Movement == script.Movement);
+
+        private IReadOnlyList<Proposal> Decided(DateOnly day) =>
+            DecisionEngine.Decide(
+                new(Snapshot(day), script.Intake, Atlas.Shipped, new(script.Kit, [], [], []), [], day),
+                [],
+                Catalogue.Shipped.Rules,
+                script.Days
+            );
 
         private bool TestDue(DateOnly day)
         {
@@ -292,7 +297,7 @@ public static class Simulator
             );
         }
 
-        private AthleteSnapshot Snapshot() =>
+        private AthleteSnapshot Snapshot(DateOnly? on = null) =>
             new(
                 script.Unit,
                 script.BirthYear,
@@ -300,8 +305,8 @@ public static class Simulator
                 script.Schools,
                 script.Kit,
                 new(masses.Select(m => m.Reading)),
-                results,
-                [.. sessions.Select(s => s.ToExposure())]
+                [.. results.Where(r => on is null || r.Day <= on)],
+                [.. sessions.Where(s => s.Sets.Count > 0 && (on is null || s.Day <= on)).Select(s => s.ToExposure())]
             )
             {
                 Sex = script.Sex,
@@ -366,6 +371,40 @@ public static class Simulator
                 body,
                 sets
             );
+        }
+
+        private void Log(LogScript log)
+        {
+            var logged = Logged(log);
+            var other = log.Joined
+                ? sessions.FindLastIndex(s => s.Day == logged.Day && s.Movement != script.Movement)
+                : -1;
+            if (other >= 0)
+            {
+                sessions[other] = sessions[other] with { InCircuit = true };
+                logged = logged with { Id = sessions[other].Id, InCircuit = true };
+            }
+
+            sessions.Add(logged);
+        }
+
+        private (Guid Id, DateOnly Day, Proposal Proposal) Taken(TakenScript taken)
+        {
+            var day = today.AddDays(-taken.DaysAgo);
+            var said = Decided(day).FirstOrDefault(p => !p.IsBeside && p.Movement == taken.Movement);
+            return (
+                ids.Next(day),
+                day,
+                said ?? throw new ArgumentException($"{script.Name}: nothing to take for {taken.Movement} on {day}")
+            );
+        }
+
+        private SimulatedSession Planned(PlannedScript planned)
+        {
+            var day = today.AddDays(planned.DaysAhead);
+            var plan =
+                NotationParser.Parse(planned.Line).Plan ?? throw new ArgumentException($"{script.Name}: {planned.Line}");
+            return new(ids.Next(day), ids.Next(day), day, planned.Movement, plan, false, [], BodyMassOn(day), []);
         }
 
         private SimulatedSession Logged(LogScript log)

@@ -4,7 +4,6 @@ namespace Cumbre.Server.Tests;
 
 public class DemoTests
 {
-    // The scenario promises one athlete for each kind of decision of this slice.
     [Fact]
     public async Task Every_kind_of_decision_waits_on_the_demos_desk()
     {
@@ -14,13 +13,7 @@ public class DemoTests
         var decisions = rows.SelectMany(r => r!["decisions"]!.AsArray()).ToArray();
         Assert.Distinct(rows.Select(r => (string)r!["athleteId"]!));
         var kinds = decisions.Select(d => (string)d!["kind"]!).ToHashSet();
-        // What a past decision, a rise that is planned or a circuit would be needed for, and help in pads, is not there.
-        var missing = Enum.GetValues<ProposalKind>()
-            .Where(k => k < ProposalKind.WeakerSide)
-            .Select(k => k.ToString())
-            .Except(kinds);
-        Assert.Equal(["Variation", "Hold", "LessHelp", "LessRest"], missing);
-        Assert.Superset(new HashSet<string> { "WeakerSide", "EvenSides", "Test" }, kinds);
+        Assert.Superset(Enum.GetValues<ProposalKind>().Select(k => k.ToString()).ToHashSet(), kinds);
         Assert.Equal("Refer", (string)decisions[0]!["kind"]!);
     }
 

@@ -1,4 +1,5 @@
 using Cumbre.Core.Athletes;
+using Cumbre.Core.Decisions;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
@@ -11,6 +12,7 @@ using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
+using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Loading;
 using Cumbre.Storage.Sessions;
 
@@ -62,6 +64,29 @@ public static class DemoSeeder
             return true;
         });
 
+    /// <summary>A decision that was accepted in the evening of its day.</summary>
+    internal static void Take(Db db, Guid athlete, Guid id, DateOnly day, Proposal proposal, Guid by)
+    {
+        var at = new DateTimeOffset(day.ToDateTime(new(20, 0)), TimeSpan.Zero);
+        DecisionStore.Add(
+            db,
+            new(
+                id,
+                athlete,
+                proposal.Movement,
+                proposal.Role,
+                proposal.Kind,
+                proposal.Cause,
+                proposal.BasisSessionId,
+                DecisionState.Accepted,
+                null,
+                false,
+                proposal
+            ),
+            new(Guid.CreateVersion7(at), id, DecisionEventKind.Accepted, null, at, by)
+        );
+    }
+
     private static void Store(Db db, SimulatedAthlete athlete, DateOnly today, Stamp stamp)
     {
         var script = athlete.Script;
@@ -94,11 +119,12 @@ public static class DemoSeeder
         if (athlete.Block is { } block)
             Blocks.Write(db, athlete.Id, block.Id, block.Block, 0, stamp);
         foreach (
-            var session in athlete.Sessions.Where(s =>
-                athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true
-            )
+            var items in athlete
+                .Sessions.Where(s => athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true)
+                .GroupBy(s => s.Id)
         )
         {
+            var session = items.First();
             var stored = new StoredSession(
                 session.Id,
                 athlete.Id,
@@ -107,7 +133,13 @@ public static class DemoSeeder
                 session.Easy,
                 null,
                 0,
-                [new(session.ItemId, session.Movement, session.Plan, null) { Role = session.Role }]
+                [
+                    .. items.Select(i => new StoredItem(i.ItemId, i.Movement, i.Plan, null)
+                    {
+                        Role = i.Role,
+                        Joined = i != session,
+                    }),
+                ]
             );
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
@@ -115,20 +147,20 @@ public static class DemoSeeder
             SessionStore.Start(
                 db,
                 stored,
-                new Dictionary<Guid, FrozenPlan>
-                {
-                    [session.ItemId] = new(
-                        [.. session.PlannedLoads.Select(m => m.Kilograms)],
-                        session.BodyMass.Kilograms
-                    ),
-                }
+                items.ToDictionary(
+                    i => i.ItemId,
+                    i => new FrozenPlan([.. i.PlannedLoads.Select(m => m.Kilograms)], i.BodyMass.Kilograms)
+                )
             );
-            foreach (var (id, set) in session.Sets)
-                SessionStore.AddSet(db, new(id, session.ItemId, set), null, stamp);
+            foreach (var item in items)
+            foreach (var (id, set) in item.Sets)
+                SessionStore.AddSet(db, new(id, item.ItemId, set), null, stamp);
             SessionStore.Finish(db, session.Id);
             SessionStore.TellEffort(db, session.Id, session.Effort);
         }
 
+        foreach (var (id, day, proposal) in athlete.Taken)
+            Take(db, athlete.Id, id, day, proposal, stamp.By);
         if (script.ClearedStop is { } cleared)
             HealthStore.Add(
                 db,

@@ -13,7 +13,6 @@ using Cumbre.Simulation;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
-using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Demo;
@@ -376,23 +375,6 @@ internal sealed class GrownClub(Db db, ClubClock clock, Guid coach)
             Explanation.For(RuleId.GrowsByMethod).Build(),
             []
         );
-        var (id, at) = (ids.Next(day), new DateTimeOffset(day.ToDateTime(new(20, 0)), TimeSpan.Zero));
-        DecisionStore.Add(
-            db,
-            new(
-                id,
-                athlete,
-                trained.Movement,
-                null,
-                proposal.Kind,
-                proposal.Cause,
-                null,
-                DecisionState.Accepted,
-                null,
-                false,
-                proposal
-            ),
-            new(ids.Next(day), id, DecisionEventKind.Accepted, null, at, coach)
-        );
+        DemoSeeder.Take(db, athlete, ids.Next(day), day, proposal, coach);
     }
 }
