@@ -296,6 +296,7 @@ public static class DemoClub
             [
                 new(12, "feet-raised-pike-push-up", "3 x 5..8 rest 2:00", [4, 4, 3]),
                 new(5, "feet-raised-pike-push-up", "3 x 5..8 rest 2:00", [4, 4, 3]),
+                new(5, "hanging-side-leg-raise", "3 x 8 each side rest 1:00", [8, 8, 8, 8, 8, 8]),
             ],
             Tests =
             [
@@ -429,7 +430,10 @@ public static class DemoClub
             [
                 Dips(57, [7, 6, 6]),
                 Dips(53, [7, 7, 6]),
-                Dips(50, [7, 6, 6]) with { Easy = true },
+                Dips(50, [7, 6, 6]) with
+                {
+                    Easy = true,
+                },
                 Dips(43, [7, 6, 6]),
                 Dips(39, [6, 6, 6]),
                 Dips(36, [7, 6, 5]),
@@ -437,7 +441,10 @@ public static class DemoClub
                 Dips(29, [7, 6, 6]),
                 Dips(25, [6, 6, 6]),
                 Dips(18, [7, 6, 6]),
-                Dips(11, [6, 6, 6]) with { Easy = true },
+                Dips(11, [6, 6, 6]) with
+                {
+                    Easy = true,
+                },
                 Dips(4, [6, 6, 5]),
                 new(9, "ring-dip", "3 x 3..5 rest 2:30", [5, 5, 5])
                 {
@@ -575,6 +582,7 @@ public static class DemoClub
             Logs =
             [
                 .. Twice("banded-pull-up", "3 x 8..11 @ band 15 kg rest 2:00", [11, 11, 11]),
+                new(4, "chin-up", "2 x practice rest 3:00", [3, 3]),
                 .. Twice("negative-pull-up", "negative 4 x 1 lower 10 s rest 2:00", [10, 10, 10, 10]),
                 new(9, "inverted-row-underhand", "3 x 8 2 in reserve rest 1:30", [8, 8, 8], 2),
                 new(2, "inverted-row-underhand", "3 x 8 2 in reserve rest 1:30", [8, 8, 8], 2)

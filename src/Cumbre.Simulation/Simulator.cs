@@ -402,8 +402,8 @@ public static class Simulator
         private SimulatedSession Planned(PlannedScript planned)
         {
             var day = today.AddDays(planned.DaysAhead);
-            var plan =
-                NotationParser.Parse(planned.Line).Plan ?? throw new ArgumentException($"{script.Name}: {planned.Line}");
+            var plan = NotationParser.Parse(planned.Line).Plan
+                ?? throw new ArgumentException($"{script.Name}: {planned.Line}");
             return new(ids.Next(day), ids.Next(day), day, planned.Movement, plan, false, [], BodyMassOn(day), []);
         }
 

@@ -164,7 +164,8 @@ public sealed class StorageTests : IDisposable
         var ids = DemoClub
             .Athletes(DemoClub.Today)
             .SelectMany(a => a.Sessions)
-            .SelectMany(s => s.Sets.Select(x => x.Id).Append(s.Id).Append(s.ItemId))
+            .GroupBy(s => s.Id)
+            .SelectMany(g => g.SelectMany(s => s.Sets.Select(x => x.Id).Append(s.ItemId)).Append(g.Key))
             .ToList();
         Assert.Equal(ids.Count, ids.Distinct().Count());
         Assert.All(ids, id => Assert.Equal(7, id.Version));

@@ -105,6 +105,23 @@ public sealed class SetUpNotes : IEquatable<SetUpNotes>
 
     public static SetUpNotes None { get; } = new([]);
 
+    /// <summary>What the line itself says of the parts that the movement has.</summary>
+    public static SetUpNotes Planned(Prescriptions.SetUp? plan, IReadOnlyList<string> parts)
+    {
+        var said = new (string Part, decimal? Value)[]
+        {
+            ("box height", plan?.BoxCm),
+            ("foot position", plan?.FeetCm),
+            ("strap mark", plan?.Strap),
+            ("pad height", plan?.Pads),
+            ("fingers of the second hand", plan?.Fingers),
+        };
+        return new(
+            said.Where(x => x.Value is not null && parts.Contains(x.Part))
+                .Select(x => KeyValuePair.Create(x.Part, x.Value!.Value.ToString(CultureInfo.InvariantCulture)))
+        );
+    }
+
     public IReadOnlyDictionary<string, string> Parts => parts;
 
     public bool IsEmpty => parts.Count == 0;
@@ -129,5 +146,13 @@ public sealed class SetUpNotes : IEquatable<SetUpNotes>
 
     public override int GetHashCode() => parts.Aggregate(0, (hash, p) => HashCode.Combine(hash, p.Key, p.Value));
 
-    public override string ToString() => string.Join(", ", parts.Select(p => $"{p.Key} {p.Value}"));
+    public override string ToString() =>
+        string.Join(
+            ", ",
+            parts.Select(p =>
+                SetUpField.Of(p.Key).Measure == SetUpMeasure.Centimetres
+                    ? $"{p.Key} {p.Value} cm"
+                    : $"{p.Key} {p.Value}"
+            )
+        );
 }

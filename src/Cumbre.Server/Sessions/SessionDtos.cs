@@ -106,7 +106,7 @@ public sealed record MovementDto(
 /// <param name="Movement">Form standard and faults.</param>
 /// <param name="Sets">Logged.</param>
 /// <param name="SetUp">The parts of its set-up that are written down.</param>
-/// <param name="LastSetUp">How it was set up last time, or earlier in this session.</param>
+/// <param name="LastSetUp">As earlier in this session, as the line says, or as last time.</param>
 /// <param name="Skipped">Why it was left out; null: it was not.</param>
 /// <param name="LineBeforeEasy">The line before the easy version of the day; null: it is as planned.</param>
 public sealed record SessionItemDto(
@@ -323,7 +323,7 @@ internal static class SessionReader
                 : MovementDto.Of(movement, item.Plan),
             sets,
             [.. (movement?.SetUp ?? []).Select(SetUpField.Of)],
-            told.Over(last).Parts,
+            told.Over(SetUpNotes.Planned(item.Plan?.SetUp, movement?.SetUp ?? [])).Over(last).Parts,
             item.Skipped,
             item.BeforeEasy?.Text
         );

@@ -45,6 +45,18 @@ public sealed class SetUpTests
     }
 
     [Fact]
+    public void What_the_line_says_is_known_of_the_parts_that_the_movement_has()
+    {
+        var line = new Core.Prescriptions.SetUp { BoxCm = 60, Fingers = 3 };
+        Assert.Equal("box height 60 cm", SetUpNotes.Planned(line, ["box height", "elbow first"]).ToString());
+        Assert.Equal(
+            "fingers of the second hand 3",
+            SetUpNotes.Planned(line, ["fingers of the second hand"]).ToString()
+        );
+        Assert.True(SetUpNotes.Planned(null, ["box height"]).IsEmpty);
+    }
+
+    [Fact]
     public void An_empty_value_is_not_told() => Assert.True(Of("strap mark", "  ").IsEmpty);
 
     private static Func<LoggedSet, LoggedSet> With(string part, string value) =>

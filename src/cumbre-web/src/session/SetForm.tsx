@@ -299,7 +299,7 @@ export function SetForm({
           <QuietButton aria-expanded={more || inMore} onClick={() => setMore(!more)}>
             {item.setUp.length > 0 ? "Set-up and note" : "Note"}
           </QuietButton>
-          {!more && !inMore && setUpText(toldOf(setUp)) && `: ${setUpText(toldOf(setUp))}`}
+          {!more && !inMore && setUpText(toldOf(setUp), item.setUp) && `: ${setUpText(toldOf(setUp), item.setUp)}`}
         </Typography>
         {(more || inMore) && (
           <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", mt: 3 }}>

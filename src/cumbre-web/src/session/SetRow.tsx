@@ -68,10 +68,10 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
               {set.fault && `: ${set.fault}`}
               {set.failedAt && `, failed at the ${set.failedAt.toLowerCase()}`}
               {set.pain ? `, ${set.painPlace ?? "pain"} ${set.pain} of 10` : ""}
-              {(setUpText(set.setUp) || set.note || set.was) && (
+              {(setUpText(set.setUp, item.setUp) || set.note || set.was) && (
                 <Typography variant="body2" component="span" color="textSecondary" sx={{ display: "block" }}>
                   {[
-                    setUpText(set.setUp),
+                    setUpText(set.setUp, item.setUp),
                     set.note,
                     set.was &&
                       `corrected, was ${set.was.seconds === null ? set.was.reps : `${set.was.seconds} s`} at ${writtenAdded(set.was.added, unit)}`,

@@ -1,7 +1,11 @@
-/** A set-up as a line: strap mark 6, ring material wood. */
-export const setUpText = (setUp: Record<string, string>) =>
+import type { SetUpField } from "../api/types";
+
+/** A set-up as a line: strap mark 6, ring material wood, box height 45 cm. */
+export const setUpText = (setUp: Record<string, string>, fields: SetUpField[]) =>
   Object.entries(setUp)
-    .map(([part, value]) => `${part} ${value}`)
+    .map(([part, value]) =>
+      fields.some((f) => f.name === part && f.measure === "Centimetres") ? `${part} ${value} cm` : `${part} ${value}`,
+    )
     .join(", ");
 
 const point = (value: string) => (/^\s*\d+,\d+\s*$/.test(value) ? value.replace(",", ".") : value).trim();
