@@ -55,10 +55,8 @@ public sealed class DemoTests : IAsyncLifetime
     {
         EnterAsCoach();
         Assert.Contains("Bruno Achterberg", Current());
-        browser.Type("jjjj");
-        Assert.Contains("Kasimir Lund", Current());
-        browser.Type("k");
-        Assert.Contains("Wanda Osei", Current());
+        GoTo("Kasimir Lund", "j");
+        GoTo("Wanda Osei", "k");
         browser.Type("a");
         browser.Sees($"{All - 1} decisions");
         // The cursor stays with the athlete while something more waits for them.
@@ -66,8 +64,7 @@ public sealed class DemoTests : IAsyncLifetime
             () => Current().Contains("Feet-raised pike push-up", StringComparison.Ordinal),
             "the next decision of the same athlete"
         );
-        browser.Type("k");
-        Assert.Contains("Kasimir Lund", Current());
+        GoTo("Kasimir Lund", "k");
         browser.Type("l");
         browser.Sees($"{All - 2} decisions");
         browser.Sees("Weighted pull-up: back off, put off");
@@ -83,19 +80,24 @@ public sealed class DemoTests : IAsyncLifetime
             () => Current().Contains("Wanda Osei", StringComparison.Ordinal),
             "the athlete whose decision came back"
         );
+    }
 
-        string Current() =>
-            browser.Until(
-                () => browser.Driver.FindElement(By.CssSelector("li[aria-current]")).Text,
-                "a current decision"
-            );
+    private string Current() =>
+        browser.Until(() => browser.Driver.FindElement(By.CssSelector("li[aria-current]")).Text, "a current decision");
+
+    /// <summary>By the key that moves the cursor, as often as it takes.</summary>
+    private void GoTo(string athlete, string key)
+    {
+        for (var i = 0; i < 15 && !Current().Contains(athlete, StringComparison.Ordinal); i++)
+            browser.Type(key);
+        Assert.Contains(athlete, Current());
     }
 
     [Fact]
     public void The_harmless_ones_of_an_athlete_are_accepted_by_one_key()
     {
         EnterAsCoach();
-        browser.Type("jjjjjjj");
+        GoTo("Ilse Marquina", "j");
         browser.Sees("Accept 3 harmless ones");
         browser.Type("h");
         browser.Sees($"{All - 3} decisions");
@@ -122,7 +124,7 @@ public sealed class DemoTests : IAsyncLifetime
     public void A_decision_edited_before_it_is_accepted_plans_the_edited_line()
     {
         EnterAsCoach();
-        browser.Type("jjjj");
+        GoTo("Kasimir Lund", "j");
         browser.Type("e");
         browser.Sees("Last time: 3 x 8..10 @ +10 kg");
         browser.Fill("Line", "3 x 6 @ +5 kg rest 2:00");
