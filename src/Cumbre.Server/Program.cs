@@ -125,7 +125,7 @@ try
     {
         var database = app.Services.GetRequiredService<Database>();
         database.Migrate(line => app.Logger.LogDebug("{Line}", line));
-        database.Settle = app.Services.GetRequiredService<StandingKeeper>().Settle;
+        database.Consequences = app.Services.GetRequiredService<StandingKeeper>();
         if (options.Demo)
             DemoSeeder.Seed(
                 database,

@@ -42,6 +42,22 @@ public sealed record Db(
         return fresh;
     }
 
+    /// <summary>Whose decisions are to be looked at after the commit, and whether evidence of the past changed.</summary>
+    private readonly Dictionary<Guid, bool> reconsidered = [];
+
+    /// <summary>
+    /// The rules read what this transaction writes about an athlete: their decisions are looked at once it is kept.
+    /// </summary>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="corrected">Evidence of the past was changed.</param>
+    public void Reconsider(Guid athleteId, bool corrected = false) =>
+        reconsidered[athleteId] = corrected || reconsidered.GetValueOrDefault(athleteId);
+
+    internal IReadOnlyDictionary<Guid, bool> Reconsidered => reconsidered;
+
+    /// <summary>After the commit: what the transaction read is true for everybody.</summary>
+    internal void Publish() => own.GiveTo(Readings);
+
     /// <summary>Is told every statement, so that its plan can be read; null: nobody asks.</summary>
     public Action<string>? Asked { get; init; }
 
@@ -82,10 +98,25 @@ public sealed record Db(
         finally
         {
             if (!kept)
+            {
                 transaction.Rollback(Name);
+                own.Clear();
+            }
+
             transaction.Release(Name);
         }
     }
+}
+
+/// <summary>Works out what follows from writes.</summary>
+public interface IConsequences
+{
+    /// <summary>Whose standing is stale; asked when a write begins and when it ends.</summary>
+    IReadOnlyList<Guid> Stale(Db db);
+
+    /// <param name="reconsidered">Whose decisions are looked at, and whether evidence of the past changed.</param>
+    /// <param name="stale">Whose standing the write made stale.</param>
+    void Follow(IReadOnlyDictionary<Guid, bool> reconsidered, IReadOnlyList<Guid> stale);
 }
 
 /// <summary>The one SQLite file of a club.</summary>
@@ -139,11 +170,8 @@ public sealed class Database
         evolve.Migrate();
     }
 
-    /// <summary>
-    /// What follows from a write: asked when it begins, and what is answered runs at its end and in its transaction, so
-    /// that nothing is kept without it.
-    /// </summary>
-    public Func<Db, Action>? Settle { get; set; }
+    /// <summary>Works out what follows from a write, after its commit and outside its lock; null: nobody does.</summary>
+    public IConsequences? Consequences { get; set; }
 
     /// <summary>Is told every statement of the stores, for a look at its plan.</summary>
     public Action<string>? Asked { get; set; }
@@ -169,15 +197,31 @@ public sealed class Database
     /// <summary>The same, where an answer can ask that nothing is kept.</summary>
     public T Write<T>(Func<Db, T> work, Func<T, bool> commit)
     {
+        var (result, reconsidered, stale) = WriteOnly(
+            db =>
+            {
+                var before = Consequences?.Stale(db) ?? [];
+                var result = work(db);
+                return (result, db.Reconsidered, Stale: (Consequences?.Stale(db) ?? []).Except(before).ToArray());
+            },
+            answer => commit(answer.result)
+        );
+        if (commit(result))
+            Consequences?.Follow(reconsidered, stale);
+        return result;
+    }
+
+    /// <summary>Writes, and nothing follows from it: for what follows itself.</summary>
+    public T WriteOnly<T>(Func<Db, T> work, Func<T, bool> commit)
+    {
         using var connection = Open();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
         var db = new Db(connection, transaction, atlas, readings) { Asked = Asked, Standings = standings };
-        var settle = Settle?.Invoke(db);
         var result = work(db);
         if (!commit(result))
             return result;
-        settle?.Invoke();
         transaction.Commit();
+        db.Publish();
         Interlocked.Increment(ref writes);
         return result;
     }

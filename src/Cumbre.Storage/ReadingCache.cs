@@ -7,26 +7,24 @@ public sealed record ReadingKey(Type Type, Guid AthleteId, long Seq, DateOnly Da
 /// <param name="most">Of so many.</param>
 public sealed class ReadingCache(int most = ReadingCache.Usual)
 {
-    private const int Usual = 96;
+    private const int Usual = 480;
 
     private readonly Lock gate = new();
-    private readonly Dictionary<(Type, Guid), (ReadingKey Key, object Value)> kept = [];
-    private readonly Queue<(Type, Guid)> order = new();
+    private readonly Dictionary<(Type, Guid, DateOnly), (ReadingKey Key, object Value)> kept = [];
+    private readonly Queue<(Type, Guid, DateOnly)> order = new();
 
     public T? Find<T>(ReadingKey key)
         where T : class
     {
         lock (gate)
-            return kept.TryGetValue((key.Type, key.AthleteId), out var found) && found.Key == key
-                ? (T)found.Value
-                : null;
+            return kept.TryGetValue(PlaceOf(key), out var found) && found.Key == key ? (T)found.Value : null;
     }
 
     public void Keep(ReadingKey key, object value)
     {
         lock (gate)
         {
-            var place = (key.Type, key.AthleteId);
+            var place = PlaceOf(key);
             if (!kept.ContainsKey(place))
                 order.Enqueue(place);
             kept[place] = (key, value);
@@ -34,4 +32,23 @@ public sealed class ReadingCache(int most = ReadingCache.Usual)
                 kept.Remove(order.Dequeue());
         }
     }
+
+    public void Clear()
+    {
+        lock (gate)
+        {
+            kept.Clear();
+            order.Clear();
+        }
+    }
+
+    /// <summary>Gives another cache what this one keeps.</summary>
+    public void GiveTo(ReadingCache other)
+    {
+        lock (gate)
+            foreach (var (key, value) in kept.Values)
+                other.Keep(key, value);
+    }
+
+    private static (Type, Guid, DateOnly) PlaceOf(ReadingKey key) => (key.Type, key.AthleteId, key.Day);
 }

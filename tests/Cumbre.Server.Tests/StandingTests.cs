@@ -84,13 +84,13 @@ public sealed class StandingTests : IDisposable
         }
     }
 
-    // Each kind of write by itself leaves what it touches fresh within its own transaction, except those for everybody.
+    // Each kind of write by itself leaves what it touches fresh when it is answered, except those for everybody.
     [Theory, InlineData(0), InlineData(1), InlineData(2), InlineData(3), InlineData(4), InlineData(5), InlineData(6)]
     public void A_write_about_one_athlete_leaves_nothing_stale(int kind)
     {
         Start();
         Settled();
-        database.Settle = Keeper().Settle;
+        database.Consequences = Keeper();
         random = new(kind);
         var told = Do(kind);
         Assert.True(database.Read(StandingStore.Stale).Count == 0, told);
@@ -119,7 +119,7 @@ public sealed class StandingTests : IDisposable
     private void Settled()
     {
         var keeper = Keeper();
-        database.Settle = keeper.Settle;
+        database.Consequences = keeper;
         while (keeper.Advance()) { }
     }
 

@@ -3,7 +3,6 @@ using System.Text.Json;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -25,8 +24,7 @@ internal static class Archive
         ArchiveRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var done = database.Write(db =>
@@ -44,7 +42,7 @@ internal static class Archive
             );
             // What rules depend on may have changed while they were away.
             if (!request.Away)
-                reconciler.Run(db, athleteId);
+                db.Reconsider(athleteId);
             return true;
         });
         return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("athlete");

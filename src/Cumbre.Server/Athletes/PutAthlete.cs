@@ -2,7 +2,6 @@ using System.Security.Claims;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -37,8 +36,7 @@ internal static class PutAthlete
         AthleteRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var name = Problems.Text("name", request.Name, "a name", 80);
@@ -83,7 +81,7 @@ internal static class PutAthlete
                         null,
                         clock.Stamp(Policies.IdOf(user))
                     );
-                reconciler.Run(db, athleteId, corrected: true);
+                db.Reconsider(athleteId, corrected: true);
             }
 
             return (written, GetAthlete.Read(db, athleteId, clock.Today));
@@ -129,8 +127,7 @@ internal static class PutBodyMass
         BodyMassRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
@@ -147,7 +144,7 @@ internal static class PutBodyMass
                         GetAthlete.Read(db, athleteId, clock.Today)
                     );
             AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
-            reconciler.Run(db, athleteId, corrected: true);
+            db.Reconsider(athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(athlete);
@@ -160,15 +157,14 @@ internal static class RemoveBodyMass
         Guid athleteId,
         Guid id,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var athlete = database.Write(db =>
         {
             if (!AthleteStore.RemoveBodyMass(db, athleteId, id))
                 return null;
-            reconciler.Run(db, athleteId, corrected: true);
+            db.Reconsider(athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
         return athlete is null ? (ProblemHttpResult)Problems.NotFound("reading") : TypedResults.Ok(athlete);

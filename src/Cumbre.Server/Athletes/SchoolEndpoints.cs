@@ -1,7 +1,6 @@
 using System.Security.Claims;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -57,8 +56,7 @@ public static class SchoolEndpoints
         ClubSchoolRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         if (!Catalogue.Shipped.SchoolsBySlug.ContainsKey(question))
@@ -78,7 +76,7 @@ public static class SchoolEndpoints
                     clock.Stamp(Policies.IdOf(user))
                 );
                 foreach (var athlete in AthleteStore.All(db))
-                    reconciler.Run(db, athlete.Id);
+                    db.Reconsider(athlete.Id);
                 return Read(db);
             })
         );

@@ -4,7 +4,6 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Benchmarks;
@@ -56,8 +55,7 @@ internal static class PutResult
         ResultRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var atlas = database.Read(db => CatalogueStore.Club(db).Atlas);
@@ -98,9 +96,7 @@ internal static class PutResult
             place,
             Instead: request.Instead
         );
-        var answer = database.Write(db =>
-            ResultWriter.Write(db, athleteId, draft, atlas, clock, reconciler, Policies.IdOf(user))
-        );
+        var answer = database.Write(db => ResultWriter.Write(db, athleteId, draft, atlas, clock, Policies.IdOf(user)));
         return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
     }
 
@@ -185,8 +181,7 @@ internal static class RemoveResult
         Guid id,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var removed = database.Write(db =>
@@ -202,7 +197,7 @@ internal static class RemoveResult
                 null,
                 clock.Stamp(Policies.IdOf(user))
             );
-            reconciler.Run(db, athleteId, corrected: true);
+            db.Reconsider(athleteId, corrected: true);
             return true;
         });
         return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("result");

@@ -3,7 +3,6 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -39,15 +38,7 @@ internal static class ResultWriter
     /// athlete.
     /// </summary>
     /// <exception cref="FieldException">It does not fit the athlete.</exception>
-    public static ResultAnswer? Write(
-        Db db,
-        Guid athleteId,
-        ResultDraft draft,
-        Atlas atlas,
-        ClubClock clock,
-        Reconciler reconciler,
-        Guid by
-    )
+    public static ResultAnswer? Write(Db db, Guid athleteId, ResultDraft draft, Atlas atlas, ClubClock clock, Guid by)
     {
         if (SnapshotStore.Load(db, athleteId, clock.Today) is not { } found)
             return null;
@@ -100,7 +91,7 @@ internal static class ResultWriter
                 stamp
             );
         ResultStore.Add(db, athleteId, result, stamp, draft.TestDayId);
-        reconciler.Run(db, athleteId, corrected: was is not null);
+        db.Reconsider(athleteId, corrected: was is not null);
         var after = PlacementChanges.Places(
             atlas,
             SnapshotStore.Load(db, athleteId, clock.Today)!.Value.Snapshot,

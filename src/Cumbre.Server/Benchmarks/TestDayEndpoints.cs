@@ -5,7 +5,6 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -240,8 +239,7 @@ internal static class PutCell
         CellRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     ) =>
         database.Write<Results<Ok<CellAnswer>, ProblemHttpResult>>(db =>
         {
@@ -273,7 +271,7 @@ internal static class PutCell
                         null,
                         clock.Stamp(Policies.IdOf(user))
                     );
-                    reconciler.Run(db, athlete.Id, corrected: true);
+                    db.Reconsider(athlete.Id, corrected: true);
                 }
 
                 return TypedResults.Ok(new CellAnswer(null, []));
@@ -305,7 +303,7 @@ internal static class PutCell
             );
             if (draft.Pain > 0 && draft.PainPlace is null)
                 throw Problems.Field("painPlace", "empty", "Say where it hurts.");
-            var answer = ResultWriter.Write(db, athlete.Id, draft, atlas, clock, reconciler, Policies.IdOf(user))!;
+            var answer = ResultWriter.Write(db, athlete.Id, draft, atlas, clock, Policies.IdOf(user))!;
             var stored = TestDayStore.Results(db, id).First(r => r.Result.Id == resultId);
             return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));
         });

@@ -23,8 +23,7 @@ internal static class ClearStop
         ClearRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var reason = Problems.Text("reason", request.Reason, "what was found, and by whom", 400);
@@ -58,7 +57,7 @@ internal static class ClearStop
                     )
                 );
             AuditStore.Add(db, Guid.CreateVersion7(), "stop", id, "stop cleared", reason, stamp);
-            reconciler.Run(db, athleteId);
+            db.Reconsider(athleteId);
             return null;
         });
         return problem is null ? TypedResults.NoContent() : (ProblemHttpResult)problem;

@@ -28,13 +28,9 @@ public sealed class Reconciler(ClubClock clock)
         // What was written touches nothing that the rules read, for instance a set of a session that goes on.
         if (StandingStore.IsFresh(db, athleteId, clock.Today, Standing.Rules))
             return;
-        if (Work.Load(db, athleteId, clock.Today) is not { } found || AccountStore.Club(db) is not { } club)
+        if (Said(db, athleteId) is not { Proposals: var proposals })
             return;
         var known = DecisionStore.Of(db, athleteId);
-        var proposals = DecisionEngine
-            .Decide(found.Athlete, Work.Planned(db, athleteId, clock.Today), Catalogue.Shipped.Rules, club.Days)
-            .DistinctBy(KeyOf)
-            .ToArray();
         var open = known
             .Where(d => d.State is DecisionState.Proposed or DecisionState.Deferred)
             .ToLookup(d => KeyOf(d.Proposal));
@@ -51,6 +47,23 @@ public sealed class Reconciler(ClubClock clock)
                 corrected
             );
     }
+
+    /// <summary>What the engine says, once for each state of the log; null: there is no such athlete.</summary>
+    public Answer? Said(Db db, Guid athleteId) =>
+        Work.Load(db, athleteId, clock.Today) is { } found && AccountStore.Club(db) is { } club
+            ? db.Once(athleteId, clock.Today, () =>
+                new Answer([
+                    .. DecisionEngine
+                        .Decide(
+                            found.Athlete,
+                            Work.Planned(db, athleteId, clock.Today),
+                            Catalogue.Shipped.Rules,
+                            club.Days
+                        )
+                        .DistinctBy(KeyOf),
+                ])
+            )
+            : null;
 
     private void Settle(
         Db db,
@@ -100,6 +113,9 @@ public sealed class Reconciler(ClubClock clock)
             Event(id, DecisionEventKind.Proposed)
         );
     }
+
+    /// <summary>Everything that the engine proposes for an athlete.</summary>
+    public sealed record Answer(IReadOnlyList<Proposal> Proposals);
 
     private static (string Movement, ItemRole? Role, ProposalCause Cause, string? Place) KeyOf(Proposal p) =>
         (p.Movement, p.Role, p.Cause, p.Place);

@@ -5,7 +5,6 @@ using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -155,8 +154,7 @@ internal static class PutBlock
         BlockRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var block = request.Block.Parse();
@@ -177,7 +175,7 @@ internal static class PutBlock
                 if (written == Written.Done)
                 {
                     Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), found.Athlete);
-                    reconciler.Run(db, athleteId);
+                    db.Reconsider(athleteId);
                     foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
                         AuditStore.Add(
                             db,

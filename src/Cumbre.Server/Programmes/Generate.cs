@@ -5,7 +5,6 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Programmes.Generation;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
@@ -181,8 +180,7 @@ internal static class Generate
         TakeRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var wish = request.Wish.Parse(blockId);
@@ -206,7 +204,7 @@ internal static class Generate
                 {
                     GenerationStore.Put(db, blockId, request.Wish.Kept, made.Fresh, stamp);
                     Seen.NoteNew(db, SessionStore.OfBlock(db, blockId), made.Athlete);
-                    reconciler.Run(db, athleteId);
+                    db.Reconsider(athleteId);
                 }
 
                 return done;

@@ -2,7 +2,6 @@ using System.Security.Claims;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
@@ -116,8 +115,7 @@ internal static class Templates
         FitRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         Check(request);
@@ -134,7 +132,7 @@ internal static class Templates
                 )
                     continue;
                 Seen.NoteNew(db, SessionStore.OfBlock(db, answer.BlockId), athlete);
-                reconciler.Run(db, answer.AthleteId);
+                db.Reconsider(answer.AthleteId);
             }
 
             return fitted.Select(f => f.Answer).ToArray();

@@ -14,8 +14,16 @@ internal static class Work
 {
     public static (AthleteProfile Profile, AthleteAtWork Athlete)? Load(Db db, Guid athleteId, DateOnly today) =>
         SnapshotStore.Load(db, athleteId, today) is { } found
-            ? (found.Profile, db.Once(athleteId, today, () => Of(db, found.Profile, found.Snapshot, today))!)
+            ? (found.Profile, On(db, found.Profile, found.Snapshot, today))
             : null;
+
+    /// <summary>As they were on a day, worked out once for each state of the log.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="profile">The athlete.</param>
+    /// <param name="snapshot">As it is loaded, not the whole of it.</param>
+    /// <param name="day">What was known on this day is used.</param>
+    public static AthleteAtWork On(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly day) =>
+        db.Once(profile.Id, day, () => Of(db, profile, snapshot, day))!;
 
     /// <summary>The same with every exposure there ever was, for a page that shows all of a movement.</summary>
     public static (AthleteProfile Profile, AthleteAtWork Athlete)? LoadWhole(Db db, Guid athleteId, DateOnly today) =>
@@ -56,7 +64,7 @@ internal static class Work
     /// <param name="profile">The athlete.</param>
     /// <param name="snapshot">Their data.</param>
     /// <param name="known">What was known on this day is used.</param>
-    public static AthleteAtWork Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly known) =>
+    private static AthleteAtWork Of(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly known) =>
         new(
             snapshot,
             profile.Intake,

@@ -1,7 +1,6 @@
 using System.Security.Claims;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -212,8 +211,7 @@ internal static class AnswerEasy
         EasyRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     ) => SessionWrite.Run(athleteId, sessionId, database, clock, (db, session) =>
         {
             if (session.Status != SessionStatus.Planned)
@@ -233,7 +231,7 @@ internal static class AnswerEasy
                 clock.Stamp(Policies.IdOf(user))
             );
             HealthStore.AnswerEasy(db, athleteId, session.Day, request.Take);
-            reconciler.Run(db, athleteId);
+            db.Reconsider(athleteId);
             return null;
         });
 

@@ -3,7 +3,6 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Safety;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -51,8 +50,7 @@ internal static class PutCheckIn
         CheckInDto request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
@@ -79,7 +77,7 @@ internal static class PutCheckIn
             if (AthleteStore.Find(db, athleteId) is null)
                 return false;
             HealthStore.Put(db, athleteId, checkIn, clock.Stamp(Policies.IdOf(user)));
-            reconciler.Run(db, athleteId);
+            db.Reconsider(athleteId);
             return true;
         })
             ? TypedResults.NoContent()
@@ -95,8 +93,7 @@ internal static class PutMorning
         MorningRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var level = Problems.At("", () =>
@@ -118,7 +115,7 @@ internal static class PutMorning
                 new MorningAnswer(sessionId, level, place, request.Sign),
                 clock.Stamp(Policies.IdOf(user))
             );
-            reconciler.Run(db, athleteId);
+            db.Reconsider(athleteId);
             return true;
         })
             ? TypedResults.NoContent()

@@ -100,36 +100,22 @@ internal static class LogSet
         SetRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
         var set = request.ToSet();
-        var (problem, session) = database.Write(db =>
-        {
-            if (
-                SessionStore.Find(db, sessionId) is not { } stored
-                || stored.AthleteId != athleteId
-                || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
-            )
-                return (Problems.NotFound("session"), null);
-            return (
-                Append(
-                    db,
-                    stored,
-                    found,
-                    set,
-                    setId,
-                    request.Item,
-                    request.Supersedes,
-                    clock,
-                    Policies.IdOf(user),
-                    reconciler
-                ),
-                SessionReader.Find(db, athleteId, sessionId, clock.Today)
-            );
-        });
-        return problem is null ? TypedResults.Ok(session!) : (ProblemHttpResult)problem;
+        // Read once outside the lock, so that the write finds it at hand.
+        database.Read(db => Programmes.Work.Load(db, athleteId, clock.Today));
+        var problem = database.Write(db =>
+            SessionStore.Find(db, sessionId) is not { } stored
+            || stored.AthleteId != athleteId
+            || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
+                ? Problems.NotFound("session")
+                : Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, Policies.IdOf(user))
+        );
+        return problem is null
+            ? TypedResults.Ok(database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today))!)
+            : (ProblemHttpResult)problem;
     }
 
     /// <summary>Logs the set, looks at what follows, and takes it back.</summary>
@@ -156,11 +142,9 @@ internal static class LogSet
                     return (Problems.NotFound("session"), null);
                 var before = Standing(db, athleteId);
                 var by = Policies.IdOf(user);
-                if (
-                    Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, by, reconciler) is
-                    { } refusal
-                )
+                if (Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, by) is { } refusal)
                     return (refusal, null);
+                reconciler.Run(db, athleteId, corrected: request.Supersedes is not null);
                 var after = Standing(db, athleteId);
                 return (null, new(Told(before, after), Told(after, before)));
 
@@ -188,8 +172,7 @@ internal static class LogSet
         Guid? itemId,
         Guid? supersedes,
         ClubClock clock,
-        Guid by,
-        Reconciler reconciler
+        Guid by
     )
     {
         if (SessionStore.FindSet(db, setId) is { } known)
@@ -233,7 +216,7 @@ internal static class LogSet
 
         SessionStore.AddSet(db, new(setId, item.Id, set), supersedes, clock.Stamp(by));
         // A correction to a finished session can change what follows from it.
-        reconciler.Run(db, stored.AthleteId, corrected: supersedes is not null);
+        db.Reconsider(stored.AthleteId, corrected: supersedes is not null);
         return null;
     }
 
@@ -274,7 +257,7 @@ internal static class LogSet
     )
     {
         var frozen = new Dictionary<Guid, FrozenPlan>();
-        var athlete = Programmes.Work.Of(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
+        var athlete = Programmes.Work.On(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
         foreach (var item in stored.Items.Where(i => i.Plan is not null))
         {
             var reading = PlanReader.Read(athlete, item.Movement, item.Plan!, today, stored.OverrideReason);
@@ -302,20 +285,21 @@ internal static class FinishSession
         Guid athleteId,
         Guid sessionId,
         Database database,
-        ClubClock clock,
-        Reconciler reconciler
+        ClubClock clock
     )
     {
-        var session = database.Write(db =>
+        var found = database.Write(db =>
         {
             if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId)
-                return null;
+                return false;
             if (stored.Status == SessionStatus.Planned)
                 throw Problems.Field("sets", "empty", "Nothing is logged yet: log a set, or remove the session.");
             SessionStore.Finish(db, sessionId);
-            reconciler.Run(db, athleteId);
-            return SessionReader.Find(db, athleteId, sessionId, clock.Today);
+            db.Reconsider(athleteId);
+            return true;
         });
-        return session is null ? (ProblemHttpResult)Problems.NotFound("session") : TypedResults.Ok(session);
+        return found
+            ? TypedResults.Ok(database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today))!)
+            : (ProblemHttpResult)Problems.NotFound("session");
     }
 }

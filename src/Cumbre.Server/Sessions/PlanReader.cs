@@ -44,7 +44,7 @@ internal static class PlanReader
         DateOnly day,
         DateOnly today,
         string? reason
-    ) => Read(Work.Of(db, profile, snapshot, day < today ? day : today), movement, plan, today, reason);
+    ) => Read(Work.On(db, profile, snapshot, day < today ? day : today), movement, plan, today, reason);
 
     /// <summary>The same where the athlete is at hand already. A gate that has opened since is open.</summary>
     public static PlanReading Read(

@@ -6,36 +6,44 @@ using Cumbre.Storage.Athletes;
 namespace Cumbre.Server.Standings;
 
 /// <summary>
-/// Keeps every standing up to date: those that a write touches within it, and those that a new day, a new version of
-/// the rules or a change for everybody made old a few at a time, so that nobody's write waits for them.
+/// Keeps every standing up to date: those that a write touches right after it, and those that a new day, a new version
+/// of the rules or a change for everybody made old a few at a time. The work is done on a reading of the log, and kept
+/// under the write lock only when the log still says the same.
 /// </summary>
 internal sealed class StandingKeeper(
     Database database,
     ClubClock clock,
     Reconciler reconciler,
     ILogger<StandingKeeper> log
-) : BackgroundService
+) : BackgroundService, IConsequences
 {
-    private const int WithAWrite = 3,
-        AtATime = 4;
+    private const int WithAWrite = 20,
+        AtATime = 4,
+        Tries = 3;
 
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2),
         PauseAfterTrouble = TimeSpan.FromSeconds(30);
 
+    public IReadOnlyList<Guid> Stale(Db db) => StandingStore.Stale(db);
+
     /// <summary>
-    /// Works out what a write makes stale, where it concerns few; of a change for everybody the rest follows soon.
+    /// Works out what follows for few; of a change for everybody it follows soon. Where it fails what was written
+    /// stays written, and <see cref="Advance"/> tries again.
     /// </summary>
-    public Action Settle(Db db)
+    public void Follow(IReadOnlyDictionary<Guid, bool> reconsidered, IReadOnlyList<Guid> stale)
     {
-        var before = StandingStore.Stale(db).ToHashSet();
-        return () =>
+        var touched = reconsidered.Keys.Union(stale).ToArray();
+        if (touched.Length > WithAWrite)
+            return;
+        try
         {
-            var touched = StandingStore.Stale(db).Where(id => !before.Contains(id)).ToArray();
-            if (touched.Length > WithAWrite)
-                return;
             foreach (var id in touched)
-                Standing.Derive(db, id, clock);
-        };
+                Renew(id, reconsidered.ContainsKey(id), reconsidered.GetValueOrDefault(id));
+        }
+        catch (Exception e)
+        {
+            log.LogError(e, "What follows from a write could not be worked out yet.");
+        }
     }
 
     /// <summary>Brings a few standings up to date; false: all of them are.</summary>
@@ -43,15 +51,45 @@ internal sealed class StandingKeeper(
     {
         var due = database.Read(db => StandingStore.Due(db, clock.Today, Standing.Rules, AtATime));
         foreach (var id in due)
-            database.Write(db =>
-            {
-                // A new day, a school or a ladder can change what is proposed.
-                if (AthleteStore.Find(db, id) is { ArchivedAt: null })
-                    reconciler.Run(db, id);
-                Standing.Derive(db, id, clock);
-                return true;
-            });
+            // A new day, a school or a ladder can change what is proposed.
+            Renew(id, database.Read(db => AthleteStore.Find(db, id)) is { ArchivedAt: null }, corrected: false);
         return due.Count > 0;
+    }
+
+    private void Renew(Guid id, bool reconsider, bool corrected)
+    {
+        for (var left = Tries; left > 0; left--)
+        {
+            var seq = database.Read(db => Prepare(db, id, reconsider));
+            if (
+                seq is { } at
+                && database.WriteOnly(db => Keep(db, id, left > 1 ? at : null, reconsider, corrected), k => k)
+            )
+                return;
+        }
+    }
+
+    /// <summary>All that costs time, read into the caches; null: there is nothing to do.</summary>
+    private long? Prepare(Db db, Guid id, bool reconsider)
+    {
+        if (StandingStore.IsFresh(db, id, clock.Today, Standing.Rules))
+            return null;
+        var seq = StandingStore.Seq(db, id);
+        if (reconsider)
+            reconciler.Said(db, id);
+        Standing.Of(db, id, clock);
+        return seq;
+    }
+
+    /// <summary>False: somebody wrote meanwhile, and what was prepared is no longer true.</summary>
+    private bool Keep(Db db, Guid id, long? prepared, bool reconsider, bool corrected)
+    {
+        if (prepared is { } at && StandingStore.Seq(db, id) != at)
+            return false;
+        if (reconsider)
+            reconciler.Run(db, id, corrected);
+        Standing.Derive(db, id, clock);
+        return true;
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

@@ -34,7 +34,8 @@ public static class SnapshotStore
     {
         if (Once(db, id, today) is not { } read)
             return null;
-        if (read.Before != read.Now || read.Moved)
+        // What was read before may have been gathered since, at the same state of the log.
+        if (StandingStore.GatheredOf(db, id) != read.Now)
             StandingStore.Gather(db, id, read.Now, read.Moved ? read.Evidence : null);
         return read.Snapshot;
     }
@@ -91,7 +92,6 @@ public static class SnapshotStore
                 Exposures = [.. whole.Exposures.Where(e => e.Day >= keep)],
                 Shown = [.. shown.Where(r => r.Day < keep)],
             },
-            before,
             new(until, false, since),
             moved,
             evidence
@@ -137,7 +137,6 @@ public static class SnapshotStore
     private sealed record Reading(
         AthleteProfile Profile,
         AthleteSnapshot Snapshot,
-        Gathered Before,
         Gathered Now,
         bool Moved,
         IReadOnlyList<BenchmarkResult> Evidence

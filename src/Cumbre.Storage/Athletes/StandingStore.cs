@@ -34,7 +34,7 @@ public static class StandingStore
         ?? Gathered.Nothing;
 
     /// <summary>Grows with every write about the athlete that the rules read.</summary>
-    internal static long Seq(Db db, Guid athleteId) =>
+    public static long Seq(Db db, Guid athleteId) =>
         db.One<long?>("SELECT seq FROM standing WHERE athlete_id = @athleteId", new { athleteId }) ?? -1;
 
     /// <summary>What training showed long ago, oldest first.</summary>
