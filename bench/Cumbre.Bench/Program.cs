@@ -2,7 +2,8 @@ using System.Globalization;
 using BenchmarkDotNet.Running;
 using Cumbre.Bench;
 
-// No argument: the reports. "year" and a count: athletes under the rules. Any argument goes to BenchmarkDotNet, for instance --filter '*'.
+// No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
+// file, clients and seconds: its pages. Any other argument goes to BenchmarkDotNet, for instance --filter '*'.
 if (args.Length == 0)
 {
     PlateReport.Run();
@@ -13,6 +14,12 @@ if (args.Length == 0)
 else if (args is ["year", ..])
 {
     YearReport.Run(args.Length > 1 ? int.Parse(args[1], CultureInfo.InvariantCulture) : 1000);
+}
+else if (args is ["club", var address, var file, ..])
+{
+    int Count(int at) => args.Length > at ? int.Parse(args[at], CultureInfo.InvariantCulture) : 0;
+    using var report = new ClubReport(address, file);
+    await report.Run(Count(3), Count(4));
 }
 else
 {

@@ -235,7 +235,10 @@ public sealed class StandingTests : IDisposable
     {
         Write(db =>
         {
-            var done = SessionStore.Of(db, Anyone(db)).Where(s => s.Status == SessionStatus.Done).ToArray();
+            var done = SessionStore
+                .Since(db, Anyone(db), DateOnly.MinValue)
+                .Where(s => s.Status == SessionStatus.Done)
+                .ToArray();
             var session = done[random.Next(done.Length)];
             var sets = SessionStore.Sets(db, session.Id).SelectMany(s => s).ToArray();
             if (sets.Length == 0)

@@ -107,10 +107,16 @@ public sealed class MovementTrend
     private readonly Exposure[] exposures;
     private readonly Exposure? newest;
 
-    public MovementTrend(AthleteAtWork athlete, Movement movement)
+    /// <param name="athlete">On the day.</param>
+    /// <param name="movement">Which.</param>
+    /// <param name="whole">All that was done of it; null: as far back as the athlete is loaded.</param>
+    public MovementTrend(AthleteAtWork athlete, Movement movement, IReadOnlyList<Exposure>? whole = null)
     {
         (this.athlete, this.movement) = (athlete, movement);
-        exposures = [.. athlete.Athlete.Exposures.Where(e => e.Movement == movement.Slug).OrderBy(e => e.Day)];
+        exposures =
+        [
+            .. (whole ?? athlete.Athlete.Exposures.Where(e => e.Movement == movement.Slug)).OrderBy(e => e.Day),
+        ];
         newest = exposures.LastOrDefault(e => e.Plan is not Negatives) ?? exposures.LastOrDefault();
         Measure = MeasureOf();
         // A harder threshold that is met leaves those under it behind.

@@ -107,7 +107,7 @@ internal static class MovementPage
         var today = clock.Today;
         var (known, page) = database.Read(db =>
         {
-            if (Work.LoadWhole(db, athleteId, today) is not var (profile, athlete))
+            if (Work.Load(db, athleteId, today) is not var (profile, athlete))
                 return (false, (MovementPageDto?)null);
             var slug = movement
                 ?? athlete.Athlete.Exposures.LastOrDefault(e => e.IsLoaded)?.Movement
@@ -134,11 +134,12 @@ internal static class MovementPage
     )
     {
         var (snapshot, atlas) = (athlete.Athlete, athlete.Atlas);
+        var whole = SnapshotStore.OfMovement(db, profile.Id, snapshot, movement.Slug, today);
         var series = atlas
             .Catalogue.BenchmarksOf(movement.Slug)
             .FirstOrDefault(b => b.Measure == BenchmarkMeasure.LoadTimesReps)
             is { } heavy
-            ? CurrentStrength.Series(snapshot, heavy, today)
+            ? CurrentStrength.Series(whole, heavy, today)
             : [];
         var next = SessionStore.Next(db, profile.Id, movement.Slug, today);
         var planned = Work.Planned(db, profile.Id, today);
@@ -167,16 +168,10 @@ internal static class MovementPage
                     .Select(r => ResultDto.Of(r.Result, atlas.Catalogue)),
             ],
             next is null ? null : SessionReader.Read(db, next, profile, snapshot, today),
-            [
-                .. snapshot
-                    .Exposures.Where(e => e.Movement == movement.Slug)
-                    .OrderByDescending(e => e.Day)
-                    .Take(HistoryRows)
-                    .Select(PastSessionDto.Of),
-            ],
+            [.. whole.Exposures.OrderByDescending(e => e.Day).Take(HistoryRows).Select(PastSessionDto.Of)],
             [
                 .. DecisionStore
-                    .Of(db, profile.Id)
+                    .Waiting(db, profile.Id)
                     .Where(d => d.Movement == movement.Slug && DecisionDto.IsOpen(d, today))
                     .OrderBy(d => d.Kind)
                     .Select(d => DecisionDto.Of(db, d, profile.Name, athlete, planned)),
@@ -184,7 +179,7 @@ internal static class MovementPage
             [.. athlete.Stops.Select(s => StopDto.Of(s, athlete))],
             athlete.Holding(movement, loaded: true) is { Stopped: true },
             athlete.WaitsForClearance.Count > 0,
-            TrendDto.Of(new(athlete, movement), atlas.Catalogue)
+            TrendDto.Of(new(athlete, movement, whole.Exposures), atlas.Catalogue)
         );
     }
 
@@ -207,8 +202,8 @@ internal static class MovementPage
 
     private static IReadOnlyList<MovementLink> Known(Db db, AthleteAtWork athlete, Guid athleteId, DateOnly today) =>
         [
-            .. athlete
-                .Athlete.Exposures.Select(e => e.Movement)
+            .. SessionStore
+                .Trained(db, athleteId)
                 .Concat(Work.Planned(db, athleteId, today).Select(p => p.Movement))
                 .Concat(
                     athlete

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Notation;
@@ -167,19 +168,16 @@ internal static class Overview
     {
         if (Work.Load(db, athleteId, today) is not var (profile, athlete))
             return null;
-        var sessions = SessionStore.Of(db, athleteId);
-        var sets = SessionStore.SetCounts(db, athleteId);
+        var from = today.AddDays(-7 * (MovementTrend.Weeks + 1));
+        var sessions = SessionStore.Since(db, athleteId, from);
+        var sets = SessionStore.SetCounts(db, athleteId, from);
         var planned = Work.Planned(db, athleteId, today);
         var open = DecisionStore
-            .Of(db, athleteId)
+            .Waiting(db, athleteId)
             .Where(d => DecisionDto.IsOpen(d, today))
             .OrderBy(d => d.Kind)
             .ToArray();
-        var trends = new Dictionary<string, MovementTrend>();
-        MovementTrend TrendOf(string slug) =>
-            trends.TryGetValue(slug, out var known)
-                ? known
-                : trends[slug] = new(athlete, athlete.Atlas.Catalogue.Movements[slug]);
+        var trends = db.Once(athleteId, today, () => new Trends(athlete))!;
         return new(
             AthleteDto.Of(profile, AthleteStore.BodyMasses(db, athleteId), today),
             athlete.BodyMass?.Value.Kilograms,
@@ -190,8 +188,8 @@ internal static class Overview
             [.. sessions.Where(s => s.Day == today).Select(s => Today(s, athlete))],
             [.. sessions.Where(s => SessionReader.AsksMorning(s, athlete.Athlete, today)).Select(s => s.Id).Take(1)],
             sessions.Where(s => s.Day > today && s.Status == SessionStatus.Planned).Select(s => (DateOnly?)s.Day).Min(),
-            [.. Goals(db, profile, athlete, TrendOf)],
-            [.. TrainedOf(athlete, planned, open, TrendOf)],
+            [.. Goals(db, profile, athlete, trends)],
+            [.. TrainedOf(athlete, planned, open, trends)],
             Consistency.Of(
                 sessions.Select(s => new CalendarSession(
                     s.Day,
@@ -204,6 +202,15 @@ internal static class Overview
             [.. ReadinessOf(athlete, sessions)],
             [.. athlete.Athlete.Others.Where(o => o.Day > today.AddDays(-7 * MovementTrend.Weeks)).Reverse()]
         );
+    }
+
+    /// <summary>The trends of one athlete, each worked out when it is first asked for.</summary>
+    private sealed class Trends(AthleteAtWork athlete)
+    {
+        private readonly ConcurrentDictionary<string, MovementTrend> known = new();
+
+        public MovementTrend Of(string slug) =>
+            known.GetOrAdd(slug, s => new(athlete, athlete.Atlas.Catalogue.Movements[s]));
     }
 
     private static BlockLine? Block(Db db, Guid athleteId, DateOnly today)
@@ -248,12 +255,7 @@ internal static class Overview
             ]
         );
 
-    private static IEnumerable<OverviewGoal> Goals(
-        Db db,
-        AthleteProfile profile,
-        AthleteAtWork athlete,
-        Func<string, MovementTrend> trendOf
-    )
+    private static IEnumerable<OverviewGoal> Goals(Db db, AthleteProfile profile, AthleteAtWork athlete, Trends trends)
     {
         var placed = PlacementStore.Of(db, profile.Id);
         var snapshot = athlete.Athlete;
@@ -275,7 +277,7 @@ internal static class Overview
                 goal.Kind,
                 AthleteLadders.Small(report, athlete.Atlas.Catalogue),
                 limiting,
-                limiting is null ? null : ForecastDto.Of(trendOf(limiting).Forecast)
+                limiting is null ? null : ForecastDto.Of(trends.Of(limiting).Forecast)
             );
         }
     }
@@ -285,7 +287,7 @@ internal static class Overview
         AthleteAtWork athlete,
         IReadOnlyList<PlannedItem> planned,
         IReadOnlyList<StoredDecision> open,
-        Func<string, MovementTrend> trendOf
+        Trends trends
     ) =>
         athlete
             .Athlete.Exposures.Where(e =>
@@ -295,7 +297,7 @@ internal static class Overview
             .GroupBy(e => e.Movement)
             .Select(g =>
             {
-                var (trend, last) = (trendOf(g.Key), g.MaxBy(e => e.Day)!);
+                var (trend, last) = (trends.Of(g.Key), g.MaxBy(e => e.Day)!);
                 var movement = athlete.Atlas.Catalogue.Movements[g.Key];
                 var next = planned.Where(p => p.Movement == g.Key).MinBy(p => p.Day);
                 return new Trained(

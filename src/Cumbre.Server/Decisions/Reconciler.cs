@@ -30,7 +30,11 @@ public sealed class Reconciler(ClubClock clock)
             return;
         if (Said(db, athleteId) is not { Proposals: var proposals })
             return;
-        var known = DecisionStore.Of(db, athleteId);
+        var known = DecisionStore.About(
+            db,
+            athleteId,
+            [.. proposals.Select(p => p.BasisSessionId).OfType<Guid>().Distinct()]
+        );
         var open = known
             .Where(d => d.State is DecisionState.Proposed or DecisionState.Deferred)
             .ToLookup(d => KeyOf(d.Proposal));

@@ -273,16 +273,10 @@ internal static class Generate
         var end = fresh.Block.MondayOf(fresh.Block.Weeks.Count);
         if (
             SessionStore
-                .Of(db, athleteId)
-                .Where(s =>
-                    s.Status == SessionStatus.Planned
-                    && s.BlockId != blockId
-                    && s.Day >= today
-                    && s.Day >= wish.Start
-                    && s.Day < end
-                )
+                .PlannedBetween(db, athleteId, wish.Start > today ? wish.Start : today, end)
+                .Where(s => s.BlockId != blockId)
                 .ToArray()
-            is [.., var first] others
+            is [var first, ..] others
         )
             fresh = fresh with
             {

@@ -25,12 +25,6 @@ internal static class Work
     public static AthleteAtWork On(Db db, AthleteProfile profile, AthleteSnapshot snapshot, DateOnly day) =>
         db.Once(profile.Id, day, () => Of(db, profile, snapshot, day))!;
 
-    /// <summary>The same with every exposure there ever was, for a page that shows all of a movement.</summary>
-    public static (AthleteProfile Profile, AthleteAtWork Athlete)? LoadWhole(Db db, Guid athleteId, DateOnly today) =>
-        SnapshotStore.LoadWhole(db, athleteId, today) is { } found
-            ? (found.Profile, Of(db, found.Profile, found.Snapshot, today))
-            : null;
-
     /// <summary>Everybody who trains, or who is put away, with one query per table.</summary>
     public static IReadOnlyDictionary<Guid, (AthleteProfile Profile, AthleteAtWork Athlete)> LoadAll(
         Db db,

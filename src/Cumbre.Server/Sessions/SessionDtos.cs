@@ -235,7 +235,7 @@ internal static class SessionReader
         var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
         var movements = session.Items.Select(i => i.Movement).ToHashSet();
         var open = DecisionStore
-            .Of(db, profile.Id)
+            .Waiting(db, profile.Id)
             .Where(d =>
                 DecisionDto.IsOpen(d, today) && (d.BasisSessionId == session.Id || movements.Contains(d.Movement))
             )

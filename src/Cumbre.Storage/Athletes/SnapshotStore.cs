@@ -27,6 +27,30 @@ public static class SnapshotStore
             ? (profile, Of(db, profile, SessionStore.Exposures(db, id, today), []))
             : null;
 
+    /// <summary>An athlete with every exposure that there ever was of one movement, and with none of another.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="id">The athlete.</param>
+    /// <param name="athlete">As they are loaded.</param>
+    /// <param name="movement">Slug.</param>
+    /// <param name="today">As for <see cref="Load"/>.</param>
+    public static AthleteSnapshot OfMovement(
+        Db db,
+        Guid id,
+        AthleteSnapshot athlete,
+        string movement,
+        DateOnly today
+    ) =>
+        athlete with
+        {
+            Shown = [],
+            Exposures =
+            [
+                .. SessionStore
+                    .ExposuresOf(db, id, movement, today)
+                    .Select(e => e with { BodyMass = athlete.BodyMass.On(e.Day)?.Value ?? e.BodyMass }),
+            ],
+        };
+
     /// <summary>
     /// Gathers what training showed before the window, from where it was left, and notes it. Part of a write.
     /// </summary>

@@ -78,6 +78,19 @@ public static class DecisionStore
                 .Select(r => r.ToStored()),
         ];
 
+    /// <summary>What waits about an athlete, and what was taken on given evidence or on none, newest first.</summary>
+    public static IReadOnlyList<StoredDecision> About(Db db, Guid athleteId, IReadOnlyCollection<Guid> sessions) =>
+        [
+            .. db.Query<Row>(
+                    $"""
+                    SELECT {Columns} WHERE athlete_id = @athleteId AND (state IN ('Proposed', 'Deferred')
+                    OR state IN ('Accepted', 'Edited') AND (basis_session_id IS NULL OR basis_session_id IN @sessions)) ORDER BY id DESC
+                    """,
+                    new { athleteId, sessions = sessions.Select(s => s.ToByteArray(bigEndian: true)).ToArray() }
+                )
+                .Select(r => r.ToStored()),
+        ];
+
     /// <summary>What waits for the coach about an athlete, that which was put off as well.</summary>
     public static IReadOnlyList<StoredDecision> Waiting(Db db, Guid athleteId) =>
         [

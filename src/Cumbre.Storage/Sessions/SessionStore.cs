@@ -131,8 +131,29 @@ public static class SessionStore
         [.. Sessions(db, "s.block_id = @blockId ORDER BY s.day, s.id, i.position", new { blockId })];
 
     /// <summary>Sessions of an athlete, newest first.</summary>
-    public static IReadOnlyList<StoredSession> Of(Db db, Guid athleteId) =>
-        [.. Sessions(db, "s.athlete_id = @athleteId ORDER BY s.day DESC, s.id DESC, i.position", new { athleteId })];
+    public static IReadOnlyList<StoredSession> Since(Db db, Guid athleteId, DateOnly from) =>
+        [
+            .. Sessions(
+                db,
+                "s.athlete_id = @athleteId AND s.day >= @from ORDER BY s.day DESC, s.id DESC, i.position",
+                new { athleteId, from }
+            ),
+        ];
+
+    /// <summary>Planned sessions from a day to before another, oldest first.</summary>
+    public static IReadOnlyList<StoredSession> PlannedBetween(Db db, Guid athleteId, DateOnly from, DateOnly until) =>
+        [
+            .. Sessions(
+                db,
+                "s.athlete_id = @athleteId AND s.day >= @from AND s.day < @until AND s.status = 'Planned' ORDER BY s.day, s.id, i.position",
+                new
+                {
+                    athleteId,
+                    from,
+                    until,
+                }
+            ),
+        ];
 
     /// <summary>The next session with a movement that is not finished, on or after a day.</summary>
     public static StoredSession? Next(Db db, Guid athleteId, string movement, DateOnly from) =>
@@ -344,11 +365,11 @@ public static class SessionStore
             .ToDictionary(r => r.Newer, r => r.Set);
 
     /// <summary>How many sets of each item of an athlete are logged.</summary>
-    public static ItemCounts SetCounts(Db db, Guid athleteId) =>
+    public static ItemCounts SetCounts(Db db, Guid athleteId, DateOnly from) =>
         new(
             db.Query<(Guid ItemId, long Count)>(
-                    $"SELECT l.item_id, count(*) FROM logged_set l JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @athleteId AND {NotSuperseded} GROUP BY l.item_id",
-                    new { athleteId }
+                    $"SELECT l.item_id, count(*) FROM session s JOIN session_item i ON i.session_id = s.id JOIN logged_set l ON l.item_id = i.id WHERE s.athlete_id = @athleteId AND s.day >= @from AND {NotSuperseded} GROUP BY l.item_id",
+                    new { athleteId, from }
                 )
                 .ToDictionary(r => r.ItemId, r => (int)r.Count)
         );
@@ -431,6 +452,47 @@ public static class SessionStore
         ];
     }
 
+    /// <summary>All that an athlete did of one movement, oldest first.</summary>
+    public static IReadOnlyList<Exposure> ExposuresOf(Db db, Guid athleteId, string movement, DateOnly today) =>
+        [
+            .. Assemble(
+                    Sessions(
+                        db,
+                        $"""
+                        s.athlete_id = @athleteId AND {Counts}
+                        AND EXISTS (SELECT 1 FROM session_item x WHERE x.session_id = s.id AND x.movement = @movement) ORDER BY s.day, s.id, i.position
+                        """,
+                        new
+                        {
+                            athleteId,
+                            movement,
+                            today,
+                        }
+                    ),
+                    db.Query<SetRow>(
+                        $"""
+                        SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id
+                        WHERE s.athlete_id = @athleteId AND i.movement = @movement AND {NotSuperseded} ORDER BY l.set_no, l.part_no
+                        """,
+                        new { athleteId, movement }
+                    )
+                )
+                .Select(e => e.Exposure),
+        ];
+
+    /// <summary>Every movement that an athlete ever logged a set of.</summary>
+    public static IReadOnlyList<string> Trained(Db db, Guid athleteId) =>
+        [
+            .. db.Query<MovementRow>(
+                    """
+                    SELECT DISTINCT i.movement FROM session s JOIN session_item i ON i.session_id = s.id
+                    WHERE s.athlete_id = @athleteId AND EXISTS (SELECT 1 FROM logged_set l WHERE l.item_id = i.id)
+                    """,
+                    new { athleteId }
+                )
+                .Select(r => r.Movement),
+        ];
+
     /// <summary>A session counts once it is finished, or when its day is over.</summary>
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
 
@@ -499,6 +561,8 @@ public static class SessionStore
             }
         }
     }
+
+    private sealed record MovementRow(string Movement);
 
     private sealed record NextRow(Guid Id);
 
