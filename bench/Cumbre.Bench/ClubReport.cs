@@ -15,7 +15,8 @@ internal sealed class ClubReport(string address, string file) : IDisposable
 {
     private const int Times = 40,
         WarmUps = 80,
-        SetsOfASession = 9;
+        SetsOfASession = 9,
+        Door = 5;
 
     private const double WriteShare = 0.3;
 
@@ -235,9 +236,12 @@ internal sealed class ClubReport(string address, string file) : IDisposable
     /// </summary>
     private async Task Gym(int clients, int seconds)
     {
-        var (reads, writes, errors) = (new List<double>(), new List<double>(), new List<string>());
+        var (door, reads, writes) = (new List<double>(), new List<double>(), new List<double>());
+        var errors = new List<string>();
+        var opened = Stopwatch.GetTimestamp();
         var end = Stopwatch.GetTimestamp() + seconds * Stopwatch.Frequency;
         await Task.WhenAll(Enumerable.Range(0, clients).Select(Client));
+        Told("the first seconds", door);
         Told("the gym reads", reads);
         Told("the gym writes", writes);
         Console.WriteLine(Invariant($"{errors.Count} errors {string.Join("; ", errors.Distinct().Take(3))}"));
@@ -276,8 +280,13 @@ internal sealed class ClubReport(string address, string file) : IDisposable
                     }
                     else
                         took = await Timed(() => Log(session, ++set));
-                    lock (reads)
-                        (write ? writes : reads).Add(took);
+                    // Who comes through the door first finds nothing at hand: it is told by itself.
+                    if (Stopwatch.GetElapsedTime(opened).TotalSeconds < Door)
+                        lock (door)
+                            door.Add(took);
+                    else
+                        lock (reads)
+                            (write ? writes : reads).Add(took);
                 }
                 catch (Exception e) when (e is HttpRequestException or TaskCanceledException)
                 {
@@ -296,7 +305,7 @@ internal sealed class ClubReport(string address, string file) : IDisposable
             times.Sort();
             Console.WriteLine(
                 Invariant(
-                    $"{name, -16} {times.Count, 5} answers, median {times[times.Count / 2]:0} ms, p99 {times[(int)(times.Count * 0.99)]:0} ms, worst {times[^1]:0} ms"
+                    $"{name, -17} {times.Count, 5} answers, median {times[times.Count / 2]:0} ms, p99 {times[(int)(times.Count * 0.99)]:0} ms, worst {times[^1]:0} ms"
                 )
             );
         }

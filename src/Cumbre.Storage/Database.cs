@@ -129,6 +129,7 @@ public sealed class Database
     private readonly AtlasCache atlas = new();
     private readonly ReadingCache readings = new();
     private readonly ReadingCache standings = new(2000);
+    private readonly Lock writer = new();
     private long writes;
 
     static Database() => Handlers.Register();
@@ -215,6 +216,8 @@ public sealed class Database
     public T WriteOnly<T>(Func<Db, T> work, Func<T, bool> commit)
     {
         using var connection = Open();
+        // Writers of this process wait in a row; SQLite would have each of them look again and again.
+        using var turn = writer.EnterScope();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
         var db = new Db(connection, transaction, atlas, readings) { Asked = Asked, Standings = standings };
         var result = work(db);
