@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Data;
 using System.Data.Common;
 using Cumbre.Storage.Ladders;
@@ -17,6 +18,9 @@ public sealed record Db(
 {
     /// <summary>Standings that were read, each while it is the one that is kept.</summary>
     public ReadingCache Standings { get; init; } = new();
+
+    /// <summary>Whose standing is being worked out after a write: what is kept of them is right in a moment.</summary>
+    public IReadOnlySet<Guid> Following { get; init; } = new HashSet<Guid>();
 
     /// <summary>What this transaction itself has read; nobody else sees it before it is committed.</summary>
     private readonly ReadingCache own = new();
@@ -114,6 +118,9 @@ public interface IConsequences
     /// <summary>Whose standing is stale; asked when a write begins and when it ends.</summary>
     IReadOnlyList<Guid> Stale(Db db);
 
+    /// <summary>Whether what follows for so many is worked out at once.</summary>
+    bool IsSoon(int touched);
+
     /// <param name="reconsidered">Whose decisions are looked at, and whether evidence of the past changed.</param>
     /// <param name="stale">Whose standing the write made stale.</param>
     void Follow(IReadOnlyDictionary<Guid, bool> reconsidered, IReadOnlyList<Guid> stale);
@@ -130,6 +137,7 @@ public sealed class Database
     private readonly ReadingCache readings = new();
     private readonly ReadingCache standings = new(2000);
     private readonly Lock writer = new();
+    private ImmutableHashSet<Guid> following = [];
     private long writes;
 
     static Database() => Handlers.Register();
@@ -186,7 +194,14 @@ public sealed class Database
     public T Read<T>(Func<Db, T> work)
     {
         using var connection = Open();
-        return work(new(connection, null, atlas, readings) { Asked = Asked, Standings = standings });
+        return work(
+            new(connection, null, atlas, readings)
+            {
+                Asked = Asked,
+                Standings = standings,
+                Following = following,
+            }
+        );
     }
 
     /// <summary>
@@ -203,12 +218,23 @@ public sealed class Database
             {
                 var before = Consequences?.Stale(db) ?? [];
                 var result = work(db);
-                return (result, db.Reconsidered, Stale: (Consequences?.Stale(db) ?? []).Except(before).ToArray());
+                var stale = (Consequences?.Stale(db) ?? []).Except(before).ToArray();
+                if (Consequences?.IsSoon(stale.Length) == true)
+                    ImmutableInterlocked.Update(ref following, (all, more) => all.Union(more), stale);
+                return (result, db.Reconsidered, stale);
             },
             answer => commit(answer.result)
         );
-        if (commit(result))
-            Consequences?.Follow(reconsidered, stale);
+        try
+        {
+            if (commit(result))
+                Consequences?.Follow(reconsidered, stale);
+        }
+        finally
+        {
+            ImmutableInterlocked.Update(ref following, (all, done) => all.Except(done), stale);
+        }
+
         return result;
     }
 

@@ -138,7 +138,10 @@ public sealed class SetUpNotes : IEquatable<SetUpNotes>
         ];
 
     /// <summary>These, and of the older ones what these do not tell.</summary>
-    public SetUpNotes Over(SetUpNotes older) => new(older.parts.Where(p => !parts.ContainsKey(p.Key)).Concat(parts));
+    public SetUpNotes Over(SetUpNotes older) =>
+        IsEmpty ? older
+        : older.IsEmpty ? this
+        : new(older.parts.Where(p => !parts.ContainsKey(p.Key)).Concat(parts));
 
     public bool Equals(SetUpNotes? other) => other is not null && parts.SequenceEqual(other.parts);
 

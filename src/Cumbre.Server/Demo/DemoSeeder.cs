@@ -39,7 +39,7 @@ public static class DemoSeeder
             KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));
             if (grown is not null)
             {
-                new GrownClub(db, clock, CoachId).Write(grown);
+                StandingStore.Unmarked(db, () => new GrownClub(db, clock, CoachId).Write(grown));
                 return true;
             }
 

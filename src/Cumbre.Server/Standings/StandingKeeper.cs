@@ -24,6 +24,8 @@ internal sealed class StandingKeeper(
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2),
         PauseAfterTrouble = TimeSpan.FromSeconds(30);
 
+    public bool IsSoon(int touched) => touched <= WithAWrite;
+
     public IReadOnlyList<Guid> Stale(Db db) => StandingStore.Stale(db);
 
     /// <summary>
@@ -33,7 +35,7 @@ internal sealed class StandingKeeper(
     public void Follow(IReadOnlyDictionary<Guid, bool> reconsidered, IReadOnlyList<Guid> stale)
     {
         var touched = reconsidered.Keys.Union(stale).ToArray();
-        if (touched.Length > WithAWrite)
+        if (!IsSoon(touched.Length))
             return;
         try
         {

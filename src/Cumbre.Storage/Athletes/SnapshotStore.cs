@@ -118,7 +118,7 @@ public static class SnapshotStore
             },
             new(until, false, since),
             moved,
-            evidence
+            moved ? evidence : []
         );
     }
 

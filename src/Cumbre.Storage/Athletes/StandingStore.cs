@@ -1,5 +1,6 @@
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
+using SQLitePCL;
 
 namespace Cumbre.Storage.Athletes;
 
@@ -15,7 +16,9 @@ public sealed record Gathered(DateOnly? ShownUntil, bool Anew, DateOnly? Stopped
 /// <summary>Which standing is kept.</summary>
 /// <param name="AthleteId">Whose.</param>
 /// <param name="Put">Another figure each time that it is kept anew.</param>
-/// <param name="Fresh">For the day and the rules that were asked for, and nothing was written since.</param>
+/// <param name="Fresh">
+/// For the day and the rules that were asked for, and nothing was written since, or what follows from it is on its way.
+/// </param>
 public sealed record KeptStanding(Guid AthleteId, long Put, bool Fresh);
 
 /// <summary>
@@ -165,7 +168,7 @@ public static class StandingStore
         [
             .. db.Query<KeptRow>(
                     """
-                    SELECT a.id AS athlete_id, coalesce(s.put, 0) AS put, coalesce(s.stale = 0 AND s.rules = @rules AND s.day = @day, 0) AS fresh
+                    SELECT a.id AS athlete_id, coalesce(s.put, 0) AS put, coalesce(s.rules = @rules AND s.day = @day, 0) AS current, coalesce(s.stale, 1) AS stale
                     FROM athlete a LEFT JOIN standing s ON s.athlete_id = a.id WHERE (a.archived_at IS NOT NULL) = @archived ORDER BY a.name, a.id
                     """,
                     new
@@ -175,7 +178,11 @@ public static class StandingStore
                         archived,
                     }
                 )
-                .Select(r => new KeptStanding(r.AthleteId, r.Put, r.Fresh == 1)),
+                .Select(r => new KeptStanding(
+                    r.AthleteId,
+                    r.Put,
+                    r.Current == 1 && (r.Stale == 0 || db.Following.Contains(r.AthleteId))
+                )),
         ];
 
     /// <summary>What is kept of one athlete, and what waits about them; null: nothing.</summary>
@@ -188,6 +195,30 @@ public static class StandingStore
             ? (row.Json, row.WaitingJson)
             : null;
 
+    /// <summary>Writes a great many rows without marking anything: at the end everything is stale.</summary>
+    public static void Unmarked(Db db, Action write)
+    {
+        const int enableTriggers = 1003;
+        Check(raw.sqlite3_db_config(db.Connection.Handle, enableTriggers, 0, out _));
+        try
+        {
+            write();
+        }
+        finally
+        {
+            Check(raw.sqlite3_db_config(db.Connection.Handle, enableTriggers, 1, out _));
+        }
+
+        db.Run("INSERT OR IGNORE INTO standing (athlete_id) SELECT id FROM athlete");
+        Clear(db);
+
+        static void Check(int answer)
+        {
+            if (answer != raw.SQLITE_OK)
+                throw new InvalidOperationException($"SQLite answered {answer}.");
+        }
+    }
+
     /// <summary>Throws all of it away; the log is the truth.</summary>
     public static void Clear(Db db) =>
         db.Run(
@@ -199,7 +230,7 @@ public static class StandingStore
 
     private sealed record AthleteRow(Guid AthleteId);
 
-    private sealed record KeptRow(Guid AthleteId, long Put, long Fresh);
+    private sealed record KeptRow(Guid AthleteId, long Put, long Current, long Stale);
 
     private sealed record JsonRow(string Json, string WaitingJson);
 
