@@ -9,23 +9,27 @@ namespace Cumbre.Core.Loading;
 /// </summary>
 /// <remarks>
 /// A piece is either left out or belongs to a layer: layer j hangs in parts 1 to j. First the loads: combinations of
-/// loads that the
-/// kit makes are tried in the order of their summed distance. Then the pieces: for given loads every layer needs a
-/// known sum. Whether
-/// disjoint pieces can make these sums at all is settled from the smallest kind up, since small pieces decide what
-/// larger ones can
-/// still complete; then a branch and bound looks for the pieces, fewest first. A greedy plan limits the distance from
-/// the start. The first distance at which pieces are found is the
-/// least one; all other combinations of the same distance are tried before the best is told. On a kit with wide gaps
-/// four parts can have more
-/// combinations than a key stroke has time for; then the best of those tried is told, and <see cref="DropPlan.Proven"/>
-/// is false.
+/// loads that the kit makes are tried in the order of their summed distance. Then the pieces: for given loads every
+/// layer needs a known sum. Whether disjoint pieces can make these sums at all is settled from the smallest kind up,
+/// since small pieces decide what larger ones can still complete; then a branch and bound looks for the pieces, fewest
+/// first. Two greedy plans, from the lightest part up and from the heaviest down, limit the distance from the start.
+/// The first distance at which pieces are found is the least one; all other combinations of the same distance are tried
+/// before the best is told. On a kit with wide gaps there can be more ways than a key stroke has time for: after a
+/// fixed number of steps a small kit is left to <see cref="DropLattice"/>; of a large one the best plan so far is told,
+/// with <see cref="DropPlan.NoneNearer"/>, the distance that was reached, as its bound.
 /// </remarks>
 public static class DropPlanner
 {
     /// <summary>Parts of a drop set, at least and at most.</summary>
     public const int PartsMinimum = 2,
         PartsMaximum = 4;
+
+    /// <summary>
+    /// So many steps are gone, the same on every machine. A small kit has few choices of pieces, and all of them are
+    /// written down when the search does not end soon.
+    /// </summary>
+    private const int StepsMaximum = 250_000,
+        StepsBeforeLattice = 20_000;
 
     /// <exception cref="ArgumentException">Fewer than 1 or more than 4 targets, or a target below zero.</exception>
     public static DropPlan Plan(Kit kit, IReadOnlyList<Mass> targets)
@@ -34,11 +38,21 @@ public static class DropPlanner
             throw new ArgumentException("One to four targets.", nameof(targets));
         if (targets.Any(t => t < Mass.Zero))
             throw new ArgumentException("A drop set's loads are zero or more.", nameof(targets));
-        var search = new Search(kit.Kinds, [.. targets.Select(Units.Of)]);
+        long[] wanted = [.. targets.Select(Units.Of)];
+        var small = DropLattice.Fits(kit.Kinds);
+        var search = new Search(kit.Kinds, wanted, small ? StepsBeforeLattice : StepsMaximum);
         search.Run();
+        if (!search.Proven && small)
+        {
+            var (parts, distance) = DropLattice.Best(kit.Kinds, wanted);
+            var off = Units.ToMass(distance);
+            return new([.. parts.Select(p => Loadout.Of(kit.Kinds, p))], off, off, true);
+        }
+
         return new(
             [.. search.BestParts().Select(p => Loadout.Of(kit.Kinds, p))],
             Units.ToMass(search.BestDistance),
+            Units.ToMass(search.Bound),
             search.Proven
         );
     }
@@ -70,8 +84,8 @@ public static class DropPlanner
 
     private sealed class Search
     {
-        /// <summary>More combinations of loads than this are not tried.</summary>
-        private const int CombinationsMaximum = 30_000;
+        /// <summary>A combination of loads costs several steps, as it makes others.</summary>
+        private const int StepsOfCombination = 8;
 
         private readonly IReadOnlyList<PieceKind> kinds;
         private readonly long[] targets;
@@ -88,9 +102,12 @@ public static class DropPlanner
         private long bestTotal;
         private long total;
         private long distance;
+        private readonly int stepsMaximum;
+        private int steps;
 
-        public Search(IReadOnlyList<PieceKind> kinds, long[] targets)
+        public Search(IReadOnlyList<PieceKind> kinds, long[] targets, int stepsMaximum)
         {
+            this.stepsMaximum = stepsMaximum;
             this.kinds = kinds;
             this.targets = targets;
             // Beyond twice the heaviest target nothing is nearer than hanging nothing.
@@ -104,14 +121,20 @@ public static class DropPlanner
 
         public long BestDistance { get; private set; } = long.MaxValue;
 
-        public bool Proven { get; private set; } = true;
+        /// <summary>No plan is nearer than this.</summary>
+        public long Bound { get; private set; }
+
+        public bool Proven => !Spent;
+
+        private bool Spent => steps >= stepsMaximum;
 
         /// <summary>The pieces of each part of the best plan: its own layer and those of all later parts.</summary>
         public IEnumerable<UInt128> BestParts() => Parts(best!);
 
         public void Run()
         {
-            Greedy();
+            GreedyUp();
+            GreedyDown();
             TryCombinations();
         }
 
@@ -126,15 +149,14 @@ public static class DropPlanner
         /// <summary>
         /// From the lightest part up, each layer the nearest that what is left can add: a plan to start from.
         /// </summary>
-        private void Greedy()
+        private void GreedyUp()
         {
             (distance, total) = (0, 0);
             long load = 0;
             var used = 0;
             for (var layer = targets.Length - 1; layer >= 0; layer--)
             {
-                var rest = new ReachableLoads([.. kinds.Select((k, i) => k with { Count = left[i] })]);
-                layers[layer] = rest.NearestPacked(Math.Max(0, targets[layer] - load));
+                layers[layer] = Nearest(left, targets[layer] - load);
                 for (var kind = 0; kind < kinds.Count; kind++)
                 {
                     var count = Packing.CountOf(layers[layer], kind);
@@ -147,6 +169,47 @@ public static class DropPlanner
                 total += load;
             }
 
+            Start(used);
+        }
+
+        /// <summary>From the heaviest part down, each the nearest that the pieces of the one before it make.</summary>
+        private void GreedyDown()
+        {
+            (distance, total) = (0, 0);
+            int[] within = [.. left];
+            var used = 0;
+            for (var part = 0; part < targets.Length; part++)
+            {
+                var pieces = Nearest(within, targets[part]);
+                long load = 0;
+                for (var kind = 0; kind < kinds.Count; kind++)
+                {
+                    within[kind] = Packing.CountOf(pieces, kind);
+                    load += kinds[kind].Units * within[kind];
+                }
+
+                layers[part] = pieces;
+                if (part == 0)
+                    used = within.Sum();
+                else
+                    layers[part - 1] -= pieces;
+                distance += Math.Abs(load - targets[part]);
+                total += load;
+            }
+
+            if (distance <= BestDistance)
+                Start(used);
+            else
+                Array.Clear(layers);
+        }
+
+        private UInt128 Nearest(int[] available, long target) =>
+            new ReachableLoads([.. kinds.Select((k, i) => k with { Count = available[i] })]).NearestPacked(
+                Math.Max(0, target)
+            );
+
+        private void Start(int used)
+        {
             Take(used);
             for (var kind = 0; kind < kinds.Count; kind++)
                 left[kind] = kinds[kind].Count;
@@ -159,14 +222,10 @@ public static class DropPlanner
             var candidates = targets.Select(t => Near(t, BestDistance)).ToArray();
             var queue = new PriorityQueue<(int[] At, int Free), long>();
             queue.Enqueue((new int[targets.Length], 0), candidates.Sum(c => c[0].Distance));
-            for (var tried = 0; queue.TryDequeue(out var node, out distance) && distance <= BestDistance; tried++)
+            while (queue.TryDequeue(out var node, out distance) && distance <= BestDistance)
             {
-                if (tried == CombinationsMaximum)
-                {
-                    Proven = false;
-                    return;
-                }
-
+                Bound = distance;
+                steps += StepsOfCombination;
                 var here = distance;
                 // Only the part moved last and those after it move on, so each combination comes once.
                 for (var part = node.Free; part < targets.Length; part++)
@@ -184,7 +243,11 @@ public static class DropPlanner
                 }
 
                 Fill(candidates, node.At);
+                if (Spent)
+                    return;
             }
+
+            Bound = BestDistance;
         }
 
         private Candidate[] Near(long target, long window)
@@ -262,11 +325,14 @@ public static class DropPlanner
                 return true;
             }
 
-            if (hopeless.Contains((count, needs)))
+            steps++;
+            if (Spent || hopeless.Contains((count, needs)))
                 return false;
             if (Share(count - 1, 0, kinds[count - 1].Count, needs, used))
                 return true;
-            hopeless.Add((count, needs));
+            // What was given up half way is not known to be hopeless.
+            if (!Spent)
+                hopeless.Add((count, needs));
             return false;
         }
 
@@ -310,7 +376,7 @@ public static class DropPlanner
             var available = left.Sum();
             for (var pieces = Fewest(0, sums[layer]); pieces <= available; pieces++)
             {
-                if (CannotBeat(layer, used, pieces))
+                if (Spent || CannotBeat(layer, used, pieces))
                     return;
                 Pick(layer, 0, sums[layer], pieces, used);
             }
@@ -334,6 +400,7 @@ public static class DropPlanner
         /// </summary>
         private void Pick(int layer, int kind, PairSum rest, int pieces, int used)
         {
+            steps++;
             if (pieces == 0)
             {
                 if (rest == default)
@@ -341,7 +408,7 @@ public static class DropPlanner
                 return;
             }
 
-            if (kind == kinds.Count || Fewest(kind, rest) > pieces)
+            if (Spent || kind == kinds.Count || Fewest(kind, rest) > pieces)
                 return;
             var stride = new PairSum(kg.Strides[kind], lb.Strides[kind]);
             var one = Packing.One(kind);

@@ -89,7 +89,7 @@ public static class PrescriptionResolver
                     else
                         why.Rounded(RoundingKey.DropPlanOff, Quantity.Of(drop.Distance));
                     if (!drop.Proven)
-                        why.Rounded(RoundingKey.DropPlanNotProven);
+                        why.Rounded(RoundingKey.DropPlanNotProven, Quantity.Of(drop.NoneNearer));
                     if (i == 0)
                         LoadResolver.CautionOnStep(why, pieces.Total, context);
                     return why.Build(new LoadAnswer(wanted[i], pieces.Total, pieces));

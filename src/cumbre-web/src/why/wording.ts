@@ -278,7 +278,8 @@ const roundings: Record<RoundingKey, Say> = {
   KitStep: ([step]) => `Next step of the kit from here: ${step}.`,
   DropPlanOff: ([distance]) => `Over all parts ${distance} off what is written.`,
   DropPlanExact: () => "Every part is exact.",
-  DropPlanNotProven: () => "There are too many ways to try them all; this is the best of those tried.",
+  DropPlanNotProven: ([bound]) =>
+    `There are too many ways to try them all: this is the best of those tried, and none comes nearer than ${bound}.`,
   KitEnds: ([heaviest]) => `The kit ends at ${heaviest}.`,
   NearestBand: ([wanted, made, name]) => `Wants ${wanted} of help; the band “${name}” gives ${made} on average.`,
   NeverWeighed: () => "Never weighed: no mass is claimed.",
