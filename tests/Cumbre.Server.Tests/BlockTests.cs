@@ -318,6 +318,31 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     }
 
     [Fact]
+    public async Task A_key_stroke_sends_one_session_and_reads_the_whole_block()
+    {
+        var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4 x 5"), Session(2, "push-up: 3 x 10"));
+        var typed = stored["block"]!.DeepClone();
+        Item(new JsonObject { ["block"] = typed }, session: 1)["line"] = "4 x 12 rest 2:00";
+        var session = typed["weeks"]![0]!["sessions"]![1]!;
+        Task<Answer> Stroke(long version) =>
+            coach.Post(
+                $"{athlete.Path}/blocks/{id}/reading?session={session["id"]}",
+                new JsonObject { ["version"] = version, ["sessions"] = new JsonArray(session.DeepClone()) }
+            );
+        var whole = (await coach.Post($"{athlete.Path}/blocks/reading?session={session["id"]}", typed.DeepClone())).Ok;
+        var version = (long)stored["version"]!;
+        Assert.Equal(whole.ToJsonString(), (await Stroke(version)).Ok.ToJsonString());
+        Assert.Equal(409, (await Stroke(version + 1)).Status);
+        var now = (await coach.Get($"{athlete.Path}/blocks/{id}")).Ok;
+        Assert.Equal(stored["block"]!.ToJsonString(), now["block"]!.ToJsonString());
+
+        // What was stored meanwhile is read, though the block was kept from the stroke before.
+        var newer = (long)(await Put(athlete, id, typed.DeepClone(), version)).Ok["version"]!;
+        Assert.Equal(409, (await Stroke(version)).Status);
+        Assert.Equal(whole.ToJsonString(), (await Stroke(newer)).Ok.ToJsonString());
+    }
+
+    [Fact]
     public async Task Any_figure_of_a_block_can_be_asked_for_its_reasons()
     {
         var athlete = await coach.NewAthlete();

@@ -39,6 +39,7 @@ public static class BlockEndpoints
         athlete.MapGet("/substitutes", Picker.Substitutes);
         athlete.MapGet("/blocks", BlockList.Handle);
         athlete.MapPost("/blocks/reading", ReadBlock.Handle);
+        athlete.MapPost("/blocks/{blockId:guid}/reading", ReadBlock.Stroke);
         athlete.MapPost("/blocks/why", WhyBlock.Handle);
         athlete.MapPost("/blocks/shift", ShiftBlock.Handle);
         athlete.MapGet("/blocks/{blockId:guid}", GetBlock.Handle);
@@ -230,8 +231,62 @@ internal static class RemoveBlock
     }
 }
 
+/// <summary>What a key stroke changed of a block that is stored.</summary>
+/// <param name="Version">Of the stored block.</param>
+/// <param name="Sessions">Those that are no longer as stored.</param>
+public sealed record StrokeBody(long Version, IReadOnlyList<SessionBody> Sessions);
+
 internal static class ReadBlock
 {
+    /// <summary>A stored block, kept between key strokes.</summary>
+    private sealed record Stored(Guid Id, long Version, BlockBody Body)
+    {
+        public static Stored? Find(Db db, Guid athleteId, Guid blockId) =>
+            BlockStore.Find(db, blockId) is { } block && block.AthleteId == athleteId
+                ? new(blockId, block.Version, BlockBody.Of(Blocks.Read(block, SessionStore.OfBlock(db, blockId))))
+                : null;
+    }
+
+    /// <summary>
+    /// What a stored block means with some of its sessions as they are typed; nothing is stored. 409: another version
+    /// is stored, and the whole of it must be sent.
+    /// </summary>
+    public static Results<Ok<BlockReading>, ProblemHttpResult> Stroke(
+        Guid athleteId,
+        Guid blockId,
+        Guid? session,
+        StrokeBody request,
+        Database database,
+        ClubClock clock
+    )
+    {
+        var (found, stored) = database.Read(db =>
+        {
+            var kept = db.Once(athleteId, clock.Today, () => Stored.Find(db, athleteId, blockId));
+            if (kept?.Id != blockId || kept.Version != request.Version)
+                kept = Stored.Find(db, athleteId, blockId);
+            return (Work.Load(db, athleteId, clock.Today), kept);
+        });
+        if (found is null || stored is null)
+            return (ProblemHttpResult)Problems.NotFound("block");
+        if (stored.Version != request.Version)
+            return (ProblemHttpResult)Problems.Conflict("Somebody else changed this block meanwhile.", null);
+        var changed = request.Sessions.ToDictionary(s => s.Id);
+        var body = stored.Body with
+        {
+            Weeks =
+            [
+                .. stored.Body.Weeks.Select(w =>
+                    w with
+                    {
+                        Sessions = [.. w.Sessions.Select(s => changed.GetValueOrDefault(s.Id, s))],
+                    }
+                ),
+            ],
+        };
+        return TypedResults.Ok(BlockReading.Of(body.Parse(), found.Value.Athlete, session));
+    }
+
     /// <summary>What a block means while it is typed; nothing is stored.</summary>
     public static Results<Ok<BlockReading>, ProblemHttpResult> Handle(
         Guid athleteId,

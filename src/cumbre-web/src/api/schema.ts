@@ -3333,6 +3333,54 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/{blockId}/reading": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /**
+     * What a stored block means with some of its sessions as they are typed; nothing is stored. 409: another version
+     *     is stored, and the whole of it must be sent.
+     */
+    post: {
+      parameters: {
+        query?: {
+          session?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["StrokeBody"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockReading"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/why": {
     parameters: {
       query?: never;
@@ -7486,7 +7534,7 @@ export interface components {
       sets: components["schemas"]["SetDto"][];
       /** @description The parts of its set-up that are written down. */
       setUp: components["schemas"]["SetUpField"][];
-      /** @description How it was set up last time, or earlier in this session. */
+      /** @description As earlier in this session, as the line says, or as last time. */
       lastSetUp: {
         [key: string]: string;
       };
@@ -8136,6 +8184,16 @@ export interface components {
       stale: boolean;
       /** Format: double */
       addedKg: number;
+    };
+    /** @description What a key stroke changed of a block that is stored. */
+    StrokeBody: {
+      /**
+       * Format: int64
+       * @description Of the stored block.
+       */
+      version: number;
+      /** @description Those that are no longer as stored. */
+      sessions: components["schemas"]["SessionBody"][];
     };
     /** @description A stand-in for a movement. */
     SubstituteDto: {

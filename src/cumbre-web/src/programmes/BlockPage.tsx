@@ -80,9 +80,8 @@ function Editor({ stored }: { stored: BlockDto }) {
     fromSearch >= 0 ? fromSearch : weekParam >= 0 && weekParam < block.weeks.length ? weekParam : Math.max(0, thisWeek);
   const sessions = block.weeks[week]!.sessions;
   const session = sessions.find((s) => s.id === wanted) ?? sessions.find((s) => s.day >= today) ?? sessions[0];
-  const reading = useReading(athleteId, session?.id ?? null, block);
-  const stale = reading.isPlaceholderData;
-  const data = reading.data;
+  const reading = useReading(athleteId, session?.id ?? null, block, { id: stored.id, ...editor.stored });
+  const { data, stale } = reading;
 
   const open = (id: string) => setSearch({ session: id }, { replace: true });
   const openWeek = (index: number) => {
@@ -152,7 +151,7 @@ function Editor({ stored }: { stored: BlockDto }) {
                 {said}
               </Alert>
             )}
-            {reading.isError && (
+            {reading.error && (
               <Alert severity="error" icon={false} sx={{ mt: 3 }}>
                 {messageOf(reading.error)}
               </Alert>

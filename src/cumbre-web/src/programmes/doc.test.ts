@@ -37,6 +37,17 @@ describe("a block on the bench", () => {
     expect(made.weeks[1]!.sessions.map((s) => s.day)).toEqual(["2026-03-23", "2026-03-26"]);
   });
 
+  it("tells which sessions changed, and that more did", () => {
+    const was = block();
+    expect(doc.changedSessions(was, was)).toEqual([]);
+    expect(doc.changedSessions(block(), was)).toEqual([]);
+    const typed = doc.changeSession(was, "thu", (s) => ({ ...s, title: "Pull" }));
+    expect(doc.changedSessions(typed, was)!.map((s) => s.id)).toEqual(["thu"]);
+    expect(doc.changedSessions({ ...was, name: "other" }, was)).toBeNull();
+    const moved = doc.changeWeek(was, 0, (w) => ({ ...w, sessions: w.sessions.slice(1) }));
+    expect(doc.changedSessions(moved, was)).toBeNull();
+  });
+
   it("letters items, and numbers those that are done in turn", () => {
     expect(doc.letters(doc.sessionOf(block(), "mon")!.items)).toEqual(["A", "B1", "B2"]);
   });

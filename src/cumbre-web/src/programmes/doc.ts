@@ -52,6 +52,17 @@ export const sessionOf = (block: Block, sessionId: string | null) =>
 export const holderOf = (block: Block, itemId: string) =>
   block.weeks.flatMap((w) => w.sessions).find((s) => s.items.some((i) => i.id === itemId));
 
+/** The sessions that are no longer as they were; null when more than sessions changed. */
+export function changedSessions(block: Block, was: Block): BlockSession[] | null {
+  const frame = ({ weeks, ...rest }: Block) => ({
+    ...rest,
+    weeks: weeks.map((w) => ({ ...w, sessions: w.sessions.map((s) => s.id) })),
+  });
+  if (!alike(frame(block), frame(was))) return null;
+  const before = was.weeks.flatMap((w) => w.sessions);
+  return block.weeks.flatMap((w) => w.sessions).filter((s, i) => s !== before[i] && !alike(s, before[i]));
+}
+
 export function changeWeek(block: Block, week: number, change: (w: BlockWeek) => BlockWeek): Block {
   return { ...block, weeks: block.weeks.map((w, i) => (i === week ? change(w) : w)) };
 }
@@ -329,8 +340,10 @@ export function withBegun(mine: Block, theirs: Block): Block {
 
 /** Equal in all that is stored. */
 export function same(a: Block, b: Block) {
-  return JSON.stringify(a) === JSON.stringify(b);
+  return alike(a, b);
 }
+
+const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 function byDay(a: BlockSession, b: BlockSession) {
   return a.day.localeCompare(b.day) || a.id.localeCompare(b.id);

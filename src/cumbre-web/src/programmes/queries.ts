@@ -6,8 +6,10 @@ import {
   useQueryClient,
   type QueryClient,
 } from "@tanstack/react-query";
-import { api, ask } from "../api/client";
+import { api, ask, Problem } from "../api/client";
 import type { Block } from "../api/types";
+import { useSettled } from "../ui/useSettled";
+import { changedSessions } from "./doc";
 
 export const programmesQuery = queryOptions({
   queryKey: ["block", "programmes"],
@@ -67,23 +69,53 @@ export const templatesQuery = queryOptions({
   queryFn: ({ signal }) => ask(api.GET("/api/templates", { signal })),
 });
 
-/** What the block means as it is typed; the last answer stays until the next is there. */
-export function useReading(athleteId: string, session: string | null, block: Block) {
-  return useQuery({
-    queryKey: ["block", "reading", athleteId, session, block],
-    queryFn: ({ signal }) =>
-      ask(
+/** A key stroke waits so long for the next one. */
+const strokeMilliseconds = 120;
+
+/** A block as it is stored. */
+export interface StoredBlock {
+  id: string;
+  version: number;
+  block: Block;
+}
+
+/**
+ * What the block means as it is typed; the last answer stays until the next is there, and an older question is given up. Only the
+ * sessions that are not as stored go up; the whole block where more than sessions changed, or another version is stored.
+ */
+export function useReading(athleteId: string, session: string | null, block: Block, stored: StoredBlock) {
+  const typed = useSettled(block, strokeMilliseconds);
+  const reading = useQuery({
+    queryKey: ["block", "reading", athleteId, session, typed],
+    queryFn: async ({ signal }) => {
+      const query = session ? { session } : {};
+      const changed = changedSessions(typed, stored.block);
+      if (changed)
+        try {
+          return await ask(
+            api.POST("/api/athletes/{athleteId}/blocks/{blockId}/reading", {
+              params: { path: { athleteId, blockId: stored.id }, query },
+              body: { version: stored.version, sessions: changed },
+              signal,
+            }),
+          );
+        } catch (e) {
+          if (!(e instanceof Problem && (e.isConflict || e.status === 404))) throw e;
+        }
+      return ask(
         api.POST("/api/athletes/{athleteId}/blocks/reading", {
-          params: { path: { athleteId }, query: session ? { session } : {} },
-          body: block,
+          params: { path: { athleteId }, query },
+          body: typed,
           signal,
         }),
-      ),
+      );
+    },
     placeholderData: keepPreviousData,
     // Tests and body masses change the answer too: none is kept for later.
     gcTime: 0,
     retry: false,
   });
+  return { data: reading.data, error: reading.error, stale: reading.isPlaceholderData || typed !== block };
 }
 
 const saveKey = ["block", "save"];

@@ -87,6 +87,7 @@ export function useBlockEditor(athleteId: string, stored: BlockDto) {
     failure,
     theirs,
     version: saved.version,
+    stored: saved,
     canUndo: history.past.length > 0,
     canRedo: history.future.length > 0,
     undo: useCallback(() => setHistory(undo), []),

@@ -1,0 +1,12 @@
+import { useEffect, useState } from "react";
+
+/** A value that follows another once it has been still for some milliseconds; the first is there at once. */
+export function useSettled<T>(value: T, milliseconds: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    if (Object.is(settled, value)) return;
+    const timer = setTimeout(() => setSettled(value), milliseconds);
+    return () => clearTimeout(timer);
+  }, [settled, value, milliseconds]);
+  return settled;
+}
