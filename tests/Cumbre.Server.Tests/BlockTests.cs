@@ -112,6 +112,35 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
     }
 
     [Fact]
+    public async Task A_change_sent_again_after_a_lost_answer_is_no_conflict_with_oneself()
+    {
+        var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4 x 5"));
+        var mine = stored["block"]!.DeepClone();
+        mine["name"] = "Mine";
+        var version = (long)stored["version"]!;
+        var first = (await Put(athlete, id, mine.DeepClone(), version)).Ok;
+        var again = (await Put(athlete, id, mine.DeepClone(), version)).Ok;
+        Assert.Equal((long)first["version"]!, (long)again["version"]!);
+    }
+
+    [Fact]
+    public async Task Eight_writers_of_a_block_give_one_winner_and_seven_conflicts()
+    {
+        var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4 x 5"));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(i =>
+                {
+                    var mine = stored["block"]!.DeepClone();
+                    mine["name"] = $"Mine {i}";
+                    return Put(athlete, id, mine, (long)stored["version"]!);
+                })
+        );
+        Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
+    }
+
+    [Fact]
     public async Task A_stale_write_is_refused_with_what_is_stored_and_keeps_nothing()
     {
         var (athlete, id, stored) = await Stored(Session(0, "pull-up: 4 x 5"));

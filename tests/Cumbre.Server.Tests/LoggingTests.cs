@@ -113,6 +113,29 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
     }
 
+    [Fact]
+    public async Task Eight_plans_of_one_session_give_one_winner_and_a_plan_sent_twice_stands()
+    {
+        var (athlete, id) = (await coach.NewAthlete(), Guid.CreateVersion7());
+        Task<Answer> Plan(int reps) =>
+            coach.Put(
+                $"{athlete.Path}/sessions/{id}",
+                new
+                {
+                    day = "2026-03-16",
+                    movement = "push-up",
+                    line = $"3 x {reps}",
+                    easy = false,
+                    overrideReason = (string?)null,
+                    version = 0,
+                }
+            );
+        var answers = await Task.WhenAll(Enumerable.Range(5, 8).Select(Plan));
+        Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
+        var won = 5 + Array.FindIndex(answers, a => a.Status == 200);
+        Assert.Equal((200, 409), ((await Plan(won)).Status, (await Plan(won + 1)).Status));
+    }
+
     public static TheoryData<string> EverySetUp =>
         [.. Catalogue.Shipped.Movements.Values.SelectMany(m => m.SetUp).Distinct().Order(StringComparer.Ordinal)];
 

@@ -199,8 +199,7 @@ internal static class PutBlock
             Written.Done => TypedResults.Ok(now!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
             // The same block sent twice, after an answer that was lost.
-            _ when request.Version == 0 && now is not null && Blocks.AreSame(now.Block.Parse(), block) =>
-                TypedResults.Ok(now),
+            _ when now is not null && Blocks.AreSame(now.Block.Parse(), block) => TypedResults.Ok(now),
             _ => (ProblemHttpResult)
                 Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
         };

@@ -119,8 +119,12 @@ internal static class PlanSession
         {
             Written.Done => TypedResults.Ok(session!),
             Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or session"),
-            _ when request.Version == 0
-                    && session is { Version: 1, Items: [var only] }
+            // The same session sent twice, after an answer that was lost.
+            _ when session is { Status: SessionStatus.Planned, Items: [var only] }
+                    && session.Day == request.Day
+                    && session.Easy == request.Easy
+                    && session.OverrideReason == reason
+                    && only.Movement.Slug == request.Movement
                     && only.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
             _ => (ProblemHttpResult)
                 Problems.Conflict(
