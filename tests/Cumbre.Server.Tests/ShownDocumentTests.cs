@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Cumbre.Server.Programmes;
-using Cumbre.Server.Sessions;
+using Cumbre.Server.Reading;
 
 namespace Cumbre.Server.Tests;
 

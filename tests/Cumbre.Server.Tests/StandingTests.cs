@@ -5,7 +5,6 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Standings;

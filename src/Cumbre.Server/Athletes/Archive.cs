@@ -4,6 +4,7 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;

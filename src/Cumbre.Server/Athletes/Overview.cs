@@ -6,10 +6,9 @@ using Cumbre.Core.Programmes;
 using Cumbre.Core.Review;
 using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Ladders;
 using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -275,7 +274,7 @@ internal static class Overview
                 : null;
             yield return new(
                 goal.Kind,
-                AthleteLadders.Small(report, athlete.Atlas.Catalogue),
+                SmallRidge.Of(report, athlete.Atlas.Catalogue),
                 limiting,
                 limiting is null ? null : ForecastDto.Of(trends.Of(limiting).Forecast)
             );

@@ -3,6 +3,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;

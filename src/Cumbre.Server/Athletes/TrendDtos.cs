@@ -2,6 +2,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Review;
+using Cumbre.Server.Reading;
 
 namespace Cumbre.Server.Athletes;
 

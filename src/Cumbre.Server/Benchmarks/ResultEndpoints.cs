@@ -4,7 +4,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Strength;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Athletes;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;

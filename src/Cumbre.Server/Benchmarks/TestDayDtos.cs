@@ -2,7 +2,7 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using Cumbre.Server.Athletes;
+using Cumbre.Server.Reading;
 
 namespace Cumbre.Server.Benchmarks;
 

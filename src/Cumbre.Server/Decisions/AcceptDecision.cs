@@ -6,7 +6,7 @@ using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
 using Cumbre.Storage.Decisions;
@@ -149,7 +149,7 @@ internal static class AcceptDecision
         ClubClock clock
     )
     {
-        var changes = new List<ItemChange>();
+        var changes = new List<AcceptedChange>();
         foreach (var group in revisions.GroupBy(r => r.Session))
         {
             var session = SessionStore.Find(db, group.Key)!;
@@ -235,7 +235,7 @@ internal static class AcceptDecision
         return new(
             AcceptedChanges.Version,
             session.Id,
-            [.. items.Select(i => new ItemChange(session.Id, i.Id, day, null, StateOf(i)))]
+            [.. items.Select(i => new AcceptedChange(session.Id, i.Id, day, null, StateOf(i)))]
         );
     }
 

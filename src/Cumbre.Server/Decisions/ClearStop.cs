@@ -4,7 +4,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Safety;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;

@@ -1,4 +1,5 @@
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Decisions;
 using Microsoft.AspNetCore.Http.HttpResults;

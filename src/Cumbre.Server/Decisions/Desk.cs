@@ -1,11 +1,9 @@
-using Cumbre.Core.Decisions;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Programmes;
-using Cumbre.Core.Safety;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
-using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -46,40 +44,6 @@ public sealed record DeskSession(
     IReadOnlyList<string> Held
 );
 
-/// <summary>A test that guards a goal and is six weeks old, or will be within two.</summary>
-/// <param name="AthleteId">Whose.</param>
-/// <param name="AthleteName">Whose.</param>
-/// <param name="Benchmark">Slug.</param>
-/// <param name="Name">As it is called.</param>
-/// <param name="LastDay">Of the newest result.</param>
-/// <param name="DueDay">The last day on which it is fresh.</param>
-/// <param name="Overdue">That day is over.</param>
-/// <param name="Goals">Names of the ladders that it matters to.</param>
-public sealed record Retest(
-    Guid AthleteId,
-    string AthleteName,
-    string Benchmark,
-    string Name,
-    DateOnly LastDay,
-    DateOnly DueDay,
-    bool Overdue,
-    IReadOnlyList<string> Goals
-);
-
-/// <summary>Pain that was told in the last week: in a set, a test, a check-in, or the morning after.</summary>
-public sealed record ToldPain(
-    Guid AthleteId,
-    string AthleteName,
-    Guid? SessionId,
-    DateOnly Day,
-    PainOrigin Origin,
-    string? Movement,
-    int Pain,
-    string Place,
-    StopSign? Sign,
-    bool Stopped
-);
-
 /// <summary>The coach's day.</summary>
 public sealed record DeskDto(
     DateOnly Today,
@@ -92,9 +56,6 @@ public sealed record DeskDto(
 
 internal static class Desk
 {
-    private const int RetestHorizonDays = 14,
-        PainDays = 7;
-
     public static Ok<DeskDto> Handle(Database database, ClubClock clock)
     {
         var today = clock.Today;
@@ -149,23 +110,6 @@ internal static class Desk
         );
     }
 
-    /// <summary>Tests of an athlete that are due within the horizon.</summary>
-    internal static IReadOnlyList<Retest> Retests(AthleteProfile profile, AthleteAtWork athlete) =>
-        [
-            .. Standards
-                .DueTests(athlete, RetestHorizonDays)
-                .Select(t => new Retest(
-                    profile.Id,
-                    profile.Name,
-                    t.Benchmark,
-                    t.Name,
-                    t.LastDay,
-                    t.DueDay,
-                    t.Overdue,
-                    t.Ladders
-                )),
-        ];
-
     private static DeskSession Session(StoredSession s, Standing standing, Catalogue catalogue, bool waits)
     {
         string NameOf(string movement) => catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
@@ -201,28 +145,4 @@ internal static class Desk
                 )),
             ])
             .Sum(g => g.Seconds);
-
-    /// <summary>The worst of each place in the last week, and every stop that holds.</summary>
-    internal static IEnumerable<ToldPain> Pain(Guid id, string name, AthleteAtWork athlete)
-    {
-        var recent = athlete.PainReports.Where(r =>
-            r.Day >= athlete.Today.AddDays(-PainDays) && r.Day <= athlete.Today
-        );
-        return recent
-            .Concat(athlete.Stops.Select(s => s.Because))
-            .GroupBy(r => r.Place.Said)
-            .Select(g => g.MaxBy(r => (r.Level, r.Day))!)
-            .Select(r => new ToldPain(
-                id,
-                name,
-                r.Origin is PainOrigin.Set or PainOrigin.Morning ? r.Source : null,
-                r.Day,
-                r.Origin,
-                r.Movement is { } m ? DoseDto.NameOf(m, athlete) : null,
-                r.Level,
-                r.Place.Said,
-                r.Sign,
-                athlete.Stops.Any(s => s.Place.IsSameAs(r.Place))
-            ));
-    }
 }

@@ -2,6 +2,8 @@ using System.Security.Claims;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Cumbre.Server.Demo;
 
 namespace Cumbre.Server.Hosting;
 

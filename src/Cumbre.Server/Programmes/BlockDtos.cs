@@ -5,9 +5,8 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
-using Cumbre.Server.Athletes;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Sessions;
+using Cumbre.Server.Reading;
 
 namespace Cumbre.Server.Programmes;
 
@@ -535,7 +534,7 @@ public sealed record ItemChangeDto(
     ChangeReason Reason
 )
 {
-    public static ItemChangeDto Of(ItemChange c, Catalogue catalogue) =>
+    public static ItemChangeDto Of(Core.Programmes.ItemChange c, Catalogue catalogue) =>
         new(
             c.Item,
             c.Session,

@@ -6,6 +6,7 @@ using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
@@ -320,7 +321,7 @@ public sealed record WhyRequest(
 internal static class WhyBlock
 {
     /// <summary>How one figure of a block comes about.</summary>
-    public static Results<Ok<Athletes.Figure>, ProblemHttpResult> Handle(
+    public static Results<Ok<Figure>, ProblemHttpResult> Handle(
         Guid athleteId,
         WhyRequest request,
         Database database,
@@ -343,7 +344,7 @@ internal static class WhyBlock
                 DoseRules.Shipped
             )
                 is { } figure
-            ? TypedResults.Ok(new Athletes.Figure(figure.Value, figure.Why))
+            ? TypedResults.Ok(new Figure(figure.Value, figure.Why))
             : (ProblemHttpResult)Problems.NotFound("figure");
     }
 }

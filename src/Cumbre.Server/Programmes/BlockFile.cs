@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,5 +1,6 @@
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -6,6 +6,7 @@ using Cumbre.Core.Programmes;
 using Cumbre.Core.Programmes.Generation;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;

@@ -3,6 +3,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;

@@ -4,9 +4,9 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Accounts;
-using Cumbre.Server.Athletes;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
+using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
@@ -105,7 +105,7 @@ internal static class LogSet
     {
         var set = request.ToSet();
         // Read once outside the lock, so that the write finds it at hand.
-        database.Read(db => Programmes.Work.Load(db, athleteId, clock.Today));
+        database.Read(db => Work.Load(db, athleteId, clock.Today));
         var problem = database.Write(db =>
             SessionStore.Find(db, sessionId) is not { } stored
             || stored.AthleteId != athleteId
@@ -257,7 +257,7 @@ internal static class LogSet
     )
     {
         var frozen = new Dictionary<Guid, FrozenPlan>();
-        var athlete = Programmes.Work.On(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
+        var athlete = Work.On(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
         foreach (var item in stored.Items.Where(i => i.Plan is not null))
         {
             var reading = PlanReader.Read(athlete, item.Movement, item.Plan!, today, stored.OverrideReason);

@@ -10,9 +10,8 @@ using Cumbre.Core.Programmes;
 using Cumbre.Core.Review;
 using Cumbre.Core.Safety;
 using Cumbre.Core.Sessions;
-using Cumbre.Server.Athletes;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
@@ -68,31 +67,6 @@ public sealed record SetDto(
             s.Set.Fault,
             s.Set.Note,
             was is null ? null : Of(was)
-        );
-}
-
-/// <summary>
-/// What the movement asks for, beside the session; <paramref name="AsksContact"/>: how high the bar reached is logged.
-/// </summary>
-public sealed record MovementDto(
-    string Slug,
-    string Name,
-    string Bottom,
-    string Standard,
-    IReadOnlyList<string> Faults,
-    bool FailureHarmless,
-    bool AsksContact
-)
-{
-    public static MovementDto Of(Movement m, Prescription? plan) =>
-        new(
-            m.Slug,
-            m.Name,
-            m.Bottom,
-            m.Standard,
-            m.Faults,
-            m.FailureHarmless,
-            m.Measure == BenchmarkMeasure.ContactHeight || plan?.SetUp?.To is not null
         );
 }
 

@@ -1,10 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Cumbre.Core.Programmes;
-using Cumbre.Server.Athletes;
-using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
@@ -107,9 +105,9 @@ internal sealed record Standing(
             .. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto),
         ];
         return new(
-            Roster.Row(profile, athlete, coach),
-            Desk.Retests(profile, athlete),
-            [.. Desk.Pain(id, profile.Name, athlete)],
+            RosterRow.Of(profile, athlete, coach),
+            Retest.Of(profile, athlete),
+            [.. ToldPain.Of(id, profile.Name, athlete)],
             [
                 .. athlete
                     .Atlas.Catalogue.Movements.Values.Where(m =>

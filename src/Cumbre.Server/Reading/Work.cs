@@ -7,7 +7,7 @@ using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Loading;
 using Cumbre.Storage.Sessions;
 
-namespace Cumbre.Server.Programmes;
+namespace Cumbre.Server.Reading;
 
 /// <summary>Loads what a programme is read against.</summary>
 internal static class Work

@@ -1,10 +1,9 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Server.Athletes;
 using Cumbre.Server.Hosting;
 
-namespace Cumbre.Server.Sessions;
+namespace Cumbre.Server.Reading;
 
 /// <summary>One piece on the belt, or the vest.</summary>
 public sealed record PieceDto(MassDto Size, bool IsVest)

@@ -3,14 +3,13 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
-using Cumbre.Server.Standings;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 
-namespace Cumbre.Server.Decisions;
+namespace Cumbre.Server.Standings;
 
 /// <summary>
 /// Holds the open decisions of an athlete against what the engine says now: keeps what still holds, supersedes what

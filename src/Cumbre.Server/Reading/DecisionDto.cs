@@ -4,11 +4,10 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
-using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Decisions;
 
-namespace Cumbre.Server.Decisions;
+namespace Cumbre.Server.Reading;
 
 /// <summary>A movement with a line.</summary>
 public sealed record DoseDto(string Movement, string Name, string Line)
@@ -155,13 +154,13 @@ internal sealed record ItemState(string Movement, string Plan, ItemRole? Role, s
 }
 
 /// <summary>What accepting did to an item.</summary>
-internal sealed record ItemChange(Guid Session, Guid Item, DateOnly Day, ItemState? Before, ItemState After);
+internal sealed record AcceptedChange(Guid Session, Guid Item, DateOnly Day, ItemState? Before, ItemState After);
 
 /// <summary>All that accepting changed, so that it can be undone exactly.</summary>
 /// <param name="V">Of the schema.</param>
 /// <param name="Created">A session that did not exist before; null: none was made.</param>
 /// <param name="Items">Item by item.</param>
-internal sealed record AcceptedChanges(int V, Guid? Created, IReadOnlyList<ItemChange> Items)
+internal sealed record AcceptedChanges(int V, Guid? Created, IReadOnlyList<AcceptedChange> Items)
 {
     public const int Version = 2;
 
