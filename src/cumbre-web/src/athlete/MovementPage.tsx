@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { MovementPage as Page } from "../api/types";
@@ -20,9 +20,12 @@ import { RecordTest } from "./RecordTest";
 import { Records } from "./Records";
 import { ResultsTable } from "./ResultsTable";
 import { StopBand } from "./StopBand";
-import { TrendChart } from "./TrendChart";
 import { countsText, forecastText, lineText, measureName } from "./trendText";
 import { benchmarksQuery, movementQuery } from "./useAthlete";
+
+/** The charts come when one is drawn; its room is kept meanwhile. */
+const TrendChart = lazy(() => import("./TrendChart"));
+const chartHeight = 240;
 
 /** All of an athlete's one movement on a page. */
 export default function MovementPage() {
@@ -91,7 +94,9 @@ function Movement({ page }: { page: Page }) {
       <Section title={measureName[trend.measure]} note={countsText(trend)}>
         {trend.points.length > 0 ? (
           <>
-            <TrendChart trend={trend} today={today} />
+            <Suspense fallback={<Box sx={{ height: chartHeight }} />}>
+              <TrendChart trend={trend} today={today} height={chartHeight} />
+            </Suspense>
             <Typography variant="body2" color="textSecondary">
               {forecast} {trend.points.some((p) => p.isTest) && "Filled: on a test. "}
               {trend.points.some((p) => p.isEasy || p.isBound) &&

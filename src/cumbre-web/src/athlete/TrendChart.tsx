@@ -38,7 +38,7 @@ const near = (trend: Trend) => {
 };
 
 /** A movement over twelve weeks: what counts, its range or best as a whisker, thresholds, weeks of a deload hatched, and the forecast. */
-export function TrendChart({ trend, today }: { trend: Trend; today: string }) {
+export default function TrendChart({ trend, today, height }: { trend: Trend; today: string; height: number }) {
   const unit = useUnit();
   const value = (v: number) => axisValue(trend.measure, v, unit);
   const lines = near(trend);
@@ -50,9 +50,9 @@ export function TrendChart({ trend, today }: { trend: Trend; today: string }) {
   const pad = Math.max(trend.measure === "Contact" ? 0.5 : trend.measure === "Box" ? 10 : 1, (high - low) * 0.12);
   return (
     <Box>
-      <Box inert sx={{ height: 240 }}>
+      <Box inert sx={{ height }}>
         <ChartsContainer
-          height={240}
+          height={height}
           margin={{ left: 4, right: 12, top: 12, bottom: 0 }}
           xAxis={[
             {

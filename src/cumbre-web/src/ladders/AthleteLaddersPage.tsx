@@ -88,8 +88,12 @@ function Page({ all, atlas, chosen }: { all: AthleteLadders; atlas: Ladder[]; ch
       {placed.data && ladder && (
         <Chosen all={all} placed={placed.data} ladder={ladder} record={all.hasBodyMass ? setRecording : null} />
       )}
-      <Ridges title="Begun" ridges={begun} athleteId={all.athleteId} />
-      <Ridges title="Not begun" ridges={rest} athleteId={all.athleteId} />
+      {!placed.isPending && (
+        <>
+          <Ridges title="Begun" ridges={begun} athleteId={all.athleteId} />
+          <Ridges title="Not begun" ridges={rest} athleteId={all.athleteId} />
+        </>
+      )}
       {recording && (
         <RecordTest
           athleteId={all.athleteId}

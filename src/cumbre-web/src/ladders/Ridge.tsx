@@ -70,6 +70,7 @@ export function Ridge({
   return (
     <Box ref={ref} sx={{ position: "relative" }}>
       {children}
+      {room === 0 && <Box sx={{ height }} />}
       {room > 0 && (
         <Box
           ref={scroller}
