@@ -72,7 +72,8 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Guid? id = null,
         string form = "Clean",
         int? pain = null,
-        string? place = null
+        string? place = null,
+        string[]? known = null
     ) =>
         coach.Put(
             $"{path}/cells/{id ?? Guid.CreateVersion7()}",
@@ -86,8 +87,33 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
                 setUp = (string?)null,
                 pain,
                 painPlace = place,
+                known,
             }
         );
+
+    [Fact]
+    public async Task A_cell_that_somebody_else_filled_is_not_overwritten_unseen()
+    {
+        var athlete = await coach.NewAthlete();
+        var (_, path) = await Sheet([athlete.Id], "pull-up-max");
+        var id = Guid.CreateVersion7();
+        Task<Answer> Write(string text, params string[] known) =>
+            Cell(path, athlete.Id, "pull-up-max", text, id: id, known: known);
+        // Eight devices that know it empty: one fills it, seven are told with what.
+        var answers = await Task.WhenAll(Enumerable.Range(5, 8).Select(n => Write($"{n}", "")));
+        Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
+        var won = 5 + Array.FindIndex(answers, a => a.Status == 200);
+        Assert.All(answers.Where(a => a.Status == 409), a =>
+            Assert.Equal($"{won}", (string)a.Body!["current"]!["text"]!)
+        );
+        // Sent again after a lost answer, and changed by whoever knows it or sent it.
+        Assert.Equal(200, (await Write($"{won}", "")).Status);
+        Assert.Equal(200, (await Write("20", "", $"{won}")).Status);
+        Assert.Equal(409, (await Write("", $"{won}")).Status);
+        Assert.Equal(200, (await Write("", "20")).Status);
+        Assert.Equal(409, (await Write("9", "20")).Status);
+        Assert.Empty((await coach.Get(path)).Ok["cells"]!.AsArray());
+    }
 
     [Fact]
     public async Task A_battery_is_proposed_for_the_goals_and_what_is_not_cleared_is_kept_out()

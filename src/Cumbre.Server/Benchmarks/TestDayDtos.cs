@@ -115,6 +115,10 @@ public sealed record SheetRequest(
 );
 
 /// <summary>What was typed into a cell; an empty text takes the result back.</summary>
+/// <param name="Known">
+/// What the device knows or has sent of the cell: another figure there is somebody else's, and stays. Null: it does not
+/// say.
+/// </param>
 public sealed record CellRequest(
     Guid AthleteId,
     string Benchmark,
@@ -123,7 +127,8 @@ public sealed record CellRequest(
     FormVerdict Form,
     string? SetUp,
     int? Pain,
-    string? PainPlace
+    string? PainPlace,
+    IReadOnlyList<string>? Known = null
 );
 
 /// <summary>The stored cell, and what it opened or closed; null: it is empty.</summary>

@@ -258,6 +258,19 @@ internal static class PutCell
                     "side",
                     benchmark.EachSide ? $"{benchmark.Name} is tested on each side." : $"{benchmark.Name} has no sides."
                 );
+            var there = TestDayStore.Results(db, id).FirstOrDefault(r => r.Result.Id == resultId)?.Result;
+            if (
+                request.Known is { } known
+                && !Holds(there, request.Text, benchmark, athlete)
+                && !known.Any(k => Holds(there, k, benchmark, athlete))
+            )
+                return (ProblemHttpResult)
+                    Problems.Conflict(
+                        there is null
+                            ? "Somebody took this result back meanwhile."
+                            : $"Somebody else wrote {SheetCell.CellText(there)} here meanwhile.",
+                        there is null ? null : SheetCell.Of(athlete.Id, there)
+                    );
             if (string.IsNullOrWhiteSpace(request.Text))
             {
                 if (ResultStore.Remove(db, athlete.Id, resultId))
@@ -307,6 +320,25 @@ internal static class PutCell
             var stored = TestDayStore.Results(db, id).First(r => r.Result.Id == resultId);
             return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));
         });
+
+    /// <summary>Is what is stored what the text says?</summary>
+    private static bool Holds(BenchmarkResult? stored, string text, Benchmark benchmark, AthleteProfile athlete)
+    {
+        if (stored is null || string.IsNullOrWhiteSpace(text))
+            return stored is null && string.IsNullOrWhiteSpace(text);
+        try
+        {
+            return SheetCell.CellText(stored) == text
+                || ResultNotation.Parse(text, benchmark.Measure, athlete.Unit) is { } said
+                    && said.Score == stored.Score
+                    && said.Reserve == stored.Reserve
+                    && (benchmark.Measure != BenchmarkMeasure.LoadTimesReps || said.Added == stored.Added);
+        }
+        catch (Core.Measures.RuleViolationException)
+        {
+            return false;
+        }
+    }
 
     private static string Short(string text) =>
         text.Length <= ResultNotation.LengthMaximum ? text : text[..ResultNotation.LengthMaximum] + "…";

@@ -4507,6 +4507,11 @@ export interface components {
       /** Format: int32 */
       pain: null | number;
       painPlace: null | string;
+      /**
+       * @description What the device knows or has sent of the cell: another figure there is somebody else's, and stays. Null: it does not
+       *     say.
+       */
+      known?: null | string[];
     };
     /**
      * @description Why an item was changed by a rule.

@@ -12,7 +12,7 @@ import { dayFull } from "../ui/format";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { WhyFigure } from "../why/WhyFigure";
 import { CellPanel } from "./CellPanel";
-import { cellKey, type CellBody, columnsOf, type Place, readBlock, storedCell } from "./cells";
+import { cellKey, type CellBody, columnsOf, type Place, readBlock, over, storedCell } from "./cells";
 import { type CellView, Grid } from "./Grid";
 import { sheetQuery, useRemoveSheet } from "./queries";
 import { useSheetOutbox } from "./useSheetOutbox";
@@ -52,18 +52,22 @@ function Open({ sheet }: { sheet: Sheet }) {
     if (waiting) return { body: waiting.body, state: "waiting" };
     const refused = state.refused.find((r) => r.key === key);
     if (refused) return { body: refused.body, state: "refused", message: refused.message };
-    const body = storedCell(sheet, sheet.athletes[place.row]!.id, columns[place.column]!);
+    const body = storedAt(place);
     return { body, state: body.text ? "stored" : "empty" };
   };
-  const write = (place: Place, change: Partial<CellBody>, held = false) =>
-    outbox.put({ key: keyOf(place), body: { ...viewOf(place).body, ...change }, held });
+  const storedAt = ({ row, column }: Place) => storedCell(sheet, sheet.athletes[row]!.id, columns[column]!);
+  const write = (place: Place, change: Partial<CellBody>, held = false) => {
+    const key = keyOf(place);
+    const waiting = outbox.snapshot().waiting.find((l) => l.key === key);
+    const body = over(storedAt(place), waiting, { ...viewOf(place).body, ...change });
+    outbox.put({ key, body, held });
+  };
   const done = (place: Place) => {
     const key = keyOf(place);
     const held = outbox.snapshot().waiting.find((l) => l.key === key && l.held);
     if (!held) return;
-    const stored = storedCell(sheet, sheet.athletes[place.row]!.id, columns[place.column]!);
     // Typed and taken back again: nothing to send.
-    if (JSON.stringify(stored) === JSON.stringify(held.body)) outbox.drop(key);
+    if (JSON.stringify(storedAt(place)) === JSON.stringify({ ...held.body, known: undefined })) outbox.drop(key);
     else outbox.put({ key, body: held.body });
   };
   const paste = (place: Place, text: string) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Sheet, SheetTest } from "../api/types";
-import { cellKey, columnsOf, emptyCell, isBlock, move, readBlock, storedCell } from "./cells";
+import { cellKey, columnsOf, emptyCell, isBlock, move, over, readBlock, storedCell } from "./cells";
 
 const test = (slug: string, eachSide = false) => ({ slug, eachSide }) as SheetTest;
 
@@ -80,5 +80,18 @@ describe("keys in the sheet", () => {
     ["a", false, whole, null],
   ])("%s leads on or belongs to the text", (key, shift, caret, to) => {
     expect(move(key, shift, at, caret)).toEqual(to);
+  });
+
+  it("says what it knows of a cell: what was stored, and what was sent from here", () => {
+    const stored = {
+      ...emptyCell("day", "athlete", { test: { slug: "pull-up-max" } as never, side: null }),
+      text: "8",
+    };
+    const first = over(stored, undefined, { ...stored, text: "9" });
+    expect(first.known).toEqual(["8"]);
+    // Still being typed: it was never sent.
+    expect(over(stored, { body: first, held: true }, { ...first, text: "91" }).known).toEqual(["8"]);
+    // On its way, or its answer was lost.
+    expect(over(stored, { body: first }, { ...first, text: "10" }).known).toEqual(["8", "9"]);
   });
 });

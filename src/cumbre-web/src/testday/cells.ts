@@ -19,6 +19,18 @@ export interface CellBody {
   setUp: string | null;
   pain: number | null;
   painPlace: string | null;
+  /** What this device knows or has sent of the cell: another figure there is somebody else's. */
+  known?: string[];
+}
+
+/** What is written over a cell: it knows what was stored, and what of the same hand still waits or was sent. */
+export function over(
+  stored: CellBody,
+  waiting: { body: CellBody; held?: boolean } | undefined,
+  body: CellBody,
+): CellBody {
+  const mine = waiting ? [...(waiting.body.known ?? []), ...(waiting.held ? [] : [waiting.body.text])] : [];
+  return { ...body, known: [...new Set([stored.text, ...mine])] };
 }
 
 /** A fixed name space, so that the same cell has the same id on every device: filling it twice is one result. */

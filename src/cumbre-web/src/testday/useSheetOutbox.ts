@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { api, ask, rememberCsrf } from "../api/client";
+import { api, ask, Problem, rememberCsrf } from "../api/client";
 import type { LadderChange, Sheet, SheetCell } from "../api/types";
 import { Outbox, type Letter } from "../outbox/outbox";
 import type { CellBody } from "./cells";
@@ -20,7 +20,19 @@ export function useSheetOutbox(id: string) {
       new Outbox<CellBody, CellAnswer>({
         storage: localStorage,
         name: `cumbre-sheet-${id}`,
-        send: ({ body }) => sendCell(body),
+        send: async ({ body }) => {
+          try {
+            return await sendCell(body);
+          } catch (e) {
+            // What somebody else wrote stands on the sheet; what was typed here stays beside it, refused.
+            if (e instanceof Problem && e.isConflict)
+              queries.setQueryData<Sheet>(
+                sheetQuery(id).queryKey,
+                (sheet) => sheet && withCell(sheet, body.resultId, e.current as SheetCell | null),
+              );
+            throw e;
+          }
+        },
         onSent: ({ body }: Letter<CellBody>, answer) => {
           queries.setQueryData<Sheet>(
             sheetQuery(id).queryKey,
