@@ -41,6 +41,14 @@ const withInputs = (d: Partial<Decision>, inputs: Decision["why"]["inputs"]) =>
   decision({ ...d, why: { ...decision({}).why, inputs } });
 
 describe("decisions in words", () => {
+  it("calls another movement by its name, and other sets of the same one other sets", () => {
+    const stuck = { kind: "Variation", cause: "NoProgress" } as const;
+    const own = { movement: "weighted-dip", name: "Weighted dip", line: "5 x 4 @ +20 kg" };
+    expect(headline(decision({ ...stuck, next: own })).before).toBe("Weighted dip: other sets,");
+    const other = { movement: "ring-dip", name: "Ring dip", line: "3 x 5" };
+    expect(headline(decision({ ...stuck, next: other })).before).toBe("Weighted dip: change the movement,");
+  });
+
   it("names the movement and what becomes of it, and puts the line apart, so that it can be opened", () => {
     expect(headline(decision({}))).toEqual({ before: "Weighted dip: add load,", figure: "3 x 10 @ +15 kg" });
   });

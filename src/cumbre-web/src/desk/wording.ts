@@ -40,6 +40,10 @@ const kinds: Record<ProposalKind, { status: Status; word: string }> = {
   Retest: { status: "pending", word: "test again" },
 };
 
+/** A lift without a like goes on in other sets. */
+const wordOf = (d: Decision) =>
+  d.kind === "Variation" && d.next?.movement === d.movement ? "other sets" : kinds[d.kind].word;
+
 export const kindStatus = (kind: ProposalKind): Status => kinds[kind].status;
 
 const nextText = (d: Decision) =>
@@ -48,7 +52,7 @@ const nextText = (d: Decision) =>
 /** What is proposed; the figure can be opened. */
 export function headline(d: Decision): { before: string; figure: string | null } {
   if (d.kind === "Refer") return { before: `${d.place ? capital(d.place) : "Pain"}: stop and refer`, figure: null };
-  const what = d.confirms ? "the planned increase is earned" : kinds[d.kind].word;
+  const what = d.confirms ? "the planned increase is earned" : wordOf(d);
   const next = nextText(d);
   const first = d.first ? `${d.first.name}, ${d.first.line}, then ` : "";
   if (d.kind === "Achieved" && next) return { before: `${d.movementName}: standard shown; next is`, figure: next };
@@ -107,7 +111,7 @@ export function causeText(d: Decision) {
 
 /** How a taken decision reads in the list of today. */
 export function takenText(d: Decision) {
-  const what = `${d.movementName || d.place || "pain"}: ${kinds[d.kind].word}`;
+  const what = `${d.movementName || d.place || "pain"}: ${wordOf(d)}`;
   switch (d.state) {
     case "Deferred":
       return `${what}, put off`;
