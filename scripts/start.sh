@@ -99,6 +99,4 @@ arguments=(--data "$data" --urls "http://127.0.0.1:$port")
 [ "$kind" = demo ] && arguments+=(--demo true)
 [ -n "$grown" ] && arguments+=(--grown "$grown")
 [ -n "$today" ] && arguments+=(--today "$today")
-# The runtime lets its youngest memory grow with the processor's cache, which on large machines is more than Cumbre needs.
-export DOTNET_GCgen0size="${DOTNET_GCgen0size:-0x1800000}"
 exec dotnet "$app/Cumbre.Server.dll" "${arguments[@]}"
