@@ -25,7 +25,7 @@ public sealed class Reconciler(ClubClock clock)
     public void Run(Db db, Guid athleteId, bool corrected = false)
     {
         // What was written touches nothing that the rules read, for instance a set of a session that goes on.
-        if (StandingStore.IsFresh(db, athleteId, clock.Today, Standing.Rules))
+        if (!corrected && StandingStore.IsFresh(db, athleteId, clock.Today, Standing.Rules))
             return;
         if (Said(db, athleteId) is not { Proposals: var proposals })
             return;

@@ -61,7 +61,7 @@ internal sealed class StandingKeeper(
     {
         for (var left = Tries; left > 0; left--)
         {
-            var seq = database.Read(db => Prepare(db, id, reconsider));
+            var seq = database.Read(db => Prepare(db, id, reconsider, corrected));
             if (
                 seq is { } at
                 && database.WriteOnly(db => Keep(db, id, left > 1 ? at : null, reconsider, corrected), k => k)
@@ -71,9 +71,10 @@ internal sealed class StandingKeeper(
     }
 
     /// <summary>All that costs time, read into the caches; null: there is nothing to do.</summary>
-    private long? Prepare(Db db, Guid id, bool reconsider)
+    private long? Prepare(Db db, Guid id, bool reconsider, bool corrected)
     {
-        if (StandingStore.IsFresh(db, id, clock.Today, Standing.Rules))
+        // Another write's work may have come first, and would not ask again what a correction asks.
+        if (!corrected && StandingStore.IsFresh(db, id, clock.Today, Standing.Rules))
             return null;
         var seq = StandingStore.Seq(db, id);
         if (reconsider)
