@@ -213,29 +213,31 @@ public sealed class Database
     /// <summary>The same, where an answer can ask that nothing is kept.</summary>
     public T Write<T>(Func<Db, T> work, Func<T, bool> commit)
     {
-        var (result, reconsidered, stale) = WriteOnly(
-            db =>
-            {
-                var before = Consequences?.Stale(db) ?? [];
-                var result = work(db);
-                var stale = (Consequences?.Stale(db) ?? []).Except(before).ToArray();
-                if (Consequences?.IsSoon(stale.Length) == true)
-                    ImmutableInterlocked.Update(ref following, (all, more) => all.Union(more), stale);
-                return (result, db.Reconsidered, stale);
-            },
-            answer => commit(answer.result)
-        );
+        Guid[] stale = [];
+        IReadOnlyDictionary<Guid, bool> reconsidered = new Dictionary<Guid, bool>();
         try
         {
+            var result = WriteOnly(
+                db =>
+                {
+                    var before = Consequences?.Stale(db) ?? [];
+                    var result = work(db);
+                    (stale, reconsidered) = ([.. (Consequences?.Stale(db) ?? []).Except(before)], db.Reconsidered);
+                    if (Consequences?.IsSoon(stale.Length) == true)
+                        ImmutableInterlocked.Update(ref following, (all, more) => all.Union(more), stale);
+                    return result;
+                },
+                commit
+            );
             if (commit(result))
                 Consequences?.Follow(reconsidered, stale);
+            return result;
         }
         finally
         {
+            // Also when nothing was kept: otherwise an old standing would pass for one that is right in a moment.
             ImmutableInterlocked.Update(ref following, (all, done) => all.Except(done), stale);
         }
-
-        return result;
     }
 
     /// <summary>Writes, and nothing follows from it: for what follows itself.</summary>

@@ -105,6 +105,27 @@ public sealed class StandingTests : IDisposable
         Assert.Equal(Rebuilt(), Kept());
     }
 
+    // What is kept of somebody passes for right while it is worked out, and no longer: not when the write comes to nothing.
+    [Fact]
+    public void A_write_that_comes_to_nothing_is_followed_by_nothing()
+    {
+        Start();
+        Settled();
+        Assert.Throws<InvalidOperationException>(() =>
+            database.Write<bool>(
+                db =>
+                {
+                    AthleteStore.AddBodyMass(db, Anyone(db), new(ids.Next(today), new(today, Mass())), Now);
+                    Assert.Single(StandingStore.Stale(db));
+                    return true;
+                },
+                _ => throw new InvalidOperationException()
+            )
+        );
+        Assert.Empty(database.Read(db => db.Following));
+        Assert.Empty(database.Read(StandingStore.Stale));
+    }
+
     [Fact]
     public void A_set_of_a_session_that_goes_on_changes_nothing_that_stands()
     {

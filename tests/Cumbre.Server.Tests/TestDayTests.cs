@@ -110,6 +110,19 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(200, (await Write($"{won}", "")).Status);
         Assert.Equal(200, (await Write("20", "", $"{won}")).Status);
         Assert.Equal(409, (await Write("", $"{won}")).Status);
+        // The same figure without the pain that another device noted with it would lose the pain.
+        var hurt = await Cell(
+            path,
+            athlete.Id,
+            "pull-up-max",
+            "20",
+            id: id,
+            pain: 4,
+            place: "left elbow",
+            known: ["20"]
+        );
+        Assert.Equal(200, hurt.Status);
+        Assert.Equal(409, (await Write("20", "")).Status);
         Assert.Equal(200, (await Write("", "20")).Status);
         Assert.Equal(409, (await Write("9", "20")).Status);
         Assert.Empty((await coach.Get(path)).Ok["cells"]!.AsArray());

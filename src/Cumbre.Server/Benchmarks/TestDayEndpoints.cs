@@ -261,7 +261,7 @@ internal static class PutCell
             var there = TestDayStore.Results(db, id).FirstOrDefault(r => r.Result.Id == resultId)?.Result;
             if (
                 request.Known is { } known
-                && !Holds(there, request.Text, benchmark, athlete)
+                && !IsSame(there, request, benchmark, athlete)
                 && !known.Any(k => Holds(there, k, benchmark, athlete))
             )
                 return (ProblemHttpResult)
@@ -320,6 +320,23 @@ internal static class PutCell
             var stored = TestDayStore.Results(db, id).First(r => r.Result.Id == resultId);
             return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));
         });
+
+    /// <summary>Sent again after a lost answer: not the figure alone, also how it was done and what hurt.</summary>
+    private static bool IsSame(
+        BenchmarkResult? stored,
+        CellRequest request,
+        Benchmark benchmark,
+        AthleteProfile athlete
+    ) =>
+        Holds(stored, request.Text, benchmark, athlete)
+        && (
+            stored is null
+            || SheetCell.Of(athlete.Id, stored) is var there
+                && there.Form == request.Form
+                && (there.Pain ?? 0) == (request.Pain ?? 0)
+                && (there.PainPlace ?? "") == (request.PainPlace?.Trim() ?? "")
+                && (there.SetUp ?? "") == (request.SetUp?.Trim() ?? "")
+        );
 
     /// <summary>Is what is stored what the text says?</summary>
     private static bool Holds(BenchmarkResult? stored, string text, Benchmark benchmark, AthleteProfile athlete)

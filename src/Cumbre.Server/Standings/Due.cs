@@ -61,14 +61,13 @@ public sealed record ToldPain(
     bool Stopped
 )
 {
-    private const int PainDays = 7;
+    /// <summary>Pain is shown for so many days.</summary>
+    internal const int Days = 7;
 
     /// <summary>The worst of each place in the last week, and every stop that holds.</summary>
     internal static IEnumerable<ToldPain> Of(Guid id, string name, AthleteAtWork athlete)
     {
-        var recent = athlete.PainReports.Where(r =>
-            r.Day >= athlete.Today.AddDays(-PainDays) && r.Day <= athlete.Today
-        );
+        var recent = athlete.PainReports.Where(r => r.Day >= athlete.Today.AddDays(-Days) && r.Day <= athlete.Today);
         return recent
             .Concat(athlete.Stops.Select(s => s.Because))
             .GroupBy(r => r.Place.Said)

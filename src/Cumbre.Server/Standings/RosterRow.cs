@@ -56,8 +56,6 @@ public sealed record RosterRow(
     IReadOnlyList<RosterGoal> Goals
 )
 {
-    private const int PainDays = 7;
-
     internal static RosterRow Of(AthleteProfile profile, AthleteAtWork athlete, IEnumerable<CoachPlacement> coach)
     {
         var (snapshot, atlas, today) = (athlete.Athlete, athlete.Atlas, athlete.Today);
@@ -101,7 +99,7 @@ public sealed record RosterRow(
                 athlete
                     .PainReports.Where(r =>
                         r.Level >= PainRules.EaseFrom
-                        && r.Day >= athlete.Today.AddDays(-PainDays)
+                        && r.Day >= athlete.Today.AddDays(-ToldPain.Days)
                         && r.Day <= athlete.Today
                     )
                     .Select(r => new Complaint(r.Place.Said, r.Level, null))
