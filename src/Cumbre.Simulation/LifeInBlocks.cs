@@ -58,7 +58,7 @@ public static class LifeInBlocks
                 .Generate(work, new("Block", day, _ => ids.Next(day)), DoseRules.Shipped, GeneratorRules.Shipped)
                 .Block;
             var doses = DoseReader.Read(generated, work, DoseRules.Shipped);
-            cautions += BlockChecks.Of(generated, doses, work, DoseRules.Shipped).Count;
+            cautions += BlockChecks.Of(generated, doses, work, DoseRules.Shipped).Count(c => c.KeptBecause is null);
             var held = doses.SelectMany(d => d.Sessions).ToArray();
             longest = held.Select(s =>
                     s.Seconds - 60 * (athlete.Intake.Minutes ?? GeneratorRules.Shipped.MinutesUnknown)

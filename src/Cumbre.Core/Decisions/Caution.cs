@@ -7,67 +7,6 @@ using Cumbre.Core.Safety;
 namespace Cumbre.Core.Decisions;
 
 /// <summary>
-/// How a movement is eased for pain in the middle of the scale: the first form of the list that applies.
-/// </summary>
-internal static class Easing
-{
-    private const decimal OtherGrip = 0.95m,
-        Less = 0.90m;
-
-    /// <summary>
-    /// The place's first substitute (grip, parallettes), then a tenth less of the system or an easier rung, then
-    /// slower, then fewer sets.
-    /// Common practice, no source.
-    /// </summary>
-    public static MovementDose Of(AthleteAtWork athlete, Movement movement, Prescription plan, PainPlace place)
-    {
-        var context = athlete.ContextOf(movement);
-        if (FirstSubstitute(movement, plan, place, context) is { } substitute)
-            return new(movement.Slug, substitute);
-        var lighter = Adjust.ToSystemShare(plan, Less, context);
-        if (lighter != plan)
-            return new(movement.Slug, lighter);
-        if (
-            plan.Load is null
-            && context is not null
-            && movement.AssistedBy is { } helped
-            && Neighbours.Band(athlete, context.BodyMass.Value.Kilograms * (1 - Less)) is { } band
-            && KitCheck.Missing(athlete.Atlas.Catalogue.Movements[helped], athlete) is null
-        )
-            return new(helped, plan with { Load = band });
-        if (
-            movement
-                .Easier.Select(e => athlete.Atlas.Catalogue.Movements[e])
-                .FirstOrDefault(e =>
-                    e.Pattern == movement.Pattern
-                    && e.Measure == movement.Measure
-                    && KitCheck.Missing(e, athlete) is null
-                ) is
-            { } easier
-        )
-            return new(easier.Slug, plan);
-        return new(
-            movement.Slug,
-            Adjust.ThirdFewerSets(plan) is var fewer && fewer != plan ? fewer : Adjust.ThirdLess(plan)
-        );
-    }
-
-    private static Prescription? FirstSubstitute(
-        Movement movement,
-        Prescription plan,
-        PainPlace place,
-        ResolutionContext? context
-    )
-    {
-        if (place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip && plan.Grips is not [Grip.Neutral])
-            return Adjust.ToSystemShare(plan, OtherGrip, context) with { Grips = [Grip.Neutral] };
-        if (place.Covers(BodyPlace.Wrist) && movement.IsOnFloor && plan.SetUp?.On is null)
-            return plan with { SetUp = (plan.SetUp ?? new SetUp()) with { On = Surface.Parallettes } };
-        return null;
-    }
-}
-
-/// <summary>
 /// The way back after a stop was cleared: that of missed weeks by the days that were lost, and at least 10 % of the
 /// system less.
 /// </summary>

@@ -1,4 +1,5 @@
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Core.Decisions;
 

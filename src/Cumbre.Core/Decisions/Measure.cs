@@ -2,6 +2,7 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Core.Decisions;
 

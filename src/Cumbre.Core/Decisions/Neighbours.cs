@@ -127,17 +127,7 @@ public static class Neighbours
             return UsualDose.For(movement, athlete);
         var helped = athlete.Atlas.Catalogue.Movements.Values.Any(m => m.AssistedBy == movement.Slug);
         var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null) ?? RepDose.FindsLevel(helped);
-        return dose with { Sides = sides, Load = helped && Band(athlete, 0) is { } band ? band : null };
-    }
-
-    /// <summary>The weakest band that helps by at least so many kg; null: there is none.</summary>
-    public static BandHelp? Band(AthleteAtWork athlete, decimal atLeastKg)
-    {
-        var help = athlete
-            .Gear.Bands.Select(b => b.Help(athlete.Today).Value)
-            .Where(h => h.Kilograms >= atLeastKg - 0.01m);
-        var chosen = atLeastKg > 0 ? help.OrderBy(h => h.Kilograms) : help.OrderByDescending(h => h.Kilograms);
-        return chosen.Select(h => new BandHelp(Measures.MassEntry.Kg(Math.Round(h.Kilograms, 1)))).FirstOrDefault();
+        return dose with { Sides = sides, Load = helped && Easing.Band(athlete, 0) is { } band ? band : null };
     }
 
     private static bool MayTrain(AthleteAtWork athlete, Movement movement) =>

@@ -1,5 +1,6 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Core.Decisions;
 
@@ -213,7 +214,7 @@ internal static class Progress
             return null;
         return new(
             ProposalKind.Easier,
-            new(easier.Slug, plan with { Load = Neighbours.Band(s.Athlete, s.Body.Kilograms / 10) }),
+            new(easier.Slug, plan with { Load = Easing.Band(s.Athlete, s.Body.Kilograms / 10) }),
             ProposalCause.BelowZone,
             why
         );

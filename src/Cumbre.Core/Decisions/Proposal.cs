@@ -1,5 +1,6 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Core.Decisions;
 
@@ -129,9 +130,6 @@ public enum ProposalCause
     /// <summary>Of decisions that earlier versions proposed.</summary>
     Unfinished,
 }
-
-/// <summary>A movement with a plan.</summary>
-public sealed record MovementDose(string Movement, Prescription Plan);
 
 /// <summary>A decision offered to the coach. Nothing changes until it is accepted.</summary>
 /// <param name="Kind">What.</param>

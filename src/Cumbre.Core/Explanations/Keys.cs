@@ -123,6 +123,9 @@ public enum RuleId
     /// <summary>Why an exercise stands in a generated block. (role)</summary>
     ItemChosen,
 
+    /// <summary>A line done on paper by the athlete's twin.</summary>
+    DryRun,
+
     /// <summary>Without progress: a third of the reps or seconds less. (exposures)</summary>
     BackOffByThird,
 
@@ -501,6 +504,45 @@ public enum StepKey
 
     /// <summary>The best is unknown: sets that find the level. () -> line</summary>
     FindsLevel,
+
+    /// <summary>Reckoned from a related movement. (related movement, its best) -> reps</summary>
+    EstimatedFrom,
+
+    /// <summary>Few reps are known: more and shorter sets, for practice. (best) -> line</summary>
+    PracticeDose,
+
+    /// <summary>With the strongest band, as the strict one is not there yet. (strict movement, its best) -> help</summary>
+    WithHelp,
+
+    /// <summary>The first load is a guess from sets without load. (best, system for one rep) -> added load</summary>
+    GuessedLoad,
+
+    /// <summary>A guess is capped at a share of body mass. (percent) -> added load</summary>
+    CappedAt,
+
+    /// <summary>Another grip or rings start under their lift. (percent, lift) -> system for one rep</summary>
+    UnderItsLift,
+
+    /// <summary>A set of few reps that tests the guess. (week) -> line</summary>
+    TestsGuess,
+
+    /// <summary>Eased, as it loads what hurts. (place, pain) -> line</summary>
+    EasedFor,
+
+    /// <summary>Added, as there were minutes left and the pattern was short of sets. (sets of the pattern, middle of the usual) -> sets</summary>
+    FillsMinutes,
+
+    /// <summary>One set fewer or easier, as it would not have been done to the end. (set, reps left) -> line</summary>
+    DryRunMends,
+
+    /// <summary>By a choice of the athlete's schools. (question, choice) -> line</summary>
+    BySchool,
+
+    /// <summary>Work that protects a joint. (movers) -> name</summary>
+    Protects,
+
+    /// <summary>It trains what a support of the goal asks for. (goal) -> name</summary>
+    SupportsGoal,
 
     /// <summary>Lighter than the zone asks, so slower and by reserve. (best) -> line</summary>
     SlowedDown,

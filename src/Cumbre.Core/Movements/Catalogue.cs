@@ -59,6 +59,7 @@ public sealed class Catalogue
 
     private readonly BenchmarkFile benchmarkFile;
     private readonly ILookup<string, Benchmark> byMovement;
+    private readonly ILookup<string, Movement> byHelp;
 
     /// <exception cref="CatalogueException">Two entries share a slug or a name, or an entry names one that does not
     /// exist.</exception>
@@ -107,6 +108,9 @@ public sealed class Catalogue
             ));
         Benchmarks = CatalogueJson.Index("benchmarks.json", own.Concat(implied), b => b.Slug);
         byMovement = Benchmarks.Values.ToLookup(b => b.Movement, StringComparer.Ordinal);
+        byHelp = Movements
+            .Values.Where(m => m.AssistedBy is not null)
+            .ToLookup(m => m.AssistedBy!, StringComparer.Ordinal);
         Names = new(Benchmarks, Movements);
         Schools = schools.Schools;
         SchoolsBySlug = CatalogueJson.Index("schools.json", schools.Schools, s => s.Slug);
@@ -123,6 +127,9 @@ public sealed class Catalogue
 
     /// <summary>The tests of a movement.</summary>
     public IEnumerable<Benchmark> BenchmarksOf(string movement) => byMovement[movement];
+
+    /// <summary>The movements that one helps with measured help.</summary>
+    public IEnumerable<Movement> HelpedBy(string assisted) => byHelp[assisted];
 
     public BenchmarkNames Names { get; }
 

@@ -12,6 +12,9 @@ public static class PrescriptionResolver
     /// <summary>A set with this many reps in reserve or fewer is hard.</summary>
     public const int HardReserve = 4;
 
+    /// <summary>Under this age no single-rep maximum is lifted (this project's choice).</summary>
+    public const int AgeOfMaximum = 16;
+
     /// <summary>
     /// A lever raise counts so long a rep in straight-arm time, a lever row with bent arms less (this project's choice,
     /// low confidence).
@@ -199,9 +202,11 @@ public static class PrescriptionResolver
         ResolutionContext context
     )
     {
-        // Speed work stops before it is hard, and what prepares or loosens is no load.
-        if (plan.IsFast || context.Movement?.Pattern is Pattern.Mobility or Pattern.ShoulderBlade)
+        // What prepares or loosens is no load; speed work stops before it is hard, so that a set counts half.
+        if (context.Movement?.Pattern is Pattern.Mobility or Pattern.ShoulderBlade)
             return 0;
+        if (plan.IsFast)
+            return sets.Count(s => s.Part == 1) / 2;
         return sets.Where(s => s.Part == 1)
             .Count(set =>
             {
@@ -239,8 +244,10 @@ public static class PrescriptionResolver
         if (plan is DropSet)
             Add(CautionId.DropForm);
         if (
-            context.Age < 16
+            context.Age < AgeOfMaximum
             && sets.Any(s => s.RepsHigh == 1 && s.Seconds is null && s.Role is SetRole.Work or SetRole.Top)
+            // A single of which two are there is no maximum.
+            && (context.Bests.Reps is null or <= 1 || loads.Any(l => l.Value.Made > Mass.Zero))
         )
             Add(CautionId.MinorNoSingle);
         if (plan is OnTheClock { RestInSlot: < 0 } clock)

@@ -56,6 +56,7 @@ public sealed class AthleteAtWork
     /// <summary>Lines that are remembered, as one is typed key by key.</summary>
     private const int LinesMost = 4000;
 
+    private readonly ConcurrentDictionary<string, Capacity> capacities = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<
         (string, WrittenLine),
@@ -226,6 +227,14 @@ public sealed class AthleteAtWork
 
         return new(reps, hold, BurstRatioOf(movement));
     }
+
+    /// <summary>What the athlete can do of a movement without load, and from what it is known.</summary>
+    public Capacity CapacityOf(Movement movement) =>
+        capacities.GetOrAdd(
+            movement.Slug,
+            static (_, x) => Capacity.Of(x.movement, x.athlete),
+            (movement, athlete: this)
+        );
 
     /// <summary>What a plan of this movement is resolved against; null without a body mass.</summary>
     public ResolutionContext? ContextOf(Movement movement)

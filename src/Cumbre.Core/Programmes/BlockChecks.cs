@@ -183,8 +183,12 @@ public static class BlockChecks
 
     private static IEnumerable<ProgrammeCaution> Balance(WeekDose week, SessionDose[] open, DoseRules rules)
     {
-        // A week with a handful of sets has no balance to speak of.
-        if (week.Pull + week.Push < rules.HardSets.Min(p => p.From) * 2 || week.Unfinished)
+        // A week with a handful of sets has no balance to speak of, and tests are no training.
+        if (
+            week.Pull + week.Push < rules.HardSets.Min(p => p.From) * 2
+            || week.Unfinished
+            || week.Kind == WeekKind.Retest
+        )
             yield break;
         var pulls = week.Push == 0 || (decimal)week.Pull / week.Push > rules.PullToPushTo;
         if (!pulls && (decimal)week.Pull / week.Push >= rules.PullToPushFrom)
@@ -192,13 +196,13 @@ public static class BlockChecks
         var heavier = open.SelectMany(s => s.Items)
             .Where(i =>
                 i.Resolved is { HardSets: > 1 }
-                && (pulls ? DoseReader.IsPull(i.Movement!.Pattern) : DoseReader.IsPush(i.Movement!.Pattern))
+                && (pulls ? DoseReader.IsBentPull(i.Movement!.Pattern) : DoseReader.IsBentPush(i.Movement!.Pattern))
             )
             .MaxBy(i => i.Resolved!.HardSets);
         var lighter = open.SelectMany(s => s.Items)
             .Where(i =>
                 i.Resolved is { HardSets: > 0 }
-                && (pulls ? DoseReader.IsPush(i.Movement!.Pattern) : DoseReader.IsPull(i.Movement!.Pattern))
+                && (pulls ? DoseReader.IsBentPush(i.Movement!.Pattern) : DoseReader.IsBentPull(i.Movement!.Pattern))
             )
             .MinBy(i => i.Resolved!.HardSets);
         Remedy[] more =
@@ -322,9 +326,11 @@ public static class BlockChecks
                         heaviest.Item.Id,
                         Smaller(heaviest, from, context)
                     );
-                // An easy week is lighter on purpose, and nothing to step up from.
+                // An easy week is lighter on purpose, and a lighter day of the same week is nothing to step up from.
                 if (week.Kind == WeekKind.Loading)
-                    last[lift.Key] = load;
+                    last[lift.Key] = last.TryGetValue(lift.Key, out var heaviestSoFar)
+                        ? Mass.Max(heaviestSoFar, load)
+                        : load;
             }
         }
     }

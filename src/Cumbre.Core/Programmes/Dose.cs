@@ -37,8 +37,8 @@ public sealed record SessionDose(
 /// <param name="Kind">What it is for.</param>
 /// <param name="Sessions">By day.</param>
 /// <param name="Patterns">Hard sets by pattern, with the usual range.</param>
-/// <param name="Pull">Hard sets of pulling.</param>
-/// <param name="Push">Hard sets of pushing.</param>
+/// <param name="Pull">Hard sets of pulling with bent arms.</param>
+/// <param name="Push">Hard sets of pushing with bent arms.</param>
 /// <param name="StraightArm">Straight-arm work, explained against the week before.</param>
 /// <param name="StraightArmMost">The most that the ramp allows in the same measure; null: nothing before it to grow
 /// from.</param>
@@ -87,6 +87,15 @@ public static class DoseReader
 {
     private static readonly Pattern[] Pulling = [Pattern.VerticalPull, Pattern.HorizontalPull, Pattern.StraightArmPull];
     private static readonly Pattern[] Pushing = [Pattern.VerticalPush, Pattern.HorizontalPush, Pattern.StraightArmPush];
+
+    /// <summary>
+    /// Pulling with bent arms: what is held in balance with pushing, as straight-arm work has a ramp of its own (common
+    /// practice, no source).
+    /// </summary>
+    public static bool IsBentPull(Pattern pattern) => pattern is Pattern.VerticalPull or Pattern.HorizontalPull;
+
+    /// <summary>The same for pushing.</summary>
+    public static bool IsBentPush(Pattern pattern) => pattern is Pattern.VerticalPush or Pattern.HorizontalPush;
 
     public static bool IsPull(Pattern pattern) => Pulling.Contains(pattern);
 
@@ -161,8 +170,8 @@ public static class DoseReader
                     .HardSets.Select(p => new PatternSets(p.Pattern, SetsOf(p.Pattern), p.From, p.To))
                     .Where(p => p.Sets > 0 || p.Pattern < Pattern.StraightArmPull),
             ],
-            Pulling.Sum(SetsOf),
-            Pushing.Sum(SetsOf),
+            Pulling.Where(IsBentPull).Sum(SetsOf),
+            Pushing.Where(IsBentPush).Sum(SetsOf),
             Explain(sessions, before, byMoment, now, most, rules),
             most,
             byMoment,

@@ -3,7 +3,19 @@ using Cumbre.Core.Movements;
 namespace Cumbre.Core.Programmes;
 
 /// <summary>The usual hard sets of a pattern in a week.</summary>
-public sealed record PatternDose(Pattern Pattern, int From, int To);
+/// <param name="Pattern">Which.</param>
+/// <param name="From">Fewest.</param>
+/// <param name="To">Most.</param>
+/// <param name="ElseFrom">Fewest where the pattern belongs to no goal; null: the same.</param>
+/// <param name="ElseTo">Most where it belongs to none; null: the same.</param>
+public sealed record PatternDose(Pattern Pattern, int From, int To, int? ElseFrom = null, int? ElseTo = null)
+{
+    /// <summary>The middle of the usual range, rounded down.</summary>
+    public int Middle(bool isGoals) => isGoals ? (From + To) / 2 : ((ElseFrom ?? From) + (ElseTo ?? To)) / 2;
+
+    /// <summary>The most that a generated week holds.</summary>
+    public int Most(bool isGoals) => isGoals ? To : ElseTo ?? To;
+}
 
 /// <summary>
 /// A zone of Prilepin's table (from memory): share of the maximum in percent, the upper end included, and the reps of a
@@ -32,6 +44,7 @@ public sealed record DoseRules(
     decimal StraightArmRampPercent,
     int HardSessionsOfJointLoad,
     int ItemsPerSession,
+    int SetsPerNinetyMinutes,
     IReadOnlyList<PrilepinZone> Prilepin,
     IReadOnlyList<LevelFinders> LevelFinding
 )
@@ -47,6 +60,9 @@ public sealed record DoseRules(
     /// <summary>May the movement find the level of its pattern?</summary>
     public bool FindsLevel(Movement movement) =>
         LevelFinding.Any(l => l.Pattern == movement.Pattern && l.Movements.Contains(movement.Slug));
+
+    /// <summary>The most working sets of a session of so many minutes, pro rata; at least one.</summary>
+    public int SetsIn(int minutes) => Math.Max(1, SetsPerNinetyMinutes * minutes / 90);
 
     public PatternDose? Of(Pattern pattern) => HardSets.FirstOrDefault(p => p.Pattern == pattern);
 }

@@ -60,6 +60,7 @@ internal static class ItemChecks
         if (
             athlete.Holding(movement, item.Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true) is { } pain
             && !SparesSoreSide(item.Plan, pain)
+            && (pain.Stopped || !Easing.Spares(movement, item.Plan, pain.Place))
         )
         {
             yield return Caution(
@@ -80,6 +81,8 @@ internal static class ItemChecks
             var note in resolved
                 .Cautions.Concat(resolved.Loads.SelectMany(l => l.Why.Cautions))
                 .Where(c => Speaks(c.Id))
+                // A test may be shorter than a working hold.
+                .Where(c => item.Item.Role != ItemRole.Retest || c.Id != CautionId.HoldTooShort)
                 .DistinctBy(c => c.Id)
         )
             yield return Caution(
@@ -138,6 +141,8 @@ internal static class ItemChecks
     {
         if (rules.FindsLevel(movement) && !athlete.KnowsLevel(movement.Pattern))
             return null;
+        if (IsHelpThatIsNeeded(movement, athlete))
+            return null;
         var steps = athlete.StepsOf(movement.Slug);
         return
             steps.Count == 0
@@ -148,6 +153,34 @@ internal static class ItemChecks
             ? null
             : steps[0];
     }
+
+    /// <summary>
+    /// Measured help makes a movement as easy as it has to be, so it waits for no step of the path: it is trained as
+    /// soon as the gates of its ladder so far are met and the movement without it is not strong enough.
+    /// </summary>
+    private static bool IsHelpThatIsNeeded(Movement movement, AthleteAtWork athlete) =>
+        StandsInForHelp(movement, athlete)
+        || movement.Measure == BenchmarkMeasure.Reps
+            && athlete
+                .Atlas.Catalogue.HelpedBy(movement.Slug)
+                .Any(strict => athlete.BestsOf(strict).Reps <= RepDose.PracticeUpTo)
+            && athlete
+                .StepsOf(movement.Slug)
+                .All(at => Enumerable.Range(0, at.Index + 1).All(athlete.Placements[at.Ladder.Slug].GatesMet));
+
+    /// <summary>Lowering alone, where the measured help of a movement that is not there yet is not at hand.</summary>
+    private static bool StandsInForHelp(Movement movement, AthleteAtWork athlete) =>
+        movement.Measure == BenchmarkMeasure.SecondsPerDescent
+        && movement
+            .Harder.Select(h => athlete.Atlas.Catalogue.Movements[h])
+            .Any(strict =>
+                strict.AssistedBy is { } help
+                && strict.Measure == BenchmarkMeasure.Reps
+                && athlete.BestsOf(strict).Reps <= FewReps
+                && KitCheck.Missing(athlete.Atlas.Catalogue.Movements[help], athlete) is not null
+            );
+
+    private const int FewReps = 2;
 
     private static string GateOf(StepAtWork step, AthleteAtWork athlete)
     {

@@ -2,6 +2,7 @@ using Cumbre.Core.Decisions;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Storage.Decisions;
 

@@ -58,7 +58,8 @@ public static class BlockGenerator
                 wish,
                 notices
             );
-            var fit = new FitWeek(athlete, dose, rules, builder.Minutes);
+            var proof = new Proof(athlete);
+            var fit = new FitWeek(athlete, dose, rules, builder.Minutes, PatternsOfGoals(skills), proof);
             var first = builder.FirstWeek();
             foreach (var day in first)
             {
@@ -68,19 +69,33 @@ public static class BlockGenerator
                     notices.Add(Notice.Of(NoticeId.MinutesShort, Quantity.Count(builder.Minutes)));
             }
 
+            NoticesOfGoals(skills, first);
+            foreach (var day in first)
+                proof.Mend(day);
             fit.Cap(first);
             fit.Balance(first);
             foreach (var day in first.Where(d => d.Items.Count > 0))
                 builder.Frames(day);
+            fit.Fill(first, builder.More);
+            foreach (var day in first.Where(d => d.Items.Count > 0))
+                builder.Frames(day);
 
-            var weeks = new Weeks(athlete, dose, rules, fit);
+            var weeks = new Weeks(athlete, dose, rules, fit, proof);
             var loading = new List<IReadOnlyList<DraftDay>> { first };
             for (var week = 1; week < (wish.LoadingWeeks ?? rules.LoadingWeeks); week++)
+            {
                 loading.Add(weeks.Loading(first, loading[^1], week));
-            var last = weeks.Easy(first);
+                foreach (var day in loading[^1])
+                {
+                    proof.Mend(day);
+                    fit.Trim(day);
+                }
+            }
+
+            var last = weeks.Easy(first, loading[^1]);
             if (IsNewcomer)
                 TestsFirst(first, builder, fit);
-            TestsLast(last, builder, fit);
+            TestsLast(last, loading[^1], skills, builder, fit);
             if (first.All(d => d.Items.Count == 0))
                 notices.Add(Notice.Of(NoticeId.NothingToTrain));
             return new Mending(athlete, wish, dose, rules, notices).Mend([.. loading, last]) with
@@ -90,46 +105,100 @@ public static class BlockGenerator
             };
         }
 
+        /// <summary>The patterns that the goals are made of: their own, those of their steps and of what holds them back.</summary>
+        private static HashSet<Pattern> PatternsOfGoals(IReadOnlyList<Skill> skills) =>
+            [
+                .. skills
+                    .Where(s => s.Advance)
+                    .SelectMany(s =>
+                        new[] { s.Ladder.Pattern, s.Movement?.Pattern, s.LimitingMovement?.Pattern }.OfType<Pattern>()
+                    ),
+            ];
+
         private bool IsNewcomer => !gym.Catalogue.Benchmarks.Keys.Any(athlete.Book.Has);
 
         /// <summary>A newcomer's first session is the battery.</summary>
         private void TestsFirst(IReadOnlyList<DraftDay> week, SessionBuilder builder, FitWeek fit)
         {
             notices.Add(Notice.Of(NoticeId.NoTests));
-            if (week.Count > 0)
-                PutTests(week[0], builder, fit);
-        }
-
-        /// <summary>The last session of the easy week is the retest.</summary>
-        private void TestsLast(IReadOnlyList<DraftDay> week, SessionBuilder builder, FitWeek fit)
-        {
-            if (week.Count == 0)
+            if (week.Count == 0 || Retest.Battery(gym, notices) is not { Count: > 0 } tests)
                 return;
-            PutTests(week[^1], builder, fit);
-            // What is tested on the next day is not tired the day before.
-            if (week.Count > 1 && week[^1].Shape.Weekday - week[^2].Shape.Weekday == 1)
-                week[^2].Items.RemoveAll(i => i.IsStraightArm || Trainable.PressesFromFloor(i.Movement));
+            foreach (var left in PutTests(week[0], tests, builder, fit))
+                leftOut.Add(LeftOutOf(week[0], left));
         }
 
-        private void PutTests(DraftDay day, SessionBuilder builder, FitWeek fit)
+        /// <summary>The last session of the easy week is the retest; where it does not hold the tests, the last two are.</summary>
+        private void TestsLast(
+            IReadOnlyList<DraftDay> week,
+            IReadOnlyList<DraftDay> trained,
+            IReadOnlyList<Skill> skills,
+            SessionBuilder builder,
+            FitWeek fit
+        )
         {
-            var tests = Retest.Of(gym, notices);
+            var days = week.Where(d => d.Items.Count > 0).ToArray();
+            if (days.Length == 0)
+                return;
+            var tests = Retest.Of(gym, skills, trained, notices);
             if (tests.Count == 0)
+            {
+                notices.Add(Notice.Of(NoticeId.NothingToTest));
                 return;
+            }
+
+            var left = PutTests(days[^1], tests, builder, fit);
+            if (left.Count > 0 && days.Length > 2)
+                left = PutTests(days[^2], left, builder, fit);
+            foreach (var draft in left)
+                leftOut.Add(LeftOutOf(days[^1], draft));
+            // What is tested on the next day is not tired the day before.
+            if (days.Length > 1 && days[^1].Shape.Weekday - days[^2].Shape.Weekday == 1)
+                days[^2]
+                    .Items.RemoveAll(i =>
+                        i.Role != SlotRole.Test && (i.IsStraightArm || Trainable.PressesFromFloor(i.Movement))
+                    );
+        }
+
+        private LeftOut LeftOutOf(DraftDay day, Draft draft) =>
+            new(day.Shape.DayOfWeek, DropKind.Main, draft.Movement.Name, draft.Read(athlete).Seconds);
+
+        /// <summary>What does not fit is given back.</summary>
+        private static IReadOnlyList<Draft> PutTests(
+            DraftDay day,
+            IReadOnlyList<Draft> tests,
+            SessionBuilder builder,
+            FitWeek fit
+        )
+        {
             day.Items.Clear();
             day.Items.AddRange(tests);
             builder.Frames(day);
+            var left = new List<Draft>();
             while (fit.IsOver(day) && day.Items.Count > 1)
             {
-                leftOut.Add(
-                    new(
-                        day.Shape.DayOfWeek,
-                        DropKind.Main,
-                        day.Items[^1].Movement.Name,
-                        day.Items[^1].Read(athlete).Seconds
-                    )
-                );
+                left.Insert(0, day.Items[^1]);
                 day.Items.RemoveAt(day.Items.Count - 1);
+                builder.Frames(day);
+            }
+
+            return left;
+        }
+
+        /// <summary>A goal that nothing of the week serves is said, whatever the reason.</summary>
+        private void NoticesOfGoals(IReadOnlyList<Skill> skills, IReadOnlyList<DraftDay> week)
+        {
+            foreach (var skill in skills.Where(s => s.Advance))
+            {
+                var steps = skill.Ladder.Steps.Select(s => s.Movement).ToHashSet(StringComparer.Ordinal);
+                var serves = week.SelectMany(d => d.Items)
+                    .Any(i =>
+                        i.Skill == skill
+                        || i.Movement == skill.LimitingMovement
+                        || steps.Contains(i.Movement.Slug)
+                        || (rules.IsBase(skill.Ladder.Slug) && i.Movement.Pattern == skill.Ladder.Pattern)
+                    );
+                if (!serves && !notices.Any(n => n.Args.Any(a => a.Code == skill.Ladder.Name)))
+                    notices.Add(Notice.Of(NoticeId.GoalGivesWay, Quantity.Name(skill.Ladder.Name)));
             }
         }
 
@@ -143,7 +212,7 @@ public static class BlockGenerator
             foreach (var pain in intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom))
                 notices.Add(
                     Notice.Of(
-                        pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainLeftOut,
+                        pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainEased,
                         Quantity.Name(pain.Place),
                         Quantity.Pain(pain.Level)
                     )

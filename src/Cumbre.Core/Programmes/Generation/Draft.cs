@@ -54,12 +54,25 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
 
     public bool Joined { get; set; }
 
+    /// <summary>Its dose is a guess or an estimate, to be held against the first session.</summary>
+    public bool IsGuess { get; set; }
+
+    /// <summary>Nothing is known of it: it is dosed anew after its first session.</summary>
+    public bool FindsLevel { get; init; }
+
+    /// <summary>Below the zone on purpose, as few reps are there.</summary>
+    public bool IsPractice { get; init; }
+
+    /// <summary>Eased, as it loads what hurts.</summary>
+    public bool IsEased { get; set; }
+
     public string Line => NotationPrinter.Print(Plan);
 
     public bool IsStraightArm => Movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
 
     /// <summary>Short singles of a step that is not earned for volume yet.</summary>
-    public bool IsExposure => Skill is { StepBefore: not null } && Movement == Skill.Movement;
+    public bool IsExposure =>
+        Skill is { StepBefore: not null } && Movement == Skill.Movement && Plan is HoldSets or VariedHolds;
 
     public bool IsMain => Role is SlotRole.MainPull or SlotRole.MainPush;
 
@@ -67,24 +80,45 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
 
     /// <summary>The part that decisions know it by.</summary>
     public ItemRole ItemRole =>
-        (Role, Plan) switch
+        Role switch
         {
-            (SlotRole.Test, _) => ItemRole.Retest,
-            (_, PracticeSets) => ItemRole.Practice,
-            (_, MaxSets { Effort: InReserve }) => ItemRole.LevelFinding,
-            (SlotRole.SkillHard, _) => ItemRole.Hard,
-            (SlotRole.SkillLight, _) => ItemRole.Light,
-            (SlotRole.SkillKept, _) => ItemRole.Kept,
-            (SlotRole.Limiting, _) => ItemRole.Limiting,
-            (SlotRole.MainPull or SlotRole.MainPush, _) => ItemRole.Main,
-            (SlotRole.SecondPull or SlotRole.SecondPush, _) => ItemRole.Second,
-            (SlotRole.Mobility, _) => ItemRole.Preparation,
+            SlotRole.Test => ItemRole.Retest,
+            SlotRole.Mobility => ItemRole.Preparation,
+            _ when Movement.Pattern == Pattern.Mobility => ItemRole.Preparation,
+            _ when Plan is PracticeSets => ItemRole.Practice,
+            SlotRole.SkillLight => ItemRole.Light,
+            SlotRole.SkillKept => ItemRole.Kept,
+            _ when FindsLevel => ItemRole.LevelFinding,
+            SlotRole.SkillHard => ItemRole.Hard,
+            SlotRole.Limiting => ItemRole.Limiting,
+            _ when IsPractice => ItemRole.Practice,
+            SlotRole.MainPull or SlotRole.MainPush => ItemRole.Main,
+            SlotRole.SecondPull or SlotRole.SecondPush => ItemRole.Second,
             _ => ItemRole.Support,
         };
+
+    /// <summary>It goes on as it is: it prepares, protects, is light on purpose, or ends before it is hard.</summary>
+    public bool StaysTheSame =>
+        ItemRole is ItemRole.Preparation or ItemRole.Light or ItemRole.Kept or ItemRole.Retest
+        || Plan is PracticeSets
+        || Plan.IsFast
+        || Movement.Pattern == Pattern.ShoulderBlade;
+
+    /// <summary>Does it count as a working set, as against what prepares or loosens?</summary>
+    public bool IsWork =>
+        Role is not SlotRole.Mobility && Movement.Pattern is not (Pattern.Mobility or Pattern.ShoulderBlade);
+
+    /// <summary>The sets that it was meant to have, before minutes took any.</summary>
+    public int FullSets { get; set; } = plan.SetCount;
+
+    /// <summary>It trains what holds a goal back, whatever its slot.</summary>
+    public bool HoldsBack { get; set; }
 
     public DropKind DropKind =>
         Role switch
         {
+            SlotRole.SecondPull or SlotRole.SecondPush or SlotRole.Legs or SlotRole.Trunk when HoldsBack =>
+                DropKind.Limiting,
             SlotRole.SkillHard => DropKind.SkillHard,
             SlotRole.SkillLight => DropKind.SkillLight,
             SlotRole.SkillKept => DropKind.Kept,
@@ -122,6 +156,12 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
         return this;
     }
 
+    /// <summary>The same as work on a skill.</summary>
+    public Draft For(Skill skill) => Moved(Movement, Plan, skill);
+
+    /// <summary>Another movement in its place.</summary>
+    public Draft With(Movement movement, Prescription plan) => Moved(movement, plan, Skill);
+
     /// <summary>Another plan that says the same.</summary>
     public void Replace(Prescription plan) => Plan = plan;
 
@@ -139,12 +179,24 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
     /// <summary>The same in another week.</summary>
     public Draft Copy()
     {
-        var copy = new Draft(Key, Role, Movement, Plan)
+        var copy = Moved(Movement, Plan, Skill);
+        copy.reading = reading;
+        return copy;
+    }
+
+    private Draft Moved(Movement movement, Prescription plan, Skill? skill)
+    {
+        var copy = new Draft(Key, Role, movement, plan)
         {
-            Skill = Skill,
+            Skill = skill,
             Joined = Joined,
+            IsGuess = IsGuess,
+            FindsLevel = FindsLevel,
+            IsPractice = IsPractice,
+            IsEased = IsEased,
+            FullSets = FullSets,
+            HoldsBack = HoldsBack,
             thresholds = thresholds,
-            reading = reading,
             choices = choices,
         };
         copy.inputs.AddRange(inputs);
@@ -185,6 +237,9 @@ internal sealed class DraftDay(ShapeDay shape, List<Draft> items)
     public Frame CoolDown { get; set; } = new(0, null);
 
     public DraftDay Copy() => new(Shape, [.. Items.Select(i => i.Copy())]) { WarmUp = WarmUp, CoolDown = CoolDown };
+
+    /// <summary>Working sets: what prepares or loosens is not counted, two sides are one set.</summary>
+    public int WorkingSets => Items.Where(i => i.IsWork).Sum(i => i.Plan.SetCount);
 
     public int Seconds(AthleteAtWork athlete) =>
         WarmUp.Seconds

@@ -3,84 +3,70 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Core.Sessions;
-using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes.Generation;
 
-/// <summary>The dose with which an exercise enters the first week.</summary>
+/// <summary>
+/// The dose with which an exercise enters the first week, from what is known of it: a test, a clean training set, an
+/// estimate, or nothing, when it finds the level. Null where nothing may be asked of it.
+/// </summary>
 internal static class FirstDose
 {
     private const int Sets = 3,
         RestOfMain = 120,
-        RestOfSecond = 90,
-        RestOfSmall = 60,
-        ReserveToStart = 2;
+        RestOfPractice = 150,
+        RestOfSmall = 90,
+        RestOfBlades = 60,
+        FastSets = 5,
+        FastReps = 3,
+        ContactSets = 4,
+        FewSets = 2,
+        BladesPause = 1;
 
-    /// <summary>
-    /// Share of the best set at which a working range ends (this project's choice): two to four reps stay in reserve.
-    /// </summary>
-    private const decimal TopOfRange = 0.75m;
+    /// <summary>A hold whose best is under so many seconds is done in short singles.</summary>
+    public const int LongestSingle = 5;
 
-    /// <summary>From a range's top its bottom lies at most so many reps away.</summary>
-    private const int RangeWidth = 3;
+    /// <summary>Descents start at about two thirds of the best even one (this project's choice).</summary>
+    private const decimal DescentShare = 0.65m;
 
-    private const decimal OtherGripLess = 0.1m;
+    /// <summary>A light day holds this share of the seconds of the hard one, in two sets.</summary>
+    private const decimal LightSeconds = 0.45m;
 
     /// <summary>A main, second or supporting exercise.</summary>
-    public static Draft For(string key, SlotRole role, Movement movement, Trainable gym, RepZone zone) =>
-        OnSides(InZone(key, role, movement, gym, zone), gym);
-
-    private static Draft InZone(string key, SlotRole role, Movement movement, Trainable gym, RepZone zone)
-    {
-        var rest =
-            role is SlotRole.MainPull or SlotRole.MainPush ? RestOfMain
-            : role is SlotRole.SecondPull or SlotRole.SecondPush ? RestOfSecond
-            : RestOfSmall;
-        if (LastPlan(movement, gym) is { } last)
-            return new Draft(key, role, movement, last.Plan).Step(
-                StepKey.GoesOn,
-                Quantity.Name(NotationPrinter.Print(last.Plan)),
-                Quantity.On(last.Day)
-            );
-        return movement.Measure switch
-        {
-            BenchmarkMeasure.LoadTimesReps => Loaded(key, role, movement, gym),
-            BenchmarkMeasure.Seconds => Held(key, role, movement, gym, rest),
-            BenchmarkMeasure.Reps => Counted(key, role, movement, gym, zone, rest),
-            _ => OfStep(key, role, movement, gym) ?? Usual(key, role, movement, gym),
-        };
-    }
+    public static Draft? For(
+        string key,
+        SlotRole role,
+        Movement movement,
+        Trainable gym,
+        LoadedDay day = LoadedDay.Volume
+    ) => Plain(key, role, movement, gym, day) is { } draft ? Finished(draft, gym) : null;
 
     /// <summary>The skill itself on its hard day.</summary>
-    public static Draft OfSkill(string key, SlotRole role, Skill skill, Trainable gym)
+    public static Draft? OfSkill(string key, SlotRole role, Skill skill, Trainable gym)
     {
-        var movement = skill.Movement!;
-        var bests = gym.BestsOf(movement);
-        var draft = movement.Measure switch
-        {
-            BenchmarkMeasure.Seconds when bests.HoldSeconds >= HoldDose.SecondsMinimum => Held(
-                key,
-                role,
-                movement,
-                gym,
-                0,
-                skill
-            ),
-            _ when skill.Step is not null => StepDose(key, role, movement, skill.Step, bests, skill),
-            _ => Usual(key, role, movement, gym, skill),
-        };
-        return OnSides(draft, gym);
+        var draft =
+            skill.Movement!.Measure == BenchmarkMeasure.Reps
+            && gym.CapacityOf(skill.Movement).By == KnownBy.Nothing
+            && skill.Step is { } step
+                ? OfStep(key, role, skill.Movement, step)
+                : Plain(key, role, skill.Movement, gym, LoadedDay.Heavy);
+        return draft is null ? null : Finished(draft.For(skill), gym);
     }
 
-    /// <summary>Short singles of a step that is open for exposure only.</summary>
-    public static Draft Singles(string key, Skill skill, Trainable gym)
+    /// <summary>Short singles of a step whose best hold is too short for working holds.</summary>
+    public static Draft Singles(string key, SlotRole role, Skill skill, Trainable gym, int sets = Sets)
     {
-        var plan = new HoldSets(Sets, HoldDose.SecondsMinimum) { RestSeconds = RestOfMain };
-        var draft = new Draft(key, SlotRole.SkillHard, skill.Movement!, plan) { Skill = skill };
-        return OnSides(
+        var best = gym.CapacityOf(skill.Movement!).HoldSeconds;
+        var seconds = best is { } b
+            ? Math.Clamp((int)Math.Floor(b * HoldDose.PercentHigh / 100), 1, HoldDose.SecondsMinimum)
+            : HoldDose.SecondsMinimum;
+        var plan = new HoldSets(sets, best is >= HoldDose.SecondsMinimum ? HoldDose.SecondsMinimum : seconds)
+        {
+            RestSeconds = RestOfPractice,
+        };
+        var draft = new Draft(key, role, skill.Movement!, plan) { FindsLevel = best is null }.For(skill);
+        return Finished(
             draft.Step(StepKey.ShortSingles, Quantity.Name(draft.Line), Quantity.Name(skill.StepBefore!.Name)),
             gym
         );
@@ -88,22 +74,23 @@ internal static class FirstDose
 
     /// <summary>The working hold of the step before, beside short singles of the next.</summary>
     public static Draft OfStepBefore(string key, SlotRole role, Skill skill, Trainable gym) =>
-        OnSides(Held(key, role, skill.StepBefore!, gym, 0, skill), gym);
+        Finished(Held(key, role, skill.StepBefore!, gym)!.For(skill), gym);
 
-    /// <summary>Work for what holds a goal back, where no main exercise is that.</summary>
-    public static Draft OfLimiting(string key, Skill skill, Trainable gym)
+    /// <summary>Work for what holds a goal back.</summary>
+    public static Draft? OfLimiting(string key, Movement movement, Skill skill, Trainable gym)
     {
-        var movement = skill.LimitingMovement!;
-        var bests = gym.BestsOf(movement);
         var draft =
-            movement.Measure == BenchmarkMeasure.Seconds && bests.HoldSeconds >= HoldDose.SecondsMinimum
-                ? Held(key, SlotRole.Limiting, movement, gym, 0)
-                : new Draft(
-                    key,
-                    SlotRole.Limiting,
-                    movement,
-                    skill.Limiting!.Dose is { } dose ? UsualDose.Read(dose) : UsualDose.For(movement, gym.Athlete)
-                );
+            movement.Measure == BenchmarkMeasure.Reps
+            && gym.CapacityOf(movement).By == KnownBy.Nothing
+            && skill.Limiting!.Dose is { } dose
+                ? new Draft(key, SlotRole.Limiting, movement, UsualDose.Read(dose)).Step(
+                    StepKey.UsualDose,
+                    Quantity.Name(dose),
+                    Quantity.Name(movement.Name)
+                )
+                : Plain(key, SlotRole.Limiting, movement, gym, LoadedDay.Volume);
+        if (draft is null)
+            return null;
         draft
             .Input(InputKey.ForGoal, Quantity.Name(skill.Ladder.Name))
             .Because(
@@ -112,13 +99,265 @@ internal static class FirstDose
                 Quantity.Name(skill.Ladder.Name)
             )
             .Evidence([PlacementReport.Evidence(skill.Limiting!.Term, gym.Catalogue)]);
-        return OnSides(draft, gym);
+        return Finished(draft, gym);
     }
 
-    private static Draft Usual(string key, SlotRole role, Movement movement, Trainable gym, Skill? skill = null)
+    /// <summary>The same on its light day: two sets at less than half the seconds, or half the sets.</summary>
+    public static Prescription Light(Prescription hard)
     {
-        var draft = new Draft(key, role, movement, UsualDose.For(movement, gym.Athlete)) { Skill = skill };
+        if (hard is not HoldSets { Seconds: { } seconds } hold)
+            return SessionBuilder.Fewer(hard, Math.Min(FewSets, Math.Max(1, (hard.SetCount + 1) / 2)));
+        var total = hold.SetTotal * seconds * LightSeconds;
+        var light = Math.Max(HoldDose.SecondsMinimum, Math.Min(seconds, (int)Math.Floor(total / FewSets)));
+        return SessionBuilder.Fewer(hold with { Seconds = light }, Math.Min(FewSets, hold.SetTotal));
+    }
+
+    /// <summary>Is its best so short that the step before carries the volume?</summary>
+    public static bool IsShort(Movement movement, Trainable gym) =>
+        movement.Measure == BenchmarkMeasure.Seconds && gym.CapacityOf(movement).HoldSeconds is null or < LongestSingle;
+
+    private static Draft? Plain(string key, SlotRole role, Movement movement, Trainable gym, LoadedDay day) =>
+        movement.Measure switch
+        {
+            _ when movement.Pattern is Pattern.Mobility => Drill(key, role, movement),
+            BenchmarkMeasure.LoadTimesReps => FirstLoad.For(key, role, movement, gym, day),
+            BenchmarkMeasure.Seconds => Held(key, role, movement, gym),
+            BenchmarkMeasure.SecondsPerDescent => Lowered(key, role, movement, gym),
+            BenchmarkMeasure.ContactHeight => Contacts(key, role, movement, gym),
+            _ when movement.Fast => Fast(key, role, movement, gym),
+            BenchmarkMeasure.Reps => Counted(key, role, movement, gym),
+            _ => null,
+        };
+
+    /// <summary>Sides in turn, and eased where it loads what hurts.</summary>
+    private static Draft Finished(Draft draft, Trainable gym) => Eased(OnSides(draft, gym), gym);
+
+    private static Draft? Counted(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        if (movement.Pattern == Pattern.ShoulderBlade)
+            return Blades(key, role, movement, gym);
+        if (gym.HelpedWith(movement) is { } strict)
+            return Helped(key, role, movement, strict, gym);
+        var capacity = gym.CapacityOf(movement);
+        if (capacity.Reps is not { } best)
+            return LevelFinder(key, role, movement);
+        // One or two that nobody has counted are no sets.
+        if (!capacity.IsMeasured && best <= FewSets)
+            return null;
+        var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Athletes.Schools.RepZone], IsSecond(role));
+        var rest = IsSmall(role) ? RestOfSmall : RestOfMain;
+        if (RepDose.For(best, Sets, zone) is { } dose)
+        {
+            var draft = new Draft(key, role, movement, dose with { RestSeconds = dose.RestSeconds ?? rest })
+            {
+                IsPractice = best <= RepDose.PracticeUpTo,
+            };
+            return Known(draft, capacity)
+                .Step(
+                    best <= RepDose.PracticeUpTo ? StepKey.PracticeDose : StepKey.RepsFromBest,
+                    Quantity.Name(draft.Line),
+                    Quantity.Reps(best)
+                );
+        }
+
+        // A movement that is too easy for its zone is made harder by time, and ends by reserve.
+        var slow = new Draft(
+            key,
+            role,
+            movement,
+            RepDose.FindsLevel() with
+            {
+                Tempo = new Tempo(3, 1, null, 0),
+                RestSeconds = rest,
+            }
+        )
+        {
+            FindsLevel = true,
+        };
+        return Known(slow, capacity).Step(StepKey.SlowedDown, Quantity.Name(slow.Line), Quantity.Reps(best));
+    }
+
+    private static Draft Known(Draft draft, Capacity capacity)
+    {
+        if (capacity.From is { } from)
+        {
+            draft.IsGuess = true;
+            return draft.Step(StepKey.EstimatedFrom, Quantity.Reps(capacity.Reps ?? 0), Quantity.Name(from.Name));
+        }
+
+        return capacity.Day is { } day ? draft.Input(InputKey.TestedOn, Quantity.On(day)) : draft;
+    }
+
+    private static Draft LevelFinder(string key, SlotRole role, Movement movement)
+    {
+        var legs = movement.Pattern == Pattern.Legs;
+        var plan = RepDose.FindsLevel(legs: legs) with { RestSeconds = IsSmall(role) ? RestOfSmall : RestOfMain };
+        var draft = new Draft(key, role, movement, plan) { FindsLevel = true };
+        return draft.Step(StepKey.FindsLevel, Quantity.Name(draft.Line));
+    }
+
+    /// <summary>With the strongest band, or with the feet where there is none.</summary>
+    private static Draft Helped(string key, SlotRole role, Movement movement, Movement strict, Trainable gym)
+    {
+        var band = movement.Kit.Any(k => k.Contains("band", StringComparison.Ordinal))
+            ? Easing.Band(gym.Athlete, 0)
+            : null;
+        LoadSpec? help =
+            band is not null ? band
+            : movement.Kit.Any(k => k.Contains("box", StringComparison.Ordinal)) ? new FootHelp()
+            : null;
+        var known = gym.CapacityOf(movement);
+        var dose = known is { IsMeasured: true, Reps: > 0 and var best }
+            ? RepDose.For(Math.Min(best, RepDose.RangeUpTo), Sets)!
+            : RepDose.FindsLevel(assisted: true);
+        var draft = new Draft(
+            key,
+            role,
+            movement,
+            dose with
+            {
+                Load = help,
+                RestSeconds = dose.RestSeconds ?? RestOfMain,
+            }
+        )
+        {
+            FindsLevel = !known.IsMeasured,
+        };
+        return draft
+            .Input(InputKey.BestReps, Quantity.Reps(gym.CapacityOf(strict).Reps ?? 0))
+            .Step(
+                StepKey.WithHelp,
+                Quantity.Name(draft.Line),
+                Quantity.Name(strict.Name),
+                Quantity.Reps(gym.CapacityOf(strict).Reps ?? 0)
+            );
+    }
+
+    /// <summary>Shoulder blades: short sets with the end held.</summary>
+    private static Draft Blades(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        var best = gym.CapacityOf(movement).Reps;
+        var dose = best is > RepDose.PracticeUpTo and <= RepDose.RangeUpTo and var known
+            ? RepDose.For(known, Sets)!
+            : new DoubleProgression(FewSets, 6, 8);
+        var isCuff = movement.Arms == ArmMode.Bent;
+        var plan = isCuff
+            ? new StraightSets(FewSets, 12) { RestSeconds = 30 }
+            : dose with
+            {
+                Pause = new Pause(BladesPause, PausePlace.Top),
+                RestSeconds = RestOfBlades,
+            };
+        var draft = new Draft(key, role, movement, plan);
+        return best is { } b
+            ? draft.Step(StepKey.RepsFromBest, Quantity.Name(draft.Line), Quantity.Reps(b))
+            : draft.Step(StepKey.UsualDose, Quantity.Name(draft.Line), Quantity.Name(movement.Name));
+    }
+
+    private static Draft Drill(string key, SlotRole role, Movement movement)
+    {
+        Prescription plan =
+            movement.Measure == BenchmarkMeasure.Seconds
+                ? new HoldSets(FewSets, 30) { RestSeconds = 30 }
+                : new StraightSets(FewSets, 10) { RestSeconds = 30 };
+        var draft = new Draft(key, role, movement, plan);
         return draft.Step(StepKey.UsualDose, Quantity.Name(draft.Line), Quantity.Name(movement.Name));
+    }
+
+    private static Draft? Held(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        var known = gym.CapacityOf(movement).HoldSeconds;
+        // Under three seconds there is nothing to hold in sets.
+        if (known < HoldDose.SecondsMinimum)
+            return null;
+        if (known is { } best && HoldDose.For(best) is { } dose)
+        {
+            var small = !IsStraight(movement);
+            var plan = dose with { RestSeconds = small ? RestOfSmall : dose.UsualRest };
+            return Known(new Draft(key, role, movement, plan), gym.CapacityOf(movement))
+                .Input(InputKey.BestHold, Quantity.Plain(best))
+                .Step(
+                    StepKey.SecondsFromBest,
+                    Quantity.Seconds(plan.Seconds!.Value),
+                    Quantity.OfPercent(HoldDose.PercentUsual),
+                    Quantity.Plain(best)
+                )
+                .Step(
+                    StepKey.SetsToTotal,
+                    Quantity.Sets(plan.SetTotal),
+                    Quantity.Seconds(HoldDose.TotalLow),
+                    Quantity.Seconds(HoldDose.TotalHigh)
+                );
+        }
+
+        var level = IsStraight(movement)
+            ? new HoldSets(Sets, HoldDose.SecondsMinimum) { RestSeconds = RestOfPractice }
+            : new HoldSets(Sets, 15) { RestSeconds = RestOfSmall };
+        var draft = new Draft(key, role, movement, level) { FindsLevel = true };
+        return draft.Step(StepKey.FindsLevel, Quantity.Name(draft.Line));
+    }
+
+    private static bool IsStraight(Movement movement) =>
+        movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush or Pattern.Lateral;
+
+    private static Draft Lowered(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        var best = gym
+            .Catalogue.BenchmarksOf(movement.Slug)
+            .SelectMany(b => gym.Athlete.Book.Of(b.Slug))
+            .Select(r => r.Score.Seconds)
+            .LastOrDefault();
+        var seconds = best is { } b
+            ? Math.Clamp((int)Math.Floor(b * DescentShare), HoldDose.SecondsMinimum, Negatives.VolumeSeconds)
+            : HoldDose.SecondsMinimum;
+        var draft = new Draft(key, role, movement, new Negatives(Sets, 1, seconds) { RestSeconds = RestOfPractice });
+        return best is { } known
+            ? draft.Step(
+                StepKey.SecondsFromBest,
+                Quantity.Seconds(seconds),
+                Quantity.OfFraction(DescentShare),
+                Quantity.Plain(known)
+            )
+            : draft.Step(StepKey.FindsLevel, Quantity.Name(draft.Line));
+    }
+
+    /// <summary>Few fast reps: never more than were shown.</summary>
+    private static Draft Fast(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        var best = gym.CapacityOf(movement).Reps;
+        var reps = best is > 0 and var known ? Math.Clamp(known, 1, 5) : FastReps;
+        var draft = new Draft(key, role, movement, new ExplosiveSets(FastSets, reps, reps) { RestSeconds = 180 });
+        return best is { } b
+            ? draft.Step(StepKey.RepsFromBest, Quantity.Name(draft.Line), Quantity.Reps(b))
+            : draft.Step(StepKey.UsualDose, Quantity.Name(draft.Line), Quantity.Name(movement.Name));
+    }
+
+    /// <summary>Fast pulls to the place that was reached with a few reps, before the next one is tried.</summary>
+    private static Draft Contacts(string key, SlotRole role, Movement movement, Trainable gym)
+    {
+        var best = gym
+            .Catalogue.BenchmarksOf(movement.Slug)
+            .SelectMany(b => gym.Athlete.Book.Of(b.Slug))
+            .Where(r => r.Score.Contact is not null && r.Score.Reps >= FastReps)
+            .Select(r => r.Score.Contact)
+            .Max();
+        var plan = new ExplosiveSets(ContactSets, FastReps, FastReps)
+        {
+            RestSeconds = 180,
+            SetUp = best is { } to ? new SetUp { To = to } : null,
+        };
+        var draft = new Draft(key, role, movement, plan) { FindsLevel = best is null };
+        return draft.Step(
+            best is null ? StepKey.FindsLevel : StepKey.UsualDose,
+            Quantity.Name(draft.Line),
+            Quantity.Name(movement.Name)
+        );
+    }
+
+    private static Draft OfStep(string key, SlotRole role, Movement movement, LadderStep step)
+    {
+        var draft = new Draft(key, role, movement, UsualDose.Read(step.Dose)) { FindsLevel = true };
+        return draft.Step(StepKey.DoseOfStep, Quantity.Name(draft.Line), Quantity.Name(step.Name));
     }
 
     /// <summary>
@@ -155,278 +394,59 @@ internal static class FirstDose
 
     private static decimal? BestOn(Movement movement, Side side, Trainable gym) =>
         gym
-            .Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug)
+            .Catalogue.BenchmarksOf(movement.Slug)
             .SelectMany(b => gym.Athlete.Book.Of(b.Slug))
             .Where(x => x.Side == side)
             .OrderByDescending(x => x.Day)
             .Select(x => (decimal?)(x.Score.Seconds ?? x.Score.Reps))
             .FirstOrDefault();
 
-    private static (Prescription Plan, DateOnly Day)? LastPlan(Movement movement, Trainable gym)
+    /// <summary>Pain in the middle of the scale keeps a movement and eases it by the shared rule.</summary>
+    private static Draft Eased(Draft draft, Trainable gym)
     {
-        var from = gym.Athlete.Today.AddDays(-gym.Rules.HistoryDays);
-        return
-            gym.Athlete.Athlete.Exposures.LastOrDefault(e =>
-                e.Movement == movement.Slug && !e.Easy && e.Day >= from && e.Day <= gym.Athlete.Today
-            )
-                is { } last
-            && Resolves(movement, last, gym)
-            ? (last.Plan, last.Day)
-            : null;
-    }
-
-    private static bool Resolves(Movement movement, Exposure last, Trainable gym) =>
-        movement.Measure is BenchmarkMeasure.LoadTimesReps
-        && gym.Athlete.Read(new(Guid.Empty, movement.Slug, WrittenLine.Of(last.Plan))).Resolved is { HardSets: > 0 };
-
-    private static Draft Held(
-        string key,
-        SlotRole role,
-        Movement movement,
-        Trainable gym,
-        int rest,
-        Skill? skill = null
-    )
-    {
-        var best = gym.BestsOf(movement).HoldSeconds;
-        if (best is { } seconds && HoldDose.For(seconds) is { } dose)
-        {
-            var plan = dose with { RestSeconds = rest > 0 ? rest : dose.UsualRest };
-            return new Draft(key, role, movement, plan) { Skill = skill }
-                .Input(InputKey.BestHold, Quantity.Plain(seconds))
-                .Step(
-                    StepKey.SecondsFromBest,
-                    Quantity.Seconds(plan.Seconds!.Value),
-                    Quantity.OfPercent(HoldDose.PercentUsual),
-                    Quantity.Plain(seconds)
-                )
-                .Step(
-                    StepKey.SetsToTotal,
-                    Quantity.Sets(plan.SetTotal),
-                    Quantity.Seconds(HoldDose.TotalLow),
-                    Quantity.Seconds(HoldDose.TotalHigh)
-                );
-        }
-
-        return OfStep(key, role, movement, gym) ?? Usual(key, role, movement, gym);
-    }
-
-    private static Draft Counted(string key, SlotRole role, Movement movement, Trainable gym, RepZone zone, int rest)
-    {
-        if (gym.BestsOf(movement).Reps is not { } best)
-            return Unknown(key, role, movement, gym, rest);
-        var draft = new Draft(key, role, movement, Range(best, zone, rest));
-        draft
-            .Input(InputKey.BestReps, Quantity.Reps(best))
-            .Step(StepKey.RepsFromBest, Quantity.Name(draft.Line), Quantity.Reps(best));
-        // A movement that is too easy for its zone is made harder by time, and ends by reserve.
-        if (best - draft.Plan.TargetReps > PrescriptionResolver.HardReserve)
-            draft.Rewrite(
-                draft.Plan with
-                {
-                    Tempo = new Tempo(3, 1, null, 0),
-                    Effort = new InReserve(ReserveToStart),
-                },
-                StepKey.SlowedDown,
-                Quantity.Reps(best)
-            );
-        return draft;
-    }
-
-    private static Prescription Range(int best, RepZone zone, int rest)
-    {
-        var high = Math.Clamp(
-            (int)Math.Round(best * TopOfRange, MidpointRounding.AwayFromZero),
-            Math.Min(best, zone.Low),
-            zone.High
-        );
-        var low = Math.Max(1, Math.Max(Math.Min(zone.Low, high - 1), high - RangeWidth));
-        return low < high
-            ? new DoubleProgression(Sets, low, high) { RestSeconds = rest }
-            : new StraightSets(Sets + 2, high) { RestSeconds = rest };
-    }
-
-    /// <summary>The usual dose of the step; without one, sets that find the level and stop with some left.</summary>
-    private static Draft Unknown(string key, SlotRole role, Movement movement, Trainable gym, int rest)
-    {
+        if (gym.SoreIn(draft.Movement) is not { } pain)
+            return draft;
+        var eased = Easing.Of(gym.Athlete, draft.Movement, draft.Plan, pain.Place);
+        // A lift that has no load left goes on as the movement without load.
         if (
-            !gym.LevelFinders(movement.Pattern).Contains(movement.Slug) && OfStep(key, role, movement, gym) is { } known
+            draft.Movement.Measure == BenchmarkMeasure.LoadTimesReps
+            && eased.Plan.Load is null
+            && FirstLoad.Unloaded(draft.Movement, gym) is { } free
+            && gym.Can(free)
         )
-            return known;
-        var draft = new Draft(
-            key,
-            role,
-            movement,
-            new MaxSets(Sets) { Effort = new InReserve(ReserveToStart), RestSeconds = rest }
-        );
-        return draft.Step(StepKey.FindsLevel, Quantity.Name(draft.Line));
-    }
-
-    private static Draft? OfStep(string key, SlotRole role, Movement movement, Trainable gym)
-    {
-        var steps = gym
-            .Athlete.StepsOf(movement.Slug)
-            .Where(s => s.Reachable || s.Status is StepStatus.Won or StepStatus.Open)
-            .ToArray();
-        return (steps.FirstOrDefault(s => s.Status == StepStatus.Training) ?? steps.LastOrDefault()) is { } step
-            ? StepDose(key, role, movement, step.Step, gym.BestsOf(movement), null)
-            : null;
-    }
-
-    private static Draft StepDose(
-        string key,
-        SlotRole role,
-        Movement movement,
-        LadderStep step,
-        Bests bests,
-        Skill? skill
-    )
-    {
-        var plan = UsualDose.Read(step.Dose);
-        // A dose that asks more reps than the best set has is done in more, shorter sets.
-        if (bests.Reps is { } best && plan.TargetReps > best && plan is StraightSets or DoubleProgression)
-            plan = new StraightSets(plan.SetCount + 1, Math.Max(1, best)).Like(plan);
-        var draft = new Draft(key, role, movement, plan) { Skill = skill };
-        return draft.Step(StepKey.DoseOfStep, Quantity.Name(draft.Line), Quantity.Name(step.Name));
-    }
-
-    /// <summary>
-    /// Double progression at a load that leaves two in reserve at the top of the range; heavy sets by the e1RM in the
-    /// school of strength.
-    /// </summary>
-    private static Draft Loaded(string key, SlotRole role, Movement movement, Trainable gym)
-    {
-        var strength = gym.Athlete.Athlete.Schools["rep-zone"] == "strength";
-        var (low, high) = strength ? (4, 6) : RangeOf(movement, gym);
-        if (gym.Athlete.ContextOf(movement) is not { OneRepMax: { } max } context)
-            return FromOtherGrip(key, role, movement, gym, low, high)
-                ?? SmallestLoad(key, role, movement, gym, low, high);
-        if (strength)
+            return Counted(draft.Key, draft.Role, free, gym) is { } plain ? Finished(plain, gym) : draft;
+        var movement = gym.Catalogue.Movements[eased.Movement];
+        var plan = eased.Plan;
+        if (movement != draft.Movement)
         {
-            var heavy = new Draft(
-                key,
-                role,
-                movement,
-                new StraightSets(4, 5) { Load = new ShareOfOneRepMax(80), RestSeconds = 150 }
-            );
-            return heavy
-                .Input(InputKey.OneRepMax, Quantity.Of(max.Value.Value))
-                .Step(
-                    StepKey.LoadToStart,
-                    Quantity.Name(heavy.Line),
-                    Quantity.Reps(5),
-                    Quantity.Reserve(ReserveToStart)
-                );
+            // The easier rung by its own dose; where it has none, less of the same.
+            var own =
+                gym.Can(movement) && HelpOf(plan) is null
+                    ? Plain(draft.Key, draft.Role, movement, gym, LoadedDay.Volume)?.Plan
+                    : null;
+            (movement, plan) =
+                HelpOf(plan) is not null ? (movement, plan)
+                : own is null ? (draft.Movement, Less(draft.Plan))
+                : (movement, Less(own));
         }
 
-        var wanted = OneRepMax.SystemFor(max.Value.Value, EffectiveReps(high)) - context.BodyMass.Value;
-        var made = context
-            .Kit.AtMost(
-                context.LastLoad is { } last
-                    ? Mass.Min(wanted, LoadResolver.LargestStep(context.BodyMass.Value, last))
-                    : wanted
-            )
-            .Total;
-        if (made <= Mass.Zero)
-            return SmallestLoad(key, role, movement, gym, low, high);
-        var draft = new Draft(key, role, movement, Progression(low, high, made, gym));
-        return draft
-            .Input(InputKey.OneRepMax, Quantity.Of(max.Value.Value))
-            .Step(
-                StepKey.LoadToStart,
-                Quantity.Added(made),
-                Quantity.Reps(EffectiveReps(high) - ReserveToStart),
-                Quantity.Reserve(ReserveToStart)
-            );
-    }
-
-    /// <summary>
-    /// No load is estimated from more reps than the formula allows: a longer range starts at its lower end.
-    /// </summary>
-    private static int EffectiveReps(int high) => Math.Min(high + ReserveToStart, OneRepMax.EffectiveRepsMaximum);
-
-    /// <summary>The range of the step in training, where it is one of double progression.</summary>
-    private static (int Low, int High) RangeOf(Movement movement, Trainable gym) =>
-        gym.Athlete.StepsOf(movement.Slug).FirstOrDefault(s => s.Status == StepStatus.Training) is { } step
-        && UsualDose.Read(step.Step.Dose) is DoubleProgression dose
-            ? (dose.Low, dose.High)
-            : (6, 10);
-
-    /// <summary>
-    /// Another grip without a test of its own starts a tenth of the system under the lift that it varies (this
-    /// project's choice).
-    /// </summary>
-    private static Draft? FromOtherGrip(string key, SlotRole role, Movement movement, Trainable gym, int low, int high)
-    {
-        foreach (
-            var lift in gym
-                .Rules.Variations.Where(v => v.By.Contains(movement.Slug))
-                .Select(v => gym.Catalogue.Movements[v.Of])
-        )
-        {
-            if (gym.Athlete.ContextOf(lift) is not { OneRepMax: { } max } context)
-                continue;
-            var made = context
-                .Kit.AtMost(
-                    OneRepMax.SystemFor(max.Value.Value, EffectiveReps(high)) * (1 - OtherGripLess)
-                        - context.BodyMass.Value
-                )
-                .Total;
-            if (made <= Mass.Zero)
-                continue;
-            return new Draft(key, role, movement, Progression(low, high, made, gym))
-                .Input(InputKey.OneRepMax, Quantity.Of(max.Value.Value))
-                .Step(
-                    StepKey.LoadToStart,
-                    Quantity.Added(made),
-                    Quantity.Reps(EffectiveReps(high) - ReserveToStart),
-                    Quantity.Reserve(ReserveToStart)
-                );
-        }
-
-        return null;
-    }
-
-    /// <summary>The first load is the smallest that the kit makes.</summary>
-    private static Draft SmallestLoad(string key, SlotRole role, Movement movement, Trainable gym, int low, int high)
-    {
-        var kit = gym.Athlete.Athlete.Kit;
-        var load = kit.AtLeast(Mass.FromKilograms(gym.Catalogue.Rules.MinimumStepKg))?.Total;
-        if (load is null && gym.Athlete.Gear.Counted is [var pieces, ..])
-        {
-            var counted = new Draft(
-                key,
-                role,
-                movement,
-                new StraightSets(Sets, high)
-                {
-                    Load = new Prescriptions.Counted(Math.Max(1, 2), pieces.Name),
-                    RestSeconds = RestOfMain,
-                }
-            );
-            return counted.Step(StepKey.DoseOfStep, Quantity.Name(counted.Line), Quantity.Name(movement.Name));
-        }
-
-        var draft = new Draft(key, role, movement, Progression(low, high, load ?? Mass.Zero, gym));
-        return draft.Step(
-            StepKey.LoadToStart,
-            Quantity.Added(load ?? Mass.Zero),
-            Quantity.Reps(high),
-            Quantity.Reserve(ReserveToStart)
+        var soft = draft.With(movement, plan);
+        soft.IsEased = true;
+        return soft.Step(
+            StepKey.EasedFor,
+            Quantity.Name(soft.Line),
+            Quantity.Name(pain.Place.Said),
+            Quantity.Pain(pain.Level)
         );
     }
 
-    private static DoubleProgression Progression(int low, int high, Mass load, Trainable gym)
-    {
-        var unit =
-            gym.Athlete.Athlete.Kit.Plates.Count > 0
-            && gym.Athlete.Athlete.Kit.Plates.All(p => p.Size.Unit == MassUnit.Lb)
-                ? MassUnit.Lb
-                : MassUnit.Kg;
-        return new(Sets, low, high)
-        {
-            Load = load > Mass.Zero ? new AddedLoad(MassEntry.Of(load, unit)) : null,
-            RestSeconds = RestOfMain,
-        };
-    }
+    private static LoadSpec? HelpOf(Prescription plan) => plan.Load is BandHelp or FootHelp ? plan.Load : null;
+
+    private static Prescription Less(Prescription plan) =>
+        Adjust.ThirdFewerSets(plan) is var fewer && fewer != plan ? fewer : Adjust.ThirdLess(plan);
+
+    private static bool IsSecond(SlotRole role) => role is SlotRole.SecondPull or SlotRole.SecondPush;
+
+    private static bool IsSmall(SlotRole role) =>
+        role is SlotRole.Isolation or SlotRole.Trunk or SlotRole.Legs or SlotRole.SecondPush;
 }

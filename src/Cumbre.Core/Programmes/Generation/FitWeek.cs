@@ -4,41 +4,60 @@ using Cumbre.Core.Movements;
 namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>
-/// Makes a week hold: the minutes of each session, pull against push, the most hard sets of a pattern.
+/// Makes a week hold: the minutes and working sets of each session, pull against push, the hard sets of a pattern. What
+/// is too much gives way in the order of the rules; where minutes are left and a pattern is short of sets, it is filled.
 /// </summary>
-internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules, int minutes)
+internal sealed class FitWeek(
+    AthleteAtWork athlete,
+    DoseRules dose,
+    GeneratorRules rules,
+    int minutes,
+    IReadOnlySet<Pattern> ofGoals,
+    Proof proof
+)
 {
     /// <summary>Of one exercise.</summary>
     public const int SetsMost = 5;
 
     private const int SetsFew = 2,
-        SetsOfSkill = 3;
+        SetsOfSkill = 3,
+        SetsOfSecond = 4,
+        SetsOfMain = 4,
+        TurnsMost = 60;
+
+    private const decimal FirstWeekShare = 0.9m;
+
+    private readonly int sets = dose.SetsIn(minutes);
 
     /// <summary>
-    /// Sessions that are too long are done in turn first, then with what stands lowest in the drop order left out, the
-    /// second
-    /// exercises in two sets before they go.
+    /// Sessions that are too long are done in turn first, then with what stands lowest in the drop order left out:
+    /// second and main exercises in two sets before they go.
     /// </summary>
     public IEnumerable<LeftOut> Minutes(DraftDay day)
     {
         Join(day, SlotRole.SecondPush, SlotRole.SecondPull);
+        Fewer(day, i => (i.IsSecond && !i.HoldsBack) || i.Role is SlotRole.Legs or SlotRole.Trunk, SetsFew);
         foreach (var kind in rules.DropOrder)
         {
             if (kind == DropKind.Second)
-            {
-                Fewer(day, i => i.IsSecond, SetsFew);
                 Join(day, SlotRole.MainPush, SlotRole.MainPull);
-            }
 
             if (kind == DropKind.Main)
             {
                 Fewer(day, i => i.IsMain, SetsFew);
-                Fewer(day, i => i.IsMain, 1);
+                Fewer(day, i => i.Role == SlotRole.SkillHard, SetsOfSkill);
             }
 
             // Of several of a kind the last goes first.
-            while (IsOver(day) && day.Items.FindLastIndex(i => i.DropKind == kind) is var at and >= 0)
+            while (IsOver(day) && Last(day, kind) is var at and >= 0)
             {
+                // The last exercise of the day is shortened, not left out.
+                if (day.Items.Count == 1 && day.Items[0].Plan.SetCount > 1)
+                {
+                    day.Items[0].Replace(day.Items[0].Plan.WithSets(day.Items[0].Plan.SetCount - 1));
+                    continue;
+                }
+
                 var gone = day.Items[at];
                 day.Items.RemoveAt(at);
                 Unjoin(day, at);
@@ -47,7 +66,89 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         }
     }
 
-    public bool IsOver(DraftDay day) => day.Seconds(athlete) > minutes * 60;
+    /// <summary>The last of a kind; of a skill its short singles before its volume.</summary>
+    private static int Last(DraftDay day, DropKind kind) =>
+        day.Items.FindLastIndex(i => i.DropKind == kind && i.IsExposure) is var single and >= 0
+            ? single
+            : day.Items.FindLastIndex(i => i.DropKind == kind);
+
+    public bool IsOver(DraftDay day) => day.Seconds(athlete) > minutes * 60 || day.WorkingSets > sets;
+
+    /// <summary>
+    /// A loading week uses its minutes as long as a pattern is under the middle of its usual sets: first sets of what
+    /// holds a goal back, then of the main exercises, then of the second ones, then other exercises.
+    /// </summary>
+    /// <param name="days">The week.</param>
+    /// <param name="more">What else a day can hold, the first choice first.</param>
+    public void Fill(IReadOnlyList<DraftDay> days, Func<DraftDay, IEnumerable<Draft>> more)
+    {
+        Restore(days, i => i.Role is SlotRole.SkillHard or SlotRole.Limiting);
+        Grow(
+            days,
+            (i => (i.Role == SlotRole.Limiting || i.HoldsBack) && !i.IsStraightArm && !i.Plan.IsFast, SetsOfSecond)
+        );
+        Restore(days, i => i.IsMain || i.IsSecond);
+
+        foreach (var day in days.Where(d => d.Items.Count > 0 && d.Shape.IsUpper).OrderBy(d => d.Seconds(athlete)))
+        {
+            foreach (var draft in more(day))
+            {
+                if (!IsShort(days))
+                    return;
+                if (!IsFull(day))
+                    Put(days, day, draft);
+            }
+        }
+
+        Grow(days, (i => i.IsMain, SetsOfMain), (i => i.IsSecond, SetsOfSecond));
+        Grow(days, (i => i.IsMain, SetsMost));
+        Restore(days, _ => true);
+    }
+
+    /// <summary>
+    /// The first week leaves room for the sets and seconds of the later ones: it is filled to nine tenths, and to a set
+    /// under the most.
+    /// </summary>
+    private bool IsFull(DraftDay day) =>
+        day.Seconds(athlete) >= minutes * 60 * FirstWeekShare || day.WorkingSets >= sets - 1;
+
+    /// <summary>A set each in turn, so that one of pulling makes room for one of pushing.</summary>
+    private void Grow(IReadOnlyList<DraftDay> days, params (Func<Draft, bool> Which, int Most)[] growing)
+    {
+        for (var grows = true; grows; )
+        {
+            grows = false;
+            foreach (var (which, most) in growing)
+                grows |= AddSet(days, which, most);
+        }
+    }
+
+    /// <summary>A later week that has grown too long gives sets of small work, and in the end a drill.</summary>
+    public void Trim(DraftDay day)
+    {
+        while (IsOver(day))
+        {
+            var small = day
+                .Items.Where(i =>
+                    i.Role
+                        is SlotRole.Trunk
+                            or SlotRole.Legs
+                            or SlotRole.Isolation
+                            or SlotRole.SecondPull
+                            or SlotRole.SecondPush
+                    && i.Plan.SetCount > 1
+                )
+                .OrderByDescending(i => Weight(i.Role))
+                .ThenByDescending(i => i.Plan.SetCount)
+                .FirstOrDefault();
+            if (small is not null && small.Plan.WithSets(small.Plan.SetCount - 1) is var fewer && fewer != small.Plan)
+                small.Rewrite(fewer, StepKey.SetsForMinutes, Quantity.Sets(fewer.SetCount), Quantity.Count(minutes));
+            else if (day.Items.FindLastIndex(i => i.Role == SlotRole.Mobility) is var drill and > 0)
+                day.Items.RemoveAt(drill);
+            else
+                return;
+        }
+    }
 
     /// <summary>
     /// Hard sets of pulling over those of pushing come into their range: sets are added where there is time, else taken
@@ -57,32 +158,35 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
     /// <param name="mayAdd">False in an easy week, where sets are only taken away.</param>
     public void Balance(IReadOnlyList<DraftDay> days, bool mayAdd = true)
     {
-        for (var turn = 0; turn < 60; turn++)
+        for (var turn = 0; turn < TurnsMost; turn++)
         {
-            var (pull, push) = (HardSets(days, DoseReader.IsPull), HardSets(days, DoseReader.IsPush));
-            if (pull + push < dose.HardSets.Min(p => p.From) * 2)
+            var (pull, push) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
+            if (IsBalanced(pull, push))
                 return;
             var pulls = push == 0 || (decimal)pull / push > dose.PullToPushTo;
-            if (!pulls && (decimal)pull / push >= dose.PullToPushFrom)
-                return;
-            Func<Pattern, bool> more = pulls ? DoseReader.IsPull : DoseReader.IsPush,
-                less = pulls ? DoseReader.IsPush : DoseReader.IsPull;
+            Func<Pattern, bool> more = pulls ? DoseReader.IsBentPull : DoseReader.IsBentPush,
+                less = pulls ? DoseReader.IsBentPush : DoseReader.IsBentPull;
             if (!(mayAdd && AddSet(days, less, pull, push)) && !TakeSet(days, more, pull, push))
                 return;
         }
     }
 
-    /// <summary>No pattern has more hard sets than is usual.</summary>
+    /// <summary>No pattern has more hard sets than is usual: second exercises give theirs first, down to two.</summary>
     public void Cap(IReadOnlyList<DraftDay> days)
     {
         foreach (var limit in dose.HardSets)
         {
-            for (var over = HardSets(days, p => p == limit.Pattern) - limit.To; over > 0; over--)
+            for (
+                var over = HardSets(days, p => p == limit.Pattern) - limit.Most(ofGoals.Contains(limit.Pattern));
+                over > 0;
+                over--
+            )
             {
                 if (
                     Items(days)
                         .Where(i => i.Item.Movement.Pattern == limit.Pattern && i.Item.Plan.SetCount > 1)
-                        .OrderByDescending(i => Weight(i.Item))
+                        .OrderBy(i => i.Item is { IsSecond: true, Plan.SetCount: > SetsFew } ? 0 : 1)
+                        .ThenByDescending(i => Weight(i.Item))
                         .ThenByDescending(i => i.Item.Plan.SetCount)
                         .FirstOrDefault()
                     is not { Item: { } item }
@@ -97,10 +201,148 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         }
     }
 
+    /// <summary>Another plan for an item, if the session and the week still hold with it.</summary>
+    public bool Try(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, Prescriptions.Prescription plan)
+    {
+        var before = item.Plan;
+        var (pull, push) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
+        item.Replace(plan);
+        var limit = MostOf(item.Movement.Pattern);
+        var (pullThen, pushThen) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
+        if (
+            !IsOver(day)
+            && HardSets(days, p => p == item.Movement.Pattern) <= limit
+            && (IsBalanced(pullThen, pushThen) || !IsBalanced(pull, push))
+            && proof.Holds(day)
+        )
+            return true;
+        item.Replace(before);
+        return false;
+    }
+
+    /// <summary>
+    /// Another plan for an item, if need be with a set less of small work: trunk, legs and isolation pay for it, down
+    /// to two sets.
+    /// </summary>
+    public bool TryWithSmallWork(
+        IReadOnlyList<DraftDay> days,
+        DraftDay day,
+        Draft item,
+        Prescriptions.Prescription plan
+    )
+    {
+        if (Try(days, day, item, plan))
+            return true;
+        foreach (
+            var small in day.Items.Where(i =>
+                i.Role is SlotRole.Trunk or SlotRole.Legs or SlotRole.Isolation && i.Plan.SetCount > SetsFew
+            )
+        )
+        {
+            var before = small.Plan;
+            small.Replace(before.WithSets(before.SetCount - 1));
+            if (Try(days, day, item, plan))
+            {
+                small.Step(StepKey.SetsForMinutes, Quantity.Sets(small.Plan.SetCount), Quantity.Count(minutes));
+                return true;
+            }
+
+            small.Replace(before);
+        }
+
+        return false;
+    }
+
     public int HardSets(IEnumerable<DraftDay> days, Func<Pattern, bool> which) =>
         days.SelectMany(d => d.Items)
             .Where(i => which(i.Movement.Pattern))
             .Sum(i => i.Read(athlete).Resolved?.HardSets ?? 0);
+
+    private int MostOf(Pattern pattern) => dose.Of(pattern)?.Most(ofGoals.Contains(pattern)) ?? int.MaxValue;
+
+    private bool IsBalanced(int pull, int push)
+    {
+        if (pull + push < dose.HardSets.Min(p => p.From) * 2)
+            return true;
+        return push > 0 && (decimal)pull / push <= dose.PullToPushTo && (decimal)pull / push >= dose.PullToPushFrom;
+    }
+
+    /// <summary>Is some pattern that the week trains under the middle of its usual sets?</summary>
+    private bool IsShort(IReadOnlyList<DraftDay> days) =>
+        dose.HardSets.Any(p =>
+            (p.Pattern < Pattern.StraightArmPull || days.Any(d => d.Items.Any(i => i.Movement.Pattern == p.Pattern)))
+            && HardSets(days, q => q == p.Pattern) < p.Middle(ofGoals.Contains(p.Pattern))
+        );
+
+    /// <summary>A set more of the exercise that has the fewest, of a pattern that is short, on the day with most time.</summary>
+    private bool AddSet(IReadOnlyList<DraftDay> days, Func<Draft, bool> which, int most)
+    {
+        foreach (
+            var (day, item) in Items(days)
+                .Where(i => which(i.Item) && i.Item.Plan.SetCount < most && !i.Item.StaysTheSame && !IsFull(i.Day))
+                .OrderBy(i => i.Item.Plan.SetCount)
+                .ThenBy(i => i.Day.Seconds(athlete))
+        )
+        {
+            var pattern = item.Movement.Pattern;
+            var now = HardSets(days, p => p == pattern);
+            if (dose.Of(pattern) is not { } usual || now >= usual.Middle(ofGoals.Contains(pattern)))
+                continue;
+            var more = item.Plan.WithSets(item.Plan.SetCount + 1);
+            if (more == item.Plan || !Try(days, day, item, more))
+                continue;
+            item.Step(
+                StepKey.FillsMinutes,
+                Quantity.Sets(more.SetCount),
+                Quantity.Sets(now),
+                Quantity.Sets(usual.Middle(ofGoals.Contains(pattern)))
+            );
+            return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>Sets that the minutes took come back where there is room after all.</summary>
+    private void Restore(IReadOnlyList<DraftDay> days, Func<Draft, bool> which)
+    {
+        foreach (var (day, item) in Items(days).Where(i => which(i.Item)))
+        {
+            while (
+                item.Plan.SetCount < item.FullSets
+                && item.Plan.WithSets(item.Plan.SetCount + 1) is var more
+                && more != item.Plan
+                && Try(days, day, item, more)
+            ) { }
+        }
+    }
+
+    /// <summary>Another exercise, if it fits: with fewer sets where it must.</summary>
+    private void Put(IReadOnlyList<DraftDay> days, DraftDay day, Draft draft)
+    {
+        var limit = MostOf(draft.Movement.Pattern);
+        var at = day.Items.FindLastIndex(i => i.Role != SlotRole.Mobility) + 1;
+        if (draft.Role == SlotRole.Mobility)
+            at = day.Items.Count;
+        var (pull, push) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
+        day.Items.Insert(at, draft);
+        for (var count = draft.Plan.SetCount; count >= SetsFew; count--)
+        {
+            draft.Replace(draft.Plan.WithSets(count));
+            var (pullThen, pushThen) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
+            if (
+                !IsOver(day)
+                && HardSets(days, p => p == draft.Movement.Pattern) <= limit
+                && (IsBalanced(pullThen, pushThen) || !IsBalanced(pull, push))
+                && proof.Holds(day)
+            )
+                return;
+            if (draft.Role == SlotRole.Mobility)
+                break;
+        }
+
+        day.Items.RemoveAt(at);
+    }
 
     private static IEnumerable<(DraftDay Day, Draft Item)> Items(IReadOnlyList<DraftDay> days) =>
         days.SelectMany(d => d.Items.Select(i => (d, i)));
@@ -135,12 +377,13 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
         {
             var before = item.Plan;
             var hard = item.Read(athlete).Resolved?.HardSets ?? 0;
-            var limit = dose.Of(item.Movement.Pattern)?.To ?? int.MaxValue;
+            var limit = MostOf(item.Movement.Pattern);
             item.Replace(before.WithSets(before.SetCount + 1));
             if (
                 item.Read(athlete).Resolved?.HardSets > hard
                 && !IsOver(day)
                 && HardSets(days, p => p == item.Movement.Pattern) <= limit
+                && proof.Holds(day)
             )
             {
                 item.Step(
@@ -160,8 +403,7 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
 
     /// <summary>
     /// Sets go from second and main exercises down to two, then second exercises go, then sets of skills down to three;
-    /// only then is a main
-    /// exercise done in one set, and in the end it goes as well.
+    /// only then is a main exercise done in one set. A skill's last exercise never goes for the balance.
     /// </summary>
     private bool TakeSet(IReadOnlyList<DraftDay> days, Func<Pattern, bool> which, int pull, int push)
     {
@@ -224,7 +466,7 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
     /// </summary>
     private void Join(DraftDay day, SlotRole one, SlotRole other)
     {
-        for (var i = 1; i < day.Items.Count && IsOver(day); i++)
+        for (var i = 1; i < day.Items.Count && IsLong(day); i++)
         {
             var (before, item) = (day.Items[i - 1], day.Items[i]);
             if (
@@ -238,6 +480,9 @@ internal sealed class FitWeek(AthleteAtWork athlete, DoseRules dose, GeneratorRu
             item.Step(StepKey.InTurn, Quantity.Seconds(apart - day.Seconds(athlete)));
         }
     }
+
+    /// <summary>Doing exercises in turn saves minutes, not sets.</summary>
+    private bool IsLong(DraftDay day) => day.Seconds(athlete) > minutes * 60;
 
     /// <summary>
     /// What was joined with an exercise that is gone begins a group of its own, or stays with the one before that.

@@ -31,6 +31,14 @@ public sealed record BaseLadders(Pattern Pattern, IReadOnlyList<string> Ladders)
 /// <summary>Other grips for the second day of a lift.</summary>
 public sealed record Variation(string Of, IReadOnlyList<string> By);
 
+/// <summary>What a goal asks for beside its steps (common practice, no source).</summary>
+/// <param name="Ladder">Of the goal.</param>
+/// <param name="Movements">The first choice first.</param>
+public sealed record GoalSupport(string Ladder, IReadOnlyList<string> Movements);
+
+/// <summary>What is trained so that a test of a joint's range is passed.</summary>
+public sealed record DrillFor(string Movement, string Drill);
+
 /// <summary>Small exercises with a loaded stretch.</summary>
 public sealed record IsolationLists(IReadOnlyList<string> Pull, IReadOnlyList<string> Push);
 
@@ -67,6 +75,10 @@ public sealed record GeneratorRules(
     IReadOnlyList<Variation> OnRings,
     IsolationLists Isolation,
     IReadOnlyList<string> NeverBase,
+    IReadOnlyList<GoalSupport> Supports,
+    IReadOnlyList<DrillFor> Drills,
+    IReadOnlyList<string> Protective,
+    IReadOnlyList<string> InHalves,
     IReadOnlyList<string> Mobility,
     IReadOnlyList<DropKind> DropOrder,
     IReadOnlyList<WarmUpDrill> WarmUp,
@@ -77,6 +89,9 @@ public sealed record GeneratorRules(
     decimal FrameShare
 )
 {
+    public const decimal OtherGripShare = 0.95m,
+        OnRingsShare = 0.90m;
+
     private static readonly Lazy<GeneratorRules> Embedded = new(() =>
         CatalogueJson.ReadEmbedded<GeneratorRules>("generator.json")
     );
@@ -85,6 +100,16 @@ public sealed record GeneratorRules(
 
     /// <summary>Sets over those of the first week, in a loading week from 0.</summary>
     public int WaveIn(int week) => Wave[Math.Min(week, Wave.Count - 1)];
+
+    /// <summary>
+    /// The lifts that a movement varies, with the share of their system at which it starts: another grip a twentieth
+    /// under them, rings a tenth (this project's choice).
+    /// </summary>
+    public IEnumerable<(string Lift, decimal Share)> LiftsOf(string movement) =>
+        Variations
+            .Where(v => v.By.Contains(movement))
+            .Select(v => (v.Of, OtherGripShare))
+            .Concat(OnRings.Where(v => v.By.Contains(movement)).Select(v => (v.Of, OnRingsShare)));
 
     public IReadOnlyList<string> BasesOf(Pattern pattern) =>
         Bases.FirstOrDefault(b => b.Pattern == pattern)?.Ladders ?? [];

@@ -19,6 +19,9 @@ internal sealed class Mending(
 {
     private const int RemediesMost = 24;
 
+    /// <summary>As a coach would write it beside the caution.</summary>
+    private const string EasedReason = "Eased for it; ask after each set.";
+
     private readonly Dictionary<Guid, Draft> drafts = [];
 
     public GeneratedBlock Mend(IReadOnlyList<IReadOnlyList<DraftDay>> weeks)
@@ -26,7 +29,20 @@ internal sealed class Mending(
         var block = Build(weeks);
         for (var turn = 0; ; turn++)
         {
-            var cautions = BlockChecks.Of(block, DoseReader.Read(block, athlete, dose), athlete, dose);
+            var cautions = BlockChecks
+                .Of(block, DoseReader.Read(block, athlete, dose), athlete, dose)
+                .Where(c => c.KeptBecause is null)
+                .ToList();
+            // What was eased for pain stands, and says so.
+            var eased = cautions
+                .Where(c => c is { Id: CautionId.PainThere, Item: { } item } && drafts[item].IsEased)
+                .ToArray();
+            if (eased.Length > 0)
+            {
+                block = block with { Kept = [.. block.Kept, .. eased.Select(c => new Kept(c.Key, EasedReason))] };
+                cautions.RemoveAll(eased.Contains);
+            }
+
             if (cautions.Count == 0)
                 break;
             // One mend an item a turn: the next may not be needed any more.
@@ -140,7 +156,8 @@ internal sealed class Mending(
                 || Trainable.PressesFromFloor(movement),
             CautionId.StraightArmRampOver => movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush,
             CautionId.HardSetsOver => movement.Pattern.ToString() == caution.About,
-            CautionId.PullToPushOff => DoseReader.IsPull(movement.Pattern) || DoseReader.IsPush(movement.Pattern),
+            CautionId.PullToPushOff => DoseReader.IsBentPull(movement.Pattern)
+                || DoseReader.IsBentPush(movement.Pattern),
             CautionId.SidesUneven => movement.EachSide,
             _ => true,
         };
@@ -182,26 +199,53 @@ internal sealed class Mending(
         };
 }
 
-/// <summary>What a generated session is called.</summary>
+/// <summary>What a generated session is called: by what is in it.</summary>
 internal static class SessionTitle
 {
     private const int TitleMaximum = 40;
 
-    public static string Of(DraftDay day) =>
-        day.Items.Count > 0 && day.Items.All(i => i.Role == SlotRole.Test)
-            ? "Tests"
-            : day.Shape.Kind switch
-            {
-                DayKind.StraightArm => Named("Straight arm", day),
-                DayKind.Full => Named("Full body", day),
-                var kind => Named(kind.ToString(), day),
-            };
-
-    /// <summary>With the skill that is trained hard, as far as there is room.</summary>
-    private static string Named(string kind, DraftDay day)
+    public static string Of(DraftDay day)
     {
-        foreach (var skill in day.Items.Where(i => i.Role == SlotRole.SkillHard).Select(i => i.Skill!.Ladder.Name))
-            return kind.Length + skill.Length + 2 <= TitleMaximum ? $"{kind}, {skill}" : kind;
-        return kind;
+        if (day.Items.Count > 0 && day.Items.All(i => i.Role == SlotRole.Test))
+            return "Tests";
+        var parts = Skills(day, SlotRole.SkillHard, "hard")
+            .Concat(Skills(day, SlotRole.SkillLight, "light"))
+            .Append(Rest(day))
+            .OfType<string>();
+        var title = "";
+        foreach (var part in parts.Distinct(StringComparer.Ordinal))
+        {
+            var longer = title.Length == 0 ? part : $"{title}, {char.ToLowerInvariant(part[0])}{part[1..]}";
+            if (longer.Length <= TitleMaximum)
+                title = longer;
+        }
+
+        return title;
+    }
+
+    private static IEnumerable<string> Skills(DraftDay day, SlotRole role, string how) =>
+        day
+            .Items.Where(i => i.Role == role)
+            .Select(i => i.Skill!.Ladder.Name)
+            .Distinct(StringComparer.Ordinal)
+            .Select(name => $"{name} {how}");
+
+    /// <summary>What else the day trains, in a word.</summary>
+    private static string? Rest(DraftDay day)
+    {
+        var work = day.Items.Where(i => i.IsWork).ToArray();
+        var pulls = work.Any(i => i.Movement.Pattern is Pattern.VerticalPull or Pattern.HorizontalPull);
+        var pushes = work.Any(i => i.Movement.Pattern is Pattern.VerticalPush or Pattern.HorizontalPush);
+        var legs = work.Any(i => i.Movement.Pattern == Pattern.Legs);
+        return (pulls, pushes) switch
+        {
+            (true, true) => legs ? "Full body" : "Pull and push",
+            (true, false) => "Pull",
+            (false, true) => "Push",
+            _ when legs => "Legs",
+            _ when work.Any(i => i.IsStraightArm) => "Straight arms",
+            _ when work.Any(i => i.Movement.Pattern == Pattern.Trunk) => "Trunk",
+            _ => null,
+        };
     }
 }

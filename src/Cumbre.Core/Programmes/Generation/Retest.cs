@@ -5,7 +5,10 @@ using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
 
-/// <summary>Tests as exercises of a session: those that decide the next placement, or a newcomer's first.</summary>
+/// <summary>
+/// Tests as exercises of a session. At the end of a block they are those of what was trained: the working step of each
+/// skill, its next gate, the main lifts; before a newcomer's first block they are the battery.
+/// </summary>
 internal static class Retest
 {
     private const int RestBetween = 180,
@@ -13,10 +16,75 @@ internal static class Retest
         HighPulls = 5,
         SlowestDescent = Negatives.VolumeSeconds;
 
-    public static IReadOnlyList<Draft> Of(Trainable gym, List<Notice> notices)
+    private const decimal Near = 0.8m;
+
+    /// <summary>What the block trained, the most telling first; of a goal also what is not trained yet and decides it.</summary>
+    /// <param name="trained">The last loading week.</param>
+    public static IReadOnlyList<Draft> Of(
+        Trainable gym,
+        IReadOnlyList<Skill> skills,
+        IReadOnlyList<DraftDay> trained,
+        List<Notice> notices
+    )
+    {
+        var all = Candidates(gym, skills, trained, notices);
+        var known = trained.SelectMany(d => d.Items).Select(i => i.Movement).ToHashSet();
+        // What was trained is tested first, so that no retest is of other things only.
+        return [.. all.OrderBy(t => !known.Contains(t.Movement))];
+    }
+
+    private static List<Draft> Candidates(
+        Trainable gym,
+        IReadOnlyList<Skill> skills,
+        IReadOnlyList<DraftDay> trained,
+        List<Notice> notices
+    )
+    {
+        var drafts = new List<Draft>();
+        var beside = new List<string>();
+        foreach (var skill in skills.Where(s => s.Advance))
+        {
+            // The step that is worked on, by its own standard, and what keeps the next one closed.
+            if (skill.Movement is { } movement && skill.Step is { } step)
+                Add(drafts, beside, gym, movement, skill, Standard(step, movement));
+            if (skill.StepBefore is { } before)
+                Add(drafts, beside, gym, before, skill, null);
+            if (skill.Limiting is { } limiting)
+                Add(
+                    drafts,
+                    beside,
+                    gym,
+                    gym.Catalogue.Movements[gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Movement],
+                    skill,
+                    limiting.Term.Term.Target
+                );
+        }
+
+        foreach (
+            var item in trained
+                .SelectMany(d => d.Items)
+                .Where(i => i.IsMain || i.Role is SlotRole.SkillHard or SlotRole.Limiting)
+                .OrderBy(i => !i.IsMain)
+                .ThenBy(i => i.Movement.Measure != BenchmarkMeasure.LoadTimesReps)
+        )
+            Add(drafts, beside, gym, item.Movement, item.Skill, null, item.Plan.Load);
+        var movements = trained.SelectMany(d => d.Items).Select(i => i.Movement).ToHashSet();
+        if (!drafts.Any(d => movements.Contains(d.Movement)))
+        {
+            foreach (var item in trained.SelectMany(d => d.Items).Where(i => i.IsWork))
+                Add(drafts, beside, gym, item.Movement, item.Skill, null);
+        }
+
+        if (beside.Count > 0)
+            notices.Add(Notice.Of(NoticeId.TestsBeside, Quantity.Name(string.Join(", ", beside.Distinct()))));
+        return drafts;
+    }
+
+    /// <summary>A newcomer's first tests.</summary>
+    public static IReadOnlyList<Draft> Battery(Trainable gym, List<Notice> notices)
     {
         var athlete = gym.Athlete;
-        var battery = Battery.Propose(
+        var battery = Ladders.Battery.Propose(
             new(Guid.Empty, "", athlete.Athlete.Schools, athlete.Book, []),
             athlete.Intake.Goals,
             athlete.WaitsForClearance,
@@ -27,20 +95,15 @@ internal static class Retest
         foreach (var test in battery.Tests)
         {
             var movement = gym.Catalogue.Movements[test.Benchmark.Movement];
-            if (!gym.Can(movement) || drafts.Any(d => d.Movement == movement))
+            if (drafts.Any(d => d.Movement == movement) || !gym.Can(movement) || gym.SoreIn(movement) is not null)
                 continue;
-            if (Plan(test.Benchmark, gym) is not { } plan)
+            if (Plan(movement, test.Benchmark.Measure, null, gym) is not { } plan)
             {
                 beside.Add(test.Benchmark.Name);
                 continue;
             }
 
-            var draft = new Draft(
-                "test-" + test.Benchmark.Slug,
-                SlotRole.Test,
-                movement,
-                movement.EachSide ? plan with { Sides = SidePlan.Each } : plan
-            );
+            var draft = new Draft("test-" + test.Benchmark.Slug, SlotRole.Test, movement, plan);
             if (test.Ladders.Count == 0)
                 draft.Step(StepKey.FirstTest, Quantity.Name(test.Benchmark.Name));
             foreach (var goal in test.Ladders)
@@ -57,20 +120,85 @@ internal static class Retest
         return drafts;
     }
 
+    private static void Add(
+        List<Draft> drafts,
+        List<string> beside,
+        Trainable gym,
+        Movement movement,
+        Skill? skill,
+        Target? standard,
+        LoadSpec? trained = null
+    )
+    {
+        if (
+            drafts.Any(d => d.Movement == movement)
+            || gym.SoreIn(movement) is not null
+            || (gym.ObstacleTo(movement) is { } obstacle && obstacle.What != Obstacle.NotOne)
+        )
+            return;
+        if (Plan(movement, movement.Measure, standard, gym, trained) is not { } plan)
+        {
+            if (gym.Catalogue.BenchmarksOf(movement.Slug).FirstOrDefault() is { } test)
+                beside.Add(test.Name);
+            return;
+        }
+
+        var draft = new Draft("test-" + movement.Slug, SlotRole.Test, movement, plan) { Skill = skill };
+        drafts.Add(
+            skill is null
+                ? draft.Step(StepKey.DecidesGoal, Quantity.Name(movement.Name), Quantity.Name(movement.Name))
+                : draft.Step(StepKey.DecidesGoal, Quantity.Name(movement.Name), Quantity.Name(skill.Ladder.Name))
+        );
+    }
+
+    /// <summary>The first threshold of the step's unlock standard that its own movement shows.</summary>
+    private static Target? Standard(LadderStep step, Movement movement) =>
+        step
+            .Won.Terms.Select(t => t.Target)
+            .FirstOrDefault(t =>
+                t.Fits(movement.Measure) && t is RepsTarget { Sets: > 1 } or SecondsTarget { Sets: > 1 }
+            );
+
     /// <summary>
     /// Null: no line of a session says it (a joint's range, a capacity test, a hold too short to plan).
     /// </summary>
-    private static Prescription? Plan(Benchmark test, Trainable gym)
+    private static Prescription? Plan(
+        Movement movement,
+        BenchmarkMeasure measure,
+        Target? standard,
+        Trainable gym,
+        LoadSpec? trained = null
+    )
     {
-        var movement = gym.Catalogue.Movements[test.Movement];
-        return test.Measure switch
+        var plan = Bare(movement, measure, standard, gym, trained);
+        return movement.EachSide && plan is not null ? plan with { Sides = SidePlan.Each } : plan;
+    }
+
+    private static Prescription? Bare(
+        Movement movement,
+        BenchmarkMeasure measure,
+        Target? standard,
+        Trainable gym,
+        LoadSpec? trained
+    )
+    {
+        var bests = gym.Athlete.BestsOf(movement);
+        var help = gym.HelpedWith(movement) is not null ? Easing.Band(gym.Athlete, 0) : null;
+        return measure switch
         {
+            // A standard of several sets is tried once it is near; before that one set tells more.
+            BenchmarkMeasure.Reps when standard is RepsTarget { Sets: > 1 } sets && bests.Reps >= sets.Reps * Near =>
+                new StraightSets(sets.Sets, sets.Reps) { RestSeconds = RestBetween },
             BenchmarkMeasure.Reps => new MaxSets(1)
             {
                 Effort = movement.FailureHarmless ? null : new InReserve(1),
+                Load = help,
                 RestSeconds = RestBetween,
             },
-            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum => new HoldSets(
+            BenchmarkMeasure.Seconds
+                when standard is SecondsTarget { Sets: > 1 } holds && bests.HoldSeconds >= holds.Seconds =>
+                new HoldSets(holds.Sets, (int)Math.Ceiling(holds.Seconds)) { RestSeconds = RestBetween },
+            BenchmarkMeasure.Seconds when bests.HoldSeconds >= HoldDose.SecondsMinimum => new HoldSets(
                 1,
                 null,
                 HoldSets.PercentMaximum
@@ -78,17 +206,21 @@ internal static class Retest
             {
                 RestSeconds = RestBetween,
             },
-            BenchmarkMeasure.Seconds when gym.BestsOf(movement).HoldSeconds is null => new HoldSets(
-                2,
-                HoldDose.SecondsMinimum
-            )
-            {
-                RestSeconds = RestBetween,
-            },
+            BenchmarkMeasure.Seconds => new HoldSets(2, HoldDose.SecondsMinimum) { RestSeconds = RestBetween },
             BenchmarkMeasure.SecondsPerDescent => new Negatives(1, 1, SlowestDescent) { RestSeconds = RestBetween },
             BenchmarkMeasure.ContactHeight => new ExplosiveSets(1, HighPulls, HighPulls) { RestSeconds = RestBetween },
             BenchmarkMeasure.LoadTimesReps when gym.Athlete.ContextOf(movement)?.OneRepMax is not null =>
                 new StraightSets(1, HeavyReps) { Effort = new InReserve(1), RestSeconds = RestBetween },
+            // A lift that was guessed is tested from the load it was trained with.
+            BenchmarkMeasure.LoadTimesReps when trained is AddedLoad { Entry.Value: > 0 } load => new StraightSets(
+                1,
+                HeavyReps
+            )
+            {
+                Load = load,
+                Effort = new InReserve(1),
+                RestSeconds = RestBetween,
+            },
             _ => null,
         };
     }

@@ -8,39 +8,83 @@ namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>
 /// Chooses the movement of a slot. It is scored by what the coach would look at: does it train what holds a goal back,
-/// is it the step
-/// in training, does it carry over, was it trained lately, do its reps land in the zone. The weights are this project's
-/// choice.
+/// is it the step in training, does it carry over, was it trained lately, and above all what is known of it: do its
+/// reps land in the zone, or would it be guessed. What stands in the week already gives way to another that is as
+/// good. The weights are this project's choice.
 /// </summary>
 internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, GeneratorRules rules, BlockWish wish)
 {
     private const int Limits = 40,
-        OwnStep = 30,
-        NextLadder = 10,
+        OwnStep = 12,
+        OwnAfterWon = 20,
+        NextLadder = 4,
         Goal = 10,
+        Supports = 12,
+        Asked = 12,
         Carries = 8,
-        Lately = 8,
-        InZone = 6,
-        TooHard = -25,
-        TooEasy = -35,
-        AboveZone = -6,
+        Lately = 6,
+        Loaded = 30,
+        LoadedSecond = 8,
+        InZone = 20,
+        HighInZone = 12,
+        WithHelp = 18,
+        Practice = 6,
+        Singles = -4,
+        EstimatedInZone = 4,
+        EstimatedBelow = -12,
+        TooEasy = -8,
+        FarTooEasy = -24,
+        NotKnown = -6,
         PerLevel = -4,
-        Unknown = -6,
         EachSide = -5,
-        Again = -3;
+        Sore = -14,
+        OfSkill = -40,
+        FarHarder = -30,
+        Again = -13;
+
+    private const int PracticeTotal = 2;
+
+    /// <summary>Over this best a movement is left for a harder one, or for load.</summary>
+    private const int FarAbove = 30;
 
     private readonly HashSet<string> limiting =
     [
         .. skills.Where(s => s.LimitingMovement is not null).Select(s => s.LimitingMovement!.Slug),
+        // A base ladder is trained by the main exercises: its step is what holds it back.
+        .. skills
+            .Where(s => s.Advance && s.Movement is not null && rules.IsBase(s.Ladder.Slug))
+            .Select(s => s.Movement!.Slug),
+    ];
+
+    /// <summary>What later steps of a goal ask for and is not met yet.</summary>
+    private readonly HashSet<string> asked =
+    [
+        .. skills
+            .Where(s => s.Advance)
+            .SelectMany(s => s.Ladder.Steps)
+            .SelectMany(s => s.Gates)
+            .Where(g => g.Holds(gym.Athlete.Athlete.Schools))
+            .SelectMany(g => GateRule.Evaluate(g.Gate, gym.Athlete.Book).Unmet)
+            .Select(t => gym.Catalogue.Benchmarks[t.Term.Benchmark].Movement),
     ];
     private readonly ILookup<string, Skill> carryTo = skills
         .Where(s => s.Advance)
         .SelectMany(s => TrainedFor(s, gym).Select(m => (Movement: m, Skill: s)))
         .Distinct()
         .ToLookup(x => x.Movement, x => x.Skill, StringComparer.Ordinal);
+    private readonly ILookup<string, Skill> supports = skills
+        .Where(s => s.Advance)
+        .SelectMany(s => SupportsOf(s, rules).Select(m => (Movement: m, Skill: s)))
+        .ToLookup(x => x.Movement, x => x.Skill, StringComparer.Ordinal);
+    private readonly Dictionary<Pattern, int> knownLevels = [];
     private readonly Dictionary<string, int> used = new(StringComparer.Ordinal);
 
-    /// <summary>The best movement for a slot; null: nothing of the pattern can be trained.</summary>
+    /// <summary>What the goals ask for beside their steps.</summary>
+    public static IEnumerable<string> SupportsOf(Skill skill, GeneratorRules rules) =>
+        rules.Supports.FirstOrDefault(s => s.Ladder == skill.Ladder.Slug)?.Movements ?? [];
+
+    /// <summary>The best movement for a slot with its dose; null: nothing of the pattern can be trained.</summary>
+    /// <param name="key">Of the item.</param>
     /// <param name="pattern">Of the slot.</param>
     /// <param name="role">Of the slot.</param>
     /// <param name="taken">Movements of the session.</param>
@@ -53,48 +97,87 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         bool awayFromFloor
     )
     {
-        var second = role is SlotRole.SecondPull or SlotRole.SecondPush;
-        var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Schools.RepZone], second);
         var own = OwnSteps(pattern);
         var finder = gym.LevelFinders(pattern)
             .Select(gym.Find)
             .OfType<Movement>()
+            .OrderBy(gym.Soreness)
             .FirstOrDefault(m => !taken.Contains(m.Slug) && !(awayFromFloor && Trainable.PressesFromFloor(m)));
-        var best = finder
-            ?? gym.Catalogue.Movements.Values.Where(m =>
+        var candidates = finder is not null
+            ? [finder]
+            : gym
+                .Catalogue.Movements.Values.Where(m =>
                     m.Pattern == pattern
                     && (m.Arms != ArmMode.Straight || m.Pattern is Pattern.Trunk)
                     && !taken.Contains(m.Slug)
                     && rules.IsBaseMovement(m.Slug)
+                    && Fits(m, pattern)
+                    && !(awayFromFloor && Trainable.PressesFromFloor(m))
+                    && !(LoadsJoints(m) && used.GetValueOrDefault(m.Slug) >= gym.Dose.HardSessionsOfJointLoad)
+                    && gym.Can(m)
                 )
-                .Where(m => Fits(m, pattern) && !(awayFromFloor && Trainable.PressesFromFloor(m)) && gym.Can(m))
-                .Select(m => (Movement: m, Score: Score(m, own, zone)))
+                .Select(m => (Movement: m, Score: Score(m, role, own)))
                 .OrderByDescending(m => m.Score)
                 .ThenBy(m => m.Movement.Slug, StringComparer.Ordinal)
-                .Select(m => m.Movement)
-                .FirstOrDefault();
-        if (best is null)
-            return null;
-        var movement = role == SlotRole.MainPull && finder is null ? OnRings(OtherGrip(best, taken), taken) : best;
-        used[best.Slug] = used.GetValueOrDefault(best.Slug) + 1;
-        var draft = FirstDose.For(key, role, movement, gym, zone);
-        Reasons(draft, movement, best, own);
-        return draft;
+                .Select(m => m.Movement);
+        foreach (var best in candidates)
+        {
+            // The heavy day of a lift is its first of the week, and the days after have its volume.
+            var day = used.GetValueOrDefault(best.Slug) == 0 ? LoadedDay.Heavy : LoadedDay.Volume;
+            foreach (var movement in new[] { OtherGrip(best, taken), best }.OfType<Movement>())
+            {
+                var done = role == SlotRole.MainPull ? OnRings(movement, taken) : movement;
+                if (FirstDose.For(key, role, done, gym, movement == best ? day : LoadedDay.Volume) is not { } draft)
+                    continue;
+                // Of the help of a movement that is not there yet every second day is practice.
+                if (gym.HelpedWith(done) is not null && used.GetValueOrDefault(best.Slug) % 2 == 1)
+                    draft.Rewrite(
+                        new PracticeSets(PracticeTotal)
+                        {
+                            Load = draft.Plan.Load,
+                            Effort = new InReserve(1),
+                            RestSeconds = draft.Plan.RestSeconds,
+                        },
+                        StepKey.PracticeDose,
+                        Quantity.Reps(0)
+                    );
+                used[best.Slug] = used.GetValueOrDefault(best.Slug) + 1;
+                if (movement != best)
+                    used[movement.Slug] = used.GetValueOrDefault(movement.Slug) + 1;
+                draft.HoldsBack =
+                    limiting.Contains(best.Slug)
+                    || skills.Any(s => s.Advance && rules.IsBase(s.Ladder.Slug) && s.Ladder.Pattern == pattern);
+                Reasons(draft, done, best, own);
+                return draft;
+            }
+        }
+
+        return null;
     }
+
+    /// <summary>Lowering alone and what is like it is hard on the elbow: so often a week and no more.</summary>
+    private static bool LoadsJoints(Movement movement) =>
+        movement.Measure == BenchmarkMeasure.SecondsPerDescent || movement.Cautions.Contains(CautionId.TwiceAWeek);
+
+    /// <summary>So often it stands in the week.</summary>
+    public int Uses(string movement) => used.GetValueOrDefault(movement);
+
+    /// <summary>Counts a movement that stands in the week for another reason.</summary>
+    public void Count(Movement movement) => used[movement.Slug] = used.GetValueOrDefault(movement.Slug) + 1;
 
     /// <summary>
     /// The steps in training of the ladders that give this pattern's main exercises, the first ladder first.
     /// </summary>
-    private (Ladder Ladder, LadderStep Step, int Index)[] OwnSteps(Pattern pattern) =>
+    private (Ladder Ladder, LadderStep Step)[] OwnSteps(Pattern pattern) =>
         [
             .. rules
                 .BasesOf(pattern)
                 .Select(slug => gym.Athlete.Atlas.BySlug.GetValueOrDefault(slug))
                 .OfType<Ladder>()
-                .Where(l => IsWanted(l))
+                .Where(IsWanted)
                 .Select(l => (Ladder: l, gym.Athlete.Placements[l.Slug].Training))
                 .Where(l => l.Training is not null)
-                .Select(l => (l.Ladder, l.Ladder.Steps[l.Training!.Value], l.Training.Value)),
+                .Select(l => (l.Ladder, l.Ladder.Steps[l.Training!.Value])),
         ];
 
     /// <summary>The school of leverage loads nothing that is no goal.</summary>
@@ -103,79 +186,151 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         || gym.Catalogue.Movements[ladder.Summit.Movement].Measure != BenchmarkMeasure.LoadTimesReps
         || gym.Athlete.Intake.Goals.Any(g => g.Ladder == ladder.Slug);
 
+    /// <summary>
+    /// A loaded lift stands for the pattern whose ladders have it, or that it varies; all else is counted, but for the
+    /// trunk and what holds a goal back.
+    /// </summary>
     private bool Fits(Movement movement, Pattern pattern)
     {
-        if (
-            movement.Measure == BenchmarkMeasure.LoadTimesReps
-            && !rules
-                .BasesOf(pattern)
-                .Any(b =>
-                    IsWanted(gym.Athlete.Atlas.BySlug[b])
-                    && gym.Athlete.Atlas.BySlug[b].Steps.Any(s => s.Movement == movement.Slug)
-                )
-        )
-            return false;
+        if (movement.Measure == BenchmarkMeasure.LoadTimesReps)
+        {
+            bool IsOfBase(string slug) =>
+                rules
+                    .BasesOf(pattern)
+                    .Select(b => gym.Athlete.Atlas.BySlug[b])
+                    .Any(l => IsWanted(l) && IsOpen(l) && l.Steps.Any(s => s.Movement == slug));
+            return IsOfBase(movement.Slug) || rules.LiftsOf(movement.Slug).Any(l => IsOfBase(l.Lift));
+        }
+
         return pattern is Pattern.Trunk
-            || movement.Measure is BenchmarkMeasure.Reps or BenchmarkMeasure.LoadTimesReps
+            || movement.Measure is BenchmarkMeasure.Reps
+            || (movement.Measure == BenchmarkMeasure.SecondsPerDescent && IsNeededDescent(movement))
             || limiting.Contains(movement.Slug);
     }
 
-    private int Score(Movement movement, (Ladder Ladder, LadderStep Step, int Index)[] own, RepZone zone)
+    private bool IsOpen(Ladder ladder) => gym.Athlete.Placements[ladder.Slug].Training is not null;
+
+    /// <summary>Descents stand in where nothing helps the strict movement and it is not there yet.</summary>
+    private bool IsNeededDescent(Movement movement) =>
+        gym.Catalogue.Movements.Values.Any(m =>
+            m.Pattern == movement.Pattern
+            && m.Easier.Contains(movement.Slug)
+            && gym.CapacityOf(m).Reps <= 2
+            && (
+                m.AssistedBy is not { } help
+                || gym.Find(help) is null
+                || gym.Athlete.Athlete.Schools["first-pull-up"] == "negative-first"
+            )
+        );
+
+    private int Score(Movement movement, SlotRole role, (Ladder Ladder, LadderStep Step)[] own)
     {
         var score = used.GetValueOrDefault(movement.Slug) * Again;
         if (limiting.Contains(movement.Slug))
             score += Limits;
         var at = Array.FindIndex(own, o => o.Step.Movement == movement.Slug);
         if (at >= 0)
-            score += OwnStep - NextLadder * at;
+            score +=
+                movement.Measure == BenchmarkMeasure.LoadTimesReps || gym.CapacityOf(movement).IsMeasured
+                    ? OwnStep - NextLadder * at
+                : IsAfterWon(own[at]) ? OwnAfterWon
+                : 0;
+        // A skill has its own hard day and light day.
+        if (skills.Any(s => s.Movement?.Slug == movement.Slug && !rules.IsBase(s.Ladder.Slug)))
+            score += OfSkill;
         if (skills.Any(s => s.Movement?.Slug == movement.Slug && rules.IsBase(s.Ladder.Slug)))
             score += Goal;
+        if (supports.Contains(movement.Slug))
+            score += Supports;
+        if (asked.Contains(movement.Slug))
+            score += Asked;
         if (movement.CarriesTo.Any(carryTo.Contains))
             score += Carries;
         if (LastTrained(movement) is not null)
             score += Lately;
-        if (movement.EachSide)
+        if (movement.EachSide && movement.Pattern != Pattern.Legs)
             score += EachSide;
-        return score + LevelScore(movement, at >= 0, own, zone);
+        if (gym.SoreIn(movement) is not null)
+            score += Sore;
+        return score + LevelScore(movement, role, own);
     }
 
-    private int LevelScore(
-        Movement movement,
-        bool isOwnStep,
-        (Ladder Ladder, LadderStep Step, int Index)[] own,
-        RepZone zone
-    )
+    /// <summary>The step before is won, so that this one is due although nobody has counted it yet.</summary>
+    private bool IsAfterWon((Ladder Ladder, LadderStep Step) own) =>
+        own.Step.After is { Count: > 0 } before && before.Any(gym.Athlete.Placements[own.Ladder.Slug].IsWon);
+
+    private int LevelScore(Movement movement, SlotRole role, (Ladder Ladder, LadderStep Step)[] own)
     {
-        if (movement.Measure == BenchmarkMeasure.Reps && gym.BestsOf(movement).Reps is { } reps)
-            return reps < zone.Low ? TooHard
-                : reps <= zone.High ? InZone
-                : reps <= zone.High + 5 ? AboveZone
-                : TooEasy;
-        // The dose of the step in training, or its load, brings it into the zone.
-        if (isOwnStep)
+        var second = role is SlotRole.SecondPull or SlotRole.SecondPush;
+        if (movement.Measure == BenchmarkMeasure.LoadTimesReps)
+            return second ? LoadedSecond : Loaded;
+        if (movement.Measure == BenchmarkMeasure.SecondsPerDescent)
+            return WithHelp;
+        if (gym.HelpedWith(movement) is not null)
+            return WithHelp;
+        if (gym.Catalogue.HelpedBy(movement.Slug).Any())
+            return FarTooEasy;
+        var capacity = gym.CapacityOf(movement);
+        if (capacity is { IsMeasured: true, HoldSeconds: not null })
             return InZone;
-        if (own.Length == 0)
-            return 0;
-        var level = Level.Of(gym.Catalogue.Movements[own[0].Step.Movement], gym.Catalogue);
-        return Unknown + PerLevel * Math.Abs(Level.Of(movement, gym.Catalogue) - level);
+        var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Schools.RepZone], second);
+        var upTo = Math.Max(RepDose.RangeUpTo, zone.High);
+        if (capacity.Reps is { } reps)
+        {
+            var measured = capacity.IsMeasured;
+            // Singles are for the lift that is wanted; elsewhere an easier movement does more.
+            return reps <= 2
+                    ? (measured && role is SlotRole.MainPull or SlotRole.MainPush ? Singles : EstimatedBelow * 2)
+                : reps <= RepDose.PracticeUpTo ? (measured ? Practice : EstimatedBelow)
+                : reps <= zone.High ? (measured ? InZone : EstimatedInZone)
+                : reps <= upTo ? (measured ? HighInZone : EstimatedInZone / 2)
+                : reps <= FarAbove ? TooEasy
+                : FarTooEasy;
+        }
+
+        // Nothing is known: the nearer to what is, the better, and nothing that is far harder.
+        var level = Level.Of(movement, gym.Catalogue);
+        var harder = level - KnownLevel(movement.Pattern);
+        return NotKnown
+            + PerLevel
+                * own.Select(o => gym.Catalogue.Movements[o.Step.Movement])
+                    .Where(m => m.Pattern == movement.Pattern)
+                    .Select(m => Math.Abs(level - Level.Of(m, gym.Catalogue)))
+                    .FirstOrDefault(1)
+            + (harder > 1 ? FarHarder : 0);
+    }
+
+    /// <summary>The level of the hardest movement of a pattern that is known in the zone.</summary>
+    private int KnownLevel(Pattern pattern)
+    {
+        if (!knownLevels.TryGetValue(pattern, out var known))
+            knownLevels[pattern] = known = gym
+                .Catalogue.Movements.Values.Where(m => m.Pattern == pattern)
+                .Where(m => gym.CapacityOf(m) is { IsMeasured: true, Reps: > RepDose.PracticeUpTo })
+                .Select(m => Level.Of(m, gym.Catalogue))
+                .DefaultIfEmpty(1)
+                .Max();
+        return known;
     }
 
     /// <summary>
-    /// On every second day of a lift another grip, as the muscles work a little differently and the elbow is spared.
+    /// On every second day of a lift another grip, as the muscles work a little differently and the elbow is spared
+    /// (common practice, no source). One that could only be guessed in a few reps does not take its place.
     /// </summary>
-    private Movement OtherGrip(Movement lift, IReadOnlyCollection<string> taken) =>
-        used.GetValueOrDefault(lift.Slug) % 2 == 1
-        && rules
-            .Variations.FirstOrDefault(v => v.Of == lift.Slug)
-            ?.By.Select(gym.Find)
-            .OfType<Movement>()
-            .Where(m => !taken.Contains(m.Slug))
-            .OrderBy(m => m.Measure == lift.Measure ? 0 : 1)
-            .ThenBy(m => gym.BestsOf(m).Reps is null ? 1 : 0)
-            .FirstOrDefault()
-            is { } other
-            ? other
-            : lift;
+    private Movement? OtherGrip(Movement lift, IReadOnlyCollection<string> taken) =>
+        used.GetValueOrDefault(lift.Slug) % 2 == 0
+            ? null
+            : rules
+                .Variations.FirstOrDefault(v => v.Of == lift.Slug)
+                ?.By.Where(b => !taken.Contains(b) && !used.ContainsKey(b))
+                .Select(gym.Find)
+                .OfType<Movement>()
+                .OrderBy(m => m.Measure == lift.Measure ? 0 : 1)
+                .ThenBy(m => gym.CapacityOf(m).IsMeasured ? 0 : 1)
+                .FirstOrDefault(m =>
+                    m.Measure == BenchmarkMeasure.LoadTimesReps
+                    || gym.CapacityOf(m) is { IsMeasured: true } or { Reps: > RepDose.PracticeUpTo }
+                );
 
     /// <summary>
     /// Rings in place of the bar by school: kinder to the joints, and a bar load is never carried over.
@@ -198,21 +353,21 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             )
             ?.Day;
 
-    private void Reasons(
-        Draft draft,
-        Movement movement,
-        Movement lift,
-        (Ladder Ladder, LadderStep Step, int Index)[] own
-    )
+    private void Reasons(Draft draft, Movement movement, Movement lift, (Ladder Ladder, LadderStep Step)[] own)
     {
         if (movement.PrimeMovers.Count > 0)
             draft.Input(InputKey.PrimeMovers, Quantity.Name(string.Join(", ", movement.PrimeMovers)));
         if (LastTrained(movement) is { } day)
             draft.Input(InputKey.LastTrainedOn, Quantity.On(day));
+        var varied = rules.LiftsOf(movement.Slug).Select(l => l.Lift).FirstOrDefault(l => used.ContainsKey(l));
         if (rules.OnRings.Any(v => v.By.Contains(movement.Slug)))
             draft.Because(StepKey.OnRings, Quantity.Name(movement.Name), Quantity.Name(lift.Name));
-        else if (movement != lift)
-            draft.Because(StepKey.OtherGrip, Quantity.Name(movement.Name), Quantity.Name(lift.Name));
+        else if (varied is not null)
+            draft.Because(
+                StepKey.OtherGrip,
+                Quantity.Name(movement.Name),
+                Quantity.Name(gym.Catalogue.Movements[varied].Name)
+            );
         var step = own.FirstOrDefault(o => o.Step.Movement == lift.Slug);
         if (step.Step is not null)
         {
@@ -249,6 +404,8 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
                 .Evidence([PlacementReport.Evidence(skill.Limiting!.Term, gym.Catalogue)]);
         }
 
+        foreach (var skill in supports[lift.Slug])
+            draft.Because(StepKey.SupportsGoal, Quantity.Name(lift.Name), Quantity.Name(skill.Ladder.Name));
         foreach (var to in lift.CarriesTo.Where(carryTo.Contains))
             draft.Because(
                 StepKey.CarriesOver,

@@ -21,16 +21,26 @@ internal sealed class SessionBuilder(
     private const int MobilityReps = 10,
         TightDrills = 2,
         TextMaximum = 200,
-        ExplosiveSessions = 2;
+        LimitingSessions = 2,
+        SetsForAll = 15,
+        StretchSeconds = 15;
 
     private readonly Selection selection = new(gym, skills, rules, wish);
     private readonly List<(string Movement, int Day)> limitingTaken = [];
 
     private Schools Schools => gym.Athlete.Athlete.Schools;
 
+    private DraftDay[] week = [];
+
+    private bool LegsNear(DraftDay day) =>
+        week.Any(d =>
+            WeekShape.Between(d.Shape.Weekday, day.Shape.Weekday) == 1
+            && d.Items.Any(i => i.Movement.Pattern == Pattern.Legs)
+        );
+
     public IReadOnlyList<DraftDay> FirstWeek()
     {
-        DraftDay[] days = [.. shape.Select((day, i) => new DraftDay(day, Fill(day, i)))];
+        var days = week = [.. shape.Select((day, i) => new DraftDay(day, Fill(day, i)))];
         var any = days.Any(d => d.Items.Count > 0);
         foreach (
             var pattern in new[]
@@ -67,15 +77,20 @@ internal sealed class SessionBuilder(
             .ToList();
         if (day.Items.Any(i => i.Skill is not null))
             drills.Add((rules.EasierRungSeconds, "easier rungs of today's ladder"));
-        if (
-            day.Items.Any(i =>
-                i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true
-            )
-        )
-            drills.Add((rules.RampSeconds, "one or two ramp sets"));
+        var lifts = day.Items.Count(i =>
+            i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true
+        );
+        if (lifts > 0)
+            drills.Add((rules.RampSeconds * lifts, "one or two ramp sets"));
+        else if (day.Items.Any(i => i.IsMain))
+            drills.Add((rules.RampSeconds, "an easier set of the first lift"));
         var most = (int)(Minutes * 60 * rules.FrameShare);
         var coolDown = Math.Min(rules.CoolDownSeconds, most / 3);
+        // What the session has room for, once it is filled.
+        var room = Minutes * 60 - coolDown - (day.Seconds(gym.Athlete) - day.WarmUp.Seconds - day.CoolDown.Seconds);
         var warmUp = Math.Min(drills.Sum(d => d.Seconds), most - coolDown);
+        if (room > 0)
+            warmUp = Math.Min(warmUp, room);
         // Whole half minutes are easier to read on a sheet.
         day.WarmUp = new(warmUp / 30 * 30, Text(drills.Select(d => d.Text)));
         day.CoolDown = new(coolDown / 30 * 30, rules.CoolDown);
@@ -97,41 +112,69 @@ internal sealed class SessionBuilder(
         foreach (var skill in day.Hard)
             items.AddRange(Hard(skill));
         foreach (var skill in day.Light)
-            items.Add(Light(skill));
+            items.AddRange(Light(skill));
         foreach (var skill in day.Kept)
-            items.Add(Kept(skill));
+            Add(items, Kept(skill));
         Limiting(day, items);
-        var awayFromFloor = shape.Any(d =>
-            WeekShape.Between(d.Weekday, day.Weekday) == 1
-            && d.Skills.Any(s => s.Movement!.Pattern == Pattern.StraightArmPush)
-        );
-        var (pull, push) = (day.Pulls, day.Pushes);
-        Add(items, pull ? Choose("mainPull", Pattern.VerticalPull, SlotRole.MainPull, items, false) : null);
-        Add(items, push ? Choose("mainPush", Pattern.VerticalPush, SlotRole.MainPush, items, awayFromFloor) : null);
-        Add(items, pull ? Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, false) : null);
-        Add(
-            items,
-            push ? Choose("secondPush", Pattern.HorizontalPush, SlotRole.SecondPush, items, awayFromFloor) : null
-        );
+        foreach (var item in items)
+            selection.Count(item.Movement);
+        // A skill with bent arms is the hard work of its pattern on its hard day.
+        bool IsTaken(Pattern pattern) => items.Any(i => i.Role == SlotRole.SkillHard && i.Movement.Pattern == pattern);
+        var skipped = Skipped(index);
+        if (day.Pulls && !IsTaken(Pattern.VerticalPull))
+            Add(items, Choose("mainPull", Pattern.VerticalPull, SlotRole.MainPull, items, day));
+        if (day.Pushes && skipped != Pattern.VerticalPush && !IsTaken(Pattern.VerticalPush))
+            Add(items, Choose("mainPush", Pattern.VerticalPush, SlotRole.MainPush, items, day));
+        if (day.Pulls && skipped != Pattern.HorizontalPull)
+            Add(items, Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, day));
+        if (day.Pushes && skipped != Pattern.HorizontalPush)
+            Add(items, Choose("secondPush", Pattern.HorizontalPush, SlotRole.SecondPush, items, day));
         if (day.Kind == DayKind.Pull)
             Add(items, Isolation("isolation", rules.Isolation.Pull, items));
         if (day.Kind == DayKind.Push)
             Add(items, Isolation("isolation", rules.Isolation.Push, items));
         // Where nothing of the upper body can be trained, legs and trunk fill the day.
-        var lower = day.Kind is DayKind.Legs or DayKind.Lower || !items.Any(i => i.IsMain || i.IsSecond);
+        var lower =
+            day.Kind is DayKind.Legs or DayKind.Lower || !items.Any(i => i.IsMain || i.IsSecond || i.Skill is not null);
         if (lower)
-            Add(items, Choose("legs", Pattern.Legs, SlotRole.Legs, items, false));
-        // Legs and trunk take turns where the upper body fills the day.
-        if (lower || day.Kind == DayKind.StraightArm || (day.Kind is DayKind.Full or DayKind.Push && index % 2 == 1))
-            Add(items, Choose("legs2", Pattern.Legs, SlotRole.Legs, items, false));
+            Add(items, Choose("legs", Pattern.Legs, SlotRole.Legs, items, day));
+        // Legs and trunk take turns where the upper body fills the day, unless one of them is a goal.
+        bool IsGoal(Pattern pattern) => skills.Any(s => s.Advance && s.Ladder.Pattern == pattern);
         if (
             lower
+            || IsGoal(Pattern.Legs)
+            || day.Kind is DayKind.StraightArm or DayKind.Push
+            || (day.Kind == DayKind.Full && index % 2 == 1)
+        )
+            Add(items, Choose("legs2", Pattern.Legs, SlotRole.Legs, items, day));
+        if (
+            lower
+            || IsGoal(Pattern.Trunk)
             || day.Kind is DayKind.StraightArm or DayKind.Pull
             || (day.Kind is DayKind.Full or DayKind.Upper && index % 2 == 0)
         )
-            Add(items, Choose("trunk", Pattern.Trunk, SlotRole.Trunk, items, false));
+            Add(items, Choose("trunk", Pattern.Trunk, SlotRole.Trunk, items, day));
         AddMobility(items, index);
+        foreach (var item in items)
+            item.FullSets = item.Plan.SetCount;
         return InOrder(items);
+    }
+
+    /// <summary>
+    /// Of three full days that hold few sets each one leaves out a base pattern that belongs to no goal, in turn, so
+    /// that legs and trunk find a place (this project's choice).
+    /// </summary>
+    private Pattern? Skipped(int index)
+    {
+        if (shape.Count(d => d.Kind == DayKind.Full) < 3 || gym.Dose.SetsIn(Minutes) >= SetsForAll)
+            return null;
+        Pattern[] free =
+        [
+            .. new[] { Pattern.VerticalPush, Pattern.HorizontalPush, Pattern.HorizontalPull }.Where(p =>
+                !skills.Any(s => s.Advance && (s.Ladder.Pattern == p || s.Movement?.Pattern == p))
+            ),
+        ];
+        return free.Length == 0 ? null : free[index % free.Length];
     }
 
     private static void Add(List<Draft> items, Draft? draft)
@@ -140,39 +183,145 @@ internal sealed class SessionBuilder(
             items.Add(draft);
     }
 
-    private Draft? Choose(string key, Pattern pattern, SlotRole role, List<Draft> items, bool awayFromFloor) =>
-        selection.Choose(key, pattern, role, [.. items.Select(i => i.Movement.Slug)], awayFromFloor);
+    private Draft? Choose(string key, Pattern pattern, SlotRole role, List<Draft> items, ShapeDay day) =>
+        selection.Choose(key, pattern, role, [.. items.Select(i => i.Movement.Slug)], AwayFromFloor(day));
+
+    private bool AwayFromFloor(ShapeDay day) =>
+        shape.Any(d =>
+            WeekShape.Between(d.Weekday, day.Weekday) == 1
+            && d.Skills.Any(s => s.Movement!.Pattern == Pattern.StraightArmPush)
+        );
+
+    /// <summary>
+    /// What else a day can hold while there is time and some pattern is short of sets, the first choice first: a base
+    /// pattern that the day does not have, isolation with stretch, legs, trunk, what protects the joints, mobility.
+    /// </summary>
+    public IEnumerable<Draft> More(DraftDay day)
+    {
+        var items = day.Items;
+        bool Has(Pattern pattern) => items.Any(i => i.Movement.Pattern == pattern && i.IsWork);
+        if (
+            day.Shape.Kind == DayKind.StraightArm
+            && Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, day.Shape) is { } row
+        )
+            yield return row;
+        foreach (
+            var (key, pattern, role) in new[]
+            {
+                ("legs3", Pattern.Legs, SlotRole.Legs),
+                ("trunk2", Pattern.Trunk, SlotRole.Trunk),
+            }
+        )
+        {
+            if (
+                !Has(pattern)
+                && !(pattern == Pattern.Legs && LegsNear(day))
+                && Choose(key, pattern, role, items, day.Shape) is { } draft
+            )
+                yield return draft;
+        }
+
+        foreach (var small in Small(day))
+            yield return small;
+    }
+
+    /// <summary>Work for the blades and joints that the day loads: it takes minutes and no recovery.</summary>
+    private IEnumerable<Draft> Small(DraftDay day)
+    {
+        var items = day.Items;
+        foreach (
+            var movement in OfTheDay(day.Shape)
+                .SelectMany(s => Selection.SupportsOf(s, rules))
+                .Select(gym.Find)
+                .OfType<Movement>()
+                .Where(m => m.Pattern == Pattern.ShoulderBlade && m.Arms == ArmMode.Straight)
+                .Where(m => items.All(i => i.Movement != m) && selection.Uses(m.Slug) < LimitingSessions)
+                .Take(1)
+        )
+        {
+            if (FirstDose.For("blades", SlotRole.Isolation, movement, gym) is not { } blades)
+                continue;
+            selection.Count(movement);
+            yield return blades;
+        }
+
+        foreach (var slug in rules.Protective)
+        {
+            if (
+                gym.Find(slug) is { } movement
+                && items.All(i => i.Movement != movement)
+                && FirstDose.For("protect-" + slug, SlotRole.Mobility, movement, gym) is { } draft
+            )
+                yield return draft.Step(
+                    StepKey.Protects,
+                    Quantity.Name(movement.Name),
+                    Quantity.Name(string.Join(", ", movement.PrimeMovers))
+                );
+        }
+
+        foreach (
+            var movement in rules
+                .Mobility.Select(gym.Find)
+                .OfType<Movement>()
+                .Where(m => items.All(i => i.Movement != m))
+                .Take(1)
+        )
+        {
+            if (FirstDose.For("loosen", SlotRole.Mobility, movement, gym) is { } draft)
+                yield return draft.Step(StepKey.LoosensAlone, Quantity.Name(movement.Name));
+        }
+    }
+
+    /// <summary>The skills of a day; where it has none, those that no day has.</summary>
+    private IEnumerable<Skill> OfTheDay(ShapeDay day) =>
+        day.Skills.Any()
+            ? day.Skills.Where(s => s.Advance)
+            : skills.Where(s => s.Advance && !shape.Any(d => d.Skills.Contains(s)));
 
     private IEnumerable<Draft> Hard(Skill skill)
     {
         var key = "skill-" + skill.Ladder.Slug;
         if (skill.StepBefore is null)
-            return [Named(NewStep(FirstDose.OfSkill(key, SlotRole.SkillHard, skill, gym), skill), skill)];
+            return FirstDose.OfSkill(key, SlotRole.SkillHard, skill, gym) is { } draft
+                ? [Named(NewStep(draft, skill), skill)]
+                : [];
         return
         [
-            Named(FirstDose.Singles(key, skill, gym), skill),
+            Named(FirstDose.Singles(key, SlotRole.SkillHard, skill, gym), skill),
             Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillHard, skill, gym), skill),
         ];
     }
 
-    private Draft Light(Skill skill)
+    private IEnumerable<Draft> Light(Skill skill)
     {
         var key = "skill-" + skill.Ladder.Slug;
-        var draft = skill.StepBefore is null
-            ? NewStep(FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym), skill)
-            : FirstDose.OfStepBefore(key, SlotRole.SkillLight, skill, gym);
-        return Share(Named(draft, skill), rules.LightShare, StepKey.LightShare);
+        if (skill.StepBefore is null)
+            return FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym) is { } draft
+                ? [Lightened(Named(NewStep(draft, skill), skill))]
+                : [];
+        return
+        [
+            Named(FirstDose.Singles(key, SlotRole.SkillLight, skill, gym, LimitingSessions), skill),
+            Lightened(Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillLight, skill, gym), skill)),
+        ];
     }
 
-    private Draft Kept(Skill skill)
+    private static Draft Lightened(Draft draft)
+    {
+        var light = FirstDose.Light(draft.Plan);
+        draft.Rewrite(light, StepKey.LightShare, Quantity.Sets(light.SetCount));
+        return draft;
+    }
+
+    private Draft? Kept(Skill skill)
     {
         var key = "kept-" + skill.Ladder.Slug;
-        var draft = Named(
-            skill.StepBefore is null
-                ? FirstDose.OfSkill(key, SlotRole.SkillKept, skill, gym)
-                : FirstDose.OfStepBefore(key, SlotRole.SkillKept, skill, gym),
-            skill
-        );
+        var plain = skill.StepBefore is null
+            ? FirstDose.OfSkill(key, SlotRole.SkillKept, skill, gym)
+            : FirstDose.OfStepBefore(key, SlotRole.SkillKept, skill, gym);
+        if (plain is null)
+            return null;
+        var draft = Named(plain, skill);
         // The week that advances the skill has a hard day and a light one; of both together a third is left.
         var week = draft.Plan.SetCount + Portion(draft.Plan.SetCount, rules.LightShare);
         var sets = Math.Max(1, (int)Math.Round(week * rules.KeptShare, MidpointRounding.AwayFromZero));
@@ -209,7 +358,7 @@ internal sealed class SessionBuilder(
     }
 
     private Draft NewStep(Draft draft, Skill skill) =>
-        skill.IsNew
+        skill.IsNew && draft.IsStraightArm
             ? Share(draft, rules.NewStepShare, StepKey.NewStepShare, Quantity.Weeks(rules.NewStepWeeks))
             : draft;
 
@@ -234,14 +383,13 @@ internal sealed class SessionBuilder(
     private void Limiting(ShapeDay day, List<Draft> items)
     {
         var limitingDays = limitingTaken.ToLookup(t => t.Movement, StringComparer.Ordinal);
-        foreach (var skill in skills.Where(s => s.LimitingMovement is not null))
+        foreach (var skill in skills.Where(s => s is { Advance: true, LimitingMovement: not null }))
         {
             var movement = skill.LimitingMovement!;
             if (
                 IsBasePattern(movement)
-                || movement.Measure is BenchmarkMeasure.Degrees
                 || items.Any(i => i.Movement.Slug == movement.Slug)
-                || limitingDays[movement.Slug].Count() >= ExplosiveSessions
+                || limitingDays[movement.Slug].Count() >= LimitingSessions
             )
                 continue;
             if (
@@ -250,8 +398,13 @@ internal sealed class SessionBuilder(
                 || limitingDays[movement.Slug].Any(d => WeekShape.Between(d.Day, day.Weekday) == 1)
             )
                 continue;
+            if (FirstDose.OfLimiting("limiting-" + skill.Ladder.Slug, movement, skill, gym) is not { } draft)
+                continue;
+            // The second day of an explosive or straight-arm movement is a light one.
+            if (limitingDays[movement.Slug].Any() && (draft.Plan.IsFast || draft.IsStraightArm))
+                Lightened(draft);
             limitingTaken.Add((movement.Slug, day.Weekday));
-            items.Add(FirstDose.OfLimiting("limiting-" + skill.Ladder.Slug, skill, gym));
+            items.Add(draft);
         }
     }
 
@@ -262,6 +415,7 @@ internal sealed class SessionBuilder(
                 or Pattern.VerticalPush
                 or Pattern.HorizontalPush
         && rules.IsBaseMovement(movement.Slug)
+        && !movement.Fast
         && movement.Measure is BenchmarkMeasure.Reps or BenchmarkMeasure.LoadTimesReps;
 
     private static bool Suits(Movement movement, ShapeDay day) =>
@@ -275,17 +429,28 @@ internal sealed class SessionBuilder(
             WeekShape.Between(d.Weekday, day.Weekday) <= 1 && d.Skills.Any(s => s.Movement!.Pattern == movement.Pattern)
         );
 
-    private Draft? Isolation(string key, IReadOnlyList<string> slugs, List<Draft> items) =>
-        slugs.Select(gym.Find).OfType<Movement>().FirstOrDefault(m => items.All(i => i.Movement != m)) is { } movement
-            ? new Draft(
-                key,
-                SlotRole.Isolation,
-                movement,
-                movement.Measure == BenchmarkMeasure.Seconds
-                    ? new HoldSets(2, 30) { RestSeconds = 60 }
-                    : new RepsWithStretch(2, 10, 12, 20) { RestSeconds = 60 }
-            ).Step(StepKey.LongPosition, Quantity.Name(string.Join(", ", movement.PrimeMovers)))
-            : null;
+    private Draft? Isolation(string key, IReadOnlyList<string> slugs, List<Draft> items)
+    {
+        if (
+            slugs.Select(gym.Find).OfType<Movement>().FirstOrDefault(m => items.All(i => i.Movement != m))
+            is not { } movement
+        )
+            return null;
+        var dosed = FirstDose.For(key, SlotRole.Isolation, movement, gym);
+        if (dosed is null || movement.Measure == BenchmarkMeasure.Seconds)
+            return dosed;
+        // Pulling movements end in a loaded stretch; of what nothing is known the level comes first.
+        if (DoseReader.IsPull(movement.Pattern))
+            dosed.Replace(
+                dosed.Plan is DoubleProgression range
+                    ? new RepsWithStretch(range.SetTotal, range.Low, range.High, StretchSeconds).Like(range) with
+                    {
+                        Effort = null,
+                    }
+                    : dosed.Plan
+            );
+        return dosed.Step(StepKey.LongPosition, Quantity.Name(string.Join(", ", movement.PrimeMovers)));
+    }
 
     /// <summary>
     /// Drills in turn with the last main exercise, as active recovery: more for tight shoulders, none for loose ones.

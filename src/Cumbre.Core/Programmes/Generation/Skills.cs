@@ -86,7 +86,9 @@ internal static class Skills
                 )
                 .Limiting
             : null;
-        var limits = limiting is null ? null : gym.Find(limiting.Movement);
+        var limits = limiting is null
+            ? null
+            : gym.Find(rules.Drills.FirstOrDefault(d => d.Movement == limiting.Movement)?.Drill ?? limiting.Movement);
         if (placement.Training is not { } at)
         {
             notices.Add(
@@ -99,18 +101,46 @@ internal static class Skills
             return new(ladder, advance, null, null, null, null, false, limiting, limits);
         }
 
+        // A next step that is open for exposure only waits until the one before is held long enough for volume.
+        if (
+            placement.ExposureOnly
+            && placement.Training == placement.ByRule
+            && PathBelow(ladder, at) is { } shown
+            && gym.Catalogue.Movements[ladder.Steps[shown].Movement] is var known
+            && gym.Find(known.Slug) is not null
+            && FirstDose.IsShort(known, gym)
+        )
+            at = shown;
         var (movement, step, standsInFor) = Work(ladder, at, gym);
         if (movement is null && !rules.IsBase(ladder.Slug) && !athlete.WaitsForClearance.Any(q => q.BlocksAll))
             notices.Add(Notice.Of(NoticeId.GoalNotTrainable, Quantity.Name(ladder.Name)));
-        if (limits?.Slug == movement?.Slug)
+        if (limits?.Slug == movement?.Slug || at != placement.Training)
             limits = null;
+        var before =
+            movement is not null
+            && step == ladder.Steps[at]
+            && (placement.ExposureOnly || FirstDose.IsShort(movement, gym))
+                ? Before(ladder, at, gym)
+                : null;
+        // Where the step before carries the volume, its own standard is what holds back, then that of the step itself.
+        if (advance && before is not null && PathBelow(ladder, at) is { } carries)
+        {
+            foreach (var i in new[] { carries, at })
+            {
+                if (GateRule.Evaluate(ladder.Steps[i].Won, athlete.Book).Unmet is not [var unmet, ..])
+                    continue;
+                limiting = new(unmet, ladder.Steps[i].Movement, ladder.Steps[i].Dose, ladder.Steps[i].Weeks);
+                break;
+            }
+        }
+
         return new(
             ladder,
             advance,
             movement,
             step,
             standsInFor,
-            placement.ExposureOnly && step == ladder.Steps[at] ? Before(ladder, at, gym) : null,
+            before,
             movement is not null && IsNew(movement, athlete, wish),
             limiting,
             limits
@@ -152,27 +182,27 @@ internal static class Skills
     }
 
     private static bool IsTooShort(Movement movement, Trainable gym) =>
-        movement.Measure == BenchmarkMeasure.Seconds && gym.BestsOf(movement).HoldSeconds < HoldDose.SecondsMinimum;
+        movement.Measure == BenchmarkMeasure.Seconds
+        && gym.Athlete.BestsOf(movement).HoldSeconds < HoldDose.SecondsMinimum;
 
     private static int? PathBelow(Ladder ladder, int step) =>
         ladder.Steps[step].After.Where(i => i < step).Select(i => (int?)i).LastOrDefault();
 
     private static Movement? Before(Ladder ladder, int at, Trainable gym) =>
         PathBelow(ladder, at) is { } below
+        && !ladder.Steps[below].Preparation
         && gym.Find(ladder.Steps[below].Movement) is { } movement
-        && gym.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum
+        && gym.Athlete.BestsOf(movement).HoldSeconds >= HoldDose.SecondsMinimum
             ? movement
             : null;
 
-    /// <summary>Straight-arm work that was neither trained nor shown two weeks before the block.</summary>
+    /// <summary>Straight-arm work that was never tested long enough for volume, nor trained two weeks before the block.</summary>
     private static bool IsNew(Movement movement, AthleteAtWork athlete, BlockWish wish)
     {
         if (movement.Pattern is not (Pattern.StraightArmPull or Pattern.StraightArmPush))
             return false;
         var since = wish.Start.AddDays(-14);
         return !athlete.Athlete.Exposures.Any(e => e.Movement == movement.Slug && e.Day <= since)
-            && !athlete
-                .Atlas.Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug)
-                .Any(b => athlete.Book.Of(b.Slug).Any(r => r.Day <= since));
+            && athlete.BestsOf(movement).HoldSeconds is null or < FirstDose.LongestSingle;
     }
 }

@@ -32,6 +32,8 @@ internal sealed record ShapeDay(int Weekday, DayKind Kind)
 
     public bool Pushes => Kind is DayKind.Full or DayKind.Push or DayKind.Upper;
 
+    public bool IsUpper => Pulls || Pushes || Kind == DayKind.StraightArm;
+
     public DayOfWeek DayOfWeek => (DayOfWeek)((Weekday + 1) % 7);
 }
 
@@ -65,13 +67,8 @@ internal static class WeekShape
             weekdays = [.. weekdays.Take(rules.DaysMaximum)];
         }
 
-        var kinds = KindsOf(athlete.Athlete.Schools["split"], weekdays.Length, notices);
-        if (
-            athlete.Athlete.Schools["muscle-up-training"] == "halves"
-            && !kinds.Contains(DayKind.Pull)
-            && skills.Any(s => s.Ladder.Slug.EndsWith("muscle-up", StringComparison.Ordinal))
-        )
-            notices.Add(Notice.Of(NoticeId.HalvesNeedSplit));
+        var straight = skills.Any(k => k.Movement is not null && k.IsStraightArm && !rules.IsBase(k.Ladder.Slug));
+        var kinds = KindsOf(athlete, skills, weekdays, straight, rules, notices);
         ShapeDay[] days = [.. weekdays.Zip(kinds, (weekday, kind) => new ShapeDay(weekday, kind))];
         foreach (
             var skill in skills
@@ -86,28 +83,111 @@ internal static class WeekShape
     public static int Between(int a, int b) =>
         Math.Min((a - b + DaysOfWeek) % DaysOfWeek, (b - a + DaysOfWeek) % DaysOfWeek);
 
-    private static DayKind[] KindsOf(string split, int count, List<Notice> notices)
+    /// <summary>
+    /// The kinds of the days in the order in which the fewest days running train the same pattern hard.
+    /// </summary>
+    private static DayKind[] KindsOf(
+        AthleteAtWork athlete,
+        IReadOnlyList<Skill> skills,
+        int[] weekdays,
+        bool straight,
+        GeneratorRules rules,
+        List<Notice> notices
+    )
     {
-        DayKind[] cycle = split switch
+        var schools = athlete.Athlete.Schools;
+        var halves =
+            schools["muscle-up-training"] == "halves"
+            && skills.Any(k => k.Advance && rules.InHalves.Contains(k.Ladder.Slug));
+        DayKind[] cycle = schools["split"] switch
         {
             "pull-push-legs" => [DayKind.Pull, DayKind.Push, DayKind.Legs],
             "upper-lower" => [DayKind.Upper, DayKind.Lower],
-            _ => count switch
-            {
-                <= 3 => [DayKind.Full],
-                4 => [DayKind.Pull, DayKind.Push, DayKind.StraightArm, DayKind.Full],
-                5 => [DayKind.Pull, DayKind.Push, DayKind.StraightArm, DayKind.Pull, DayKind.Push],
-                _ => [DayKind.Pull, DayKind.Push, DayKind.StraightArm, DayKind.Pull, DayKind.Push, DayKind.Full],
-            },
+            _ when halves => [DayKind.Pull, DayKind.Push],
+            _ => ByDays(weekdays, straight),
         };
-        if (count < cycle.Length)
+        if (weekdays.Length < cycle.Length)
         {
             notices.Add(Notice.Of(NoticeId.SplitNeedsDays, Quantity.Count(cycle.Length)));
-            cycle = [DayKind.Full];
+            cycle = ByDays(weekdays, straight);
         }
 
-        return [.. Enumerable.Range(0, count).Select(i => cycle[i % cycle.Length])];
+        var kinds = Enumerable.Range(0, weekdays.Length).Select(i => cycle[i % cycle.Length]).ToArray();
+        if (halves && !kinds.Contains(DayKind.Pull))
+            notices.Add(Notice.Of(NoticeId.HalvesNeedSplit));
+        return schools["split"] == "by-days" ? InBestOrder(kinds, weekdays) : kinds;
     }
+
+    /// <summary>
+    /// Up to three days are full body, unless two of them follow each other; more are pull, push, straight arms where
+    /// there is such work, and full body (common practice, no source).
+    /// </summary>
+    private static DayKind[] ByDays(int[] weekdays, bool straight)
+    {
+        var third = straight ? DayKind.StraightArm : DayKind.Full;
+        var running = weekdays.Any(a => weekdays.Any(b => a != b && Between(a, b) == 1));
+        return weekdays.Length switch
+        {
+            1 => [DayKind.Full],
+            2 => running ? [DayKind.Pull, DayKind.Push] : [DayKind.Full, DayKind.Full],
+            3 => running ? [DayKind.Pull, DayKind.Push, DayKind.Full] : [DayKind.Full, DayKind.Full, DayKind.Full],
+            4 => [DayKind.Pull, DayKind.Push, third, DayKind.Full],
+            5 => [DayKind.Pull, DayKind.Push, third, DayKind.Pull, DayKind.Push],
+            _ => [DayKind.Pull, DayKind.Push, third, DayKind.Pull, DayKind.Push, DayKind.Full],
+        };
+    }
+
+    private static DayKind[] InBestOrder(DayKind[] kinds, int[] weekdays)
+    {
+        var best = kinds;
+        var least = Clashes(kinds, weekdays);
+        foreach (var other in Orders(kinds, 0))
+        {
+            if (least == 0)
+                break;
+            if (Clashes(other, weekdays) is var clashes && clashes < least)
+                (best, least) = ([.. other], clashes);
+        }
+
+        return best;
+    }
+
+    private static IEnumerable<DayKind[]> Orders(DayKind[] kinds, int from)
+    {
+        if (from == kinds.Length - 1)
+        {
+            yield return kinds;
+            yield break;
+        }
+
+        for (var i = from; i < kinds.Length; i++)
+        {
+            DayKind[] next = [.. kinds];
+            (next[from], next[i]) = (next[i], next[from]);
+            foreach (var order in Orders(next, from + 1))
+                yield return order;
+        }
+    }
+
+    /// <summary>Days running that pull, and that push.</summary>
+    private static int Clashes(DayKind[] kinds, int[] weekdays)
+    {
+        var clashes = 0;
+        for (var i = 0; i < kinds.Length; i++)
+        {
+            var next = (i + 1) % kinds.Length;
+            if (i == next || Between(weekdays[i], weekdays[next]) != 1)
+                continue;
+            clashes +=
+                (Pulls(kinds[i]) && Pulls(kinds[next]) ? 1 : 0) + (Pushes(kinds[i]) && Pushes(kinds[next]) ? 1 : 0);
+        }
+
+        return clashes;
+    }
+
+    private static bool Pulls(DayKind kind) => kind is DayKind.Full or DayKind.Pull or DayKind.Upper;
+
+    private static bool Pushes(DayKind kind) => kind is DayKind.Full or DayKind.Push or DayKind.Upper;
 
     /// <summary>Finds the best pair of a hard and a light day, or a single day for what is only kept.</summary>
     private static void Place(Skill skill, ShapeDay[] days, GeneratorRules rules, List<Notice> notices)

@@ -1,14 +1,29 @@
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
 
 /// <summary>
-/// Carries the first week through the block: each exercise grows by its own rule, and the last week is easy.
+/// Carries the first week through the block: each exercise grows by its own rule, and the last week is easy. What
+/// stands in the weeks after the first is an expectation that the log confirms or moves.
 /// </summary>
-internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules, FitWeek fit)
+internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRules rules, FitWeek fit, Proof proof)
 {
-    private const int HoldSetsMost = HoldDose.SetsHigh;
+    private readonly Dictionary<(int Day, string Key), Prescription> moved = [];
+
+    private const int HoldSetsMost = HoldDose.SetsHigh,
+        StretchMost = 30,
+        StretchStep = 5,
+        RestLeast = 60,
+        RestStep = 15;
+
+    /// <summary>The week from 0 in which a load or a range rises.</summary>
+    private const int RisesIn = 2;
+
+    /// <summary>The week from 0 in which a guessed load is tested.</summary>
+    private const int TestsGuessIn = 1;
 
     /// <summary>A loading week after the first.</summary>
     /// <param name="first">The first week.</param>
@@ -21,120 +36,280 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         {
             foreach (var item in day.Items)
             {
-                var last = before[i].Items.FirstOrDefault(b => b.Key == item.Key);
-                if (last is not null && (item.IsStraightArm || GrowsByItself(item.Plan)))
+                if (before[i].Items.FirstOrDefault(b => b.Key == item.Key) is not { } last)
+                    continue;
+                if (moved.TryGetValue((i, item.Key), out var higher))
+                    item.Replace(higher);
+                else if (IsRamped(item) || GrowsEachWeek(item.Plan))
                     item.Replace(last.Plan);
-                if (!item.IsStraightArm && GrowsByItself(item.Plan))
-                    Grow(item, day, week);
+                // A guess that was tested begins again where it stood.
+                else if (item.IsGuess && item.Plan.Load is not null && last.Plan is TopSetBackOff)
+                    item.Replace(first[i].Items.First(b => b.Key == item.Key).Plan);
             }
         }
 
         Ramp(days, week);
         foreach (var day in days)
-            Wave(day, week);
+        {
+            foreach (var item in day.Items.Where(i => !i.StaysTheSame && !IsRamped(i)))
+                Grow(days, day, item, week);
+        }
+
+        foreach (var day in days)
+            Wave(days, day, week);
+        for (var d = 0; week == RisesIn && d < days.Length; d++)
+        {
+            foreach (
+                var item in days[d].Items.Where(i => !i.StaysTheSame && IsAsIn(first[d], i) && IsAsIn(before[d], i))
+            )
+            {
+                if (Move(days, days[d], item, week))
+                    moved[(d, item.Key)] = item.Plan;
+            }
+        }
+
         fit.Cap(days);
         fit.Balance(days);
         return days;
     }
 
-    /// <summary>The easy week: half the sets, no added load, nothing that ends by failing.</summary>
-    public IReadOnlyList<DraftDay> Easy(IReadOnlyList<DraftDay> first)
+    /// <summary>
+    /// The easy week: half the sets of the last loading week at the reps and seconds of the first, no added load,
+    /// nothing that ends by failing.
+    /// </summary>
+    public IReadOnlyList<DraftDay> Easy(IReadOnlyList<DraftDay> first, IReadOnlyList<DraftDay> last)
     {
         DraftDay[] days = [.. first.Select(d => d.Copy())];
-        foreach (var item in days.SelectMany(d => d.Items).Where(i => i.Role != SlotRole.Mobility))
-            item.Rewrite(Adjust.Deload(item.Plan), StepKey.EasyLine);
+        foreach (var (day, i) in days.Select((d, i) => (d, i)))
+        {
+            foreach (var item in day.Items.Where(x => x.ItemRole != ItemRole.Preparation))
+            {
+                var sets = last[i].Items.FirstOrDefault(x => x.Key == item.Key)?.Plan.SetCount ?? item.Plan.SetCount;
+                item.Rewrite(Adjust.Deload(item.Plan.WithSets(sets)), StepKey.EasyLine);
+            }
+        }
+
         fit.Balance(days, mayAdd: false);
         return days;
     }
 
-    private static bool GrowsByItself(Prescription plan) => plan is Negatives or HoldSets or OnTheClock or BrokenHold;
+    /// <summary>Holds of levers and flags, and what is like them, grow by the sum of the week.</summary>
+    private static bool IsRamped(Draft item) =>
+        item.IsStraightArm || (item.Movement.Pattern == Pattern.Lateral && item.Plan is HoldSets or VariedHolds);
 
-    private void Grow(Draft item, DraftDay day, int week)
+    private static bool GrowsEachWeek(Prescription plan) => plan is Negatives or HoldSets or OnTheClock or BrokenHold;
+
+    /// <summary>What each method does when it goes well.</summary>
+    private void Grow(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, int week)
     {
-        var grown = item.Plan is HoldSets { Seconds: { } now and < HoldSets.SecondsMaximum } hold
-            ? hold with
-            {
-                Seconds = now + 1,
-            }
-            : item.Plan.Progress().Next;
-        if (grown is not { } next)
-            return;
         if (
-            next is HoldSets { Seconds: { } seconds }
-            && athlete.BestsOf(item.Movement).HoldSeconds is { } best
-            && seconds > HoldDose.SecondsAt(best, HoldDose.PercentHigh)
+            item is { IsGuess: true, IsMain: true, Plan: DoubleProgression { Load: AddedLoad } guessed }
+            && week == TestsGuessIn
         )
+        {
+            TestGuess(days, day, item, guessed, week);
             return;
-        var before = item.Plan;
-        item.Replace(next);
-        if (fit.IsOver(day))
-            item.Replace(before);
-        else
+        }
+
+        if (Next(item, week) is not { } next || next == item.Plan)
+            return;
+        if (fit.TryWithSmallWork(days, day, item, next))
             item.Step(StepKey.GrowsByRule, Quantity.Name(item.Line), Quantity.Weeks(week + 1));
     }
 
+    private Prescription? Next(Draft item, int week) =>
+        item.Plan switch
+        {
+            HoldSets { Seconds: { } now and < HoldSets.SecondsMaximum } hold
+                when !(
+                    athlete.BestsOf(item.Movement).HoldSeconds is { } best
+                    && now + 1 > HoldDose.SecondsAt(best, HoldDose.PercentHigh)
+                ) => hold with
+            {
+                Seconds = now + 1,
+            },
+            Negatives or OnTheClock or BrokenHold => item.Plan.Progress().Next,
+            RepsWithStretch stretch when week >= RisesIn => new RepsWithStretch(
+                stretch.SetTotal,
+                stretch.Low,
+                stretch.High,
+                Math.Min(StretchMost, stretch.StretchSeconds + StretchStep)
+            ).Like(stretch),
+            { Tempo: { } tempo } when week >= RisesIn => item.Plan with
+            {
+                Tempo = new Tempo(tempo.Lowering + 1, tempo.Bottom, tempo.Lifting, tempo.Top),
+            },
+            _ when week >= RisesIn && Heavier(item) is { } heavier => heavier,
+            DoubleProgression range when week >= RisesIn && !item.IsMain && range.Load is null or BandHelp => Higher(
+                range
+            ),
+            StraightSets sets
+                when week >= RisesIn && !item.IsMain && sets.Reps > 1 && sets.SetTotal < FitWeek.SetsMost =>
+                sets.WithSets(sets.SetTotal + 1),
+            _ => null,
+        };
+
+    /// <summary>A range one higher, as far as the growth zone goes.</summary>
+    private static DoubleProgression? Higher(DoubleProgression range) =>
+        range.High < RepZone.Growth.High ? range.WithRange(range.Low + 1, range.High + 1) : null;
+
+    /// <summary>The load and its increment, where the kit makes it and it is no large jump.</summary>
+    private Prescription? Heavier(Draft item)
+    {
+        if (
+            item.Plan is not (DoubleProgression or StraightSets or TopSetBackOff)
+            || item.Plan.Load is not AddedLoad { Entry: { Value: > 0 } load }
+            || athlete.ContextOf(item.Movement) is not { } context
+            || FirstLoad.StepOver(load.Mass, context) is not { } step
+            || LoadResolver.IsLargeJump(context.BodyMass.Value, load.Mass, load.Mass + step)
+        )
+            return null;
+        return item.Plan with { Load = new AddedLoad(FirstLoad.Entry(load.Mass + step, context.Kit)) };
+    }
+
     /// <summary>
-    /// Straight-arm work grows by whole seconds, exercise by exercise, as long as moment x seconds of the week stay
-    /// within the ramp. A new step
-    /// keeps its half dose for its first weeks.
+    /// A guessed load is held against a set of few reps in the second week, with the sets of the range behind it.
+    /// </summary>
+    private void TestGuess(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, DoubleProgression guessed, int week)
+    {
+        const int reps = 5;
+        const decimal backOff = 12;
+        if (
+            days.SelectMany(d => d.Items).First(i => i.Movement == item.Movement && i.IsGuess) != item
+            || athlete.ContextOf(item.Movement) is not { } context
+            || guessed.Load is not AddedLoad { Entry: var load }
+        )
+            return;
+        // As many over the guess as the estimate of fewer reps allows, and no large jump.
+        var body = context.BodyMass.Value;
+        var wanted = (body + load.Mass) * ((1 + (guessed.High + 2) / 30m) / (1 + (reps + 1) / 30m)) - body;
+        var made = context.Kit.AtMost(Mass.Min(wanted, LoadResolver.LargestStep(body, load.Mass))).Total;
+        if (made <= Mass.Zero)
+            return;
+        var test = new TopSetBackOff(1, reps, guessed.SetTotal - 1, guessed.High, backOff)
+        {
+            Load = new AddedLoad(FirstLoad.Entry(made, context.Kit)),
+            Effort = new InReserve(1),
+            RestSeconds = 150,
+        };
+        if (fit.Try(days, day, item, test))
+            item.Step(StepKey.TestsGuess, Quantity.Name(item.Line), Quantity.Weeks(week + 1));
+    }
+
+    /// <summary>Is it still what it was that day?</summary>
+    private static bool IsAsIn(DraftDay day, Draft item) =>
+        day.Items.FirstOrDefault(i => i.Key == item.Key)?.Plan == item.Plan;
+
+    /// <summary>What found no room to grow in sets grows in reps or seconds, or has less rest.</summary>
+    private bool Move(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, int week)
+    {
+        Prescription?[] ways =
+        [
+            item.Plan is DoubleProgression { Load: null or BandHelp or FootHelp } range ? Higher(range) : null,
+            item.Plan is HoldSets { Seconds: { } now } hold && !IsRamped(item) ? hold with { Seconds = now + 1 } : null,
+            item.Plan is StraightSets ? item.Plan.WithSets(item.Plan.SetCount + 1) : null,
+            item.Plan is HoldSets && !IsRamped(item) ? item.Plan.WithSets(item.Plan.SetCount + 1) : null,
+            item.Plan is RepsWithStretch or DoubleProgression or StraightSets { Reps: > RepDose.PracticeUpTo }
+            && Timing.RestBetweenSets(item.Plan) is > RestLeast and var rest
+                ? item.Plan with
+                {
+                    RestSeconds = rest - RestStep,
+                }
+                : null,
+        ];
+        foreach (var way in ways.OfType<Prescription>())
+        {
+            if (!fit.TryWithSmallWork(days, day, item, way))
+                continue;
+            item.Step(StepKey.GrowsByRule, Quantity.Name(item.Line), Quantity.Weeks(week + 1));
+            return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>
+    /// Straight-arm work grows by whole seconds, exercise by exercise, on as many sets as the ramp of the week allows;
+    /// a new step keeps its half dose for its first weeks.
     /// </summary>
     private void Ramp(DraftDay[] days, int week)
     {
-        Draft[] straight = [.. days.SelectMany(d => d.Items).Where(i => i.IsStraightArm)];
-        var (now, byMoment) = Amount(straight);
-        var most = now * (1 + dose.StraightArmRampPercent / 100);
-        Draft[] Direction(Draft item) => [.. straight.Where(i => i.Movement.Pattern == item.Movement.Pattern)];
-        var ofDirection = straight
-            .DistinctBy(i => i.Movement.Pattern)
-            .ToDictionary(
-                i => i.Movement.Pattern,
-                i => Amount(Direction(i), byMoment) * (1 + dose.StraightArmRampPercent / 100)
-            );
         foreach (
-            var item in straight.Where(i =>
-                i.Role != SlotRole.SkillKept
-                && !i.IsExposure
-                && !(i.Skill is { IsNew: true } && week < rules.NewStepWeeks)
-            )
+            var direction in days.SelectMany(d => d.Items)
+                .Where(IsRamped)
+                .GroupBy(i => i.Movement.Pattern)
+                .Select(g => g.ToArray())
+                .ToArray()
         )
         {
-            if (Longer(item) is not { } longer)
-                continue;
-            var before = item.Plan;
-            item.Replace(longer);
-            // Pulling and pushing each keep within the ramp as well as both together.
-            if (
-                Amount(straight, byMoment) <= most
-                && Amount(Direction(item), byMoment) <= ofDirection[item.Movement.Pattern]
-                && day(item) is { } its
-                && !fit.IsOver(its)
+            var (now, byMoment) = Amount(direction);
+            var most = now * (1 + dose.StraightArmRampPercent / 100);
+            foreach (
+                var item in direction
+                    .Where(i =>
+                        i.Role is not (SlotRole.SkillKept or SlotRole.Test)
+                        && !(i.IsExposure && week < rules.NewStepWeeks)
+                        && !(i.Skill is { IsNew: true, StepBefore: null } && week < rules.NewStepWeeks)
+                    )
+                    .OrderBy(i => i.Role == SlotRole.SkillLight)
             )
-                item.Step(
-                    StepKey.GrowsInRamp,
-                    Quantity.Name(item.Line),
-                    Quantity.Weeks(week + 1),
-                    byMoment ? Quantity.MomentSeconds(most) : Quantity.Seconds((int)most)
-                );
-            else
-                item.Replace(before);
+            {
+                var its = days.First(d => d.Items.Contains(item));
+                if (MostSeconds(item, its, direction, most, byMoment))
+                    item.Step(
+                        StepKey.GrowsInRamp,
+                        Quantity.Name(item.Line),
+                        Quantity.Weeks(week + 1),
+                        byMoment ? Quantity.MomentSeconds(most) : Quantity.Seconds((int)most)
+                    );
+            }
         }
-
-        DraftDay day(Draft item) => days.First(d => d.Items.Contains(item));
     }
 
-    /// <summary>A second longer, up to 70 % of the best; then another set.</summary>
-    private Prescription? Longer(Draft item)
+    /// <summary>A second more on as many sets as fit, those that have least first; else a set more.</summary>
+    private bool MostSeconds(Draft item, DraftDay day, Draft[] direction, decimal most, bool byMoment)
     {
-        if (item.Plan is not HoldSets { Seconds: { } seconds } hold)
-            return item.Plan is Negatives or BrokenHold ? item.Plan.Progress().Next : null;
+        var before = item.Plan;
+        int[]? seconds = before switch
+        {
+            HoldSets { Seconds: { } s } h => [.. Enumerable.Repeat(s, h.SetTotal)],
+            VariedHolds v => [.. v.Seconds],
+            _ => null,
+        };
+        if (seconds is null)
+            return false;
+        var least = seconds.Min();
+        var best = athlete.BestsOf(item.Movement).HoldSeconds;
+        if (best is { } b && least + 1 > HoldDose.SecondsAt(b, HoldDose.PercentHigh))
+            return !item.IsExposure && AnotherSet(item, day, direction, most, byMoment);
+        int[] growing = [.. Enumerable.Range(0, seconds.Length).Where(i => seconds[i] == least)];
+        for (var count = growing.Length; count > 0; count--)
+        {
+            var grown = VariedHolds.Of([.. seconds.Select((s, i) => growing.Take(count).Contains(i) ? s + 1 : s)]);
+            item.Replace(grown.Like(before));
+            if (Amount(direction, byMoment) <= most && !fit.IsOver(day) && proof.Holds(day))
+                return true;
+        }
+
+        item.Replace(before);
+        return false;
+    }
+
+    private bool AnotherSet(Draft item, DraftDay day, Draft[] direction, decimal most, bool byMoment)
+    {
+        var before = item.Plan;
         if (
-            athlete.BestsOf(item.Movement).HoldSeconds is not { } best
-            || seconds + 1 <= HoldDose.SecondsAt(best, HoldDose.PercentHigh)
+            item.Role == SlotRole.SkillLight
+            || before is not HoldSets { Seconds: { } seconds } hold
+            || hold.SetTotal >= HoldSetsMost
+            || (hold.SetTotal + 1) * seconds > HoldDose.TotalHigh
         )
-            return hold with { Seconds = seconds + 1 };
-        return hold.SetTotal < HoldSetsMost && (hold.SetTotal + 1) * seconds <= HoldDose.TotalHigh
-            ? hold.WithSets(hold.SetTotal + 1)
-            : null;
+            return false;
+        item.Replace(hold.WithSets(hold.SetTotal + 1));
+        if (Amount(direction, byMoment) <= most && !fit.IsOver(day) && proof.Holds(day))
+            return true;
+        item.Replace(before);
+        return false;
     }
 
     private (decimal Amount, bool ByMoment) Amount(Draft[] items)
@@ -146,34 +321,33 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     }
 
     private decimal Amount(Draft[] items, bool byMoment) =>
-        items
-            .Select(i => i.Read(athlete).Resolved)
-            .Sum(r =>
-                r is not { StraightArmSeconds: > 0 } ? 0
-                : byMoment ? (decimal)Math.Round(r.MomentSeconds!.Value)
-                : r.StraightArmSeconds
-            );
+        items.Sum(i =>
+            i.Read(athlete).Resolved is not { } r ? 0
+            : r.StraightArmSeconds == 0 ? (i.Movement.Pattern == Pattern.Lateral ? r.TensionSeconds : 0)
+            : byMoment && r.MomentSeconds is { } moment ? (decimal)Math.Round(moment)
+            : r.StraightArmSeconds
+        );
 
     /// <summary>Main exercises in sets of a number take part in the wave, as far as the minutes hold.</summary>
-    private void Wave(DraftDay day, int week)
+    private void Wave(IReadOnlyList<DraftDay> days, DraftDay day, int week)
     {
         foreach (
             var item in day.Items.Where(i =>
-                i.IsMain && i.Plan is StraightSets or DoubleProgression or TopSetBackOff && !i.IsStraightArm
+                i is { IsMain: true, StaysTheSame: false, IsStraightArm: false }
+                && i.Plan is StraightSets or DoubleProgression or TopSetBackOff
             )
         )
         {
+            // A week that tests a guess has its own sets.
+            if (week == TestsGuessIn && item is { IsGuess: true, Plan: TopSetBackOff })
+                continue;
             var before = item.Plan;
             for (var more = Math.Min(rules.WaveIn(week), FitWeek.SetsMost - before.SetCount); more > 0; more--)
             {
-                item.Replace(before.WithSets(before.SetCount + more));
-                if (!fit.IsOver(day))
-                {
-                    item.Step(StepKey.WaveAdds, Quantity.Sets(item.Plan.SetCount), Quantity.Weeks(week + 1));
-                    break;
-                }
-
-                item.Replace(before);
+                if (!fit.TryWithSmallWork(days, day, item, before.WithSets(before.SetCount + more)))
+                    continue;
+                item.Step(StepKey.WaveAdds, Quantity.Sets(item.Plan.SetCount), Quantity.Weeks(week + 1));
+                break;
             }
         }
     }

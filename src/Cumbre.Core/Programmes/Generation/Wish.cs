@@ -60,14 +60,17 @@ public enum NoticeId
     /// <summary>A goal finds no day in the week. (goal)</summary>
     GoalWithoutDay,
 
+    /// <summary>Nothing of a goal fits into the week: it would take more minutes or days. (goal)</summary>
+    GoalGivesWay,
+
     /// <summary>A goal has a hard day and no light one 48 to 72 h from it. (goal)</summary>
     LightDayMissing,
 
     /// <summary>No goals yet. ()</summary>
     NoGoals,
 
-    /// <summary>What hurts is left out. (place, pain)</summary>
-    PainLeftOut,
+    /// <summary>What loads a sore place is eased, and other work comes first. (place, pain)</summary>
+    PainEased,
 
     /// <summary>Pain so high that the pattern is stopped and referring out is proposed. (place, pain)</summary>
     PainStop,
@@ -113,6 +116,9 @@ public enum NoticeId
 
     /// <summary>Tests that no session holds, to be done beside it. (names)</summary>
     TestsBeside,
+
+    /// <summary>Nothing that was trained can be tested in a session. ()</summary>
+    NothingToTest,
 
     /// <summary>Days of the first week that are over already. (count)</summary>
     DaysOver,

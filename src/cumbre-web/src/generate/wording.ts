@@ -48,8 +48,8 @@ const notices: Record<NoticeId, Words> = {
     way: "intake",
   },
   NoGoals: { say: () => "No goals yet: the base is trained.", way: "intake" },
-  PainLeftOut: {
-    say: ([place, pain]) => `${place} hurts, ${pain}: what loads it is left out.`,
+  PainEased: {
+    say: ([place, pain]) => `${place} hurts, ${pain}: what loads it is eased, and pain is asked after each set.`,
     way: "intake",
     grave: true,
   },
@@ -81,6 +81,12 @@ const notices: Record<NoticeId, Words> = {
     say: () => "To failure is the school; it is written by hand, and only where failing is harmless.",
     way: "profile",
   },
+  GoalGivesWay: {
+    say: ([goal]) => `${goal} gives way: it would take more minutes or days.`,
+    way: "intake",
+    grave: true,
+  },
+  NothingToTest: { say: () => "Nothing that was trained can be tested in a session.", way: "intake" },
   MinutesShort: { say: ([m]) => `Nothing fits into ${m} min.`, way: "intake" },
   PatternMissing: {
     say: ([pattern]) => `Nothing can be trained in ${pattern}, by kit, pain or clearance.`,
