@@ -111,7 +111,16 @@ public sealed record LadderStep(
     IReadOnlyList<string> Cues,
     IReadOnlyList<string> Faults,
     IReadOnlyList<CautionId> Cautions
-);
+)
+{
+    /// <summary>Question to the choices under which the step holds nobody back, though it goes on beside the path.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<string>> PassedBy { get; init; } =
+        new Dictionary<string, IReadOnlyList<string>>();
+
+    /// <summary>Beside the path: preparation, or passed by under the athlete's schools.</summary>
+    public bool IsBeside(Athletes.Schools schools) =>
+        Preparation || PassedBy.Any(p => p.Value.Contains(schools[p.Key]));
+}
 
 /// <summary>
 /// The ordered steps that lead to a skill; where several steps follow the same one, they are alternatives.

@@ -57,7 +57,8 @@ public sealed record StepEntry(
     IReadOnlyList<CautionId>? Cautions = null,
     IReadOnlyList<string>? Strands = null,
     IReadOnlyList<string>? Implies = null,
-    bool Assisted = false
+    bool Assisted = false,
+    IReadOnlyDictionary<string, IReadOnlyList<string>>? PassedBy = null
 )
 {
     internal StepEntry Normalised(BenchmarkNames benchmarks, string? above)
@@ -89,6 +90,7 @@ public sealed record StepEntry(
             Faults = Texts(Faults),
             Cautions = OrNull(Cautions),
             Strands = Texts(Strands),
+            PassedBy = PassedBy is { Count: > 0 } ? PassedBy : null,
         };
     }
 

@@ -47,7 +47,11 @@ public sealed class LadderReader
         // Paths through steps that cannot be told apart or found would only repeat the first slip.
         if (slips.Count == 0)
             CheckPaths(steps!);
-        var schools = entry.Steps.SelectMany(s => s.Gates ?? []).SelectMany(g => g.Schools?.Keys ?? []).Distinct();
+        var schools = entry
+            .Steps.SelectMany(s => s.Gates ?? [])
+            .SelectMany(g => g.Schools?.Keys ?? [])
+            .Concat(entry.Steps.SelectMany(s => s.PassedBy?.Keys ?? []))
+            .Distinct();
         return slips.Count > 0
             ? null
             : new(
@@ -102,7 +106,10 @@ public sealed class LadderReader
             step.Cues ?? [],
             step.Faults ?? [],
             step.Cautions ?? []
-        );
+        )
+        {
+            PassedBy = Schools(place, path, step.PassedBy),
+        };
     }
 
     private int[] After(string place, string path, StepEntry step, int position)
@@ -137,7 +144,17 @@ public sealed class LadderReader
 
     private StepGate? Gate(string place, string path, StepGateEntry gate)
     {
-        var schools = gate.Schools ?? new Dictionary<string, IReadOnlyList<string>>();
+        var schools = Schools(place, path, gate.Schools);
+        return Gate(place, $"{path}.gate", gate.Gate) is { } read ? new(schools, read) : null;
+    }
+
+    private IReadOnlyDictionary<string, IReadOnlyList<string>> Schools(
+        string place,
+        string path,
+        IReadOnlyDictionary<string, IReadOnlyList<string>>? written
+    )
+    {
+        var schools = written ?? new Dictionary<string, IReadOnlyList<string>>();
         foreach (var (question, choices) in schools)
         {
             if (!catalogue.SchoolsBySlug.TryGetValue(question, out var known))
@@ -150,7 +167,7 @@ public sealed class LadderReader
                 Slip(LadderFault.UnknownSchool, place, $"{path}.schools", choice);
         }
 
-        return Gate(place, $"{path}.gate", gate.Gate) is { } read ? new(schools, read) : null;
+        return schools;
     }
 
     private GateExpression? Gate(string place, string path, string text)

@@ -42,11 +42,13 @@ public sealed class Placement
         gatesMet;
     private readonly DateOnly?[] shownOn;
     private readonly int?[] impliedBy;
+    private readonly bool[] beside;
 
-    private Placement(Ladder ladder)
+    private Placement(Ladder ladder, Athletes.Schools schools)
     {
         Ladder = ladder;
         var count = ladder.Steps.Count;
+        beside = [.. ladder.Steps.Select(s => s.IsBeside(schools))];
         (won, opened, implied, estimated, contradicted, gatesMet) = (
             new bool[count],
             new bool[count],
@@ -86,9 +88,10 @@ public sealed class Placement
     public static Placement Of(Ladder ladder, Athletes.Schools schools, ResultBook book, CoachPlacement? coach = null)
     {
         var count = ladder.Steps.Count;
-        var placement = new Placement(ladder);
+        var placement = new Placement(ladder, schools);
         placement.ReadResults(schools, book);
         placement.Imply(book);
+        placement.OpenGates(schools, book);
         placement.Choose(book);
         placement.Training = placement.ByRule;
         if (coach is not null)
@@ -126,13 +129,16 @@ public sealed class Placement
     /// <summary>A fresh test of the step fell short although a later step implies it.</summary>
     public bool IsContradicted(int step) => contradicted[step] && !opened[step];
 
+    /// <summary>Does it stand beside the path, as preparation or by school?</summary>
+    public bool IsBeside(int step) => beside[step];
+
     /// <summary>Are the step's own gates met?</summary>
     public bool GatesMet(int step) => gatesMet[step];
 
     public StepStatus StatusOf(int step) =>
         won[step] ? StepStatus.Won
         : step == Training ? StepStatus.Training
-        : Ladder.Steps[step].Preparation ? (gatesMet[step] ? StepStatus.Support : StepStatus.Locked)
+        : beside[step] ? (gatesMet[step] ? StepStatus.Support : StepStatus.Locked)
         : opened[step] ? StepStatus.Open
         : gatesMet[step] ? StepStatus.Ahead
         : StepStatus.Locked;
@@ -142,7 +148,7 @@ public sealed class Placement
     {
         if (!gatesMet[step])
             return false;
-        if (Ladder.Steps[step].Preparation)
+        if (beside[step])
             return true;
         // Each strength that a step asks for must be there; a ladder of one strand has one path.
         foreach (var strand in Ladder.Steps[step].Strands)
@@ -259,11 +265,42 @@ public sealed class Placement
         if (ByRule is null && FurthestBehind() is { } step)
             ByRule = Alternative(step, book);
 
+        // Of preparation the first that is not shown yet, then the last.
+        for (var i = 0; i < Ladder.Steps.Count && ByRule is null; i++)
+        {
+            if (!opened[i] && IsReachable(i))
+                ByRule = i;
+        }
+
         for (var i = Ladder.Steps.Count - 1; i >= 0 && ByRule is null; i--)
         {
             if (IsReachable(i))
                 ByRule = i;
         }
+    }
+
+    /// <summary>A gate that asks for a step of this ladder is met by what implies the step.</summary>
+    private void OpenGates(Athletes.Schools schools, ResultBook book)
+    {
+        for (var i = 0; i < Ladder.Steps.Count; i++)
+        {
+            if (!gatesMet[i])
+                gatesMet[i] = Ladder
+                    .Steps[i]
+                    .Gates.Where(g => g.Holds(schools) && GateRule.OpenedOn(g.Gate, book) is null)
+                    .All(g => GateRule.Evaluate(g.Gate, book).Unmet.All(t => IsImplied(t.Term)));
+        }
+    }
+
+    private bool IsImplied(GateTerm term)
+    {
+        for (var i = 0; i < Ladder.Steps.Count; i++)
+        {
+            if (implied[i] && Ladder.Steps[i].Opens.Terms.Contains(term))
+                return true;
+        }
+
+        return false;
     }
 
     /// <summary>
@@ -279,7 +316,7 @@ public sealed class Placement
         {
             for (var i = Ladder.Steps.Count - 1; i >= 0; i--)
             {
-                if (Ladder.Steps[i].Preparation || !Ladder.Steps[i].Strands.Contains(strand) || !IsReachable(i))
+                if (beside[i] || !Ladder.Steps[i].Strands.Contains(strand) || !IsReachable(i))
                     continue;
                 highest = highest is null || i > highest ? i : highest;
                 if (!opened[i])
@@ -300,7 +337,14 @@ public sealed class Placement
         var alternatives = new List<int>();
         for (var i = 0; i <= step; i++)
         {
-            if (own.Count > 0 && Ladder.Steps[i].After.SequenceEqual(own) && IsReachable(i))
+            // Steps of other strengths are no alternatives, though they branch off at the same place.
+            if (
+                own.Count > 0
+                && !beside[i]
+                && Ladder.Steps[i].After.SequenceEqual(own)
+                && Ladder.Steps[i].Strands.SequenceEqual(Ladder.Steps[step].Strands)
+                && IsReachable(i)
+            )
                 alternatives.Add(i);
         }
 
@@ -321,7 +365,7 @@ public sealed class Placement
         var before = new List<int>();
         foreach (var i in Ladder.Steps[step].After)
         {
-            if (Ladder.Steps[i].Preparation)
+            if (beside[i])
                 before.AddRange(Before(i));
             else
                 before.Add(i);
@@ -336,7 +380,7 @@ public sealed class Placement
         var before = new List<int>();
         foreach (var i in Ladder.Steps[step].After)
         {
-            if (Ladder.Steps[i].Preparation || !Ladder.Steps[i].Strands.Contains(strand))
+            if (beside[i] || !Ladder.Steps[i].Strands.Contains(strand))
                 before.AddRange(Before(i, strand));
             else
                 before.Add(i);
@@ -349,10 +393,9 @@ public sealed class Placement
     {
         for (var i = 0; i < Ladder.Steps.Count; i++)
         {
-            if (Ladder.Steps[i].Preparation)
+            if (beside[i])
                 continue;
-            var follows =
-                step is not { } at || Ladder.Steps[at].Preparation ? Before(i).Count == 0 : Before(i).Contains(at);
+            var follows = step is not { } at || beside[at] ? Before(i).Count == 0 : Before(i).Contains(at);
             if (follows && i != step)
                 return i;
         }

@@ -121,10 +121,14 @@ public sealed record PlacementReport(
             return [];
         // Preparation goes on beside the path; it does not hold back.
         var own =
-            placement.Training is { } training && !placement.IsOpen(training) && !steps[training].Step.Preparation
+            placement.Training is { } training && !placement.IsOpen(training) && !placement.IsBeside(training)
                 ? steps[training].Opens.Unmet
                 : [];
-        return [.. own.Concat(steps[next].Gates.SelectMany(g => g.Unmet)).DistinctBy(t => t.Term)];
+        return
+        [
+            .. own.Concat(placement.GatesMet(next) ? [] : steps[next].Gates.SelectMany(g => g.Unmet))
+                .DistinctBy(t => t.Term),
+        ];
     }
 
     /// <summary>Least fraction; ties by the largest number of weeks usual for it.</summary>

@@ -247,36 +247,21 @@ public class GeneratorTests
     [Fact]
     public void A_new_step_starts_at_half_its_dose_for_two_weeks()
     {
-        // Never timed, so that its singles find the level; a hold that was timed is not new.
-        var made = Make(Athlete(results: [.. Intermediate.Where(r => r.Benchmark != "planche-tuck")]));
+        // Never timed; a hold that was timed long enough for volume is not new.
+        BenchmarkResult[] fresh =
+        [
+            .. Intermediate.Where(r => !r.Benchmark.StartsWith("front-lever", StringComparison.Ordinal)),
+        ];
+        var made = Make(Athlete(Said("front-lever"), results: fresh));
         var old = Make(
-            Athlete(
-                results:
-                [
-                    .. Intermediate,
-                    .. Intermediate
-                        .Where(r => r.Benchmark == "planche-tuck")
-                        .Select(r => new BenchmarkResult(
-                            Guid.NewGuid(),
-                            r.Benchmark,
-                            Gym.Monday.AddDays(-30),
-                            r.Score,
-                            r.Added,
-                            0,
-                            r.BodyMass,
-                            r.Form
-                        )),
-                ]
-            )
+            Athlete(Said("front-lever"), results: [.. fresh, Gym.Result("front-lever-tuck", Score.OfSeconds(10))])
         );
-        int Seconds(GeneratedBlock block, int week) =>
-            Of(block, "planche-tuck", week)
-                .Sum(i => NotationParser.Parse(i.Item.Line).Plan!.Sets().Sum(s => s.Seconds!.Value));
-        Assert.Equal(Seconds(made, 1), Seconds(made, 2));
-        Assert.Contains(made.Why[Of(made, "planche-tuck").First().Item.Id].Working, s => s.Key == StepKey.NewStepShare);
-        Assert.DoesNotContain(old.Why[Of(old, "planche-tuck").First().Item.Id].Working, s =>
-            s.Key == StepKey.NewStepShare
-        );
+        int SetsOf(GeneratedBlock block, int week) => Of(block, "front-lever-tuck", week).Max(i => Sets(i.Item));
+        Assert.Equal((2, 2), (SetsOf(made, 1), SetsOf(made, 2)));
+        Assert.Equal(5, SetsOf(old, 1));
+        bool IsHalved(GeneratedBlock block) =>
+            block.Why[Of(block, "front-lever-tuck").First().Item.Id].Working.Any(s => s.Key == StepKey.NewStepShare);
+        Assert.Equal((true, false), (IsHalved(made), IsHalved(old)));
     }
 
     [Fact]

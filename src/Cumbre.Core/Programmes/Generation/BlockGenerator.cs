@@ -69,7 +69,6 @@ public static class BlockGenerator
                     notices.Add(Notice.Of(NoticeId.MinutesShort, Quantity.Count(builder.Minutes)));
             }
 
-            NoticesOfGoals(skills, first);
             foreach (var day in first)
                 proof.Mend(day);
             fit.Cap(first);
@@ -80,6 +79,7 @@ public static class BlockGenerator
             foreach (var day in first.Where(d => d.Items.Count > 0))
                 builder.Frames(day);
 
+            NoticesOfGoals(skills, first);
             var weeks = new Weeks(athlete, dose, rules, fit, proof);
             var loading = new List<IReadOnlyList<DraftDay>> { first };
             for (var week = 1; week < (wish.LoadingWeeks ?? rules.LoadingWeeks); week++)

@@ -443,9 +443,10 @@ internal sealed class FitWeek(
         }
 
         return Take(Most(i => i.Plan.SetCount > SetsFew && Weight(i) >= Weight(SlotRole.SkillKept)))
-            || Remove(Most(i => i.IsSecond || i.Role == SlotRole.Isolation))
+            || Remove(Most(i => (i.IsSecond && !i.HoldsBack) || i.Role == SlotRole.Isolation))
             || Take(Most(i => i.Plan.SetCount > SetsOfSkill && Weight(i) < Weight(SlotRole.SkillKept)))
             || Take(Most(i => i.Plan.SetCount > 1))
+            || Remove(Most(i => !i.HoldsBack))
             || Remove(Most(_ => true));
     }
 

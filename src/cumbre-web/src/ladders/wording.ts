@@ -60,7 +60,7 @@ export const demandWord: Record<DemandKind, string> = {
   Moment: "shoulder moment",
   HandForce: "force on each hand",
   SystemMass: "system mass for one repetition",
-  BodyShare: "share of body weight moved",
+  BodyShare: "share of body weight moved, a stated value",
   ContactHeight: "height of the pull (stated values)",
   House: "stated values of this project",
 };
