@@ -231,6 +231,17 @@ public static class ModelAthletes
             .Holds(("rear-hang", 30, 1), ("back-lever-tuck", 15, 3), ("back-lever-advanced-tuck", 8, 1))
             .With("wrist-extension", new Score(degrees: 98))
             .Made(),
+        new Maker("eight pull-ups and a belt, 68 kg", 68)
+        {
+            Days = [Monday, Wednesday, Friday],
+            Minutes = 60,
+            Goals = ["weighted-pull-up"],
+            Plates = [(1.25m, 2), (2.5m, 2), (5, 2)],
+            Gear = [GearKind.Bar, GearKind.Bar, GearKind.ParallelBars, GearKind.Box],
+        }
+            .Reps(("pull-up-max", 8), ("chin-up-max", 9), ("parallel-bar-dip-max", 13), ("push-up-max", 24))
+            .Reps(("row-max", 12))
+            .Made(),
         new Maker("older beginner, no goal, three days, 88 kg", 88)
         {
             Days = [Monday, Wednesday, Friday],

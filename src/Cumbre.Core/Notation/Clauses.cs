@@ -41,6 +41,7 @@ internal sealed class Clauses
         "right",
         "pause",
         "to",
+        "last",
         "gap",
         "lower",
         "fast",
@@ -204,7 +205,7 @@ internal sealed class Clauses
                 when Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
             { Kind: TokenKind.Word, Text: var word } => word switch
             {
-                "to" => Clause.Effort,
+                "to" or "last" => Clause.Effort,
                 "then" => Clause.Increment,
                 "tempo" => Clause.Tempo,
                 "rest" => Clause.Rest,
@@ -342,8 +343,15 @@ internal sealed class Clauses
         return null;
     }
 
+    /// <summary>The word that opens it is taken, unless it is a number: <c>last to failure</c> has one more.</summary>
     private static Effort? ReadEffort(Cursor cursor)
     {
+        if (cursor.Current is { Kind: TokenKind.Word, Text: "to" })
+        {
+            cursor.Skip();
+            return cursor.Require("failure", Expectation.Failure) ? new LastToFailure() : null;
+        }
+
         if (cursor.Current.Kind != TokenKind.Number)
             return cursor.Require("failure", Expectation.Failure) ? new ToFailure() : null;
         var reserve = cursor.Whole(Expectation.InReserve, Limits.ReserveMinimum, Limits.ReserveMaximum);

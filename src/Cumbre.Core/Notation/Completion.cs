@@ -33,7 +33,7 @@ public static class Completion
         [Expectation.PercentTop] = ["top"],
         [Expectation.PercentSign] = ["%"],
         [Expectation.BackOffPercent] = ["@ -12 % top"],
-        [Expectation.Effort] = ["2 in reserve", "to failure"],
+        [Expectation.Effort] = ["2 in reserve", "to failure", "last to failure"],
         [Expectation.InReserve] = ["in reserve"],
         [Expectation.Failure] = ["failure"],
         [Expectation.Then] = ["then +2.5 kg"],

@@ -21,6 +21,8 @@ public static class NotationPrinter
             line.Append(I, $" {reserve.Reps} in reserve");
         else if (plan.Effort is ToFailure)
             line.Append(" to failure");
+        else if (plan.Effort is LastToFailure)
+            line.Append(" last to failure");
         if (plan is TopSetBackOff t)
             line.Append(I, $", back-off {t.BackOffSets} x {t.BackOffReps} @ -{Number(t.BackOffPercent)} % top");
         if (plan is ExplosiveSets or OnTheClock { Fast: true })

@@ -38,7 +38,7 @@ public static class Adjust
             // A reserve was asked of the load that is gone.
             Effort = IsAddedLoad(plan.Load) || plan is TopSetBackOff ? null : half.Effort,
         };
-        return easy.ToTheEnd ? easy with { Effort = new InReserve(3) } : easy;
+        return easy.ToTheEnd || easy.Effort is LastToFailure ? easy with { Effort = new InReserve(3) } : easy;
     }
 
     /// <summary>
@@ -60,7 +60,7 @@ public static class Adjust
         return half with
         {
             Sides = half.Sides.WithoutMore(),
-            Effort = half.Effort is ToFailure ? new InReserve(3) : half.Effort,
+            Effort = half.Effort is ToFailure or LastToFailure ? new InReserve(3) : half.Effort,
         };
     }
 

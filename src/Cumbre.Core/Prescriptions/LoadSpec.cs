@@ -59,6 +59,7 @@ public sealed record Counted(int Count, string Name) : LoadSpec
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "to")]
 [JsonDerivedType(typeof(InReserve), "reserve")]
 [JsonDerivedType(typeof(ToFailure), "failure")]
+[JsonDerivedType(typeof(LastToFailure), "last-failure")]
 public abstract record Effort
 {
     /// <summary>Reps left when the set ends.</summary>
@@ -76,6 +77,12 @@ public sealed record InReserve(int Reps) : Effort
 
 /// <summary>Until no further clean rep is possible.</summary>
 public sealed record ToFailure : Effort
+{
+    public override int ReserveTarget => 0;
+}
+
+/// <summary>All sets but the last as written; the last until no further clean rep is possible.</summary>
+public sealed record LastToFailure : Effort
 {
     public override int ReserveTarget => 0;
 }

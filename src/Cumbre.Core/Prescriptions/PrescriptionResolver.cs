@@ -214,7 +214,7 @@ public static class PrescriptionResolver
                     return true;
                 if (set.Seconds is { } seconds)
                     return context.Bests.HoldSeconds is not { } best || seconds >= best * HardHoldShare;
-                if (plan.Effort is { } effort && set.Role != SetRole.BackOff)
+                if (plan.Effort is { } effort and not LastToFailure && set.Role != SetRole.BackOff)
                     return effort.ReserveTarget <= HardReserve;
                 if (plan is Negatives or PracticeSets)
                     return true;
@@ -226,7 +226,9 @@ public static class PrescriptionResolver
                         <= HardReserve;
                 return context.Bests.Reps is not { } reps
                     || loads[loadOf(set)].Value.Made > Mass.Zero
-                    || reps - set.RepsHigh <= HardReserve;
+                    || reps - set.RepsHigh <= HardReserve
+                    // The top of a range from the best set: its later sets leave less.
+                    || (reps <= RepDose.RangeUpTo && set.RepsHigh >= RepDose.TopOf(reps));
             });
     }
 
@@ -239,7 +241,7 @@ public static class PrescriptionResolver
     {
         var cautions = new List<CautionNote>();
         void Add(CautionId id, params Quantity[] args) => cautions.Add(CautionNote.Of(id, args));
-        if (plan.ToTheEnd)
+        if (plan.ToTheEnd || plan.Effort is LastToFailure)
             Add(context.Movement is { FailureHarmless: false } ? CautionId.FailureNotHarmless : CautionId.ToFailure);
         if (plan is DropSet)
             Add(CautionId.DropForm);

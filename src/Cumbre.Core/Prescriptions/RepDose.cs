@@ -60,11 +60,14 @@ public static class RepDose
             _ => Range(best, sets, zone ?? RepZone.Growth),
         };
 
+    /// <summary>Where a range from the best set ends: three quarters of it, rounded down.</summary>
+    public static int TopOf(int best) => (int)Math.Floor(best * TopShare);
+
     /// <summary>The top of the range is 75 % of the best, the bottom two under it and at least 5.</summary>
     private static Prescription Range(int best, int sets, RepZone zone)
     {
         // A lower zone is for load and for harder movements: sets that leave many reps are no hard sets.
-        var top = Math.Min((int)Math.Floor(best * TopShare), Math.Max(zone.High, RepZone.Growth.High));
+        var top = Math.Min(TopOf(best), Math.Max(zone.High, RepZone.Growth.High));
         var bottom = Math.Max(RepZone.Growth.Low, top - RangeWidth);
         return top > bottom ? new DoubleProgression(sets, bottom, top) : new StraightSets(sets, top);
     }

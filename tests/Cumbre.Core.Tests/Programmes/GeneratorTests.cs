@@ -222,7 +222,7 @@ public class GeneratorTests
                 )
             )
             .ToArray();
-        Assert.Contains(waves, w => w[0] == '3' && w[^1] == '5');
+        Assert.Contains(waves, w => w[^1] > w[0] && w[^1] == '5');
         // Small work pays for it, and none has fewer sets than it began with.
         Assert.All(waves, w => Assert.True(w[^1] >= w[0], w));
     }

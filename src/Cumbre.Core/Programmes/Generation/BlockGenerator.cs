@@ -31,6 +31,9 @@ public static class BlockGenerator
 
     private sealed class Run
     {
+        /// <summary>A session that uses less of the minutes says why.</summary>
+        private const decimal LeastShare = 0.85m;
+
         private readonly AthleteAtWork athlete;
         private readonly BlockWish wish;
         private readonly DoseRules dose;
@@ -80,6 +83,11 @@ public static class BlockGenerator
                 builder.Frames(day);
 
             NoticesOfGoals(skills, first);
+            if (
+                !fit.IsShort(first)
+                && first.Any(d => d.Items.Count > 0 && d.Seconds(athlete) < builder.Minutes * 60 * LeastShare)
+            )
+                notices.Add(Notice.Of(NoticeId.ShorterOnPurpose));
             var weeks = new Weeks(athlete, dose, rules, fit, proof);
             var loading = new List<IReadOnlyList<DraftDay>> { first };
             for (var week = 1; week < (wish.LoadingWeeks ?? rules.LoadingWeeks); week++)

@@ -3,6 +3,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
@@ -22,7 +23,10 @@ internal static class FirstDose
         FastReps = 3,
         ContactSets = 4,
         FewSets = 2,
-        BladesPause = 1;
+        BladesPause = 1,
+        CapacitySets = 4,
+        CapacityReps = 20,
+        RestOfCapacity = 240;
 
     /// <summary>A hold whose best is under so many seconds is done in short singles.</summary>
     public const int LongestSingle = 5;
@@ -130,7 +134,46 @@ internal static class FirstDose
         };
 
     /// <summary>Sides in turn, and eased where it loads what hurts.</summary>
-    private static Draft Finished(Draft draft, Trainable gym) => Eased(OnSides(draft, gym), gym);
+    private static Draft Finished(Draft draft, Trainable gym) => Eased(BySchool(OnSides(draft, gym), gym), gym);
+
+    /// <summary>What the athlete's schools ask of a line.</summary>
+    private static Draft BySchool(Draft draft, Trainable gym)
+    {
+        var schools = gym.Athlete.Athlete.Schools;
+        void Say(Prescription plan, string question) =>
+            draft.Rewrite(
+                plan,
+                StepKey.BySchool,
+                Quantity.Name(question),
+                Quantity.Name(
+                    gym.Catalogue.SchoolsBySlug[question].Choices.First(c => c.Slug == schools[question]).Name
+                )
+            );
+
+        // To technical failure, in the last set and only where failing is safe.
+        if (
+            schools["effort"] == "failure"
+            && draft.Movement.FailureHarmless
+            && draft is { FindsLevel: false, IsPractice: false, IsGuess: false }
+            && draft.Plan is StraightSets or DoubleProgression
+            && draft.Plan.Effort is null
+            && (draft.IsMain || IsSecond(draft.Role) || draft.Role is SlotRole.Trunk)
+        )
+            Say(draft.Plan with { Effort = new LastToFailure() }, "effort");
+        if (
+            schools["pull-top"] == "chest"
+            && draft.Movement is { Measure: BenchmarkMeasure.LoadTimesReps, Pattern: Pattern.VerticalPull }
+        )
+            Say(draft.Plan with { SetUp = new SetUp { To = Benchmarks.Contact.Chest } }, "pull-top");
+        // Swinging along while the range grows: more of the small ones.
+        if (
+            schools["momentum"] == "tolerated"
+            && draft.Role == SlotRole.Isolation
+            && draft.Plan is DoubleProgression { High: < 15 } small
+        )
+            Say(small.WithRange(small.Low + 2, small.High + 3), "momentum");
+        return draft;
+    }
 
     private static Draft? Counted(string key, SlotRole role, Movement movement, Trainable gym)
     {
@@ -146,6 +189,26 @@ internal static class FirstDose
             return null;
         var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Athletes.Schools.RepZone], IsSecond(role));
         var rest = IsSmall(role) ? RestOfSmall : RestOfMain;
+        // The capacity standard is built in its own sets.
+        if (
+            gym.Athlete.Athlete.Schools[Athletes.Schools.RepZone] == "capacity"
+            && role is SlotRole.MainPull or SlotRole.MainPush
+            && best > RepDose.PracticeUpTo
+        )
+        {
+            var sets = new StraightSets(CapacitySets, Math.Min(CapacityReps, best * 2 / 3))
+            {
+                RestSeconds = RestOfCapacity,
+            };
+            return Known(new Draft(key, role, movement, sets), capacity)
+                .Step(
+                    StepKey.BySchool,
+                    Quantity.Name(NotationPrinter.Print(sets)),
+                    Quantity.Name(Athletes.Schools.RepZone),
+                    Quantity.Name("capacity")
+                );
+        }
+
         if (RepDose.For(best, Sets, zone) is { } dose)
         {
             var draft = new Draft(key, role, movement, dose with { RestSeconds = dose.RestSeconds ?? rest })

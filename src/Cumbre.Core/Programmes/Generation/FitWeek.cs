@@ -95,13 +95,12 @@ internal sealed class FitWeek(
             {
                 if (!IsShort(days))
                     return;
-                if (!IsFull(day))
+                if (draft.IsWork ? !IsFull(day) : HasTime(day))
                     Put(days, day, draft);
             }
         }
 
         Grow(days, (i => i.IsMain, SetsOfMain), (i => i.IsSecond, SetsOfSecond));
-        Grow(days, (i => i.IsMain, SetsMost));
         Restore(days, _ => true);
     }
 
@@ -109,8 +108,9 @@ internal sealed class FitWeek(
     /// The first week leaves room for the sets and seconds of the later ones: it is filled to nine tenths, and to a set
     /// under the most.
     /// </summary>
-    private bool IsFull(DraftDay day) =>
-        day.Seconds(athlete) >= minutes * 60 * FirstWeekShare || day.WorkingSets >= sets - 1;
+    private bool IsFull(DraftDay day) => !HasTime(day) || day.WorkingSets >= sets - 1;
+
+    private bool HasTime(DraftDay day) => day.Seconds(athlete) < minutes * 60 * FirstWeekShare;
 
     /// <summary>A set each in turn, so that one of pulling makes room for one of pushing.</summary>
     private void Grow(IReadOnlyList<DraftDay> days, params (Func<Draft, bool> Which, int Most)[] growing)
@@ -268,7 +268,7 @@ internal sealed class FitWeek(
     }
 
     /// <summary>Is some pattern that the week trains under the middle of its usual sets?</summary>
-    private bool IsShort(IReadOnlyList<DraftDay> days) =>
+    public bool IsShort(IReadOnlyList<DraftDay> days) =>
         dose.HardSets.Any(p =>
             (p.Pattern < Pattern.StraightArmPull || days.Any(d => d.Items.Any(i => i.Movement.Pattern == p.Pattern)))
             && HardSets(days, q => q == p.Pattern) < p.Middle(ofGoals.Contains(p.Pattern))
@@ -324,6 +324,8 @@ internal sealed class FitWeek(
         var at = day.Items.FindLastIndex(i => i.Role != SlotRole.Mobility) + 1;
         if (draft.Role == SlotRole.Mobility)
             at = day.Items.Count;
+        else if (draft.IsMain)
+            at = day.Items.FindLastIndex(i => i.Skill is not null || i.Role == SlotRole.Limiting) + 1;
         var (pull, push) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
         day.Items.Insert(at, draft);
         for (var count = draft.Plan.SetCount; count >= SetsFew; count--)

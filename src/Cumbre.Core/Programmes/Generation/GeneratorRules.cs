@@ -36,6 +36,17 @@ public sealed record Variation(string Of, IReadOnlyList<string> By);
 /// <param name="Movements">The first choice first.</param>
 public sealed record GoalSupport(string Ladder, IReadOnlyList<string> Movements);
 
+/// <summary>Under a choice of a school one movement takes the place of another (common practice, no source).</summary>
+public sealed record SchoolSwap(string Question, string Choice, string Of, string By);
+
+/// <summary>What a choice of a school adds to a goal.</summary>
+public sealed record SchoolDrills(
+    string Question,
+    string Choice,
+    IReadOnlyList<string> Ladders,
+    IReadOnlyList<string> Movements
+);
+
 /// <summary>What is trained so that a test of a joint's range is passed.</summary>
 public sealed record DrillFor(string Movement, string Drill);
 
@@ -79,6 +90,8 @@ public sealed record GeneratorRules(
     IReadOnlyList<DrillFor> Drills,
     IReadOnlyList<string> Protective,
     IReadOnlyList<string> InHalves,
+    IReadOnlyList<SchoolSwap> Swaps,
+    IReadOnlyList<SchoolDrills> SchoolDrills,
     IReadOnlyList<string> Mobility,
     IReadOnlyList<DropKind> DropOrder,
     IReadOnlyList<WarmUpDrill> WarmUp,

@@ -83,6 +83,16 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
     public static IEnumerable<string> SupportsOf(Skill skill, GeneratorRules rules) =>
         rules.Supports.FirstOrDefault(s => s.Ladder == skill.Ladder.Slug)?.Movements ?? [];
 
+    /// <summary>What the athlete's schools add to a goal.</summary>
+    public IEnumerable<Movement> DrillsOf(Skill skill) =>
+        rules
+            .SchoolDrills.Where(d =>
+                d.Ladders.Contains(skill.Ladder.Slug) && gym.Athlete.Athlete.Schools[d.Question] == d.Choice
+            )
+            .SelectMany(d => d.Movements)
+            .Select(gym.Find)
+            .OfType<Movement>();
+
     /// <summary>The best movement for a slot with its dose; null: nothing of the pattern can be trained.</summary>
     /// <param name="key">Of the item.</param>
     /// <param name="pattern">Of the slot.</param>
@@ -126,7 +136,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             var day = used.GetValueOrDefault(best.Slug) == 0 ? LoadedDay.Heavy : LoadedDay.Volume;
             foreach (var movement in new[] { OtherGrip(best, taken), best }.OfType<Movement>())
             {
-                var done = role == SlotRole.MainPull ? OnRings(movement, taken) : movement;
+                var done = Swapped(role == SlotRole.MainPull ? OnRings(movement, taken) : movement, taken);
                 if (FirstDose.For(key, role, done, gym, movement == best ? day : LoadedDay.Volume) is not { } draft)
                     continue;
                 // Of the help of a movement that is not there yet every second day is practice.
@@ -275,6 +285,9 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             return InZone;
         var zone = RepZone.Of(gym.Athlete.Athlete.Schools[Schools.RepZone], second);
         var upTo = Math.Max(RepDose.RangeUpTo, zone.High);
+        // A zone of many reps asks for a movement of which as many are there.
+        if (zone.Low > RepZone.Growth.High - 1 && capacity.Reps < zone.Low)
+            return NotKnown;
         if (capacity.Reps is { } reps)
         {
             var measured = capacity.IsMeasured;
@@ -299,6 +312,16 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
                     .FirstOrDefault(1)
             + (harder > 1 ? FarHarder : 0);
     }
+
+    /// <summary>What a choice of a school puts in its place.</summary>
+    private Movement Swapped(Movement movement, IReadOnlyCollection<string> taken) =>
+        rules.Swaps.FirstOrDefault(s =>
+            s.Of == movement.Slug && gym.Athlete.Athlete.Schools[s.Question] == s.Choice && !taken.Contains(s.By)
+        )
+            is { } swap
+        && gym.Find(swap.By) is { } by
+            ? by
+            : movement;
 
     /// <summary>The level of the hardest movement of a pattern that is known in the zone.</summary>
     private int KnownLevel(Pattern pattern)
@@ -360,6 +383,13 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         if (LastTrained(movement) is { } day)
             draft.Input(InputKey.LastTrainedOn, Quantity.On(day));
         var varied = rules.LiftsOf(movement.Slug).Select(l => l.Lift).FirstOrDefault(l => used.ContainsKey(l));
+        foreach (var swap in rules.Swaps.Where(s => s.By == movement.Slug && s.Of == lift.Slug))
+            draft.Because(
+                StepKey.BySchool,
+                Quantity.Name(movement.Name),
+                Quantity.Name(swap.Question),
+                Quantity.Name(gym.Catalogue.SchoolsBySlug[swap.Question].Choices.First(c => c.Slug == swap.Choice).Name)
+            );
         if (rules.OnRings.Any(v => v.By.Contains(movement.Slug)))
             draft.Because(StepKey.OnRings, Quantity.Name(movement.Name), Quantity.Name(lift.Name));
         else if (varied is not null)

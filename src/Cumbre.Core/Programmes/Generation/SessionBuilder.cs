@@ -25,6 +25,10 @@ internal sealed class SessionBuilder(
         SetsForAll = 15,
         StretchSeconds = 15;
 
+    private const decimal LongSession = 0.7m;
+
+    private readonly List<int> legDays = [];
+
     private readonly Selection selection = new(gym, skills, rules, wish);
     private readonly List<(string Movement, int Day)> limitingTaken = [];
 
@@ -118,6 +122,15 @@ internal sealed class SessionBuilder(
         Limiting(day, items);
         foreach (var item in items)
             selection.Count(item.Movement);
+        foreach (var drill in day.Light.Where(s => s.Advance).SelectMany(selection.DrillsOf).Take(1))
+        {
+            if (
+                items.All(i => i.Movement != drill)
+                && FirstDose.For("school", SlotRole.Limiting, drill, gym) is { } draft
+            )
+                items.Add(draft.Because(StepKey.BySchool, Quantity.Name(drill.Name), Quantity.Name(drill.Name)));
+        }
+
         // A skill with bent arms is the hard work of its pattern on its hard day.
         bool IsTaken(Pattern pattern) => items.Any(i => i.Role == SlotRole.SkillHard && i.Movement.Pattern == pattern);
         var skipped = Skipped(index);
@@ -140,11 +153,14 @@ internal sealed class SessionBuilder(
             Add(items, Choose("legs", Pattern.Legs, SlotRole.Legs, items, day));
         // Legs and trunk take turns where the upper body fills the day, unless one of them is a goal.
         bool IsGoal(Pattern pattern) => skills.Any(s => s.Advance && s.Ladder.Pattern == pattern);
+        var legsBefore = legDays.Any(d => WeekShape.Between(d, day.Weekday) == 1);
         if (
             lower
             || IsGoal(Pattern.Legs)
-            || day.Kind is DayKind.StraightArm or DayKind.Push
-            || (day.Kind == DayKind.Full && index % 2 == 1)
+            || (
+                !legsBefore
+                && (day.Kind is DayKind.StraightArm or DayKind.Push || (day.Kind == DayKind.Full && index % 2 == 1))
+            )
         )
             Add(items, Choose("legs2", Pattern.Legs, SlotRole.Legs, items, day));
         if (
@@ -157,6 +173,8 @@ internal sealed class SessionBuilder(
         AddMobility(items, index);
         foreach (var item in items)
             item.FullSets = item.Plan.SetCount;
+        if (items.Any(i => i.Role == SlotRole.Legs))
+            legDays.Add(day.Weekday);
         return InOrder(items);
     }
 
@@ -200,6 +218,26 @@ internal sealed class SessionBuilder(
     {
         var items = day.Items;
         bool Has(Pattern pattern) => items.Any(i => i.Movement.Pattern == pattern && i.IsWork);
+        // A skill has taken the place of the main exercise: in a long session there is room for both.
+        if (day.Seconds(gym.Athlete) < Minutes * 60 * LongSession)
+        {
+            foreach (
+                var (trains, pattern, role) in new[]
+                {
+                    (day.Shape.Pulls, Pattern.VerticalPull, SlotRole.MainPull),
+                    (day.Shape.Pushes, Pattern.VerticalPush, SlotRole.MainPush),
+                }
+            )
+            {
+                if (
+                    trains
+                    && !items.Any(i => i.Role == role)
+                    && Choose("more-" + role, pattern, role, items, day.Shape) is { } main
+                )
+                    yield return main;
+            }
+        }
+
         if (
             day.Shape.Kind == DayKind.StraightArm
             && Choose("secondPull", Pattern.HorizontalPull, SlotRole.SecondPull, items, day.Shape) is { } row

@@ -156,6 +156,14 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     /// <summary>The load and its increment, where the kit makes it and it is no large jump.</summary>
     private Prescription? Heavier(Draft item)
     {
+        // One piece more, as far as there are pieces.
+        if (item.Plan.Load is Counted counted)
+            return athlete.Gear.Counted.Any(c => c.Name == counted.Name && c.Count > counted.Count)
+                ? item.Plan with
+                {
+                    Load = new Counted(counted.Count + 1, counted.Name),
+                }
+                : null;
         if (
             item.Plan is not (DoubleProgression or StraightSets or TopSetBackOff)
             || item.Plan.Load is not AddedLoad { Entry: { Value: > 0 } load }

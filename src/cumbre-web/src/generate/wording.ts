@@ -78,13 +78,17 @@ const notices: Record<NoticeId, Words> = {
   },
   RingsMissing: { say: () => "Rings are the school, and there are none: the bar takes their place.", way: "kit" },
   FailureOnlyWhereHarmless: {
-    say: () => "To failure is the school; it is written by hand, and only where failing is harmless.",
+    say: () => "By the school the last set goes to failure, and only where failing is harmless.",
     way: "profile",
   },
   GoalGivesWay: {
     say: ([goal]) => `${goal} gives way: it would take more minutes or days.`,
     way: "intake",
     grave: true,
+  },
+  ShorterOnPurpose: {
+    say: () => "Every pattern has its usual sets, so a session is shorter than the minutes.",
+    way: null,
   },
   NothingToTest: { say: () => "Nothing that was trained can be tested in a session.", way: "intake" },
   MinutesShort: { say: ([m]) => `Nothing fits into ${m} min.`, way: "intake" },
