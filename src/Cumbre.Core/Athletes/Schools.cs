@@ -38,6 +38,11 @@ public sealed class Schools : IEquatable<Schools>
         }
     }
 
+    /// <summary>The same with another choice.</summary>
+    /// <exception cref="KeyNotFoundException">The question or choice does not exist.</exception>
+    public Schools With(Catalogue catalogue, string question, string choice) =>
+        new(catalogue, choices, new Dictionary<string, string> { [question] = choice });
+
     public static Schools Default { get; } = new(Catalogue.Shipped);
 
     /// <summary>The slug of the choice for a question.</summary>

@@ -65,6 +65,7 @@ public sealed class AthleteAtWork
     private readonly ILookup<string, StepAtWork> steps;
     private readonly (PainPlace Place, int Level)[] complaints;
     private readonly Lazy<HashSet<Pattern>> known;
+    private readonly IReadOnlyList<CoachPlacement> coach;
     private readonly LeverBody body;
     private readonly bool bodyKnown;
 
@@ -83,6 +84,7 @@ public sealed class AthleteAtWork
         DateOnly today
     )
     {
+        this.coach = coach;
         Athlete = athlete;
         Intake = intake;
         Atlas = atlas;
@@ -147,6 +149,20 @@ public sealed class AthleteAtWork
         BodyMass = athlete.BodyMass.On(today);
         WaitsForClearance = Clearance.Open(athlete.AgeIn(today), athlete.Cleared, intake);
     }
+
+    /// <summary>The same athlete under another choice of one school.</summary>
+    public AthleteAtWork Under(string question, string choice) =>
+        new(
+            Athlete with
+            {
+                Schools = Athlete.Schools.With(Atlas.Catalogue, question, choice),
+            },
+            Intake,
+            Atlas,
+            Gear,
+            coach,
+            Today
+        );
 
     public AthleteSnapshot Athlete { get; }
 

@@ -304,6 +304,7 @@ public sealed record WeekReading(
 /// <param name="Structure">The fields of the plan, for the form.</param>
 /// <param name="Bands">Means of the bands at hand in kg, where a band is missing.</param>
 /// <param name="Easier">Name of the easier neighbour, the alternate in a circuit; null: there is none.</param>
+/// <param name="OnPaper">How it goes after what stands before it in the session; null: too little is known.</param>
 public sealed record ItemMeaning(
     Guid Id,
     MovementDto? Movement,
@@ -313,8 +314,20 @@ public sealed record ItemMeaning(
     ResolvedDto? Plan,
     JsonObject? Structure,
     IReadOnlyList<decimal> Bands,
-    string? Easier
+    string? Easier,
+    OnPaper? OnPaper = null
 );
+
+/// <summary>A line done on paper by the athlete's twin.</summary>
+/// <param name="Verdict">How it goes.</param>
+/// <param name="FailsAt">The first set that does not reach its range; null: all do.</param>
+/// <param name="Sets">In order.</param>
+/// <param name="From">What it is reckoned from.</param>
+public sealed record OnPaper(DryRunVerdict Verdict, int? FailsAt, IReadOnlyList<DryRunSet> Sets, Explanation From)
+{
+    public static OnPaper? Of(DryRunItem? run) =>
+        run is null ? null : new(run.Verdict, run.FailsAt, run.Sets, run.From.Why);
+}
 
 /// <summary>A caution on a block.</summary>
 /// <param name="Key">By which it is kept.</param>
@@ -387,7 +400,17 @@ public sealed record BlockReading(
         return new(
             [.. doses.Select(WeekReading.Of)],
             [.. BlockChecks.Of(block, doses, athlete, DoseRules.Shipped).Select(BlockCaution.Of)],
-            session is null ? [] : [.. session.Items.Select(i => Meaning(i, athlete))]
+            session is null
+                ? []
+                :
+                [
+                    .. session.Items.Zip(DryRun.Of([.. session.Items], athlete), (i, run) =>
+                        Meaning(i, athlete) with
+                        {
+                            OnPaper = OnPaper.Of(run),
+                        }
+                    ),
+                ]
         );
     }
 

@@ -56,6 +56,7 @@ public static class BlockEndpoints
         athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export);
         athlete.MapPost("/blocks/{blockId:guid}/messages", Outbox.Write);
         athlete.MapPost("/blocks/{blockId:guid}/generate", Generate.Preview);
+        athlete.MapPost("/blocks/{blockId:guid}/generate/under", Generate.Under);
         athlete.MapGet("/blocks/{blockId:guid}/generated", Generate.Get);
         athlete.MapPut("/blocks/{blockId:guid}/generated", Generate.Take);
     }

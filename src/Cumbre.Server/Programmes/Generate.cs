@@ -114,6 +114,7 @@ public sealed record RegeneratedItem(
 /// <param name="Notices">What the coach must know.</param>
 /// <param name="Changes">Of a block that is generated again; null: it is new.</param>
 /// <param name="Version">Of the block as it is stored; 0: it is new.</param>
+/// <param name="Story">The block in a paragraph.</param>
 public sealed record GenerateAnswer(
     BlockBody Block,
     BlockReading Reading,
@@ -121,7 +122,28 @@ public sealed record GenerateAnswer(
     IReadOnlyList<LeftOut> LeftOut,
     IReadOnlyList<Notice> Notices,
     IReadOnlyList<RegeneratedItem>? Changes,
-    long Version
+    long Version,
+    BlockStory Story
+);
+
+/// <summary>The same wish under another choice of one school.</summary>
+/// <param name="Wish">As it is previewed.</param>
+/// <param name="Question">Slug of the question.</param>
+/// <param name="Choice">Slug of the choice.</param>
+public sealed record UnderRequest(GenerateRequest Wish, string Question, string Choice);
+
+/// <summary>What would be otherwise under another choice of one school.</summary>
+/// <param name="Question">As it is asked.</param>
+/// <param name="Now">The choice in force.</param>
+/// <param name="Choice">The other one.</param>
+/// <param name="Differences">Item by item; empty: the block is the same.</param>
+/// <param name="Story">Of the other block.</param>
+public sealed record UnderAnswer(
+    string Question,
+    string Now,
+    string Choice,
+    IReadOnlyList<RegeneratedItem> Differences,
+    BlockStory Story
 );
 
 /// <param name="Wish">As it was previewed: the same gives the same block.</param>
@@ -135,13 +157,15 @@ public sealed record TakeRequest(GenerateRequest Wish, long Version);
 /// <param name="Items">Why each stands there.</param>
 /// <param name="LeftOut">What the minutes did not hold.</param>
 /// <param name="Notices">What the coach must know.</param>
+/// <param name="Story">The block as it stands now, in a paragraph.</param>
 public sealed record GenerationDto(
     DateTimeOffset At,
     string? By,
     StoredWish Wish,
     IReadOnlyList<ItemWhy> Items,
     IReadOnlyList<LeftOut> LeftOut,
-    IReadOnlyList<Notice> Notices
+    IReadOnlyList<Notice> Notices,
+    BlockStory Story
 );
 
 internal static class Generate
@@ -168,9 +192,55 @@ internal static class Generate
                     made.Fresh.LeftOut,
                     made.Fresh.Notices,
                     made.Changes?.Select(c => RegeneratedItem.Of(c, made.Athlete.Atlas.Catalogue)).ToArray(),
-                    made.Version
+                    made.Version,
+                    BlockStory.Of(made.Block, made.Fresh.Why, made.Athlete)
                 )
             )
+            : (ProblemHttpResult)Problems.NotFound("athlete");
+    }
+
+    /// <summary>What the generator would write under another choice of a school; nothing is stored.</summary>
+    public static Results<Ok<UnderAnswer>, ProblemHttpResult> Under(
+        Guid athleteId,
+        Guid blockId,
+        UnderRequest request,
+        Database database,
+        ClubClock clock
+    )
+    {
+        var wish = request.Wish.Parse(blockId);
+        return
+            database.Read(db =>
+            {
+                if (Work.Load(db, athleteId, clock.Today) is not { } found)
+                    return null;
+                var catalogue = found.Athlete.Atlas.Catalogue;
+                if (
+                    !catalogue.SchoolsBySlug.TryGetValue(request.Question, out var question)
+                    || question.Choices.FirstOrDefault(c => c.Slug == request.Choice) is not { } choice
+                )
+                    throw Problems.Field("choice", "unknown", "Choose one of the schools.");
+                if (found.Athlete.BodyMass is null)
+                    throw Problems.Field("start", "bodyMass", "A body mass is needed before loads can be worked out.");
+                var other = found.Athlete.Under(request.Question, request.Choice);
+                GeneratedBlock Of(AthleteAtWork athlete) =>
+                    BlockGenerator.Generate(athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
+                var (now, then) = (Of(found.Athlete), Of(other));
+                return new UnderAnswer(
+                    question.Question,
+                    question.Choices.First(c => c.Slug == found.Athlete.Athlete.Schools[request.Question]).Name,
+                    choice.Name,
+                    [
+                        // Nothing was written by hand in between, so that every item follows the other choice.
+                        .. Regeneration
+                            .Merge(now.Block, now.Block, then.Block)
+                            .Changes.Select(c => RegeneratedItem.Of(c, catalogue)),
+                    ],
+                    BlockStory.Of(then.Block, then.Why, other)
+                );
+            })
+                is { } answer
+            ? TypedResults.Ok(answer)
             : (ProblemHttpResult)Problems.NotFound("athlete");
     }
 
@@ -222,26 +292,34 @@ internal static class Generate
         };
     }
 
-    public static Results<Ok<GenerationDto>, ProblemHttpResult> Get(Guid athleteId, Guid blockId, Database database)
-    {
-        var found = database.Read(db =>
-            BlockStore.Find(db, blockId)?.AthleteId == athleteId && GenerationStore.Find(db, blockId) is { } made
-                ? (Made: made, Storage.Ladders.CatalogueStore.Club(db).Atlas.Catalogue)
-                : default
-        );
-        return found.Made is { } g
-            ? TypedResults.Ok(
-                new GenerationDto(
-                    g.WrittenAt,
-                    g.WrittenBy,
-                    g.Wish,
-                    ItemWhy.Of(g.Made, found.Catalogue),
-                    g.Made.LeftOut,
-                    g.Made.Notices
-                )
+    public static Results<Ok<GenerationDto>, ProblemHttpResult> Get(
+        Guid athleteId,
+        Guid blockId,
+        Database database,
+        ClubClock clock
+    ) =>
+        database.Read(db =>
+        {
+            if (
+                BlockStore.Find(db, blockId) is not { } stored
+                || stored.AthleteId != athleteId
+                || GenerationStore.Find(db, blockId) is not { } g
+                || Work.Load(db, athleteId, clock.Today) is not { } found
             )
+                return null;
+            return new GenerationDto(
+                g.WrittenAt,
+                g.WrittenBy,
+                g.Wish,
+                ItemWhy.Of(g.Made, found.Athlete.Atlas.Catalogue),
+                g.Made.LeftOut,
+                g.Made.Notices,
+                BlockStory.Of(Blocks.Read(stored, SessionStore.OfBlock(db, blockId)), g.Made.Why, found.Athlete)
+            );
+        })
+            is { } answer
+            ? TypedResults.Ok(answer)
             : (ProblemHttpResult)Problems.NotFound("generated block");
-    }
 
     private sealed record Made(
         AthleteAtWork Athlete,

@@ -3945,6 +3945,49 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/{blockId}/generate/under": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What the generator would write under another choice of a school; nothing is stored. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["UnderRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["UnderAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/{blockId}/generated": {
     parameters: {
       query?: never;
@@ -4377,6 +4420,16 @@ export interface components {
        * @description 0 to create.
        */
       version: number;
+    };
+    /**
+     * @description A block in a paragraph: what it is for, what holds each goal back, what is guessed and when it will be known, what
+     *     changes from week to week, and whose choices it shows. Read from the block as it stands.
+     */
+    BlockStory: {
+      goals: components["schemas"]["GoalStory"][];
+      guesses: components["schemas"]["GuessStory"][];
+      growth: components["schemas"]["GrowthStory"][];
+      schools: components["schemas"]["SchoolStory"][];
     };
     /** @description A block in a list. */
     BlockSummary: {
@@ -4936,6 +4989,42 @@ export interface components {
       | "Limiting"
       | "SkillHard"
       | "Main";
+    /** @description What a set would ask of the athlete, done on paper. */
+    DryRunSet: {
+      /**
+       * Format: int32
+       * @description 1 and up.
+       */
+      set: number;
+      side: null | components["schemas"]["Side"];
+      /**
+       * Format: double
+       * @description Reps or seconds that are there when the set begins.
+       */
+      can: number;
+      /**
+       * Format: int32
+       * @description The fewest that fulfil the line.
+       */
+      low: number;
+      /**
+       * Format: int32
+       * @description What is done of it.
+       */
+      done: number;
+      /** @description The bottom of the range is not reached. */
+      fails?: boolean;
+      /**
+       * Format: double
+       * @description Left when the set ends.
+       */
+      left?: number;
+    };
+    /**
+     * @description How a line goes on paper.
+     * @enum {unknown}
+     */
+    DryRunVerdict: "Fits" | "Fails" | "Trivial";
     EasyRequest: {
       /** @description False: the athlete refuses it; both answers are kept. */
       take: boolean;
@@ -5424,6 +5513,8 @@ export interface components {
        * @description Of the block as it is stored; 0: it is new.
        */
       version: number;
+      /** @description The block in a paragraph. */
+      story: components["schemas"]["BlockStory"];
     };
     /** @description What a block is asked for. */
     GenerateRequest: {
@@ -5471,6 +5562,8 @@ export interface components {
       leftOut: components["schemas"]["LeftOut"][];
       /** @description What the coach must know. */
       notices: components["schemas"]["Notice"][];
+      /** @description The block as it stands now, in a paragraph. */
+      story: components["schemas"]["BlockStory"];
     };
     /** @description A skill that the athlete wants. */
     Goal: {
@@ -5484,6 +5577,25 @@ export interface components {
      * @enum {unknown}
      */
     GoalKind: "Advance" | "Maintain";
+    /** @description What a block does for a goal. */
+    GoalStory: {
+      /** @description Name of the ladder. */
+      goal: string;
+      /** @description In training; null: no gate is open yet. */
+      step: null | string;
+      /** @description The threshold that is furthest away, in the notation of the gates; null: nothing. */
+      heldBackBy: null | string;
+      /**
+       * Format: int32
+       * @description Sessions of a week in which it is trained hard.
+       */
+      hard: number;
+      /**
+       * Format: int32
+       * @description In which it is light.
+       */
+      light: number;
+    };
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
     /** @description Items that are done in turn. */
@@ -5495,6 +5607,28 @@ export interface components {
       savedSeconds: number;
       /** Format: int32 */
       roundSeconds: null | number;
+    };
+    /**
+     * @description In what an item grows over the weeks.
+     * @enum {unknown}
+     */
+    GrowthKind: "Sets" | "Load" | "Reps" | "Seconds" | "Slower" | "LessRest";
+    /** @description What grows in the same way. */
+    GrowthStory: {
+      kind: components["schemas"]["GrowthKind"];
+      movements: string[];
+    };
+    /**
+     * @description How a first dose was come by where nothing was measured.
+     * @enum {unknown}
+     */
+    GuessKind: "Level" | "Reps" | "Load";
+    /** @description What is guessed, and when it will be known. */
+    GuessStory: {
+      movement: string;
+      kind: components["schemas"]["GuessKind"];
+      /** Format: date */
+      knownOn: string;
     };
     /** @description What importing a file would do. */
     ImportPreview: {
@@ -5662,6 +5796,7 @@ export interface components {
       bands: number[];
       /** @description Name of the easier neighbour, the alternate in a circuit; null: there is none. */
       easier: null | string;
+      onPaper?: null | components["schemas"]["OnPaper"];
     };
     /** @enum {unknown} */
     ItemRole:
@@ -6297,6 +6432,7 @@ export interface components {
       | "LeverageAgainstLoad"
       | "RingsMissing"
       | "FailureOnlyWhereHarmless"
+      | "ShorterOnPurpose"
       | "MinutesShort"
       | "PatternMissing"
       | "NothingToTrain"
@@ -6305,6 +6441,20 @@ export interface components {
       | "DaysOver"
       | "PlannedAlready"
       | "TakenOut";
+    /** @description A line done on paper by the athlete's twin. */
+    OnPaper: {
+      /** @description How it goes. */
+      verdict: components["schemas"]["DryRunVerdict"];
+      /**
+       * Format: int32
+       * @description The first set that does not reach its range; null: all do.
+       */
+      failsAt: null | number;
+      /** @description In order. */
+      sets: components["schemas"]["DryRunSet"][];
+      /** @description What it is reckoned from. */
+      from: components["schemas"]["Explanation"];
+    };
     /** @description What was trained beside the plan: climbing, running, a game. */
     OtherTraining: {
       /**
@@ -7393,6 +7543,11 @@ export interface components {
       /** @description The first is the catalogue's default. */
       choices: components["schemas"]["SchoolChoice"][];
     };
+    /** @description A choice of a school that shows in the block. */
+    SchoolStory: {
+      question: string;
+      choice: string;
+    };
     /**
      * @description What a test counted. Where a test has several sets, or a set several repetitions, the figures are those that every
      *     one
@@ -8026,6 +8181,9 @@ export interface components {
       implies?: null | string[];
       /** @default false */
       assisted: boolean;
+      passedBy?: null | {
+        [key: string]: string[];
+      };
     };
     /** @description A gate of a step as it is written, and the schools under which it stands. */
     StepGateDto: {
@@ -8523,6 +8681,28 @@ export interface components {
        * @default false
        */
       isBound: boolean;
+    };
+    /** @description What would be otherwise under another choice of one school. */
+    UnderAnswer: {
+      /** @description As it is asked. */
+      question: string;
+      /** @description The choice in force. */
+      now: string;
+      /** @description The other one. */
+      choice: string;
+      /** @description Item by item; empty: the block is the same. */
+      differences: components["schemas"]["RegeneratedItem"][];
+      /** @description Of the other block. */
+      story: components["schemas"]["BlockStory"];
+    };
+    /** @description The same wish under another choice of one school. */
+    UnderRequest: {
+      /** @description As it is previewed. */
+      wish: components["schemas"]["GenerateRequest"];
+      /** @description Slug of the question. */
+      question: string;
+      /** @description Slug of the choice. */
+      choice: string;
     };
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];

@@ -95,3 +95,48 @@ export function Changes({ items }: { items: RegeneratedItem[] }) {
     </Box>
   );
 }
+
+/** Two blocks side by side where they differ, each column under the choice of the school it comes from. */
+export function Differences({ items, now, choice }: { items: RegeneratedItem[]; now: string; choice: string }) {
+  const days = [...new Set(items.map((i) => i.day))];
+  return (
+    <Box
+      component="table"
+      sx={(t) => ({
+        width: "100%",
+        borderCollapse: "collapse",
+        tableLayout: "fixed",
+        bgcolor: "background.paper",
+        border: `1px solid ${t.vars.palette.line2}`,
+        fontSize: 13,
+        lineHeight: "18px",
+        "& th, & td": { textAlign: "left", verticalAlign: "top", px: 3, py: 1.5 },
+        "& td": { borderTop: `1px solid ${t.vars.palette.divider}` },
+      })}
+    >
+      <thead>
+        <tr>
+          <th scope="col">{now}</th>
+          <th scope="col">{choice}</th>
+        </tr>
+      </thead>
+      {days.map((day) => (
+        <tbody key={day}>
+          <tr>
+            <Box component="th" scope="rowgroup" colSpan={2} sx={{ color: "text.secondary", fontWeight: 600 }}>
+              {dayWeek(day)}
+            </Box>
+          </tr>
+          {items
+            .filter((i) => i.day === day)
+            .map((i) => (
+              <tr key={i.item}>
+                <td>{i.lineBefore === null ? "–" : `${i.movementBefore}: ${i.lineBefore}`}</td>
+                <td>{i.line === null ? "–" : `${i.movement}: ${i.line}`}</td>
+              </tr>
+            ))}
+        </tbody>
+      ))}
+    </Box>
+  );
+}

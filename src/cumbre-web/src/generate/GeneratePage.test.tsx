@@ -22,6 +22,7 @@ const answer = (more: Partial<GenerateAnswer> = {}): GenerateAnswer => ({
   notices: [],
   changes: null,
   version: 0,
+  story: { goals: [], guesses: [], growth: [], schools: [] },
   ...more,
 });
 
@@ -41,13 +42,26 @@ const stored: BlockDto = {
   generated: null,
 };
 
-const athlete = { id: "a", name: "Noor", intake: { days: [1, 4], minutes: 60 } };
+const athlete = { id: "a", name: "Noor", intake: { days: [1, 4], minutes: 60 }, schools: [] };
 const row = { athleteId: "a", athleteName: "Noor", goals: ["Front lever"], block: null, weekNow: null };
+
+const schools = [
+  {
+    slug: "volume-first",
+    question: "What comes before load?",
+    club: "load",
+    choices: [
+      { slug: "load", name: "Load first", asks: "", because: "" },
+      { slug: "volume", name: "Volume first", asks: "", because: "" },
+    ],
+  },
+];
 
 const common: Answers = {
   "GET /api/athletes/a": athlete,
   "GET /api/athletes/a/blocks": [],
   "GET /api/programmes": [row],
+  "GET /api/schools": schools,
 };
 
 /** The id of a new block is made by the page. */

@@ -8,7 +8,7 @@ import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { api, ask, Problem } from "../api/client";
-import type { BlockDto, DayOfWeek } from "../api/types";
+import type { BlockDto, DayOfWeek, SchoolChoice } from "../api/types";
 import { addDays, nextMonday } from "../programmes/doc";
 import { blockQuery, blocksQuery, programmesQuery } from "../programmes/queries";
 import { WeekStrip } from "../programmes/WeekStrip";
@@ -16,7 +16,9 @@ import { newId } from "../ui/newId";
 import { plural } from "../ui/format";
 import { Empty, Failed, Loading, messageOf } from "../ui/states";
 import { Changes, LeftOutList, Notices } from "./Findings";
+import { OtherSchool } from "./OtherSchool";
 import { generationQuery, useGenerated, useTake } from "./queries";
+import { Story } from "./Story";
 import { WeekPreview } from "./WeekPreview";
 import { WishForm } from "./WishForm";
 import { readWish, type WishFields } from "./wish";
@@ -52,6 +54,7 @@ export default function GeneratePage() {
     <Generator
       athleteId={athleteId}
       athlete={athlete.data.name}
+      schools={athlete.data.schools}
       stored={stored.data ?? null}
       name={
         rows.data
@@ -73,6 +76,8 @@ const daysOf = (iso: number[]) => iso.map((d) => names[d - 1]!);
 function Generator(props: {
   athleteId: string;
   athlete: string;
+  /** Choices of the athlete's own. */
+  schools: SchoolChoice[];
   stored: BlockDto | null;
   /** Of a new block: its goals. */
   name: string;
@@ -194,6 +199,11 @@ function Generator(props: {
         {made.isPending && wish && <Loading rows={8} label="Generating" />}
         {answer && !made.isError && (
           <Box sx={{ opacity: made.isPlaceholderData ? 0.6 : 1 }}>
+            {sessions > 0 && (
+              <Box sx={{ mb: 4 }}>
+                <Story story={answer.story} leftOut={answer.leftOut} />
+              </Box>
+            )}
             {answer.changes && (
               <Box sx={{ mb: 5 }}>
                 <Changes items={answer.changes} />
@@ -222,6 +232,7 @@ function Generator(props: {
                     athlete={athlete}
                   />
                 </Box>
+                {wish && <OtherSchool athleteId={athleteId} blockId={blockId} wish={wish} own={props.schools} />}
               </>
             )}
           </Box>

@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, Problem } from "../api/client";
-import type { GenerateRequest } from "../api/types";
+import type { GenerateRequest, UnderRequest } from "../api/types";
 import { blockQuery, useForgetBlocks } from "../programmes/queries";
 
 /** What the generator would write for a wish over a version of the block, 0 while there is none; the last answer stays until the next is there. */
@@ -18,6 +18,25 @@ export function useGenerated(athleteId: string, blockId: string, version: number
     enabled: wish !== null,
     placeholderData: keepPreviousData,
     // Tests and body masses change the answer too: none is kept for later.
+    gcTime: 0,
+    retry: (count, error) => !(error instanceof Problem) && count < 2,
+  });
+}
+
+/** What the generator would write under another choice of one school; null: none is asked for. */
+export function useUnder(athleteId: string, blockId: string, request: UnderRequest | null) {
+  return useQuery({
+    queryKey: ["block", "under", athleteId, blockId, request],
+    queryFn: ({ signal }) =>
+      ask(
+        api.POST("/api/athletes/{athleteId}/blocks/{blockId}/generate/under", {
+          params: { path: { athleteId, blockId } },
+          body: request!,
+          signal,
+        }),
+      ),
+    enabled: request !== null,
+    placeholderData: keepPreviousData,
     gcTime: 0,
     retry: (count, error) => !(error instanceof Problem) && count < 2,
   });

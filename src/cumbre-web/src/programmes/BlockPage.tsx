@@ -22,6 +22,7 @@ import { dayWeek } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useWhy } from "../why/WhyContext";
+import { StoryHere } from "./StoryHere";
 import { BlockHead, type Asking } from "./BlockHead";
 import { Anew, Conflict } from "./BlockNotices";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
@@ -144,6 +145,7 @@ function Editor({ stored }: { stored: BlockDto }) {
                 openWeek(Math.max(0, week - 1));
               }}
             />
+            {stored.generated && <StoryHere athleteId={athleteId} blockId={stored.id} />}
             {editor.theirs && <Conflict editor={editor} />}
             <Anew stored={stored} />
             {said && (

@@ -16,6 +16,7 @@ const meaning = (p: Resolved): ItemMeaning => ({
   structure: null,
   bands: [],
   easier: null,
+  onPaper: null,
 });
 
 const says = (p: Resolved) => {

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { useUnit } from "../accounts/useMe";
-import type { ItemMeaning, Load, MassUnit, Resolved } from "../api/types";
+import type { ItemMeaning, Load, MassUnit, OnPaper, Resolved } from "../api/types";
 import { loadWords, piecesText } from "../session/effortText";
 import { added, clock, mass, number, plural } from "../ui/format";
 import { Plates } from "../ui/Plates";
@@ -71,6 +71,8 @@ export function MeaningLine({
         {plan.hardSets} hard
       </AskWhy>,
     );
+  if (meaning.onPaper)
+    bits.push(<Paper run={meaning.onPaper} seconds={typeof held === "number"} subject={subject} id={meaning.id} />);
   if (plan.restInSlot !== null) bits.push(`${plan.restInSlot} s left in each slot`);
   if (plan.restAssumed) bits.push(`rest ${clock(plan.restSeconds)}, the usual one`);
   return (
@@ -86,6 +88,25 @@ export function MeaningLine({
           . {plan.progression.line ? `Next ${plan.progression.line}` : progressions[plan.progression.kind]}
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** How the line goes on paper, after what stands before it in the session. */
+function Paper({ run, seconds, subject, id }: { run: OnPaper; seconds: boolean; subject: string; id: string }) {
+  const unit = seconds ? " s" : "";
+  const failed = run.sets.find((s) => s.set === run.failsAt && Math.floor(s.can) < s.low);
+  const least = Math.floor(Math.min(...run.sets.map((s) => Math.max(0, s.can - s.done))));
+  const shown = failed
+    ? `on paper set ${failed.set} has ${Math.floor(failed.can)}${unit} of ${failed.low}${unit}`
+    : `${least}${unit} left on paper${run.verdict === "Trivial" ? ", easy" : ""}`;
+  const there = run.sets.map((s) => `${Math.floor(s.can)}${unit}`).join(", ");
+  return (
+    <Box component="span" sx={{ color: failed ? "warning.main" : "inherit" }}>
+      <WhyFigure
+        wrap
+        figure={{ key: `paper:${id}`, shown, subject, note: `There when each set begins: ${there}`, why: run.from }}
+      />
     </Box>
   );
 }
