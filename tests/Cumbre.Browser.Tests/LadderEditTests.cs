@@ -12,7 +12,7 @@ public sealed class LadderEditTests : CoachAtWork
     public void Lowering_the_pull_up_gate_of_the_muscle_up_shows_exactly_whom_it_would_move_and_can_be_taken_back()
     {
         Coach.Go("/ladders/bar-muscle-up/edit");
-        Coach.Press("5. Jumping muscle-up");
+        Coach.Press("7. Jumping muscle-up");
         Coach.Fill("Gate 2", "pull-up >= 12 ");
         Coach.Sees("A figure of Pull-ups in one set belongs here.");
         Coach.Field("Gate 2").SendKeys("re");
@@ -24,7 +24,7 @@ public sealed class LadderEditTests : CoachAtWork
             () =>
                 Movers()
                     .Contains(
-                        "Kasimir Lund: High pull-up, belly → Jumping muscle-up; opens Jumping muscle-up",
+                        "Kasimir Lund: Straight-bar dip → Jumping muscle-up; opens Jumping muscle-up",
                         StringComparison.Ordinal
                     ),
             "Kasimir to move"

@@ -72,7 +72,7 @@ public sealed class LadderTests : CoachAtWork
         var oto = PathOf("Oto Sandvik");
         Coach.Go($"{oto}/ladders?ladder=bar-muscle-up");
         Record("Pull-ups in one set", ("Clean reps", "12"));
-        InTraining("Explosive pull-up");
+        InTraining("Explosive scapular pull-up");
         Record("Explosive pull-up", ("Clean reps", "5"), ("Sets", "5"));
         Record("High pull-up", ("Clean reps", "5"), ("Highest contact of every rep", "chest"));
         Record("High pull-up", ("Clean reps", "3"), ("Highest contact of every rep", "belly"));

@@ -79,6 +79,83 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Fact]
+    public async Task A_block_says_what_it_is_for_before_it_is_taken_and_after()
+    {
+        var path = await PathOf("Ilse Marquina");
+        var id = Guid.CreateVersion7();
+        var wish = Wish(start: "2027-01-04", minutes: 75);
+        var story = (await Preview(path, id, wish)).Ok["story"]!;
+        Assert.Equal(["Front lever", "Bar muscle-up"], story["goals"]!.AsArray().Select(g => (string)g!["goal"]!));
+        Assert.All(story["goals"]!.AsArray(), g => Assert.True((int)g!["hard"]! >= 1 && g["heldBackBy"] is not null));
+        Assert.NotEmpty(story["growth"]!.AsArray());
+        Assert.NotEmpty(story["guesses"]!.AsArray());
+        (await Take(path, id, wish)).Ok.ToString();
+        var stored = (await coach.Get($"{path}/blocks/{id}/generated")).Ok["story"]!;
+        Assert.Equal(story.ToJsonString(), stored.ToJsonString());
+    }
+
+    [Fact]
+    public async Task The_same_wish_under_another_school_says_what_would_be_otherwise_and_stores_nothing()
+    {
+        var path = await PathOf("Ilse Marquina");
+        var id = Guid.CreateVersion7();
+        Task<Answer> Under(string question, string choice) =>
+            coach.Post(
+                $"{path}/blocks/{id}/generate/under",
+                new
+                {
+                    wish = Wish(minutes: 75),
+                    question,
+                    choice,
+                }
+            );
+        var other = (await Under("effort", "failure")).Ok;
+        Assert.Equal(
+            ("leave 1 to 3 in reserve", "to technical failure"),
+            ((string)other["now"]!, (string)other["choice"]!)
+        );
+        Assert.Contains(other["differences"]!.AsArray(), d =>
+            ((string?)d!["line"])?.Contains("last to failure", StringComparison.Ordinal) == true
+        );
+        Assert.DoesNotContain(other["differences"]!.AsArray(), d =>
+            ((string?)d!["lineBefore"])?.Contains("last to failure", StringComparison.Ordinal) == true
+        );
+        // The choice in force changes nothing.
+        Assert.Empty((await Under("effort", "reserve")).Ok["differences"]!.AsArray());
+        Assert.Equal(400, (await Under("effort", "never")).Status);
+        Assert.Equal(400, (await Under("tastes", "reserve")).Status);
+        Assert.DoesNotContain((await coach.Get($"{path}/blocks")).Ok.AsArray(), b =>
+            (string)b!["id"]! == id.ToString()
+        );
+    }
+
+    [Fact]
+    public async Task A_line_written_by_hand_is_done_on_paper()
+    {
+        var athlete = await coach.NewAthlete();
+        var id = Guid.CreateVersion7();
+        var block = (await Take(athlete.Path, id)).Ok["block"]!;
+        var session = (string)Session(block)["id"]!;
+        async Task<JsonNode> Read(string line)
+        {
+            var item = Session(block)["items"]![0]!;
+            item["movement"] = "pull-up";
+            item["line"] = line;
+            return (await coach.Post($"{athlete.Path}/blocks/reading?session={session}", block)).Ok["items"]!.AsArray()[
+                0
+            ]!;
+        }
+
+        (await athlete.Test("pull-up-max", 6)).Ok.ToString();
+        var tooMuch = (await Read("4 x 6 rest 2:00"))["onPaper"]!;
+        // A best of 6 is taken for 6.5, and 5.85 for the second set.
+        Assert.Equal(("Fails", 2), ((string)tooMuch["verdict"]!, (int)tooMuch["failsAt"]!));
+        Assert.NotEmpty(tooMuch["from"]!["inputs"]!.AsArray());
+        Assert.Equal("Fits", (string)(await Read("4 x 4 rest 2:00"))["onPaper"]!["verdict"]!);
+        Assert.Null((await Read("3 x max"))["onPaper"]);
+    }
+
+    [Fact]
     public async Task Sessions_that_are_planned_already_are_named()
     {
         var shown = (await Preview(await PathOf("Iker Varga"), Guid.CreateVersion7())).Ok;
@@ -111,10 +188,16 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Empty((await Preview(athlete.Path, id)).Ok["changes"]!.AsArray());
 
         var block = taken["block"]!.DeepClone();
-        // The last of a full session: what goes first when there is less time.
+        // What would go when there is less time.
         var items = Session(block, session: 1)["items"]!.AsArray();
-        var mine = items[^1]!["id"]!.ToString();
-        items[^1]!["line"] = "2 x 3 2 in reserve";
+        var gone = (await Preview(athlete.Path, id, Wish(minutes: 30))).Ok["changes"]!
+            .AsArray()
+            .Where(c => (string)c!["kind"]! == "Removed")
+            .Select(c => (string)c!["item"]!)
+            .ToHashSet();
+        var edit = items.Last(i => gone.Contains((string)i!["id"]!))!;
+        var mine = edit["id"]!.ToString();
+        edit["line"] = "2 x 3 2 in reserve";
         var edited = (
             await coach.Put($"{athlete.Path}/blocks/{id}", new { block, version = (long)taken["version"]! })
         ).Ok;

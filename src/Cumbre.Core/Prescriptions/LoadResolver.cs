@@ -329,6 +329,6 @@ internal static class LoadResolver
             );
         // Half a plate either way is rounding; more than that is a gap in the kit that the coach should see.
         if ((pieces.Total - wanted).Abs() > Mass.FromKilograms(1.25m))
-            why.Caution(CautionId.KitCoarse, Quantity.Added(pieces.Total - wanted));
+            why.Caution(CautionId.KitCoarse, Quantity.Added(wanted), Quantity.Added(pieces.Total));
     }
 }

@@ -47,8 +47,8 @@ public sealed record DryRunItem(DryRunVerdict Verdict, IReadOnlyList<DryRunSet> 
 /// <summary>
 /// A twin of the athlete does a session on paper, from maximum, best reps and best hold. Each further set of the
 /// movement or its pattern loses a tenth of what is left at two minutes of rest, more with less rest and less with
-/// more, between a twentieth and a fifth; a best of so many reps is taken for half a rep more; a set that ends easily, a fast one and a hold of 60 % and less cost half of
-/// that (this project's choice).
+/// more, between a twentieth and a fifth; a best of so many reps is taken for half a rep more; a set that ends easily,
+/// a fast one and a hold of 60 % and less cost half of that (this project's choice).
 /// </summary>
 public static class DryRun
 {

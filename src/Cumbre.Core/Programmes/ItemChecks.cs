@@ -4,6 +4,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Safety;
+using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes;
 
@@ -81,6 +82,8 @@ internal static class ItemChecks
             var note in resolved
                 .Cautions.Concat(resolved.Loads.SelectMany(l => l.Why.Cautions))
                 .Where(c => Speaks(c.Id))
+                // A share that is rounded to the kit is told beside the load; a load that was written is another one.
+                .Where(c => c.Id != CautionId.KitCoarse || resolved.Source.Load is AddedLoad)
                 // A test may be shorter than a working hold.
                 .Where(c => item.Item.Role != ItemRole.Retest || c.Id != CautionId.HoldTooShort)
                 .DistinctBy(c => c.Id)
@@ -130,7 +133,8 @@ internal static class ItemChecks
                 or CautionId.HoldOverBest
                 or CautionId.NotLoaded
                 or CautionId.MinorNoSingle
-                or CautionId.BandTooStrong;
+                or CautionId.BandTooStrong
+                or CautionId.KitCoarse;
 
     /// <summary>
     /// A movement is above the placement when it is a step, and no step of it may be trained. Where no test of the
@@ -235,6 +239,10 @@ internal static class ItemChecks
             case CautionId.HoldOverBest when context.Bests.HoldSeconds is { } best && HoldDose.For(best) is { } dose:
                 yield return Write(dose.Like(plan));
                 break;
+            case CautionId.KitCoarse when plan.Load is AddedLoad { Entry: var written }:
+                foreach (var way in Makeable(plan, written, item.Resolved!.Loads[0].Value, context))
+                    yield return Write(way);
+                break;
             case CautionId.NotLoaded or CautionId.BandTooStrong:
                 yield return Write(plan with { Load = null });
                 break;
@@ -243,6 +251,41 @@ internal static class ItemChecks
                 break;
         }
     }
+
+    /// <summary>
+    /// Where the kit makes another load than is written: reps as hard at what it makes (Epley 1985), slower reps there
+    /// where it makes less, and its load as it is.
+    /// </summary>
+    private static IEnumerable<Prescription> Makeable(
+        Prescription plan,
+        MassEntry written,
+        LoadAnswer load,
+        ResolutionContext context
+    )
+    {
+        var there = plan with { Load = Adjust.Written(MassEntry.Of(load.Made, written.Unit)) };
+        var body = context.BodyMass.Value;
+        if (plan is StraightSets straight && OneRepMax.Allows(straight.Reps))
+        {
+            var asHard = (body + load.Wanted) * (1 + straight.Reps / 30m);
+            var reps = (int)Math.Round(OneRepMax.ExpectedReps(asHard, body + load.Made));
+            if (reps != straight.Reps && OneRepMax.Allows(reps))
+                yield return straight with
+                {
+                    Reps = reps,
+                    Load = there.Load,
+                };
+        }
+
+        if (load.Made < load.Wanted && plan.Tempo is null && !plan.IsFast)
+            yield return there with
+            {
+                Tempo = Slow,
+            };
+        yield return there;
+    }
+
+    private static readonly Tempo Slow = new(3, 0, 1, 0);
 
     /// <summary>The same work with two reps left; what only exists to failure becomes plain sets.</summary>
     private static Prescription WithReserve(Prescription plan, Bests bests)

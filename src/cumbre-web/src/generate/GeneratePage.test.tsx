@@ -2,7 +2,15 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
-import type { BlockDto, GenerateAnswer, GenerateRequest, LeftOut, Notice, RegeneratedItem } from "../api/types";
+import type {
+  BlockDto,
+  GenerateAnswer,
+  GenerateRequest,
+  LeftOut,
+  Notice,
+  RegeneratedItem,
+  UnderRequest,
+} from "../api/types";
 import { blockOf, itemOf, readingOf, sessionOf } from "../testing/block";
 import { bareWhy, Refusal, show, type Answers } from "../testing/page";
 import GeneratePage from "./GeneratePage";
@@ -255,4 +263,74 @@ it("says that an athlete is not there, and lets it be tried again", async () => 
   open({ "GET /api/athletes/a/blocks": [], "GET /api/programmes": [row] });
   expect(await screen.findByText("There is no such place.")).toBeInTheDocument();
   expect(screen.getByRole("button", { name: /again/i })).toBeInTheDocument();
+});
+
+it("says what the block is for, what is guessed and what grows", async () => {
+  open(
+    generating(() =>
+      answer({
+        leftOut: [{ day: "Monday", kind: "Mobility", movement: "Stick pass", seconds: 160 }],
+        story: {
+          goals: [
+            { goal: "Front lever", step: "Tuck", heldBackBy: "Pull-ups 8 reps", hard: 1, light: 2 },
+            { goal: "Human flag", step: null, heldBackBy: null, hard: 0, light: 0 },
+          ],
+          guesses: [
+            { movement: "Ring curl", kind: "Level", knownOn: "2026-03-16" },
+            { movement: "Split squat", kind: "Level", knownOn: "2026-03-16" },
+            { movement: "Weighted dip", kind: "Load", knownOn: "2026-03-17" },
+          ],
+          growth: [{ kind: "Seconds", movements: ["Tuck front lever", "Hollow hold", "L-sit"] }],
+          schools: [{ question: "How near to failure?", choice: "to technical failure" }],
+        },
+      }),
+    ),
+  );
+  const story = await screen.findByRole("region", { name: "What this block is for" });
+  for (const said of [
+    "Front lever: tuck, 1 hard day and 2 light days a week; held back by pull-ups 8 reps.",
+    "Human flag: its first gate comes first, on no day.",
+    "Week by week: longer holds in tuck front lever, hollow hold and l-sit.",
+    "Guessed: ring curl and split squat (the first sets find the level; known after Mon, Mar 16); weighted dip (a load from sets without load; known after Tue, Mar 17).",
+    "Gives way for time: stick pass.",
+    "By the schools: to technical failure (how near to failure?).",
+  ])
+    expect(story).toHaveTextContent(said);
+});
+
+it("lays the same wish under another school beside it, and says when nothing changes", async () => {
+  const page = open({
+    ...generating(() => answer()),
+    "POST /api/athletes/a/blocks/:any/generate/under": (asked: UnderRequest) => ({
+      question: "What comes before load?",
+      now: "Load first",
+      choice: "Volume first",
+      differences:
+        asked.wish.minutes === 60
+          ? [
+              {
+                item: "i2",
+                day: "2026-03-16",
+                kind: "Rewritten",
+                movementBefore: "Pull-up",
+                lineBefore: "3 x 5",
+                movement: "Pull-up",
+                line: "5 x 5",
+              },
+            ]
+          : [],
+      story: answer().story,
+    }),
+  });
+  await screen.findByText("1 week, 1 session");
+  await user.click(await screen.findByRole("combobox", { name: "Under another school" }));
+  // The choice in force is no other one.
+  expect(screen.queryByRole("option", { name: "Load first" })).not.toBeInTheDocument();
+  await user.click(screen.getByRole("option", { name: "Volume first" }));
+  const table = await screen.findByRole("table");
+  expect(table).toHaveTextContent("Load firstVolume firstMon, Mar 16Pull-up: 3 x 5Pull-up: 5 x 5");
+  expect(page.to("POST").at(-1)).toMatchObject({ question: "volume-first", choice: "volume" });
+  await user.clear(screen.getByLabelText("Minutes a session"));
+  await user.type(screen.getByLabelText("Minutes a session"), "45");
+  expect(await screen.findByText("Volume first changes nothing in this block.")).toBeInTheDocument();
 });

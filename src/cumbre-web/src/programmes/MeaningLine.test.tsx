@@ -2,11 +2,12 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
 import { expect, it } from "vitest";
-import type { ItemMeaning, Resolved } from "../api/types";
+import type { ItemMeaning, OnPaper, Resolved } from "../api/types";
 import { effortOf as effort, loadOf as load, planOf as plan } from "../testing/plan";
+import { bareWhy } from "../testing/page";
 import { ItemPlates, MeaningLine } from "./MeaningLine";
 
-const meaning = (p: Resolved): ItemMeaning => ({
+const meaning = (p: Resolved, onPaper: OnPaper | null = null): ItemMeaning => ({
   id: "i",
   movement: null,
   canonical: "",
@@ -16,13 +17,13 @@ const meaning = (p: Resolved): ItemMeaning => ({
   structure: null,
   bands: [],
   easier: null,
-  onPaper: null,
+  onPaper,
 });
 
-const says = (p: Resolved) => {
+const says = (p: Resolved, onPaper: OnPaper | null = null) => {
   const { container } = render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MeaningLine meaning={meaning(p)} subject="s" week={1} session="x" />
+      <MeaningLine meaning={meaning(p, onPaper)} subject="s" week={1} session="x" />
     </QueryClientProvider>,
   );
   return container.textContent;
@@ -86,4 +87,30 @@ it("draws the plates of each part of a drop, and none where nothing hangs", () =
     </QueryClientProvider>,
   );
   expect(container.querySelector("svg")).toBeNull();
+});
+
+it("says where a line fails on paper, and how much is left where it does not", () => {
+  const run = (more: Partial<OnPaper>): OnPaper => ({
+    verdict: "Fits",
+    failsAt: null,
+    from: bareWhy("DryRun"),
+    sets: [
+      { set: 1, side: null, can: 8.5, low: 6, done: 6 },
+      { set: 2, side: null, can: 7.6, low: 6, done: 6 },
+    ],
+    ...more,
+  });
+  expect(says(plan({}), run({}))).toContain("3 hard; 1 left on paper");
+  expect(says(plan({}), run({ verdict: "Trivial" }))).toContain("1 left on paper, easy");
+  expect(
+    says(plan({}), run({ verdict: "Fails", failsAt: 2, sets: [{ set: 2, side: null, can: 5.9, low: 6, done: 5 }] })),
+  ).toContain("on paper set 2 has 5 of 6");
+  const held = effort({ role: "Hold", seconds: 10 });
+  expect(says(plan({ efforts: [held] }), run({}))).toContain("1 s left on paper");
+});
+
+it("says beside a load the kit cannot make what was wanted", () => {
+  const coarse = load(17.5, { wantedKg: 25 });
+  coarse.made.why.cautions = [{ id: "KitCoarse", args: [] }];
+  expect(says(plan({ loads: [coarse] }))).toContain("wants +25 kg, the kit makes +17.5 kg");
 });

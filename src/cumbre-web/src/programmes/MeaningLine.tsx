@@ -136,6 +136,8 @@ function LoadFigure({
   return (
     <>
       {role}
+      {load.made.why.cautions.some((c) => c.id === "KitCoarse") &&
+        `wants ${added(load.wantedKg, unit)}, the kit makes `}
       <WhyFigure
         figure={{
           key: `${id}-${index}`,

@@ -42,7 +42,10 @@ export function SessionSheet({ sheet }: { sheet: Sheet }) {
     (m, i) => m.plan?.tempo && items.findIndex((x) => x.plan?.tempo && x.movement?.slug === m.movement?.slug) === i,
   );
   return (
-    <section className="page" aria-label={[dayWeek(sheet.day), sheet.title].filter(Boolean).join(", ")}>
+    <section
+      className={items.length > roomyItems ? "page dense" : "page"}
+      aria-label={[dayWeek(sheet.day), sheet.title].filter(Boolean).join(", ")}
+    >
       <div className="head">
         <h1>{sheet.athlete}</h1>
         <span>{sheet.edition}</span>
@@ -105,8 +108,10 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
       (l) =>
         `${loadWords(l, unit).replace(/^at /, "")}${l.pieces.length > 0 ? ` (${piecesText(l.pieces, unit)})` : ""}`,
     ) ?? [];
-  // A drill between the sets of another exercise is not logged by pen.
-  const between = joined && plan?.hardSets === 0 && plan.restSeconds === 0;
+  // A drill, never hard and hardly rested from, is not logged by pen; between the sets of another exercise nobody
+  // reads how it is done.
+  const drill = plan?.hardSets === 0 && plan.restSeconds <= drillRest;
+  const between = joined && drill && plan.restSeconds === 0;
   const loaded = plan?.loads.some((l) => l.pieces.length > 0 || l.band || l.byFeet || l.counted);
   return (
     <div className={joined ? "item joined" : "item"}>
@@ -122,7 +127,7 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
           {!between && movement?.standard}
         </span>
       </div>
-      {plan && !between && (
+      {plan && !between && !drill && (
         <div className="boxes" aria-label={`Boxes of ${letter}`}>
           {plan.efforts.map((e) => (
             <div className="box" key={`${e.set}-${e.part}`}>
@@ -137,6 +142,12 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
     </div>
   );
 }
+
+/** So many exercises stand on a page in the usual size. */
+const roomyItems = 9;
+
+/** Seconds of rest up to which a set that is never hard is a drill. */
+const drillRest = 30;
 
 const onEverySheet: CautionNote["id"][] = ["StopSigns", "NotMedicalAdvice"];
 
