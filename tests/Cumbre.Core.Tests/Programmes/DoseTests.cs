@@ -311,7 +311,7 @@ public class DoseTests
         Assert.Equal(
             [
                 FormattableString.Invariant($"3 x 4 @ +{made:0.##} kg"),
-                FormattableString.Invariant($"3 x 3 @ +{made:0.##} kg tempo 3010"),
+                FormattableString.Invariant($"3 x 3 @ +{made:0.##} kg tempo 3-0-1-0"),
                 FormattableString.Invariant($"3 x 3 @ +{made:0.##} kg"),
             ],
             caution.Remedies.Select(r => NotationPrinter.Print(r.Plan!))
