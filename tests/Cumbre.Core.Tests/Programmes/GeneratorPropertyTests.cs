@@ -190,6 +190,37 @@ public class GeneratorPropertyTests
                 .Select(i => $"{i.First.Item.Movement} {i.First.Item.Line}")
         );
 
+    // Hard, then light (common practice, no source).
+    [Fact]
+    public void The_light_day_holds_no_longer_than_the_hard_one() =>
+        None(a =>
+            a.Dose.Where(w => w.Kind == WeekKind.Loading)
+                .SelectMany(w =>
+                    Items([w])
+                        .Where(i => i.Item.Item.Role is ItemRole.Hard or ItemRole.Light)
+                        .Where(i => i.Item.Plan is HoldSets { Seconds: not null } or VariedHolds)
+                        .GroupBy(i => i.Item.Item.Movement)
+                        .Select(g =>
+                            (
+                                g.Key,
+                                Hard: g.Where(i => i.Item.Item.Role == ItemRole.Hard)
+                                    .Select(Longest)
+                                    .DefaultIfEmpty(0)
+                                    .Max(),
+                                Light: g.Where(i => i.Item.Item.Role == ItemRole.Light)
+                                    .Select(Longest)
+                                    .DefaultIfEmpty(0)
+                                    .Max()
+                            )
+                        )
+                        .Where(x => x.Hard > 0 && x.Light > x.Hard)
+                        .Select(x => $"week {w.Number} {x.Key}: {x.Light} s on the light day, {x.Hard} on the hard one")
+                )
+        );
+
+    private static int Longest((WeekDose Week, SessionDose Session, ItemReading Item) i) =>
+        i.Item.Plan is VariedHolds v ? v.Seconds.Max() : ((HoldSets)i.Item.Plan!).Seconds!.Value;
+
     // A best of 3 or fewer bears no set by reserve (common practice, no source).
     [Fact]
     public void No_set_by_reserve_stands_on_a_best_of_three_or_fewer() =>

@@ -287,6 +287,13 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         if (seconds is null)
             return false;
         var least = seconds.Min();
+        // The light day holds no longer than the hard one, which grew first.
+        if (
+            item.Role == SlotRole.SkillLight
+            && direction.Max(i => HardSeconds(i, item.Movement)) is var hard and > 0
+            && least >= hard
+        )
+            return false;
         var best = athlete.BestsOf(item.Movement).HoldSeconds;
         if (best is { } b && least + 1 > HoldDose.SecondsAt(b, HoldDose.PercentHigh))
             return !item.IsExposure && AnotherSet(item, day, direction, most, byMoment);
@@ -302,6 +309,16 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         item.Replace(before);
         return false;
     }
+
+    private static int HardSeconds(Draft item, Movement movement) =>
+        item.Movement != movement || item.Role == SlotRole.SkillLight
+            ? 0
+            : item.Plan switch
+            {
+                HoldSets { Seconds: { } s } => s,
+                VariedHolds v => v.Seconds.Max(),
+                _ => 0,
+            };
 
     private bool AnotherSet(Draft item, DraftDay day, Draft[] direction, decimal most, bool byMoment)
     {

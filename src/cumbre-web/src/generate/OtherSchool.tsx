@@ -44,7 +44,7 @@ export function OtherSchool({
       >
         <MenuItem value="">As it is</MenuItem>
         {schools.data.flatMap((s) => [
-          <ListSubheader key={s.slug} sx={{ lineHeight: "28px", whiteSpace: "normal" }}>
+          <ListSubheader key={s.slug} sx={{ lineHeight: "28px", whiteSpace: "normal", pointerEvents: "none" }}>
             {s.question}
           </ListSubheader>,
           ...s.choices
