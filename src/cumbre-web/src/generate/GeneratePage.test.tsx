@@ -290,7 +290,7 @@ it("says what the block is for, what is guessed and what grows", async () => {
   for (const said of [
     "Front lever: tuck, 1 hard day and 2 light days a week; held back by pull-ups 8 reps.",
     "Human flag: its first gate comes first, on no day.",
-    "Week by week: longer holds in tuck front lever, hollow hold and l-sit.",
+    "Week by week: longer holds in tuck front lever, hollow hold and L-sit.",
     "Guessed: ring curl and split squat (the first sets find the level; known after Mon, Mar 16); weighted dip (a load from sets without load; known after Tue, Mar 17).",
     "Gives way for time: stick pass.",
     "By the schools: to technical failure (how near to failure?).",

@@ -19,7 +19,8 @@ const growthKinds: Record<GrowthKind, string> = {
 const list = (names: string[]) =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 
-const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+/** In the middle of a sentence; "L-sit" keeps its letter. */
+const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name);
 
 /** A sentence of what a block is for, what it guesses, how it grows, whose choices it shows. */
 export interface Said {
