@@ -60,9 +60,10 @@ internal static class BlockFigures
                     .Select(i => (a.Work, Load: i.Resolved!.Loads.Max(l => l.Value.Made.Kilograms)))
             )
             .ToArray();
-        Console.WriteLine(
-            $"loaded items at the smallest load of the kit: {loaded.Count(l => l.Load > 0 && l.Load == l.Work.Athlete.Kit.AtLeast(Mass.FromKilograms(1))?.Total.Kilograms)} of {loaded.Length}"
+        var smallest = loaded.Count(l =>
+            l.Load > 0 && l.Load == l.Work.Athlete.Kit.AtLeast(Mass.FromKilograms(1))?.Total.Kilograms
         );
+        Console.WriteLine($"loaded items at the smallest load of the kit: {smallest} of {loaded.Length}");
         Console.WriteLine($"goals to advance without exposure and without a word: {all.Sum(Unserved)}");
         Series(trained);
         Minutes(trained);

@@ -20,7 +20,8 @@ internal static class BlockPrinter
             var model = new ModelAthlete($"random {seed}", who.Snapshot, who.Intake, who.Gear);
             foreach (var result in who.Snapshot.Results)
                 Line(
-                    $"   {result.Benchmark} {result.Side} {result.Score.Sets} x {result.Score.Reps} {result.Score.Seconds} s {result.Added.Value} kg {result.Form}"
+                    $"   {result.Benchmark} {result.Side} {result.Score.Sets} x {result.Score.Reps} "
+                        + $"{result.Score.Seconds} s {result.Added.Value} kg {result.Form}"
                 );
             Line(string.Join(", ", who.Intake.Complaints.Select(c => $"{c.Place} {c.Level}")));
             Line(string.Join(", ", who.Gear.Gear.Select(g => $"{g.Kind} {g.HeightCm}")));
@@ -61,7 +62,8 @@ internal static class BlockPrinter
                 )
                 .Limiting;
             Line(
-                $"   {goal.Name}: {(training is { } at ? goal.Steps[at].Name : "no gate open")}, held back by {limiting?.Term.Term.Benchmark ?? "-"}"
+                $"   {goal.Name}: {(training is { } at ? goal.Steps[at].Name : "no gate open")}, "
+                    + $"held back by {limiting?.Term.Term.Benchmark ?? "-"}"
             );
         }
 
@@ -100,7 +102,10 @@ internal static class BlockPrinter
             .Select(w => w.Sessions.FirstOrDefault(x => x.Session.Day.DayOfWeek == session.Session.Day.DayOfWeek))
             .Select(x => (x?.Seconds ?? 0) / 60.0);
         Line(
-            $" **{session.Session.Day.DayOfWeek.ToString()[..3]} {session.Session.Title}** warm {session.Session.WarmUp.Seconds / 60.0:0.#} min, {string.Join(" / ", minutes.Select(m => m.ToString("0", CultureInfo.InvariantCulture)))} min of {athlete.Intake.Minutes}, {session.Sets} sets"
+            $" **{session.Session.Day.DayOfWeek.ToString()[..3]} {session.Session.Title}** "
+                + $"warm {session.Session.WarmUp.Seconds / 60.0:0.#} min, "
+                + string.Join(" / ", minutes.Select(m => m.ToString("0", CultureInfo.InvariantCulture)))
+                + $" min of {athlete.Intake.Minutes}, {session.Sets} sets"
         );
         foreach (var item in session.Items)
         {
@@ -124,12 +129,16 @@ internal static class BlockPrinter
 
             var why = made.Why[item.Item.Id];
             Line(
-                $"  - {(item.Item.Joined ? "+ " : "")}{item.Movement!.Name} `{item.Item.Line}` ({item.Seconds / 60.0:0.0}) {item.Item.Role} {string.Join(" | ", changes)}"
+                $"  - {(item.Item.Joined ? "+ " : "")}{item.Movement!.Name} `{item.Item.Line}` "
+                    + $"({item.Seconds / 60.0:0.0}) {item.Item.Role} {string.Join(" | ", changes)}"
             );
             if (Environment.GetEnvironmentVariable("WHY") is not null)
-                Line(
-                    $"      {string.Join("; ", why.Working.Select(x => $"{x.Key}({string.Join(",", x.Args.Select(Text))})={Text(x.Result)}"))}"
+            {
+                var steps = why.Working.Select(x =>
+                    $"{x.Key}({string.Join(",", x.Args.Select(Text))})={Text(x.Result)}"
                 );
+                Line($"      {string.Join("; ", steps)}");
+            }
         }
     }
 

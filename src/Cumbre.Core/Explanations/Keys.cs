@@ -529,7 +529,10 @@ public enum StepKey
     /// <summary>Eased, as it loads what hurts. (place, pain) -> line</summary>
     EasedFor,
 
-    /// <summary>Added, as there were minutes left and the pattern was short of sets. (sets of the pattern, middle of the usual) -> sets</summary>
+    /// <summary>
+    /// Added, as there were minutes left and the pattern was short of sets.
+    /// (sets of the pattern, middle of the usual) -> sets
+    /// </summary>
     FillsMinutes,
 
     /// <summary>One set fewer or easier, as it would not have been done to the end. (set, reps left) -> line</summary>

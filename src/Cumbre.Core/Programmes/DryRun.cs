@@ -42,6 +42,9 @@ public sealed record DryRunItem(DryRunVerdict Verdict, IReadOnlyList<DryRunSet> 
 {
     /// <summary>The first set that does not reach its range; null: all do.</summary>
     public int? FailsAt => Sets.FirstOrDefault(s => s.Fails)?.Set;
+
+    /// <summary>Whole reps or seconds that are left in the set that leaves the fewest.</summary>
+    public int Left => (int)Math.Floor(Sets.Min(s => s.Left));
 }
 
 /// <summary>

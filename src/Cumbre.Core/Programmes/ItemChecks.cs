@@ -267,7 +267,9 @@ internal static class ItemChecks
         var body = context.BodyMass.Value;
         if (plan is StraightSets straight && OneRepMax.Allows(straight.Reps))
         {
-            var asHard = (body + load.Wanted) * (1 + straight.Reps / 30m);
+            var asHard = Mass.FromKilograms(
+                (decimal)OneRepMax.By(OneRepMaxFormula.Epley, (double)(body + load.Wanted).Kilograms, straight.Reps)
+            );
             var reps = (int)Math.Round(OneRepMax.ExpectedReps(asHard, body + load.Made));
             if (reps != straight.Reps && OneRepMax.Allows(reps))
                 yield return straight with

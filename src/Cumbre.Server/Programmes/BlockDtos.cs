@@ -321,12 +321,19 @@ public sealed record ItemMeaning(
 /// <summary>A line done on paper by the athlete's twin.</summary>
 /// <param name="Verdict">How it goes.</param>
 /// <param name="FailsAt">The first set that does not reach its range; null: all do.</param>
+/// <param name="Left">Whole reps or seconds that are left in the set that leaves the fewest.</param>
 /// <param name="Sets">In order.</param>
 /// <param name="From">What it is reckoned from.</param>
-public sealed record OnPaper(DryRunVerdict Verdict, int? FailsAt, IReadOnlyList<DryRunSet> Sets, Explanation From)
+public sealed record OnPaper(
+    DryRunVerdict Verdict,
+    int? FailsAt,
+    int Left,
+    IReadOnlyList<DryRunSet> Sets,
+    Explanation From
+)
 {
     public static OnPaper? Of(DryRunItem? run) =>
-        run is null ? null : new(run.Verdict, run.FailsAt, run.Sets, run.From.Why);
+        run is null ? null : new(run.Verdict, run.FailsAt, run.Left, run.Sets, run.From.Why);
 }
 
 /// <summary>A caution on a block.</summary>

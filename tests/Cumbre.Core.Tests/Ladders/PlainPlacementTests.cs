@@ -78,7 +78,8 @@ public class PlainPlacementTests
             {
                 "human-flag",
                 "",
-                "pause-pull-up 3x5; one-arm-hang 12s L; one-arm-hang 11s R; diagonal-hang 10s L; diagonal-hang 10s R; hanging-side-leg-raise 3x8 L; hanging-side-leg-raise 3x8 R; overhead-press-hold 30s",
+                "pause-pull-up 3x5; one-arm-hang 12s L; one-arm-hang 11s R; diagonal-hang 10s L; diagonal-hang 10s R; "
+                    + "hanging-side-leg-raise 3x8 L; hanging-side-leg-raise 3x8 R; overhead-press-hold 30s",
                 "hang-bent"
             },
             // Overhead.

@@ -99,9 +99,9 @@ public sealed record BlockStory(
         return new(
             ladder.Name,
             placement.Training is { } at ? ladder.Steps[at].Name : null,
-            limiting is null
-                ? null
-                : $"{athlete.Atlas.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Name} {GatePrinter.Figure(limiting.Term.Term.Target)}",
+            limiting?.Term.Term is { } term
+                ? $"{athlete.Atlas.Catalogue.Benchmarks[term.Benchmark].Name} {GatePrinter.Figure(term.Target)}"
+                : null,
             days.Length - light,
             light
         );

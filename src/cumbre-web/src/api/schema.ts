@@ -6450,6 +6450,11 @@ export interface components {
        * @description The first set that does not reach its range; null: all do.
        */
       failsAt: null | number;
+      /**
+       * Format: int32
+       * @description Whole reps or seconds that are left in the set that leaves the fewest.
+       */
+      left: number;
       /** @description In order. */
       sets: components["schemas"]["DryRunSet"][];
       /** @description What it is reckoned from. */

@@ -93,6 +93,7 @@ it("says where a line fails on paper, and how much is left where it does not", (
   const run = (more: Partial<OnPaper>): OnPaper => ({
     verdict: "Fits",
     failsAt: null,
+    left: 1,
     from: bareWhy("DryRun"),
     sets: [
       { set: 1, side: null, can: 8.5, low: 6, done: 6 },
@@ -103,7 +104,10 @@ it("says where a line fails on paper, and how much is left where it does not", (
   expect(says(plan({}), run({}))).toContain("3 hard; 1 left on paper");
   expect(says(plan({}), run({ verdict: "Trivial" }))).toContain("1 left on paper, easy");
   expect(
-    says(plan({}), run({ verdict: "Fails", failsAt: 2, sets: [{ set: 2, side: null, can: 5.9, low: 6, done: 5 }] })),
+    says(
+      plan({}),
+      run({ verdict: "Fails", failsAt: 2, sets: [{ set: 2, side: null, can: 5.9, low: 6, done: 5, fails: true }] }),
+    ),
   ).toContain("on paper set 2 has 5 of 6");
   const held = effort({ role: "Hold", seconds: 10 });
   expect(says(plan({ efforts: [held] }), run({}))).toContain("1 s left on paper");

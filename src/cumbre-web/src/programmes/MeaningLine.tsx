@@ -95,11 +95,10 @@ export function MeaningLine({
 /** How the line goes on paper, after what stands before it in the session. */
 function Paper({ run, seconds, subject, id }: { run: OnPaper; seconds: boolean; subject: string; id: string }) {
   const unit = seconds ? " s" : "";
-  const failed = run.sets.find((s) => s.set === run.failsAt && Math.floor(s.can) < s.low);
-  const least = Math.floor(Math.min(...run.sets.map((s) => Math.max(0, s.can - s.done))));
+  const failed = run.sets.find((s) => s.fails);
   const shown = failed
     ? `on paper set ${failed.set} has ${Math.floor(failed.can)}${unit} of ${failed.low}${unit}`
-    : `${least}${unit} left on paper${run.verdict === "Trivial" ? ", easy" : ""}`;
+    : `${run.left}${unit} left on paper${run.verdict === "Trivial" ? ", easy" : ""}`;
   const there = run.sets.map((s) => `${Math.floor(s.can)}${unit}`).join(", ");
   return (
     <Box component="span" sx={{ color: failed ? "warning.main" : "inherit" }}>
