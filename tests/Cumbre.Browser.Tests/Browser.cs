@@ -92,14 +92,26 @@ public sealed class Browser : IDisposable
     /// Presses the button, link or option whose label or text is this, or else begins with it. An open list or dialog
     /// comes first.
     /// </summary>
+    /// <remarks>
+    /// A page may move between the pointer's aim and its press, as when a form above closes: a press that did not land
+    /// on what was aimed at is made again. A press that led to another document landed.
+    /// </remarks>
     public void Press(string name) =>
         Until(
             () =>
             {
                 if (Find("pressable", name) is not { } element)
                     return false;
+                Driver.ExecuteScript(
+                    """
+                    const aim = arguments[0];
+                    window.landed = false;
+                    addEventListener("click", e => { window.landed = aim.contains(e.target); }, { once: true, capture: true });
+                    """,
+                    element
+                );
                 element.Click();
-                return true;
+                return Driver.ExecuteScript("return window.landed") is not false;
             },
             $"something to press named \"{name}\""
         );
