@@ -20,11 +20,24 @@ public enum BatteryReason
     FellShort,
 }
 
+/// <summary>What the answer of a test decides.</summary>
+/// <param name="Ladder">The goal's.</param>
+/// <param name="Step">The step that it wins or opens.</param>
+/// <param name="Wins">It wins the step in training; else it opens the next.</param>
+/// <param name="Term">The threshold as it stands.</param>
+public sealed record TestDecision(Ladder Ladder, LadderStep Step, bool Wins, TermState Term);
+
 /// <summary>A test of a battery.</summary>
 /// <param name="Benchmark">The test.</param>
 /// <param name="Reason">Why.</param>
-/// <param name="Ladders">Slugs of the goals that it decides; empty for a first test.</param>
-public sealed record BatteryTest(Benchmark Benchmark, BatteryReason Reason, IReadOnlyList<string> Ladders);
+/// <param name="Decides">What hangs on it; empty for a first test that no goal asks for.</param>
+public sealed record BatteryTest(Benchmark Benchmark, BatteryReason Reason, IReadOnlyList<TestDecision> Decides);
+
+/// <summary>A test whose answer can change nothing yet.</summary>
+/// <param name="Benchmark">The test.</param>
+/// <param name="For">What it would decide.</param>
+/// <param name="Behind">The threshold of the same step that is far away and comes first.</param>
+public sealed record WaitingTest(Benchmark Benchmark, TestDecision For, TermState Behind);
 
 /// <summary>A test that is left out until it is cleared.</summary>
 public sealed record BlockedTest(Benchmark Benchmark, ClearanceQuestion By);
@@ -33,14 +46,22 @@ public sealed record BlockedTest(Benchmark Benchmark, ClearanceQuestion By);
 /// <param name="Tests">At most <see cref="Maximum"/>, in the order in which they do not spoil each other.</param>
 /// <param name="Later">For another evening.</param>
 /// <param name="Blocked">Left out until cleared.</param>
+/// <param name="Waiting">Left out, as their answer can change nothing yet.</param>
 /// <param name="Time">Seconds for one athlete, rests included.</param>
 public sealed record Battery(
     IReadOnlyList<BatteryTest> Tests,
     IReadOnlyList<BatteryTest> Later,
     IReadOnlyList<BlockedTest> Blocked,
+    IReadOnlyList<WaitingTest> Waiting,
     Explained<int> Time
 )
 {
+    /// <summary>
+    /// The share of its figure under which a fresh result is far away: more than a quarter is not gained from one test
+    /// day to the next (this project's choice).
+    /// </summary>
+    public const decimal FarBelow = 0.75m;
+
     /// <summary>More in an evening and the last ones measure the fatigue.</summary>
     public const int Maximum = 6;
 
@@ -60,6 +81,7 @@ public sealed record Battery(
     )
     {
         var wanted = new List<BatteryTest>();
+        var waiting = new List<WaitingTest>();
         if (!atlas.Catalogue.Benchmarks.Keys.Any(climber.Book.Has))
             wanted.AddRange(
                 Base.Select(slug => new BatteryTest(atlas.Catalogue.Benchmarks[slug], BatteryReason.Base, []))
@@ -67,13 +89,13 @@ public sealed record Battery(
         foreach (var goal in goals.OrderBy(g => g.Kind == GoalKind.Maintain))
         {
             if (atlas.BySlug.TryGetValue(goal.Ladder, out var ladder))
-                wanted.AddRange(Deciding(climber, ladder, goal.Kind, atlas));
+                Ask(climber, ladder, goal.Kind, atlas, wanted, waiting);
         }
 
         // A test that decides several goals is done once.
         var distinct = wanted
             .GroupBy(t => t.Benchmark.Slug)
-            .Select(g => g.First() with { Ladders = [.. g.SelectMany(t => t.Ladders).Distinct()] })
+            .Select(g => g.First() with { Decides = [.. g.SelectMany(t => t.Decides)] })
             .ToArray();
         var blocked = distinct
             .Select(t =>
@@ -88,6 +110,11 @@ public sealed record Battery(
             tests,
             [.. free.Skip(Maximum)],
             [.. blocked.Select(b => new BlockedTest(b.Benchmark, b.By!))],
+            [
+                .. waiting
+                    .DistinctBy(w => w.Benchmark.Slug)
+                    .Where(w => distinct.All(t => t.Benchmark.Slug != w.Benchmark.Slug)),
+            ],
             TimeOf(tests.Select(t => t.Benchmark))
         );
     }
@@ -134,34 +161,69 @@ public sealed record Battery(
         return why.Build(total);
     }
 
-    private static IEnumerable<BatteryTest> Deciding(Climber climber, Ladder ladder, GoalKind kind, Atlas atlas)
+    /// <summary>
+    /// Adds the tests of a goal. A step opens when all that its gates ask is shown: while one fresh result is far from
+    /// its figure, only that one is worth an evening, and the others wait.
+    /// </summary>
+    private static void Ask(
+        Climber climber,
+        Ladder ladder,
+        GoalKind kind,
+        Atlas atlas,
+        List<BatteryTest> wanted,
+        List<WaitingTest> waiting
+    )
     {
         var placement = climber.On(ladder);
-        var terms = new List<TermState>();
+        var found = new List<TestDecision>();
         if (placement.Training is { } training)
-            terms.AddRange(GateRule.Evaluate(ladder.Steps[training].Won, climber.Book).Unmet);
+            Sort([
+                .. GateRule
+                    .Evaluate(ladder.Steps[training].Won, climber.Book)
+                    .Unmet.Select(t => new TestDecision(ladder, ladder.Steps[training], Wins: true, t)),
+            ]);
         if (kind == GoalKind.Advance && placement.Next is { } next)
-            terms.AddRange(
-                ladder
+            Sort([
+                .. ladder
                     .Steps[next]
                     .Gates.Where(g => g.Holds(climber.Schools))
                     .SelectMany(g => GateRule.Evaluate(g.Gate, climber.Book).Unmet)
-            );
-        return terms
-            .OrderBy(t =>
-                t.Have is null ? 0
-                : t.Met ? 1
-                : 2
-            )
-            .ThenBy(t => t.Fraction)
-            .Select(t => new BatteryTest(
-                atlas.Catalogue.Benchmarks[t.Term.Benchmark],
-                t.Have is null ? BatteryReason.NeverTested
-                    : t.Met ? BatteryReason.Stale
-                    : BatteryReason.FellShort,
-                [ladder.Slug]
-            ));
+                    .Select(t => new TestDecision(ladder, ladder.Steps[next], Wins: false, t)),
+            ]);
+        wanted.AddRange(
+            found
+                .OrderBy(d =>
+                    d.Term.Have is null ? 0
+                    : d.Term.Met ? 1
+                    : 2
+                )
+                .ThenBy(d => d.Term.Fraction)
+                .Select(d => new BatteryTest(TestOf(d), ReasonOf(d.Term), [d]))
+        );
+
+        void Sort(IReadOnlyList<TestDecision> asked)
+        {
+            var far = asked.Where(d => IsFar(d.Term)).MinBy(d => d.Term.Fraction);
+            foreach (var decision in asked)
+            {
+                // The same test of a lower figure may stand in the gate too: it is one test.
+                if (far is null || decision.Term.Term.Benchmark == far.Term.Term.Benchmark)
+                    found.Add(decision);
+                else
+                    waiting.Add(new(TestOf(decision), decision, far.Term));
+            }
+        }
+
+        Benchmark TestOf(TestDecision decision) => atlas.Catalogue.Benchmarks[decision.Term.Term.Benchmark];
     }
+
+    private static bool IsFar(TermState term) =>
+        term is { Have: not null, MissingSide: null, Stale: false, Met: false } && term.Fraction < FarBelow;
+
+    private static BatteryReason ReasonOf(TermState term) =>
+        term.Have is null || term.MissingSide is not null ? BatteryReason.NeverTested
+        : term.Met ? BatteryReason.Stale
+        : BatteryReason.FellShort;
 
     private static int Rank(Benchmark test, Catalogue catalogue) =>
         test.Measure switch

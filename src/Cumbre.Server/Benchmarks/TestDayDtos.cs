@@ -1,4 +1,5 @@
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
@@ -138,8 +139,22 @@ public sealed record CellAnswer(SheetCell? Cell, IReadOnlyList<LadderChange> Cha
 /// <param name="Slug">Of the test.</param>
 /// <param name="Name">Of the test.</param>
 /// <param name="Reason">Why.</param>
-/// <param name="Ladders">Names of the goals that it decides.</param>
-public sealed record ProposedTest(string Slug, string Name, BatteryReason Reason, IReadOnlyList<string> Ladders);
+/// <param name="Decides">What hangs on it.</param>
+public sealed record ProposedTest(string Slug, string Name, BatteryReason Reason, IReadOnlyList<DecidedStep> Decides);
+
+/// <summary>A step that a test wins or opens.</summary>
+/// <param name="Ladder">Name of the goal.</param>
+/// <param name="Step">Name of the step.</param>
+/// <param name="Wins">It wins the step in training; else it opens the next.</param>
+/// <param name="Threshold">Have and need.</param>
+public sealed record DecidedStep(string Ladder, string Step, bool Wins, ThresholdEvidence Threshold);
+
+/// <summary>A test that can change nothing yet.</summary>
+/// <param name="Slug">Of the test.</param>
+/// <param name="Name">Of the test.</param>
+/// <param name="For">What it would decide.</param>
+/// <param name="Behind">What of the same step is far away and comes first.</param>
+public sealed record WaitingDto(string Slug, string Name, DecidedStep For, ThresholdEvidence Behind);
 
 /// <summary>A test that is kept out.</summary>
 public sealed record KeptOut(string Slug, string Name, string Question);
@@ -151,6 +166,7 @@ public sealed record BatteryDto(
     IReadOnlyList<ProposedTest> Tests,
     IReadOnlyList<ProposedTest> Later,
     IReadOnlyList<KeptOut> Blocked,
+    IReadOnlyList<WaitingDto> Waiting,
     Figure Time,
     bool HasGoals
 );

@@ -178,14 +178,24 @@ public static class TestDayEndpoints
 
     private static BatteryDto Dto(AthleteProfile profile, Battery battery, Atlas atlas)
     {
+        DecidedStep Step(TestDecision d) =>
+            new(d.Ladder.Name, d.Step.Name, d.Wins, PlacementReport.Evidence(d.Term, atlas.Catalogue));
         ProposedTest Test(BatteryTest t) =>
-            new(t.Benchmark.Slug, t.Benchmark.Name, t.Reason, [.. t.Ladders.Select(l => atlas.BySlug[l].Name)]);
+            new(t.Benchmark.Slug, t.Benchmark.Name, t.Reason, [.. t.Decides.Select(Step)]);
         return new(
             profile.Id,
             profile.Name,
             [.. battery.Tests.Select(Test)],
             [.. battery.Later.Select(Test)],
             [.. battery.Blocked.Select(b => new KeptOut(b.Benchmark.Slug, b.Benchmark.Name, b.By.Question))],
+            [
+                .. battery.Waiting.Select(w => new WaitingDto(
+                    w.Benchmark.Slug,
+                    w.Benchmark.Name,
+                    Step(w.For),
+                    PlacementReport.Evidence(w.Behind, atlas.Catalogue)
+                )),
+            ],
             new(Quantity.Seconds(battery.Time.Value), battery.Time.Why),
             profile.Intake.Goals.Count > 0
         );

@@ -96,6 +96,46 @@ public class TestDayRuleTests
         Assert.Equal(("chin-up-max", BatteryReason.Stale), (again.Benchmark.Slug, again.Reason));
     }
 
+    [Theory]
+    // The planche begins at a wrist range of 90 degrees and 15 push-ups: three quarters are near, less is far.
+    [InlineData(12, 0, true)]
+    [InlineData(11, 0, false)]
+    // An old result says nothing of today: both are tested.
+    [InlineData(11, 80, true)]
+    public void A_test_waits_while_another_threshold_of_its_step_is_far_away(int pushUps, int daysAgo, bool asked)
+    {
+        var battery = Propose(Athlete(Reps("push-up-max", pushUps, daysAgo: daysAgo)), [], "planche");
+        Assert.Contains(battery.Tests, t => t.Benchmark.Slug == "push-up-max");
+        Assert.Equal(asked, battery.Tests.Any(t => t.Benchmark.Slug == "wrist-extension"));
+        if (asked)
+            Assert.Empty(battery.Waiting);
+        else
+            Assert.Equal(
+                ("wrist-extension", "push-up-max"),
+                Assert.Single(battery.Waiting) is var w ? (w.Benchmark.Slug, w.Behind.Term.Benchmark) : default
+            );
+    }
+
+    [Fact]
+    public void A_test_that_waits_for_one_goal_is_done_for_another()
+    {
+        var climber = Athlete(Reps("push-up-max", 11), Reps("pull-up-max", 9));
+        Assert.Equal("wrist-extension", Assert.Single(Propose(climber, [], "planche").Waiting).Benchmark.Slug);
+        var both = Propose(climber, [], "planche", "handstand");
+        Assert.Contains(both.Tests, t => t.Benchmark.Slug == "wrist-extension");
+        Assert.Empty(both.Waiting);
+    }
+
+    [Fact]
+    public void A_test_tells_what_it_wins_and_what_it_opens()
+    {
+        var athlete = Athlete(Reps("pull-up-max", 9), Seconds("front-lever-tuck", 8, sets: 3));
+        var tests = Propose(athlete, [], "front-lever").Tests;
+        var tuck = tests.Single(t => t.Benchmark.Slug == "front-lever-tuck").Decides;
+        Assert.Contains(tuck, d => d is { Wins: true, Step.Slug: "tuck" });
+        Assert.All(tuck, d => Assert.Equal(10m, ((SecondsTarget)d.Term.Term.Target).Seconds));
+    }
+
     [Fact]
     public void No_evening_has_more_than_six_tests_and_none_twice()
     {
@@ -105,7 +145,9 @@ public class TestDayRuleTests
         Assert.NotEmpty(battery.Later);
         var all = battery.Tests.Concat(battery.Later).Select(t => t.Benchmark.Slug).ToArray();
         Assert.Equal(all.Length, all.Distinct().Count());
-        Assert.Contains(battery.Tests.Concat(battery.Later), t => t.Ladders.Count > 1);
+        Assert.Contains(battery.Tests.Concat(battery.Later), t =>
+            t.Decides.Select(d => d.Ladder).Distinct().Count() > 1
+        );
     }
 
     [Fact]

@@ -104,14 +104,10 @@ internal static class Retest
             }
 
             var draft = new Draft("test-" + test.Benchmark.Slug, SlotRole.Test, movement, plan);
-            if (test.Ladders.Count == 0)
+            if (test.Decides.Count == 0)
                 draft.Step(StepKey.FirstTest, Quantity.Name(test.Benchmark.Name));
-            foreach (var goal in test.Ladders)
-                draft.Step(
-                    StepKey.DecidesGoal,
-                    Quantity.Name(test.Benchmark.Name),
-                    Quantity.Name(athlete.Atlas.BySlug[goal].Name)
-                );
+            foreach (var goal in test.Decides.Select(d => d.Ladder).Distinct())
+                draft.Step(StepKey.DecidesGoal, Quantity.Name(test.Benchmark.Name), Quantity.Name(goal.Name));
             drafts.Add(draft);
         }
 

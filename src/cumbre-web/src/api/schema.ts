@@ -4242,6 +4242,7 @@ export interface components {
       tests: components["schemas"]["ProposedTest"][];
       later: components["schemas"]["ProposedTest"][];
       blocked: components["schemas"]["KeptOut"][];
+      waiting: components["schemas"]["WaitingDto"][];
       time: components["schemas"]["Figure"];
       hasGoals: boolean;
     };
@@ -4770,6 +4771,17 @@ export interface components {
     };
     /** @enum {unknown} */
     DayOfWeek: "Sunday" | "Monday" | "Tuesday" | "Wednesday" | "Thursday" | "Friday" | "Saturday";
+    /** @description A step that a test wins or opens. */
+    DecidedStep: {
+      /** @description Name of the goal. */
+      ladder: string;
+      /** @description Name of the step. */
+      step: string;
+      /** @description It wins the step in training; else it opens the next. */
+      wins: boolean;
+      /** @description Have and need. */
+      threshold: components["schemas"]["ThresholdEvidence"];
+    };
     /** @description A decision as the Desk shows it. */
     DecisionDto: {
       /**
@@ -6883,8 +6895,8 @@ export interface components {
       name: string;
       /** @description Why. */
       reason: components["schemas"]["BatteryReason"];
-      /** @description Names of the goals that it decides. */
-      ladders: string[];
+      /** @description What hangs on it. */
+      decides: components["schemas"]["DecidedStep"][];
     };
     PublishRequest: {
       /**
@@ -8755,6 +8767,17 @@ export interface components {
        * @description Of the block as it stands, without those that are kept with a reason.
        */
       openCautions: number;
+    };
+    /** @description A test that can change nothing yet. */
+    WaitingDto: {
+      /** @description Of the test. */
+      slug: string;
+      /** @description Of the test. */
+      name: string;
+      /** @description What it would decide. */
+      for: components["schemas"]["DecidedStep"];
+      /** @description What of the same step is far away and comes first. */
+      behind: components["schemas"]["ThresholdEvidence"];
     };
     WeekBody: {
       kind: components["schemas"]["WeekKind"];

@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { useSignedIn } from "../accounts/useMe";
+import { useSignedIn, useUnit } from "../accounts/useMe";
 import { Problem } from "../api/client";
 import type { Battery, Benchmark, RosterRow, Sheet } from "../api/types";
 import { benchmarksQuery } from "../athlete/useAthlete";
@@ -16,7 +16,7 @@ import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { WhyFigure } from "../why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
-import { minutes, reasonWord } from "./wording";
+import { decides, minutes, reasonWord, waiting } from "./wording";
 
 /** Who is tested in what: the proposal, and what the coach makes of it. */
 export default function EditTestDayPage() {
@@ -228,6 +228,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
 }
 
 function BatteryOf({ battery: b }: { battery: Battery }) {
+  const unit = useUnit();
   return (
     <Box sx={(t) => ({ borderBottom: `1px solid ${t.vars.palette.divider}`, py: 2, fontSize: 13, lineHeight: "19px" })}>
       <b>{b.name}</b>,{" "}
@@ -249,13 +250,16 @@ function BatteryOf({ battery: b }: { battery: Battery }) {
         {b.tests.map((t) => (
           <li key={t.slug}>
             {t.name}: {reasonWord[t.reason]}
-            {t.ladders.length > 0 && `, for ${t.ladders.join(" and ")}`}
+            {t.decides.map((d) => `; ${decides(d, unit)}`)}
           </li>
         ))}
         {b.later.length > 0 && <li>another evening: {b.later.map((t) => t.name).join(", ")}</li>}
         {b.blocked.length > 0 && (
           <li>not before clearance: {b.blocked.map((t) => `${t.name} (${t.question.toLowerCase()})`).join(", ")}</li>
         )}
+        {waiting(b.waiting, unit).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
         {b.tests.length === 0 && b.hasGoals && <li>no gate of a goal is open: nothing to test</li>}
       </Box>
     </Box>

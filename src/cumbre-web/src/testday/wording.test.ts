@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { OutcomeRow } from "../api/types";
-import { changeSince, minutes } from "./wording";
+import type { OutcomeRow, Threshold, WaitingTest } from "../api/types";
+import { changeSince, decides, minutes, waiting } from "./wording";
 
 const row = (change: Partial<OutcomeRow>): OutcomeRow => ({
   name: "t",
@@ -28,4 +28,45 @@ describe("a result against the one before", () => {
 
   it("rounds the time to minutes", () =>
     expect([minutes(90), minutes(1740), minutes(null)]).toEqual(["2 min", "29 min", "0 min"]));
+});
+
+describe("what a test decides", () => {
+  const threshold = (name: string, have: string | null, need: string): Threshold => ({
+    name,
+    benchmark: name,
+    need,
+    have,
+    fraction: 0.6,
+    met: false,
+    day: null,
+    ageDays: 0,
+    stale: false,
+    eachSide: false,
+    side: null,
+    missingSide: null,
+  });
+  const first = { ladder: "Weighted pull-up", step: "First load", wins: false };
+
+  it("is the step, the goal, have and need", () => {
+    expect(decides({ ...first, threshold: threshold("Chin-ups", "3", "5 reps") }, "Kg")).toBe(
+      "opens First load (Weighted pull-up), 3 / 5 reps",
+    );
+    expect(decides({ ...first, wins: true, threshold: threshold("Rows", null, "3 x 10 reps") }, "Kg")).toBe(
+      "wins First load (Weighted pull-up), none / 3 × 10 reps",
+    );
+  });
+
+  it("waits in one line for each threshold that comes first", () => {
+    const behind = threshold("Chin-ups", "3", "5 reps");
+    const test = (name: string): WaitingTest => ({
+      slug: name,
+      name,
+      for: { ...first, threshold: threshold(name, null, "8 reps") },
+      behind,
+    });
+    expect(waiting([test("Push-ups"), test("Dips")], "Kg")).toEqual([
+      "not yet Push-ups, Dips, for First load: first Chin-ups, 3 / 5 reps",
+    ]);
+    expect(waiting([], "Kg")).toEqual([]);
+  });
 });

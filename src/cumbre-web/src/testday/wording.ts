@@ -1,4 +1,5 @@
-import type { BatteryReason, OutcomeRow } from "../api/types";
+import type { BatteryReason, DecidedStep, MassUnit, OutcomeRow, WaitingTest } from "../api/types";
+import { haveNeed } from "../ladders/wording";
 import { number } from "../ui/format";
 
 export const reasonWord: Record<BatteryReason, string> = {
@@ -7,6 +8,21 @@ export const reasonWord: Record<BatteryReason, string> = {
   Stale: "older than six weeks",
   FellShort: "fell short last time",
 };
+
+/** What the answer of a test decides: "opens Half lay of Front lever, 7 s / 3 × 10 s". */
+export function decides(d: DecidedStep, unit: MassUnit) {
+  return `${d.wins ? "wins" : "opens"} ${d.step} (${d.ladder}), ${haveNeed(d.threshold, unit)}`;
+}
+
+/** What can change nothing yet, a line for each threshold that comes first. */
+export function waiting(tests: WaitingTest[], unit: MassUnit) {
+  const byReason = new Map<string, string[]>();
+  for (const t of tests) {
+    const why = `for ${t.for.step}: first ${t.behind.name}, ${haveNeed(t.behind, unit)}`;
+    byReason.set(why, [...(byReason.get(why) ?? []), t.name]);
+  }
+  return [...byReason].map(([why, names]) => `not yet ${names.join(", ")}, ${why}`);
+}
 
 const unitWord: Record<string, [string, string]> = {
   reps: ["rep", "reps"],
