@@ -475,6 +475,7 @@ public sealed record ResolvedAnew(
 /// <param name="Reading">What it means.</param>
 /// <param name="Anew">What a new body mass or test changed.</param>
 /// <param name="Generated">Null: it was written by hand.</param>
+/// <param name="Group">Null: it is of no group.</param>
 public sealed record BlockDto(
     Guid Id,
     Guid AthleteId,
@@ -488,8 +489,12 @@ public sealed record BlockDto(
     BlockBody Block,
     BlockReading Reading,
     IReadOnlyList<ResolvedAnew> Anew,
-    GeneratedMark? Generated
+    GeneratedMark? Generated,
+    GroupMark? Group
 );
+
+/// <summary>The group whose outline a block follows.</summary>
+public sealed record GroupMark(Guid Id, string Name);
 
 /// <summary>When a block was generated last, and by whom.</summary>
 public sealed record GeneratedMark(DateTimeOffset At, string? By);

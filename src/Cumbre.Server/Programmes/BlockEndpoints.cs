@@ -30,6 +30,11 @@ public static class BlockEndpoints
         coach.MapDelete("/templates/{id:guid}", Templates.Remove);
         coach.MapPost("/templates/{id:guid}/fit", Templates.Fit);
         coach.MapPost("/templates/{id:guid}/apply", Templates.Apply);
+        coach.MapGet("/groups", Groups.List);
+        coach.MapGet("/groups/{id:guid}", Groups.Get);
+        coach.MapPut("/groups/{id:guid}", Groups.Put);
+        coach.MapDelete("/groups/{id:guid}", Groups.Remove);
+        coach.MapPost("/groups/{id:guid}/preview", Groups.Preview);
         coach.MapPost("/compare", CompareBlocks.Handle);
         coach.MapGet("/outbox", Outbox.List);
         coach.MapGet("/outbox/{id:guid}", Outbox.Get);
@@ -143,7 +148,8 @@ internal static class GetBlock
             BlockBody.Of(block),
             BlockReading.Of(block, found.Athlete, session),
             [.. Seen.Changes(sessions, found.Athlete)],
-            GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null
+            GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null,
+            GroupStore.OfBlock(db, blockId) is { } group ? new(group.Id, group.Name) : null
         );
     }
 }

@@ -349,22 +349,7 @@ internal static class Generate
                 $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one."
             );
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
-        var end = fresh.Block.MondayOf(fresh.Block.Weeks.Count);
-        if (
-            SessionStore
-                .PlannedBetween(db, athleteId, wish.Start > today ? wish.Start : today, end)
-                .Where(s => s.BlockId != blockId)
-                .ToArray()
-            is [var first, ..] others
-        )
-            fresh = fresh with
-            {
-                Notices =
-                [
-                    .. fresh.Notices,
-                    Notice.Of(NoticeId.PlannedAlready, Quantity.Count(others.Length), Quantity.On(first.Day)),
-                ],
-            };
+        fresh = PlannedOutside.Noted(db, athleteId, blockId, fresh, today);
         if (stored is null)
             return new(found.Athlete, fresh, fresh.Block, null, 0);
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));

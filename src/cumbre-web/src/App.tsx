@@ -28,6 +28,8 @@ const ComparePage = lazy(() => import("./compare/ComparePage"));
 const OutboxPage = lazy(() => import("./publish/OutboxPage"));
 const ImportBlockPage = lazy(() => import("./publish/ImportBlockPage"));
 const GeneratePage = lazy(() => import("./generate/GeneratePage"));
+const GroupPage = lazy(() => import("./groups/GroupPage"));
+const GroupSheet = lazy(() => import("./groups/GroupSheet"));
 const BlockPage = lazy(() => import("./programmes/BlockPage"));
 const KitPage = lazy(() => import("./kit/KitPage"));
 const EditMovementPage = lazy(() => import("./ladders/edit/EditMovementPage"));
@@ -46,6 +48,7 @@ const router = createBrowserRouter([
     children: [
       { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
       { path: "/athletes/:athleteId/blocks/:blockId/print", element: <SheetsPage /> },
+      { path: "/groups/:id/print", element: <GroupSheet /> },
       { path: "/test-days/:id/print", element: <TestDayPrint /> },
       {
         element: <Frame />,
@@ -60,6 +63,8 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
           { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
           { path: "/athletes/:athleteId/import", element: <ImportBlockPage /> },
+          { path: "/groups/new", element: <GroupPage key="new" /> },
+          { path: "/groups/:id", element: <GroupPage /> },
           { path: "/compare", element: <ComparePage /> },
           { path: "/outbox", element: <OutboxPage /> },
           { path: "/outbox/:id", element: <OutboxPage /> },

@@ -1,8 +1,6 @@
-using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Safety;
 
 namespace Cumbre.Core.Programmes.Generation;
 
@@ -50,7 +48,7 @@ public static class BlockGenerator
 
         public GeneratedBlock Block()
         {
-            NoticesOfIntake();
+            IntakeNotices.Add(athlete, wish, rules, notices);
             var skills = Skills.Of(gym, wish, rules, notices);
             NoticesOfSchools(skills);
             var builder = new SessionBuilder(
@@ -208,35 +206,6 @@ public static class BlockGenerator
                 if (!serves && !notices.Any(n => n.Args.Any(a => a.Code == skill.Ladder.Name)))
                     notices.Add(Notice.Of(NoticeId.GoalGivesWay, Quantity.Name(skill.Ladder.Name)));
             }
-        }
-
-        private void NoticesOfIntake()
-        {
-            var intake = athlete.Intake;
-            if (athlete.Gear.Gear.Count == 0)
-                notices.Add(Notice.Of(NoticeId.KitUnknown));
-            if (wish.Minutes is null && intake.Minutes is null)
-                notices.Add(Notice.Of(NoticeId.MinutesUnknown, Quantity.Count(rules.MinutesUnknown)));
-            foreach (var pain in intake.Complaints.Where(c => c.Level >= PainRules.EaseFrom))
-                notices.Add(
-                    Notice.Of(
-                        pain.Level >= PainRules.StopFrom ? NoticeId.PainStop : NoticeId.PainEased,
-                        Quantity.Name(pain.Place),
-                        Quantity.Pain(pain.Level)
-                    )
-                );
-            foreach (var stop in athlete.Stops)
-                notices.Add(
-                    Notice.Of(NoticeId.PainStop, Quantity.Name(stop.Place.Said), Quantity.Pain(stop.Because.Level))
-                );
-            foreach (var question in athlete.WaitsForClearance)
-                notices.Add(Notice.Of(NoticeId.ClearanceOpen, Quantity.Name(question.Question)));
-            if (Clearance.ConsentMissing(athlete.Athlete.AgeIn(athlete.Today), intake))
-                notices.Add(Notice.Of(NoticeId.ConsentMissing));
-            if (wish.Start < athlete.Today)
-                notices.Add(
-                    Notice.Of(NoticeId.DaysOver, Quantity.Count(athlete.Today.DayNumber - wish.Start.DayNumber))
-                );
         }
 
         private void NoticesOfSchools(IReadOnlyList<Skill> skills)

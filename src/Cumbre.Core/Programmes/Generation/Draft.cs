@@ -54,6 +54,9 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
 
     public bool Joined { get; set; }
 
+    /// <summary>Its sets are those of a whole group: it grows and is mended in another way.</summary>
+    public bool SetsAreFixed { get; set; }
+
     /// <summary>Its dose is a guess or an estimate, to be held against the first session.</summary>
     public bool IsGuess { get; set; }
 
@@ -190,6 +193,7 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
         {
             Skill = skill,
             Joined = Joined,
+            SetsAreFixed = SetsAreFixed,
             IsGuess = IsGuess,
             FindsLevel = FindsLevel,
             IsPractice = IsPractice,
@@ -232,11 +236,20 @@ internal sealed class DraftDay(ShapeDay shape, List<Draft> items)
 
     public List<Draft> Items { get; } = items;
 
+    /// <summary>In the coach's words; null: by what is in it.</summary>
+    public string? Title { get; init; }
+
     public Frame WarmUp { get; set; } = new(0, null);
 
     public Frame CoolDown { get; set; } = new(0, null);
 
-    public DraftDay Copy() => new(Shape, [.. Items.Select(i => i.Copy())]) { WarmUp = WarmUp, CoolDown = CoolDown };
+    public DraftDay Copy() =>
+        new(Shape, [.. Items.Select(i => i.Copy())])
+        {
+            Title = Title,
+            WarmUp = WarmUp,
+            CoolDown = CoolDown,
+        };
 
     /// <summary>Working sets: what prepares or loosens is not counted, two sides are one set.</summary>
     public int WorkingSets => Items.Where(i => i.IsWork).Sum(i => i.Plan.SetCount);

@@ -34,6 +34,8 @@ internal static class FirstDose
     /// <summary>Descents start at about two thirds of the best even one (this project's choice).</summary>
     private const decimal DescentShare = 0.65m;
 
+    private const decimal LittleHelp = 0.1m;
+
     /// <summary>A light day holds this share of the seconds of the hard one, in two sets.</summary>
     private const decimal LightSeconds = 0.45m;
 
@@ -183,7 +185,7 @@ internal static class FirstDose
             return Helped(key, role, movement, strict, gym);
         var capacity = gym.CapacityOf(movement);
         if (capacity.Reps is not { } best)
-            return LevelFinder(key, role, movement);
+            return LevelFinder(key, role, movement, gym);
         // One or two that nobody has counted are no sets.
         if (!capacity.IsMeasured && best <= FewSets)
             return null;
@@ -251,10 +253,17 @@ internal static class FirstDose
         return capacity.Day is { } day ? draft.Input(InputKey.TestedOn, Quantity.On(day)) : draft;
     }
 
-    private static Draft LevelFinder(string key, SlotRole role, Movement movement)
+    private static Draft LevelFinder(string key, SlotRole role, Movement movement, Trainable gym)
     {
         var legs = movement.Pattern == Pattern.Legs;
-        var plan = RepDose.FindsLevel(legs: legs) with { RestSeconds = IsSmall(role) ? RestOfSmall : RestOfMain };
+        var plan = RepDose.FindsLevel(legs: legs) with
+        {
+            // Who can do it without help has a tenth of the body taken off.
+            Load = gym.Catalogue.HelpedBy(movement.Slug).Any()
+                ? OwnHelp(movement, gym, gym.Athlete.BodyMass?.Value.Kilograms * LittleHelp ?? 0)
+                : null,
+            RestSeconds = IsSmall(role) ? RestOfSmall : RestOfMain,
+        };
         var draft = new Draft(key, role, movement, plan) { FindsLevel = true };
         return draft.Step(StepKey.FindsLevel, Quantity.Name(draft.Line));
     }
@@ -262,13 +271,7 @@ internal static class FirstDose
     /// <summary>With the strongest band, or with the feet where there is none.</summary>
     private static Draft Helped(string key, SlotRole role, Movement movement, Movement strict, Trainable gym)
     {
-        var band = movement.Kit.Any(k => k.Contains("band", StringComparison.Ordinal))
-            ? Easing.Band(gym.Athlete, 0)
-            : null;
-        LoadSpec? help =
-            band is not null ? band
-            : movement.Kit.Any(k => k.Contains("box", StringComparison.Ordinal)) ? new FootHelp()
-            : null;
+        var help = OwnHelp(movement, gym, 0);
         var known = gym.CapacityOf(movement);
         var dose = known is { IsMeasured: true, Reps: > 0 and var best }
             ? RepDose.For(Math.Min(best, RepDose.RangeUpTo), Sets)!
@@ -295,6 +298,14 @@ internal static class FirstDose
                 Quantity.Reps(gym.CapacityOf(strict).Reps ?? 0)
             );
     }
+
+    /// <summary>The help that a movement is named for: a band of so many kg or more, or the feet; null: it has none.</summary>
+    private static LoadSpec? OwnHelp(Movement movement, Trainable gym, decimal atLeastKg) =>
+        movement.Kit.Any(k => k.Contains("band", StringComparison.Ordinal))
+        && (Easing.Band(gym.Athlete, atLeastKg) ?? Easing.Band(gym.Athlete, 0)) is { } band
+            ? band
+        : movement.Kit.Any(k => k.Contains("box", StringComparison.Ordinal)) ? new FootHelp()
+        : null;
 
     /// <summary>Shoulder blades: short sets with the end held.</summary>
     private static Draft Blades(string key, SlotRole role, Movement movement, Trainable gym)

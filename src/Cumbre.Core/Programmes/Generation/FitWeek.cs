@@ -205,12 +205,14 @@ internal sealed class FitWeek(
     public bool Try(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, Prescriptions.Prescription plan)
     {
         var before = item.Plan;
+        // What was over already, as the coach wrote it, may grow in reps and not in sets or over the minutes.
+        var (wasOver, had) = (IsOver(day), day.WorkingSets);
         var (pull, push) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
         item.Replace(plan);
         var limit = MostOf(item.Movement.Pattern);
         var (pullThen, pushThen) = (HardSets(days, DoseReader.IsBentPull), HardSets(days, DoseReader.IsBentPush));
         if (
-            !IsOver(day)
+            (!IsOver(day) || (wasOver && day.WorkingSets <= had && day.Seconds(athlete) <= minutes * 60))
             && HardSets(days, p => p == item.Movement.Pattern) <= limit
             && (IsBalanced(pullThen, pushThen) || !IsBalanced(pull, push))
             && proof.Holds(day)
@@ -235,7 +237,8 @@ internal sealed class FitWeek(
             return true;
         foreach (
             var small in day.Items.Where(i =>
-                i.Role is SlotRole.Trunk or SlotRole.Legs or SlotRole.Isolation && i.Plan.SetCount > SetsFew
+                i is { SetsAreFixed: false, Role: SlotRole.Trunk or SlotRole.Legs or SlotRole.Isolation }
+                && i.Plan.SetCount > SetsFew
             )
         )
         {

@@ -33,13 +33,10 @@ internal sealed class Mending(
                 .Of(block, DoseReader.Read(block, athlete, dose), athlete, dose)
                 .Where(c => c.KeptBecause is null)
                 .ToList();
-            // What was eased for pain stands, and says so.
-            var eased = cautions
-                .Where(c => c is { Id: CautionId.PainThere, Item: { } item } && drafts[item].IsEased)
-                .ToArray();
+            var eased = cautions.Where(IsEased).ToArray();
             if (eased.Length > 0)
             {
-                block = block with { Kept = [.. block.Kept, .. eased.Select(c => new Kept(c.Key, EasedReason))] };
+                block = Keep(block, eased);
                 cautions.RemoveAll(eased.Contains);
             }
 
@@ -54,11 +51,34 @@ internal sealed class Mending(
                 block = turn < RemediesMost ? Apply(block, caution) : TakeOut(block, caution);
         }
 
+        return Made(block);
+    }
+
+    /// <summary>The weeks as they are, with the cautions that are open on them.</summary>
+    public GeneratedBlock AsWritten(IReadOnlyList<IReadOnlyList<DraftDay>> weeks, WeekKind last)
+    {
+        var block = Build(weeks, last);
+        var cautions = BlockChecks.Of(block, DoseReader.Read(block, athlete, dose), athlete, dose);
+        return Made(Keep(block, cautions.Where(IsEased)));
+    }
+
+    /// <summary>What was eased for pain stands, and says so.</summary>
+    private bool IsEased(ProgrammeCaution caution) =>
+        caution is { Id: CautionId.PainThere, Item: { } item } && drafts[item].IsEased;
+
+    private static Block Keep(Block block, IEnumerable<ProgrammeCaution> cautions) =>
+        block with
+        {
+            Kept = [.. block.Kept, .. cautions.Select(c => new Kept(c.Key, EasedReason))],
+        };
+
+    private GeneratedBlock Made(Block block)
+    {
         var items = block.Weeks.SelectMany(w => w.Sessions).SelectMany(s => s.Items).Select(i => i.Id);
         return new(block, items.ToDictionary(id => id, id => drafts[id].Why()), [], notices);
     }
 
-    private Block Build(IReadOnlyList<IReadOnlyList<DraftDay>> weeks) =>
+    private Block Build(IReadOnlyList<IReadOnlyList<DraftDay>> weeks, WeekKind last = WeekKind.Retest) =>
         new(
             wish.Name,
             wish.Start,
@@ -66,7 +86,7 @@ internal sealed class Mending(
                 .. weeks.Select(
                     (days, week) =>
                         new BlockWeek(
-                            week < weeks.Count - 1 ? WeekKind.Loading : WeekKind.Retest,
+                            week < weeks.Count - 1 ? WeekKind.Loading : last,
                             [.. days.Select(d => Session(d, week)).OfType<BlockSession>()]
                         )
                 ),
@@ -96,7 +116,7 @@ internal sealed class Mending(
                 }
             )
             .ToArray();
-        return new(wish.IdOf(name), date, SessionTitle.Of(day), day.WarmUp, day.CoolDown, items);
+        return new(wish.IdOf(name), date, day.Title ?? SessionTitle.Of(day), day.WarmUp, day.CoolDown, items);
     }
 
     private Block Apply(Block block, ProgrammeCaution caution)

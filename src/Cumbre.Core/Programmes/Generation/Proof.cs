@@ -27,7 +27,7 @@ internal sealed class Proof(AthleteAtWork athlete)
                 return;
             var (item, run) = (day.Items[at], runs[at]!);
             var set = run.Sets.First(s => s.Fails);
-            if (Easier(item.Plan, set.Set) is not { } easier)
+            if (Easier(item.Plan, set.Set, item.SetsAreFixed) is not { } easier)
             {
                 // Not one of it is left: it waits for another day, unless it is all that the day has.
                 if (day.Items.Count == 1)
@@ -43,8 +43,8 @@ internal sealed class Proof(AthleteAtWork athlete)
     }
 
     /// <summary>The sets that are done; where those are too few, a range one lower, a rep or a second less.</summary>
-    private static Prescription? Easier(Prescription plan, int failsAt) =>
-        failsAt > SetsLeast && plan.WithSets(failsAt - 1) is var fewer && fewer != plan
+    private static Prescription? Easier(Prescription plan, int failsAt, bool keepSets) =>
+        !keepSets && failsAt > SetsLeast && plan.WithSets(failsAt - 1) is var fewer && fewer != plan
             ? fewer
             : plan switch
             {

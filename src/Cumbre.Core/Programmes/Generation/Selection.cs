@@ -99,12 +99,14 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
     /// <param name="role">Of the slot.</param>
     /// <param name="taken">Movements of the session.</param>
     /// <param name="awayFromFloor">No hard pressing from the floor, as straight-arm pushing is a day away.</param>
+    /// <param name="loaded">What a loaded lift is done for; null: heavy on its first day, and volume after.</param>
     public Draft? Choose(
         string key,
         Pattern pattern,
         SlotRole role,
         IReadOnlyCollection<string> taken,
-        bool awayFromFloor
+        bool awayFromFloor,
+        LoadedDay? loaded = null
     )
     {
         var own = OwnSteps(pattern);
@@ -133,7 +135,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         foreach (var best in candidates)
         {
             // The heavy day of a lift is its first of the week, and the days after have its volume.
-            var day = used.GetValueOrDefault(best.Slug) == 0 ? LoadedDay.Heavy : LoadedDay.Volume;
+            var day = loaded ?? (used.GetValueOrDefault(best.Slug) == 0 ? LoadedDay.Heavy : LoadedDay.Volume);
             foreach (var movement in new[] { OtherGrip(best, taken), best }.OfType<Movement>())
             {
                 var done = Swapped(role == SlotRole.MainPull ? OnRings(movement, taken) : movement, taken);

@@ -25,6 +25,9 @@ internal sealed class SessionBuilder(
         SetsForAll = 15,
         StretchSeconds = 15;
 
+    /// <summary>Of the key of an item that carries the volume beside short singles.</summary>
+    public const string BeforeSuffix = "-before";
+
     private const decimal LongSession = 0.7m;
 
     private readonly List<int> legDays = [];
@@ -114,9 +117,9 @@ internal sealed class SessionBuilder(
     {
         var items = new List<Draft>();
         foreach (var skill in day.Hard)
-            items.AddRange(Hard(skill));
+            items.AddRange(Hard(skill, "skill-" + skill.Ladder.Slug));
         foreach (var skill in day.Light)
-            items.AddRange(Light(skill));
+            items.AddRange(Light(skill, "skill-" + skill.Ladder.Slug));
         foreach (var skill in day.Kept)
             Add(items, Kept(skill));
         Limiting(day, items);
@@ -316,9 +319,12 @@ internal sealed class SessionBuilder(
             ? day.Skills.Where(s => s.Advance)
             : skills.Where(s => s.Advance && !shape.Any(d => d.Skills.Contains(s)));
 
-    private IEnumerable<Draft> Hard(Skill skill)
+    /// <summary>A skill on its hard or light day, under a key of the caller's.</summary>
+    public IEnumerable<Draft> OfSkill(string key, Skill skill, bool light) =>
+        light ? Light(skill, key) : Hard(skill, key);
+
+    private IEnumerable<Draft> Hard(Skill skill, string key)
     {
-        var key = "skill-" + skill.Ladder.Slug;
         if (skill.StepBefore is null)
             return FirstDose.OfSkill(key, SlotRole.SkillHard, skill, gym) is { } draft
                 ? [Named(NewStep(draft, skill), skill)]
@@ -326,13 +332,12 @@ internal sealed class SessionBuilder(
         return
         [
             Named(FirstDose.Singles(key, SlotRole.SkillHard, skill, gym), skill),
-            Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillHard, skill, gym), skill),
+            Named(FirstDose.OfStepBefore(key + BeforeSuffix, SlotRole.SkillHard, skill, gym), skill),
         ];
     }
 
-    private IEnumerable<Draft> Light(Skill skill)
+    private IEnumerable<Draft> Light(Skill skill, string key)
     {
-        var key = "skill-" + skill.Ladder.Slug;
         if (skill.StepBefore is null)
             return FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym) is { } draft
                 ? [Lightened(Named(NewStep(draft, skill), skill))]
@@ -340,11 +345,11 @@ internal sealed class SessionBuilder(
         return
         [
             Named(FirstDose.Singles(key, SlotRole.SkillLight, skill, gym, LimitingSessions), skill),
-            Lightened(Named(FirstDose.OfStepBefore(key + "-before", SlotRole.SkillLight, skill, gym), skill)),
+            Lightened(Named(FirstDose.OfStepBefore(key + BeforeSuffix, SlotRole.SkillLight, skill, gym), skill)),
         ];
     }
 
-    private static Draft Lightened(Draft draft)
+    internal static Draft Lightened(Draft draft)
     {
         var light = FirstDose.Light(draft.Plan);
         draft.Rewrite(light, StepKey.LightShare, Quantity.Sets(light.SetCount));

@@ -58,7 +58,8 @@ internal static class Skills
         return skills;
     }
 
-    private static Skill One(
+    /// <summary>What is trained of one ladder.</summary>
+    public static Skill One(
         Ladder ladder,
         bool advance,
         Trainable gym,

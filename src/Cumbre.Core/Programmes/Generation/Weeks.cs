@@ -13,6 +13,9 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
 {
     private readonly Dictionary<(int Day, string Key), Prescription> moved = [];
 
+    /// <summary>The week is the coach's: nothing is taken out of it for the balance of the patterns.</summary>
+    public bool AsWritten { get; init; }
+
     private const int HoldSetsMost = HoldDose.SetsHigh,
         StretchMost = 30,
         StretchStep = 5,
@@ -68,8 +71,12 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
             }
         }
 
-        fit.Cap(days);
-        fit.Balance(days);
+        if (!AsWritten)
+        {
+            fit.Cap(days);
+            fit.Balance(days);
+        }
+
         return days;
     }
 
@@ -89,7 +96,8 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
             }
         }
 
-        fit.Balance(days, mayAdd: false);
+        if (!AsWritten)
+            fit.Balance(days, mayAdd: false);
         return days;
     }
 
@@ -103,7 +111,13 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     private void Grow(IReadOnlyList<DraftDay> days, DraftDay day, Draft item, int week)
     {
         if (
-            item is { IsGuess: true, IsMain: true, Plan: DoubleProgression { Load: AddedLoad } guessed }
+            item
+                is {
+                    IsGuess: true,
+                    IsMain: true,
+                    SetsAreFixed: false,
+                    Plan: DoubleProgression { Load: AddedLoad } guessed
+                }
             && week == TestsGuessIn
         )
         {
@@ -144,8 +158,11 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
                 range
             ),
             StraightSets sets
-                when week >= RisesIn && !item.IsMain && sets.Reps > 1 && sets.SetTotal < FitWeek.SetsMost =>
-                sets.WithSets(sets.SetTotal + 1),
+                when week >= RisesIn
+                    && !item.IsMain
+                    && !item.SetsAreFixed
+                    && sets.Reps > 1
+                    && sets.SetTotal < FitWeek.SetsMost => sets.WithSets(sets.SetTotal + 1),
             _ => null,
         };
 
@@ -215,8 +232,10 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         [
             item.Plan is DoubleProgression { Load: null or BandHelp or FootHelp } range ? Higher(range) : null,
             item.Plan is HoldSets { Seconds: { } now } hold && !IsRamped(item) ? hold with { Seconds = now + 1 } : null,
-            item.Plan is StraightSets ? item.Plan.WithSets(item.Plan.SetCount + 1) : null,
-            item.Plan is HoldSets && !IsRamped(item) ? item.Plan.WithSets(item.Plan.SetCount + 1) : null,
+            item is { SetsAreFixed: false, Plan: StraightSets } ? item.Plan.WithSets(item.Plan.SetCount + 1) : null,
+            item is { SetsAreFixed: false, Plan: HoldSets } && !IsRamped(item)
+                ? item.Plan.WithSets(item.Plan.SetCount + 1)
+                : null,
             item.Plan is RepsWithStretch or DoubleProgression or StraightSets { Reps: > RepDose.PracticeUpTo }
             && Timing.RestBetweenSets(item.Plan) is > RestLeast and var rest
                 ? item.Plan with
@@ -325,6 +344,7 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
         var before = item.Plan;
         if (
             item.Role == SlotRole.SkillLight
+            || item.SetsAreFixed
             || before is not HoldSets { Seconds: { } seconds } hold
             || hold.SetTotal >= HoldSetsMost
             || (hold.SetTotal + 1) * seconds > HoldDose.TotalHigh
@@ -358,7 +378,7 @@ internal sealed class Weeks(AthleteAtWork athlete, DoseRules dose, GeneratorRule
     {
         foreach (
             var item in day.Items.Where(i =>
-                i is { IsMain: true, StaysTheSame: false, IsStraightArm: false }
+                i is { IsMain: true, SetsAreFixed: false, StaysTheSame: false, IsStraightArm: false }
                 && i.Plan is StraightSets or DoubleProgression or TopSetBackOff
             )
         )

@@ -129,6 +129,9 @@ public enum NoticeId
     /// <summary>Sessions are planned already in these weeks, outside this block. (count, first day)</summary>
     PlannedAlready,
 
+    /// <summary>A station of a group's outline finds no movement for the athlete. (station)</summary>
+    StationEmpty,
+
     /// <summary>The checks still found something, and it was taken out. (movement, day)</summary>
     TakenOut,
 }

@@ -3030,6 +3030,167 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/groups": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GroupRow"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/groups/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GroupDto"];
+          };
+        };
+      };
+    };
+    /** Stores the outline and makes the blocks of its members, all or none. */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["GroupRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GroupDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query: {
+          version: number;
+        };
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/groups/{id}/preview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What would be made; nothing is stored. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["GroupRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["GroupPlan"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/compare": {
     parameters: {
       query?: never;
@@ -4364,6 +4525,7 @@ export interface components {
       /** @description What a new body mass or test changed. */
       anew: components["schemas"]["ResolvedAnew"][];
       generated: null | components["schemas"]["GeneratedMark"];
+      group: null | components["schemas"]["GroupMark"];
     };
     /**
      * @description A figure of the block that can be questioned.
@@ -5037,6 +5199,11 @@ export interface components {
      * @enum {unknown}
      */
     DryRunVerdict: "Fits" | "Fails" | "Trivial";
+    /** @description An easier alternate. */
+    EasierDto: {
+      movement: string;
+      line: string;
+    };
     EasyRequest: {
       /** @description False: the athlete refuses it; both answers are kept. */
       take: boolean;
@@ -5610,6 +5777,91 @@ export interface components {
     };
     /** @enum {unknown} */
     Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
+    /** @description A group with what its members do. */
+    GroupDto: {
+      /** Format: uuid */
+      id: string;
+      outline: components["schemas"]["OutlineBody"];
+      athletes: string[];
+      /** Format: int64 */
+      version: number;
+      plan: components["schemas"]["GroupPlan"];
+    };
+    /**
+     * @description How the stations of a day follow each other.
+     * @enum {unknown}
+     */
+    GroupForm: "Class" | "Circuit";
+    /** @description What a member does at a station. */
+    GroupItem: {
+      /** @description Name. */
+      movement: string;
+      /** @description Canonical. */
+      line: string;
+      easier: null | components["schemas"]["EasierDto"];
+    };
+    /** @description The group whose outline a block follows. */
+    GroupMark: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+    };
+    /** @description What the members of a group do side by side. */
+    GroupPlan: {
+      /** @description In the coach's order. */
+      members: components["schemas"]["MemberDto"][];
+      /** @description Of the block. */
+      weeks: components["schemas"]["GroupWeek"][];
+    };
+    GroupRequest: {
+      /** @description For all. */
+      outline: components["schemas"]["OutlineBody"];
+      /** @description 1 to 30, each once. */
+      athletes: string[];
+      /**
+       * Format: int64
+       * @description Of the stored group; 0 to create.
+       */
+      version: number;
+    };
+    /** @description A group in a list. */
+    GroupRow: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date */
+      start: string;
+      /** Format: int32 */
+      weeks: number;
+      athletes: string[];
+    };
+    /** @description A session of a group. */
+    GroupSession: {
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /** @description Of the outline; empty: it has none. */
+      title: string;
+      /** @description Class or circuit. */
+      form: components["schemas"]["GroupForm"];
+      /** @description In order; one without a key holds what was added by hand. */
+      stations: components["schemas"]["GroupStation"][];
+      /** @description Of each member, in their order; null: no session that day. */
+      minutes: (null | number)[];
+    };
+    /** @description A station with what each member does there. */
+    GroupStation: {
+      /** @description Empty: what was added by hand. */
+      key: string;
+      /** @description What it names. */
+      name: string;
+      /** @description The light day of a goal. */
+      light: boolean;
+      /** @description Of each member, in their order; an empty one: nothing. */
+      cells: components["schemas"]["GroupItem"][][];
+    };
     /** @description Items that are done in turn. */
     GroupSummary: {
       items: string[];
@@ -5619,6 +5871,11 @@ export interface components {
       savedSeconds: number;
       /** Format: int32 */
       roundSeconds: null | number;
+    };
+    /** @description A week of a group. */
+    GroupWeek: {
+      kind: components["schemas"]["WeekKind"];
+      sessions: components["schemas"]["GroupSession"][];
     };
     /**
      * @description In what an item grows over the weeks.
@@ -6195,6 +6452,29 @@ export interface components {
       account: null | components["schemas"]["AccountDto"];
       csrfToken: string;
     };
+    /** @description A member, and what to know of their block. */
+    MemberDto: {
+      /**
+       * Format: uuid
+       * @description Who.
+       */
+      athleteId: string;
+      /** @description Who. */
+      name: string;
+      /**
+       * Format: uuid
+       * @description Their own block.
+       */
+      blockId: string;
+      /** @description It is stored. */
+      hasBlock: boolean;
+      /** @description No load can be worked out: the athlete was never weighed. */
+      withoutMass: boolean;
+      /** @description What the coach must know. */
+      notices: components["schemas"]["Notice"][];
+      /** @description Those that are open in it, the first of each kind. */
+      cautions: components["schemas"]["CautionNote"][];
+    };
     /** @description A message as it would have been sent. */
     MessageDto: {
       /**
@@ -6452,6 +6732,7 @@ export interface components {
       | "NothingToTest"
       | "DaysOver"
       | "PlannedAlready"
+      | "StationEmpty"
       | "TakenOut";
     /** @description A line done on paper by the athlete's twin. */
     OnPaper: {
@@ -6556,6 +6837,46 @@ export interface components {
       fraction: number;
       weaker: null | components["schemas"]["Side"];
       advice: components["schemas"]["SideGapAdvice"];
+    };
+    /** @description A block for several athletes. */
+    OutlineBody: {
+      /** @description At most 80 characters. */
+      name: string;
+      /**
+       * Format: date
+       * @description A Monday.
+       */
+      start: string;
+      /**
+       * Format: int32
+       * @description Of a session, 10 to 240.
+       */
+      minutes: number;
+      /**
+       * Format: int32
+       * @description 1 to 8.
+       */
+      loadingWeeks: number;
+      /** @description A last week of half the sets. */
+      easyWeek: boolean;
+      /** @description 1 to 7. */
+      days: components["schemas"]["OutlineDayBody"][];
+    };
+    /** @description A day of an outline. */
+    OutlineDayBody: {
+      /** @description Of the week, each once. */
+      day: components["schemas"]["DayOfWeek"];
+      /** @description May be empty. */
+      title: string;
+      /** @description Class or circuit. */
+      form: components["schemas"]["GroupForm"];
+      /**
+       * Format: int32
+       * @description Of every station, or rounds, 1 to 8; null: each athlete's own.
+       */
+      sets: null | number;
+      /** @description 1 to 16. */
+      stations: components["schemas"]["StationBody"][];
     };
     /** @description An athlete at a glance. */
     OverviewDto: {
@@ -8168,6 +8489,22 @@ export interface components {
       eventId?: null | string;
       reconnectionInterval?: null | string;
     };
+    /** @description A place of an outline. */
+    StationBody: {
+      /** @description Unique within its day. */
+      key: string;
+      /** @description What it names. */
+      kind: components["schemas"]["StationKind"];
+      /** @description Slug of a movement or ladder, or a pattern. */
+      of: string;
+      /** @description The light day of a goal. */
+      light: boolean;
+    };
+    /**
+     * @description What a station names.
+     * @enum {unknown}
+     */
+    StationKind: "Movement" | "Pattern" | "Ladder";
     /** @description A rung as it is written. */
     StepEntry: {
       slug: string;

@@ -48,6 +48,7 @@ const stored: BlockDto = {
   reading: readingOf(block, names),
   anew: [],
   generated: null,
+  group: null,
 };
 
 const athlete = { id: "a", name: "Noor", intake: { days: [1, 4], minutes: 60 }, schools: [] };

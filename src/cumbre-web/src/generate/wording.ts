@@ -107,6 +107,10 @@ const notices: Record<NoticeId, Words> = {
       `${count === "1" ? "A session is" : `${count} sessions are`} planned already in these weeks, the first on ${day}: what is planned stays beside the block.`,
     way: null,
   },
+  StationEmpty: {
+    say: ([station]) => `Nothing can be done at the station ${station}, by kit, pain, clearance or level.`,
+    way: null,
+  },
   TakenOut: { say: ([name, day]) => `${name} on ${day} was taken out, as a check of the dose spoke on it.`, way: null },
 };
 

@@ -65,7 +65,16 @@ export function BlockHead({
           <Box component={Link} to={`/athletes/${stored.athleteId}/programme`} sx={{ color: "inherit" }}>
             {stored.athleteName}
           </Box>
-          {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}, from {dayFull(block.start)};{" "}
+          {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}, from {dayFull(block.start)}
+          {stored.group && (
+            <>
+              , of the group{" "}
+              <Box component={Link} to={`/groups/${stored.group.id}`} sx={{ color: "inherit" }}>
+                {stored.group.name}
+              </Box>
+            </>
+          )}
+          ;{" "}
           <Box
             component="span"
             role="status"

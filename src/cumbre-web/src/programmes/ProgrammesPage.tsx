@@ -16,6 +16,7 @@ import { Empty, Failed, Loading } from "../ui/states";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { ApplyTemplateDialog } from "./ApplyTemplateDialog";
 import { NewBlockDialog } from "./NewBlockDialog";
+import { groupsQuery } from "../groups/queries";
 import { programmesQuery, templatesQuery, useForgetBlocks } from "./queries";
 
 /** Who follows which block, and the templates. */
@@ -101,6 +102,7 @@ export default function ProgrammesPage() {
           </Table>
         </Box>
       )}
+      <Groups />
       <Typography variant="h2" sx={{ mt: 6 }}>
         Templates
       </Typography>
@@ -151,6 +153,48 @@ export default function ProgrammesPage() {
           Blocks that were made from it stay.
         </ConfirmDialog>
       )}
+    </Box>
+  );
+}
+
+/** Blocks that several athletes follow. */
+function Groups() {
+  const groups = useQuery(groupsQuery);
+  return (
+    <Box component="section" aria-label="Groups" sx={{ mt: 6 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 3 }}>
+        <Typography variant="h2" sx={{ mr: "auto" }}>
+          Groups
+        </Typography>
+        <Button component={Link} to="/groups/new" size="small">
+          New group block
+        </Button>
+      </Box>
+      {groups.isError && <Failed error={groups.error} retry={() => void groups.refetch()} />}
+      {groups.data?.length === 0 && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          None yet. A class or a circuit has one outline, and each athlete their own rung, load and help in it.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, mt: 1 }}>
+        {groups.data?.map((g) => (
+          <Box
+            component="li"
+            key={g.id}
+            sx={{ display: "flex", gap: 3, py: 1.5, borderTop: 1, borderColor: "divider", alignItems: "center" }}
+          >
+            <Box component={Link} to={`/groups/${g.id}`} sx={{ fontWeight: 600, flex: "none" }}>
+              {g.name}
+            </Box>
+            <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }}>
+              from {dayShort(g.start)}, {plural(g.weeks, "week")}: {g.athletes.join(", ")}
+            </Typography>
+            <Button component={Link} to={`/groups/${g.id}/print`} size="small" aria-label={`Print ${g.name}`}>
+              Print
+            </Button>
+          </Box>
+        ))}
+      </Box>
     </Box>
   );
 }

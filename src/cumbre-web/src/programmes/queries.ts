@@ -152,6 +152,6 @@ export function useForgetBlocks() {
     queries.invalidateQueries({
       predicate: (q) =>
         ["desk", "lift", "session"].includes(String(q.queryKey[0])) ||
-        (q.queryKey[0] === "block" && ["programmes", "list", "templates"].includes(String(q.queryKey[1]))),
+        (q.queryKey[0] === "block" && ["programmes", "list", "templates", "groups"].includes(String(q.queryKey[1]))),
     });
 }

@@ -24,6 +24,7 @@ const stored = (more: Partial<BlockDto> = {}): BlockDto => ({
   reading: { weeks: [], cautions: [], items: [] },
   anew: [],
   generated: null,
+  group: null,
   ...more,
 });
 
