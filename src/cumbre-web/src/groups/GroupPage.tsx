@@ -144,7 +144,9 @@ function Editor({ stored }: { stored: Group | null }) {
             disabled={!ready || save.isPending}
             onClick={() => save.mutate(request!, { onSuccess: () => go(`/groups/${id}`) })}
           >
-            {stored ? "Make the blocks again" : draft.athletes.length > 0
+            {stored
+              ? "Make the blocks again"
+              : draft.athletes.length > 0
                 ? `Make ${plural(draft.athletes.length, "block")}`
                 : "Make the blocks"}
           </Button>
