@@ -95,7 +95,7 @@ internal static class PlateReport
         random.Shuffle(sizes);
         var plates = sizes
             .Take(random.Next(1, sizesMaximum + 1))
-            .Select(size => new PlateStock(size, random.Next(1, 5)))
+            .Select(size => new PieceStock(size, random.Next(1, 5)))
             .ToArray();
         var vest = random.Next(4) == 0 ? MassEntry.Kg(5) : (MassEntry?)null;
         return (

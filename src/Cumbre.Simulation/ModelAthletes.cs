@@ -344,7 +344,7 @@ public static class ModelAthletes
                     new Schools(Catalogue.Shipped, []),
                     Plates.Length == 0
                         ? Kit.Empty
-                        : new([.. Plates.Select(p => new PlateStock(MassEntry.Kg(p.Size), p.Count))]),
+                        : new([.. Plates.Select(p => new PieceStock(MassEntry.Kg(p.Size), p.Count))]),
                     new([new(Tested, MassEntry.Kg(bodyMass))]),
                     results,
                     []

@@ -74,7 +74,7 @@ public static class RandomAthletes
             return Kit.Empty;
         decimal[] sizes = random.Next(3) == 0 ? [5, 10, 20] : [1.25m, 2.5m, 5, 10, 20];
         return new(
-            [.. sizes.Select(s => new PlateStock(MassEntry.Kg(s), random.Next(1, 4)))],
+            [.. sizes.Select(s => new PieceStock(MassEntry.Kg(s), random.Next(1, 4)))],
             hasBelt: random.Next(5) > 0,
             vest: random.Next(4) == 0 ? MassEntry.Kg(5) : null
         );

@@ -39,18 +39,19 @@ public static class DropPlanner
         if (targets.Any(t => t < Mass.Zero))
             throw new ArgumentException("A drop set's loads are zero or more.", nameof(targets));
         long[] wanted = [.. targets.Select(Units.Of)];
-        var small = DropLattice.Fits(kit.Kinds);
-        var search = new Search(kit.Kinds, wanted, small ? StepsBeforeLattice : StepsMaximum);
+        var kinds = kit.KindsFrom(targets[0]);
+        var small = DropLattice.Fits(kinds);
+        var search = new Search(kinds, wanted, small ? StepsBeforeLattice : StepsMaximum);
         search.Run();
         if (!search.Proven && small)
         {
-            var (parts, distance) = DropLattice.Best(kit.Kinds, wanted);
+            var (parts, distance) = DropLattice.Best(kinds, wanted);
             var off = Units.ToMass(distance);
-            return new([.. parts.Select(p => Loadout.Of(kit.Kinds, p))], off, off, true);
+            return new([.. parts.Select(p => Loadout.Of(kinds, p))], off, off, true);
         }
 
         return new(
-            [.. search.BestParts().Select(p => Loadout.Of(kit.Kinds, p))],
+            [.. search.BestParts().Select(p => Loadout.Of(kinds, p))],
             Units.ToMass(search.BestDistance),
             Units.ToMass(search.Bound),
             search.Proven

@@ -3,7 +3,7 @@ using Cumbre.Core.Measures;
 namespace Cumbre.Core.Loading;
 
 /// <summary>Some pieces of one kind.</summary>
-public sealed record PieceCount(MassEntry Size, int Count, bool IsVest);
+public sealed record PieceCount(MassEntry Size, int Count, PieceSort Sort);
 
 /// <summary>What hangs on the athlete: pieces, largest first, and their exact sum.</summary>
 public sealed record Loadout(IReadOnlyList<PieceCount> Pieces)
@@ -28,7 +28,7 @@ public sealed record Loadout(IReadOnlyList<PieceCount> Pieces)
     }
 
     private int CountOf(PieceCount kind) =>
-        Pieces.Where(p => p.Size == kind.Size && p.IsVest == kind.IsVest).Sum(p => p.Count);
+        Pieces.Where(p => p.Size == kind.Size && p.Sort == kind.Sort).Sum(p => p.Count);
 
     internal static Loadout Of(IReadOnlyList<PieceKind> kinds, UInt128 packed)
     {
@@ -36,7 +36,7 @@ public sealed record Loadout(IReadOnlyList<PieceCount> Pieces)
         for (var i = 0; i < kinds.Count; i++)
         {
             if (Packing.CountOf(packed, i) is var count and > 0)
-                pieces.Add(new(kinds[i].Size, count, kinds[i].IsVest));
+                pieces.Add(new(kinds[i].Size, count, kinds[i].Sort));
         }
 
         return new(pieces);

@@ -12,6 +12,9 @@ public enum Violation
     /// <summary>Two sizes of plate are the same.</summary>
     DuplicatePlate,
 
+    /// <summary>Weights of a vest without the vest, or in another unit than the vest's.</summary>
+    NeedsVest,
+
     /// <summary>The upper end of a range lies below its lower end.</summary>
     RangeReversed,
 

@@ -340,7 +340,7 @@ public static class BlockChecks
         if (item.Plan is null or DropSet)
             return [];
         var made = context.Kit.AtMost(LoadResolver.LargestStep(context.BodyMass.Value, from)).Total;
-        var pounds = context.Kit.Plates.Count > 0 && context.Kit.Plates.All(p => p.Size.Unit == MassUnit.Lb);
+        var pounds = context.Kit.Pieces.Count > 0 && context.Kit.Pieces.All(p => p.Size.Unit == MassUnit.Lb);
         return
         [
             Remedy.Write(

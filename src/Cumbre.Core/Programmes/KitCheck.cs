@@ -34,20 +34,16 @@ public static class KitCheck
             "pole" or "wall bars" => Any(GearKind.Pole),
             "pads" or "mat" => Any(GearKind.Pad, GearKind.Mat),
             "box" or "bench" => Any(GearKind.Box),
-            "dumbbell" => Any(GearKind.Dumbbell),
+            "dumbbell" => Any(GearKind.Dumbbell) || athlete.Athlete.Kit.Pieces.Any(p => p.Sort == PieceSort.Dumbbell),
             "band" => athlete.Gear.Bands.Count > 0,
             // A vest or a backpack of books hangs load as a belt with plates does.
-            "belt" => (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete),
-            "plates" => athlete.Athlete.Kit.Plates.Count > 0 || OtherLoad(athlete),
+            "belt" => CanHang(athlete),
+            "plates" => athlete.Athlete.Kit.Pieces.Count > 0 || CanHang(athlete),
             "vest" => athlete.Athlete.Kit.Vest is not null,
             _ => Everywhere.Contains(wanted),
         };
     }
 
     /// <summary>Is there anything that can be hung on the athlete?</summary>
-    public static bool CanHang(AthleteAtWork athlete) =>
-        (athlete.Athlete.Kit.HasBelt && athlete.Athlete.Kit.Plates.Count > 0) || OtherLoad(athlete);
-
-    private static bool OtherLoad(AthleteAtWork athlete) =>
-        athlete.Athlete.Kit.Vest is not null || athlete.Gear.Counted.Count > 0;
+    public static bool CanHang(AthleteAtWork athlete) => athlete.Athlete.Kit.CanHang || athlete.Gear.Counted.Count > 0;
 }

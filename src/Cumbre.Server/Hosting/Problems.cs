@@ -112,6 +112,7 @@ public static class Problems
         return e.Violation switch
         {
             Violation.OutOfRange => new(field, "range", $"{Number(e.Value)} is outside {range}."),
+            Violation.NeedsVest => new(field, "needsVest", "Weights of a vest need the vest itself, in the same unit."),
             Violation.DuplicatePlate => new(field, "duplicate", "Two rows have the same size: put the count in one."),
             Violation.TooMany => new(field, "tooMany", $"At most {Number(e.Maximum)}; there are {Number(e.Value)}."),
             Violation.NoNumber => new(field, "number", "Enter a number."),

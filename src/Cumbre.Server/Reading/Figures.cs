@@ -18,18 +18,19 @@ public sealed record MassDto(decimal Value, MassUnit Unit)
     public static MassDto Of(MassEntry entry) => new(entry.Value, entry.Unit);
 }
 
-/// <param name="Size">Of one plate.</param>
+/// <param name="Size">Of one piece.</param>
 /// <param name="Count">1 to 20.</param>
-public sealed record PlateDto(MassDto Size, int Count);
+/// <param name="Sort">How it is carried.</param>
+public sealed record PlateDto(MassDto Size, int Count, PieceSort Sort = PieceSort.Plate);
 
-/// <param name="Plates">At most 12 sizes, each once.</param>
+/// <param name="Plates">At most 12 sizes, of each sort once.</param>
 /// <param name="HasBelt">Without a belt no plate can be hung.</param>
-/// <param name="Vest">Worn or not; one piece.</param>
+/// <param name="Vest">Without the weights in its pockets.</param>
 public sealed record KitDto(IReadOnlyList<PlateDto> Plates, bool HasBelt, MassDto? Vest)
 {
     public static KitDto Of(Kit kit) =>
         new(
-            [.. kit.Plates.Select(p => new PlateDto(MassDto.Of(p.Size), p.Count))],
+            [.. kit.Pieces.Select(p => new PlateDto(MassDto.Of(p.Size), p.Count, p.Sort))],
             kit.HasBelt,
             kit.Vest is { } vest ? MassDto.Of(vest) : null
         );
@@ -38,7 +39,7 @@ public sealed record KitDto(IReadOnlyList<PlateDto> Plates, bool HasBelt, MassDt
     public Kit ToKit(string path)
     {
         var plates = Plates
-            .Select((p, i) => Problems.At($"{path}.plates[{i}].", () => new PlateStock(p.Size.Entry, p.Count)))
+            .Select((p, i) => Problems.At($"{path}.plates[{i}].", () => new PieceStock(p.Size.Entry, p.Count, p.Sort)))
             .ToArray();
         return Problems.At($"{path}.", () => new Kit(plates, HasBelt, Vest?.Entry));
     }

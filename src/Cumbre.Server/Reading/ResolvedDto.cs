@@ -5,11 +5,11 @@ using Cumbre.Server.Hosting;
 
 namespace Cumbre.Server.Reading;
 
-/// <summary>One piece on the belt, or the vest.</summary>
-public sealed record PieceDto(MassDto Size, bool IsVest)
+/// <summary>One piece on the belt, over the shoulders or in the vest, or the vest.</summary>
+public sealed record PieceDto(MassDto Size, PieceSort Sort)
 {
     public static IReadOnlyList<PieceDto> Of(Loadout load) =>
-        [.. load.OneByOne.Select(p => new PieceDto(MassDto.Of(p.Size), p.IsVest))];
+        [.. load.OneByOne.Select(p => new PieceDto(MassDto.Of(p.Size), p.Sort))];
 }
 
 /// <summary>A load of the plan.</summary>

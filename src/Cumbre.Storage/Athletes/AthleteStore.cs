@@ -65,7 +65,7 @@ public static class AthleteStore
         db.One<AthleteRow>($"SELECT {Columns} FROM athlete WHERE id = @id", new { id }) is { } row
             ? row.ToProfile(
                 db.Query<PlateRow>(
-                    "SELECT athlete_id, size_value, size_unit, count FROM kit_plate WHERE athlete_id = @id",
+                    "SELECT athlete_id, size_value, size_unit, count, sort FROM kit_piece WHERE athlete_id = @id",
                     new { id }
                 ),
                 SchoolStore.OfClub(db),
@@ -83,7 +83,7 @@ public static class AthleteStore
     {
         var intakes = IntakeStore.All(db);
         var hall = KitStore.OfHall(db);
-        var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count FROM kit_plate")
+        var plates = db.Query<PlateRow>("SELECT athlete_id, size_value, size_unit, count, sort FROM kit_piece")
             .ToLookup(p => p.AthleteId);
         var club = SchoolStore.OfClub(db);
         var schools = SchoolStore.All(db);
@@ -158,15 +158,16 @@ public static class AthleteStore
 
         SchoolStore.Put(db, athlete.Id, athlete.SchoolOverrides);
         IntakeStore.Put(db, athlete.Id, athlete.Intake);
-        db.Run("DELETE FROM kit_plate WHERE athlete_id = @Id", new { athlete.Id });
+        db.Run("DELETE FROM kit_piece WHERE athlete_id = @Id", new { athlete.Id });
         db.Run(
-            "INSERT INTO kit_plate (athlete_id, size_value, size_unit, count) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count)",
-            athlete.Kit.Plates.Select(p => new
+            "INSERT INTO kit_piece (athlete_id, size_value, size_unit, count, sort) VALUES (@AthleteId, @SizeValue, @SizeUnit, @Count, @Sort)",
+            athlete.Kit.Pieces.Select(p => new
             {
                 AthleteId = athlete.Id,
                 SizeValue = p.Size.Value,
                 SizeUnit = p.Size.Unit.ToString(),
                 p.Count,
+                Sort = p.Sort.ToString(),
             })
         );
         return Written.Done;
@@ -197,7 +198,7 @@ public static class AthleteStore
                 "DELETE FROM athlete_complaint WHERE athlete_id = @id",
                 "DELETE FROM athlete_clearance WHERE athlete_id = @id",
                 "DELETE FROM athlete_school WHERE athlete_id = @id",
-                "DELETE FROM kit_plate WHERE athlete_id = @id",
+                "DELETE FROM kit_piece WHERE athlete_id = @id",
                 "DELETE FROM kit_book WHERE owner_id = @id",
                 "DELETE FROM account WHERE athlete_id = @id",
                 "DELETE FROM athlete WHERE id = @id",
@@ -308,9 +309,10 @@ public static class AthleteStore
                 own,
                 Cleared == 1,
                 new Kit(
-                    plates.Select(p => new PlateStock(
+                    plates.Select(p => new PieceStock(
                         new(p.SizeValue, Enum.Parse<MassUnit>(p.SizeUnit)),
-                        (int)p.Count
+                        (int)p.Count,
+                        Enum.Parse<PieceSort>(p.Sort)
                     )),
                     HasBelt == 1,
                     VestValue is { } vest ? new MassEntry(vest, Enum.Parse<MassUnit>(VestUnit!)) : null
@@ -340,7 +342,7 @@ public static class AthleteStore
             };
     }
 
-    private sealed record PlateRow(Guid AthleteId, decimal SizeValue, string SizeUnit, long Count);
+    private sealed record PlateRow(Guid AthleteId, decimal SizeValue, string SizeUnit, long Count, string Sort);
 
     private sealed record BodyMassRow(Guid Id, Guid AthleteId, DateOnly Day, decimal Value, string Unit)
     {

@@ -61,7 +61,7 @@ public static class KitStore
             new Doc(
                 Schema,
                 book.Kit is { } kit
-                    ? new(kit.HasBelt, kit.Vest, [.. kit.Plates.Select(p => new PlateDoc(p.Size, p.Count))])
+                    ? new(kit.HasBelt, kit.Vest, [.. kit.Pieces.Select(p => new PlateDoc(p.Size, p.Count, p.Sort))])
                     : null,
                 [.. book.Bands.Select(b => new BandDoc(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
                 [.. book.Counted.Select(c => new CountedDoc(c.Id, c.Name, c.Count, c.Unit))],
@@ -75,7 +75,7 @@ public static class KitStore
         var doc = JsonSerializer.Deserialize<Doc>(json, Options) ?? throw new JsonException("The kit book is empty.");
         return new(
             doc.Kit is { } kit
-                ? new Kit(kit.Plates.Select(p => new PlateStock(p.Size, p.Count)), kit.HasBelt, kit.Vest)
+                ? new Kit(kit.Plates.Select(p => new PieceStock(p.Size, p.Count, p.Sort)), kit.HasBelt, kit.Vest)
                 : null,
             [.. doc.Bands.Select(b => new Band(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
             [.. doc.Counted.Select(c => new CountedLoad(c.Id, c.Name, c.Count, c.Unit))],
@@ -97,7 +97,7 @@ public static class KitStore
 
     private sealed record KitDoc(bool HasBelt, MassEntry? Vest, IReadOnlyList<PlateDoc> Plates);
 
-    private sealed record PlateDoc(MassEntry Size, int Count);
+    private sealed record PlateDoc(MassEntry Size, int Count, PieceSort Sort = PieceSort.Plate);
 
     private sealed record BandDoc(
         Guid Id,

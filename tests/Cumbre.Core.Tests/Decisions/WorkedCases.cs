@@ -16,7 +16,7 @@ namespace Cumbre.Core.Tests.Decisions;
 public class WorkedCases
 {
     private static Kit Plates(params (decimal Size, int Count)[] plates) =>
-        new(plates.Select(p => new PlateStock(MassEntry.Kg(p.Size), p.Count)));
+        new(plates.Select(p => new PieceStock(MassEntry.Kg(p.Size), p.Count)));
 
     // --- 1: straight sets, loaded
     [Theory]

@@ -89,7 +89,7 @@ public class BandTests
         Assert.Equal(
             all,
             LoadLadder
-                .Of(new Kit(plates.Select(p => new PlateStock(MassEntry.Kg(p.Size), p.Count))))
+                .Of(new Kit(plates.Select(p => new PieceStock(MassEntry.Kg(p.Size), p.Count))))
                 .Select(r => r.Load.Total.Kilograms)
         );
     }

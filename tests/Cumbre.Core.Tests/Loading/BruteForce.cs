@@ -7,14 +7,15 @@ namespace Cumbre.Core.Tests.Loading;
 internal static class BruteForce
 {
     /// <summary>Each single piece, largest first, plates before the vest.</summary>
-    public static List<(Mass Mass, bool IsVest)> Pieces(Kit kit)
+    public static List<(Mass Mass, PieceSort Sort)> Pieces(Kit kit)
     {
-        var pieces = kit.HasBelt
-            ? kit.Plates.SelectMany(p => Enumerable.Repeat((p.Size.Mass, IsVest: false), p.Count)).ToList()
-            : [];
+        var pieces = kit
+            .Pieces.Where(p => kit.HasBelt || p.Sort is PieceSort.Chain or PieceSort.Insert)
+            .SelectMany(p => Enumerable.Repeat((p.Size.Mass, p.Sort), p.Count))
+            .ToList();
         if (kit.Vest is { } vest)
-            pieces.Add((vest.Mass, true));
-        return [.. pieces.OrderByDescending(p => p.Mass.Kilograms).ThenBy(p => p.IsVest)];
+            pieces.Add((vest.Mass, PieceSort.Vest));
+        return [.. pieces.OrderByDescending(p => p.Mass.Kilograms).ThenBy(p => p.Sort)];
     }
 
     public static string Nearest(Kit kit, Mass target)
@@ -23,6 +24,8 @@ internal static class BruteForce
         return Enumerable
             .Range(0, 1 << pieces.Count)
             .Select(mask => pieces.Where((_, i) => (mask & (1 << i)) != 0).ToList())
+            // Without the vest there are no pockets.
+            .Where(set => set.All(p => p.Sort != PieceSort.Insert) || set.Any(p => p.Sort == PieceSort.Vest))
             .OrderBy(set => (Sum(set) - target).Abs().Kilograms)
             .ThenBy(set => Sum(set).Kilograms)
             .ThenBy(set => set.Count)
@@ -66,7 +69,7 @@ internal static class BruteForce
         return best!.Value.Text;
     }
 
-    public static string Text(Loadout load) => Text(load.OneByOne.Select(p => (p.Size.Mass, p.IsVest)).ToList());
+    public static string Text(Loadout load) => Text(load.OneByOne.Select(p => (p.Size.Mass, p.Sort)).ToList());
 
     private static bool Better(
         (decimal Distance, int Moved, int Used, decimal Total, string Text) a,
@@ -84,14 +87,14 @@ internal static class BruteForce
         return string.CompareOrdinal(a.Text, b.Text) > 0;
     }
 
-    private static Mass Sum(List<(Mass Mass, bool IsVest)> pieces) =>
+    private static Mass Sum(List<(Mass Mass, PieceSort Sort)> pieces) =>
         pieces.Aggregate(Mass.Zero, (sum, p) => sum + p.Mass);
 
     /// <summary>
-    /// Fixed width, so that a larger text has the larger piece first, and a plate ("p") before a vest ("a") of equal
-    /// mass. Parts are
+    /// Fixed width, so that a larger text has the larger piece first, and a plate before a dumbbell, a chain, a
+    /// vest of equal mass. Parts are
     /// joined by a dash, which sorts below any digit: no piece is smaller than any piece.
     /// </summary>
-    private static string Text(List<(Mass Mass, bool IsVest)> pieces) =>
-        string.Join(' ', pieces.Select(p => $"{p.Mass.Kilograms:000.0000000000}{(p.IsVest ? 'a' : 'p')}"));
+    private static string Text(List<(Mass Mass, PieceSort Sort)> pieces) =>
+        string.Join(' ', pieces.Select(p => $"{p.Mass.Kilograms:000.0000000000}{"edcba"[(int)p.Sort]}"));
 }

@@ -93,7 +93,7 @@ public class DropPlannerTests
             (0.5m, 2),
             (0.25m, 2),
         };
-        var kit = new Kit([.. plates.Select(p => new PlateStock(MassEntry.Kg(p.Kilograms), p.Count))]);
+        var kit = new Kit([.. plates.Select(p => new PieceStock(MassEntry.Kg(p.Kilograms), p.Count))]);
         var plan = DropPlanner.Plan(
             kit,
             [.. new[] { 59.75m, 33.25m, 25.75m, 12.75m }.Select(m => Mass.FromKilograms(m))]

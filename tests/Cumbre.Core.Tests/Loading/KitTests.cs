@@ -36,7 +36,7 @@ public class KitTests
                     new Kit(
                         plates
                             .DistinctBy(p => Mass.From(p.Item1, p.Item2))
-                            .Select(p => new PlateStock(new(p.Item1, p.Item2), p.Item3)),
+                            .Select(p => new PieceStock(new(p.Item1, p.Item2), p.Item3)),
                         belt || vest is null,
                         vest is { } v ? MassEntry.Kg(v) : null
                     )
@@ -66,6 +66,101 @@ public class KitTests
                     == BruteForce.Nearest(kit, Mass.FromKilograms(eighths / 8m)),
                 iter: 1000
             );
+
+    /// <summary>Small kits of every sort of piece, with weights for the vest.</summary>
+    private static Gen<Kit> OfAllSorts(int piecesMaximum) =>
+        Gen.Select(
+                Gen.Select(
+                    OneOf(0.5m, 1, 1.25m, 2, 2.5m, 5, 8, 10),
+                    OneOf(PieceSort.Plate, PieceSort.Dumbbell, PieceSort.Chain, PieceSort.Insert),
+                    Gen.Int[1, 3]
+                ).Array[0, 5],
+                Gen.Bool,
+                OneOf(1.5m, 2, 5)
+            )
+            .Where((pieces, _, _) => pieces.Sum(p => p.Item3) < piecesMaximum)
+            .Select(
+                (pieces, belt, vest) =>
+                    new Kit(
+                        pieces
+                            .DistinctBy(p => (p.Item1, p.Item2))
+                            .Select(p => new PieceStock(MassEntry.Kg(p.Item1), p.Item3, p.Item2)),
+                        belt,
+                        MassEntry.Kg(vest)
+                    )
+            );
+
+    [Fact]
+    public void Dumbbells_chains_and_the_pockets_of_a_vest_are_solved_as_plates_are() =>
+        Gen.Select(OfAllSorts(10), Gen.Int[0, 240])
+            .Sample(
+                (kit, eighths) =>
+                    BruteForce.Text(kit.Nearest(Mass.FromKilograms(eighths / 8m)))
+                    == BruteForce.Nearest(kit, Mass.FromKilograms(eighths / 8m)),
+                iter: 1000
+            );
+
+    [Fact]
+    public void The_steps_of_a_kit_of_all_sorts_rise_one_by_one() =>
+        OfAllSorts(9)
+            .Sample(
+                kit =>
+                {
+                    var loads = LoadLadder.Of(kit);
+                    Assert.All(loads, rung => Assert.Equal(rung.Load.Total, kit.AtMost(rung.Load.Total).Total));
+                    Assert.Equal(
+                        loads.Select(l => l.Load.Total.Kilograms).Distinct().Order(),
+                        loads.Select(l => l.Load.Total.Kilograms)
+                    );
+                    // No weight hangs in pockets that nobody wears.
+                    Assert.All(loads, l =>
+                        Assert.True(
+                            l.Load.Pieces.All(p => p.Sort != PieceSort.Insert)
+                                || l.Load.Pieces.Any(p => p.Sort == PieceSort.Vest)
+                        )
+                    );
+                },
+                iter: 300
+            );
+
+    [Fact]
+    public void A_chain_needs_no_belt_and_a_dumbbell_does()
+    {
+        var kit = new Kit(
+            [new(MassEntry.Kg(8), 1, PieceSort.Chain), new(MassEntry.Kg(10), 1, PieceSort.Dumbbell)],
+            hasBelt: false
+        );
+        Assert.Equal(8m, kit.Nearest(Mass.FromKilograms(12)).Total.Kilograms);
+        Assert.True(kit.CanHang);
+        Assert.False(new Kit([new(MassEntry.Kg(10), 1, PieceSort.Dumbbell)], hasBelt: false).CanHang);
+    }
+
+    [Fact]
+    public void A_drop_set_sheds_the_vest_whole_with_what_is_in_its_pockets()
+    {
+        // A vest of 2 kg with six weights of 1 kg, and plates of 5 kg: 13, then 5.
+        var kit = new Kit([new(MassEntry.Kg(5), 2), new(MassEntry.Kg(1), 6, PieceSort.Insert)], vest: MassEntry.Kg(2));
+        var plan = DropPlanner.Plan(kit, [Mass.FromKilograms(13), Mass.FromKilograms(5)]);
+        Assert.Equal([13m, 5m], plan.Parts.Select(p => p.Total.Kilograms));
+        var off = Assert.Single(plan.Parts[0].Without(plan.Parts[1]).Pieces, p => p.Sort == PieceSort.Vest);
+        Assert.Equal(3m, off.Size.Value);
+    }
+
+    [Fact]
+    public void Weights_of_a_vest_need_the_vest_in_their_unit()
+    {
+        PieceStock[] weights = [new(MassEntry.Kg(1), 4, PieceSort.Insert)];
+        Assert.Equal(Violation.NeedsVest, Assert.Throws<RuleViolationException>(() => new Kit(weights)).Violation);
+        Assert.Throws<RuleViolationException>(() => new Kit(weights, vest: new MassEntry(5, MassUnit.Lb)));
+        Assert.Throws<RuleViolationException>(() => new PieceStock(MassEntry.Kg(1), 1, PieceSort.Vest));
+        // The same size may be there as a plate and as a weight of the vest.
+        Assert.Equal(
+            2,
+            new Kit([new(MassEntry.Kg(1), 4), new(MassEntry.Kg(1), 4, PieceSort.Insert)], vest: MassEntry.Kg(5))
+                .Pieces
+                .Count
+        );
+    }
 
     [Fact]
     public void The_next_load_up_and_down_bracket_any_target() =>
@@ -109,7 +204,7 @@ public class KitTests
     [InlineData("10", -2)]
     [InlineData("1.255", 1)]
     public void An_impossible_plate_is_refused(string size, int count) =>
-        Assert.Throws<RuleViolationException>(() => new PlateStock(MassEntry.Kg(decimal.Parse(size)), count));
+        Assert.Throws<RuleViolationException>(() => new PieceStock(MassEntry.Kg(decimal.Parse(size)), count));
 
     [Fact]
     public void The_same_size_twice_is_refused() =>

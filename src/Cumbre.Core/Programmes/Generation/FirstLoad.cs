@@ -95,7 +95,7 @@ internal static class FirstLoad
     public static MassEntry Entry(Mass load, Kit kit) =>
         MassEntry.Of(
             load,
-            kit.Plates.Count > 0 && kit.Plates.All(p => p.Size.Unit == MassUnit.Lb) ? MassUnit.Lb : MassUnit.Kg
+            kit.Pieces.Count > 0 && kit.Pieces.All(p => p.Size.Unit == MassUnit.Lb) ? MassUnit.Lb : MassUnit.Kg
         );
 
     /// <summary>The maximum of the lift, or of the one that it varies.</summary>
@@ -265,7 +265,7 @@ internal static class FirstLoad
     {
         const int share = 3;
         if (
-            context.Kit.Kinds.Count > 0
+            context.Kit.CanHang
             || gym.Athlete.Gear.Counted is not [var pieces, ..]
             || Unloaded(movement, gym) is not { } free
             || gym.CapacityOf(free) is not { IsMeasured: true, Reps: >= GuessFrom }

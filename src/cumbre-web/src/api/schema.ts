@@ -6167,7 +6167,7 @@ export interface components {
       version: number;
     };
     KitDto: {
-      /** @description At most 12 sizes, each once. */
+      /** @description At most 12 sizes, of each sort once. */
       plates: components["schemas"]["PlateDto"][];
       /** @description Without a belt no plate can be hung. */
       hasBelt: boolean;
@@ -7017,11 +7017,17 @@ export interface components {
       /** @description With which it usually starts. */
       line: string;
     };
-    /** @description One piece on the belt, or the vest. */
+    /** @description One piece on the belt, over the shoulders or in the vest, or the vest. */
     PieceDto: {
       size: components["schemas"]["MassDto"];
-      isVest: boolean;
+      sort: components["schemas"]["PieceSort"];
     };
+    /**
+     * @description How a piece is carried; in the order in which equal pieces are taken.
+     * @default Plate
+     * @enum {unknown}
+     */
+    PieceSort: "Plate" | "Dumbbell" | "Chain" | "Insert" | "Vest";
     /** @description A step of the large ridge. */
     PlacedStepDto: {
       /** @description Of the step. */
@@ -7076,13 +7082,15 @@ export interface components {
       reason: string;
     };
     PlateDto: {
-      /** @description Of one plate. */
+      /** @description Of one piece. */
       size: components["schemas"]["MassDto"];
       /**
        * Format: int32
        * @description 1 to 20.
        */
       count: number;
+      /** @description How it is carried. */
+      sort?: components["schemas"]["PieceSort"];
     };
     /** @enum {unknown} */
     PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full" | null;

@@ -41,6 +41,7 @@ export type Outline = Schemas["OutlineBody"];
 export type OutlineDay = Schemas["OutlineDayBody"];
 export type Station = Schemas["StationBody"];
 export type StationKind = Schemas["StationKind"];
+export type PieceSort = Schemas["PieceSort"];
 export type WaitingTest = Schemas["WaitingDto"];
 export type DecidedStep = Schemas["DecidedStep"];
 export type Threshold = Schemas["ThresholdEvidence"];

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import type { Kit, MovementPage } from "../api/types";
 import { added, dayShort, inUnit, mass, number, unitName } from "../ui/format";
+import { stockSorts } from "../ui/pieces";
 import { Fact } from "../ui/Fact";
 import { StatusShape } from "../ui/StatusShape";
 import { WhyFigure } from "../why/WhyFigure";
@@ -110,11 +111,12 @@ export function AthleteHeader({ page }: { page: MovementPage }) {
 function kitText(kit: Kit) {
   const { plates, vest } = kit;
   const parts: string[] = [];
-  if (kit.hasBelt && plates.length > 0) {
-    const sizes = plates.map((p) => p.size.value);
-    parts.push(
-      `plates ${number(Math.min(...sizes))} to ${number(Math.max(...sizes))} ${unitName[plates[0]!.size.unit]}`,
-    );
+  for (const { sort, name } of stockSorts) {
+    const own = plates.filter((p) => p.sort === sort);
+    if (own.length === 0 || (!kit.hasBelt && (sort === "Plate" || sort === "Dumbbell"))) continue;
+    const sizes = own.map((p) => p.size.value);
+    const range = [...new Set([Math.min(...sizes), Math.max(...sizes)])].map((v) => number(v)).join(" to ");
+    parts.push(`${name}s ${range} ${unitName[own[0]!.size.unit]}`);
   }
   if (vest) parts.push(`vest ${number(vest.value)} ${unitName[vest.unit]}`);
   return parts.join(", ") || "nothing to hang";

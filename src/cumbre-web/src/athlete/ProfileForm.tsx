@@ -16,6 +16,7 @@ import { Problem } from "../api/client";
 import type { Athlete, AthleteRequest, School } from "../api/types";
 import { schoolsQuery } from "../ladders/useLadders";
 import { unitName } from "../ui/format";
+import { stockSorts } from "../ui/pieces";
 import { decimal, whole } from "../ui/shapes";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
@@ -42,7 +43,9 @@ const shape = z.object({
   hasBelt: z.boolean(),
   vest: z.union([z.literal(""), decimal("the vest’s mass")]),
   vestUnit: unit,
-  plates: z.array(z.object({ size: decimal("the size"), unit, count: whole("how many") })),
+  plates: z.array(
+    z.object({ sort: z.enum(["Plate", "Dumbbell", "Chain", "Insert"]), size: decimal("the size"), unit, count: whole("how many") }),
+  ),
 });
 
 type Fields = z.input<typeof shape>;
@@ -83,7 +86,12 @@ function fieldsOf(a: Athlete, schools: School[]): Fields {
     hasBelt: a.kit.hasBelt,
     vest: a.kit.vest ? String(a.kit.vest.value) : "",
     vestUnit: a.kit.vest?.unit ?? a.unit,
-    plates: a.kit.plates.map((p) => ({ size: String(p.size.value), unit: p.size.unit, count: String(p.count) })),
+    plates: a.kit.plates.map((p) => ({
+      sort: p.sort === undefined || p.sort === "Vest" ? ("Plate" as const) : p.sort,
+      size: String(p.size.value),
+      unit: p.size.unit,
+      count: String(p.count),
+    })),
   };
 }
 
@@ -103,7 +111,7 @@ function requestOf(f: z.output<typeof shape>, version: number): AthleteRequest {
     schools: Object.entries(f.schools).flatMap(([question, choice]) => (choice ? [{ question, choice }] : [])),
     cleared: f.cleared,
     kit: {
-      plates: f.plates.map((p) => ({ size: { value: p.size, unit: p.unit }, count: p.count })),
+      plates: f.plates.map((p) => ({ size: { value: p.size, unit: p.unit }, count: p.count, sort: p.sort })),
       hasBelt: f.hasBelt,
       vest: f.vest === "" ? null : { value: f.vest, unit: f.vestUnit },
     },
@@ -256,8 +264,16 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
               key={row.id}
               sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap" }}
             >
+              <Box sx={{ width: 130 }}>
+                <Select
+                  control={control}
+                  name={`plates.${i}.sort`}
+                  label="What"
+                  options={stockSorts.map((s) => [s.sort, s.name])}
+                />
+              </Box>
               <TextField
-                label={`Plate ${i + 1}`}
+                label={`Size ${i + 1}`}
                 {...register(`plates.${i}.size`)}
                 error={Boolean(bad?.size)}
                 helperText={bad?.size?.message}
@@ -286,7 +302,7 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
               <Button
                 variant="text"
                 onClick={() => plates.remove(i)}
-                aria-label={`Remove plate ${i + 1}`}
+                aria-label={`Remove piece ${i + 1}`}
                 sx={{ minHeight: 40 }}
               >
                 Remove
@@ -303,9 +319,9 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
       <Button
         size="small"
         sx={{ mt: 3 }}
-        onClick={() => plates.append({ size: "", unit: form.getValues("unit"), count: "2" })}
+        onClick={() => plates.append({ sort: "Plate", size: "", unit: form.getValues("unit"), count: "2" })}
       >
-        Add a plate size
+        Add a size
       </Button>
       {conflict && (
         <Alert severity="warning" sx={{ mt: 4 }}>
@@ -422,7 +438,7 @@ function Select({
   help,
 }: {
   control: ReturnType<typeof useForm<Fields, unknown, z.output<typeof shape>>>["control"];
-  name: "unit" | "vestUnit" | "sex" | `schools.${string}` | `plates.${number}.unit`;
+  name: "unit" | "vestUnit" | "sex" | `schools.${string}` | `plates.${number}.unit` | `plates.${number}.sort`;
   label: string;
   options: [string, string][];
   help?: string;

@@ -11,9 +11,10 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
 import { Problem } from "../api/client";
-import type { GearKind, KitBook, MassUnit } from "../api/types";
+import type { GearKind, KitBook, MassUnit, PieceSort } from "../api/types";
 import { AthleteTabs } from "../athlete/AthleteTabs";
 import { mass } from "../ui/format";
+import { stockSorts } from "../ui/pieces";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
@@ -106,7 +107,10 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
         sx={{ px: { xs: 4, sm: 6 }, py: 3, display: "grid", gap: 6, maxWidth: 1100 }}
       >
         {ofClub && (
-          <Section title="To hang">
+          <Section
+            title="To hang"
+            note="plates and dumbbells hang on the belt, chains lie over the shoulders, vest weights go into the vest; a drop set sheds the vest whole"
+          >
             <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", mb: 3 }}>
               <FormControlLabel
                 control={
@@ -117,8 +121,21 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
               {field("kit.vest", "Vest, kg", text.vest, (vest) => setText((t) => ({ ...t, vest })), 110, "empty: none")}
             </Box>
             {text.plates.map((p, i) => (
-              <Row key={i} onRemove={() => drop("plates", i)} label={`plate ${i + 1}`}>
-                {field(`kit.plates[${i}].size`, `Plate ${i + 1}`, p.size, (size) => row("plates", i, { size }), 110)}
+              <Row key={i} onRemove={() => drop("plates", i)} label={`piece ${i + 1}`}>
+                <TextField
+                  select
+                  label="What"
+                  value={p.sort}
+                  onChange={(e) => row("plates", i, { sort: e.target.value as PieceSort })}
+                  sx={{ width: 130 }}
+                >
+                  {stockSorts.map((s) => (
+                    <MenuItem key={s.sort} value={s.sort}>
+                      {s.name}
+                    </MenuItem>
+                  ))}
+                </TextField>
+                {field(`kit.plates[${i}].size`, `Size ${i + 1}`, p.size, (size) => row("plates", i, { size }), 110)}
                 <TextField
                   select
                   label="Unit"
@@ -139,9 +156,11 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
             )}
             <Button
               size="small"
-              onClick={() => setText((t) => ({ ...t, plates: [...t.plates, { size: "", unit, count: "2" }] }))}
+              onClick={() =>
+                setText((t) => ({ ...t, plates: [...t.plates, { sort: "Plate", size: "", unit, count: "2" }] }))
+              }
             >
-              Add a plate size
+              Add a size
             </Button>
           </Section>
         )}

@@ -1,10 +1,10 @@
-import type { Band, CountedLoad, Gear, GearKind, KitBook, KitBookRequest, MassUnit } from "../api/types";
+import type { Band, CountedLoad, Gear, GearKind, KitBook, KitBookRequest, MassUnit, PieceSort } from "../api/types";
 
 /** The book as it is typed: figures are texts until they are sent. */
 export interface KitText {
   hasBelt: boolean;
   vest: string;
-  plates: { size: string; unit: MassUnit; count: string }[];
+  plates: { sort: PieceSort; size: string; unit: MassUnit; count: string }[];
   bands: { id: string; name: string; bottom: string; middle: string; top: string; measuredOn: string }[];
   counted: { id: string; name: string; count: string; unit: string }[];
   gear: { id: string; kind: GearKind; name: string; height: string; width: string; note: string }[];
@@ -17,6 +17,7 @@ export function textOf(book: KitBook): KitText {
     hasBelt: book.kit?.hasBelt ?? true,
     vest: asText(book.kit?.vest?.value),
     plates: (book.kit?.plates ?? []).map((p) => ({
+      sort: p.sort ?? "Plate",
       size: String(p.size.value),
       unit: p.size.unit,
       count: String(p.count),
@@ -78,6 +79,7 @@ export function requestOf(
           plates: text.plates.map((p, i) => ({
             size: { value: number(`kit.plates[${i}].size`, p.size), unit: p.unit },
             count: whole(`kit.plates[${i}].count`, p.count),
+            sort: p.sort,
           })),
         }
       : null,

@@ -45,7 +45,7 @@ it("claims no mass where the feet help or pieces were never weighed", () => {
 });
 
 it("says what comes off in a drop", () => {
-  const off = [{ size: { value: 10, unit: "Kg" as const }, isVest: false }];
+  const off = [{ size: { value: 10, unit: "Kg" as const }, sort: "Plate" as const }];
   const part = effort({ role: "DropPart" });
   expect(
     says(

@@ -1,6 +1,7 @@
 import { useUnit } from "../accounts/useMe";
 import type { Resolved } from "../api/types";
-import { added, mass, number } from "../ui/format";
+import { added, mass } from "../ui/format";
+import { pieceName } from "../ui/pieces";
 import { Plates } from "../ui/Plates";
 import Box from "@mui/material/Box";
 
@@ -66,7 +67,7 @@ export function DropProfile({ plan }: { plan: Resolved }) {
             <Box key={e.part} sx={{ flex: 1, textAlign: "center", fontSize: 12, lineHeight: "16px" }}>
               <Plates pieces={staying(loads[i]!.pieces, comesOff)} takeOff={comesOff} scale={0.9} />
               <div>
-                {comesOff.length > 0 ? `take off ${comesOff.map((p) => number(p.size.value)).join(" + ")}` : "\u00a0"}
+                {comesOff.length > 0 ? `take off ${comesOff.map(pieceName).join(" + ")}` : "\u00a0"}
               </div>
             </Box>
           );
@@ -81,7 +82,7 @@ function staying(pieces: Resolved["loads"][number]["pieces"], off: typeof pieces
   const rest = [...pieces];
   for (const piece of off) {
     const at = rest.findIndex(
-      (p) => p.size.value === piece.size.value && p.size.unit === piece.size.unit && p.isVest === piece.isVest,
+      (p) => p.size.value === piece.size.value && p.size.unit === piece.size.unit && p.sort === piece.sort,
     );
     if (at >= 0) rest.splice(at, 1);
   }

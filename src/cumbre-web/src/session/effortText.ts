@@ -1,5 +1,6 @@
 import type { Effort, Load, MassUnit, SessionItem } from "../api/types";
-import { added, mass, number, unitName } from "../ui/format";
+import { added, mass, unitName } from "../ui/format";
+import { pieceName } from "../ui/pieces";
 
 /** What a set asks for: 5, 8–10, 20 s, left. */
 export function effortText(e: Effort) {
@@ -30,10 +31,7 @@ export function loadWords(load: Load, unit: MassUnit) {
 /** What hangs: plates largest first, or the vest; a plate of the other unit says so, as its figure is what stands on it. */
 export function piecesText(pieces: Load["pieces"], unit: MassUnit) {
   return pieces
-    .map(
-      ({ size, isVest }) =>
-        `${isVest ? "vest " : ""}${number(size.value)}${size.unit === unit ? "" : ` ${unitName[size.unit]}`}`,
-    )
+    .map((piece) => `${pieceName(piece)}${piece.size.unit === unit ? "" : ` ${unitName[piece.size.unit]}`}`)
     .join(" + ");
 }
 

@@ -10,7 +10,7 @@ export const loadOf = (kilograms: number, more: Partial<Load> = {}): Load => ({
   wantedKg: kilograms,
   systemKg: 70 + kilograms,
   shareOfMax: null,
-  pieces: kilograms > 0 ? [{ size: { value: kilograms, unit: "Kg" }, isVest: false }] : [],
+  pieces: kilograms > 0 ? [{ size: { value: kilograms, unit: "Kg" }, sort: "Plate" as const }] : [],
   band: null,
   byFeet: false,
   counted: null,

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 import { render, screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import type { Piece } from "../api/types";
+import type { Piece, PieceSort } from "../api/types";
 import { Plates } from "./Plates";
 
-const plate = (value: number, isVest = false): Piece => ({ size: { value, unit: "Kg" }, isVest });
+const plate = (value: number, sort: PieceSort = "Plate"): Piece => ({ size: { value, unit: "Kg" }, sort });
 
 describe("plates on the pin", () => {
   it("says what hangs", () => {

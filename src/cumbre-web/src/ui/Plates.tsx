@@ -1,5 +1,6 @@
 import type { Piece } from "../api/types";
-import { number, toKilograms, unitName } from "./format";
+import { toKilograms, unitName } from "./format";
+import { pieceName } from "./pieces";
 
 const widest = 25;
 
@@ -29,7 +30,7 @@ export function Plates({
   const says =
     stack.length === 0
       ? "nothing on the pin"
-      : `${stack.map((s) => number(s.piece.size.value)).join(" + ")} ${unitName[stack[0]!.piece.size.unit]} on the pin`;
+      : `${stack.map((s) => pieceName(s.piece)).join(" + ")} ${unitName[stack[0]!.piece.size.unit]} on the pin`;
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label ?? says}>
       <path
@@ -40,7 +41,8 @@ export function Plates({
       />
       {stack.map(({ piece, off }, i) => {
         const share = Math.sqrt(Math.min(1, toKilograms(piece.size) / widest));
-        const w = (22 + 54 * share) * scale;
+        // A word beside the figure takes the whole width.
+        const w = (piece.sort === "Plate" || piece.sort === "Vest" ? 22 + 54 * share : 76) * scale;
         const y = base - 1 - (i + 1) * row;
         return (
           <g key={i}>
@@ -49,7 +51,7 @@ export function Plates({
               y={y}
               width={w}
               height={row - 1}
-              rx={piece.isVest ? 6 * scale : 0}
+              rx={piece.sort === "Plate" ? 0 : 6 * scale}
               fill={off ? "var(--mui-palette-background-paper)" : "var(--mui-palette-plate)"}
               stroke={off ? "var(--mui-palette-secondary-main)" : "none"}
               strokeDasharray={off ? "4 2" : undefined}
@@ -64,7 +66,7 @@ export function Plates({
                 textAnchor="middle"
                 fill={off ? "var(--mui-palette-secondary-main)" : "var(--mui-palette-onPlate)"}
               >
-                {piece.isVest ? `vest ${number(piece.size.value)}` : number(piece.size.value)}
+                {pieceName(piece)}
               </text>
             )}
           </g>
