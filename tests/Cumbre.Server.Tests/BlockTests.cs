@@ -72,6 +72,58 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         return (athlete, id, (await Put(athlete, id, Block(sessions))).Ok);
     }
 
+    [Fact]
+    public async Task A_session_outside_the_block_is_taken_in_or_replaced()
+    {
+        var (athlete, other, _) = await Stored(
+            Session(0, "pull-up: 3 x 5"),
+            Session(2, "pull-up: 3 x 6"),
+            Session(7, "pull-up: 3 x 7")
+        );
+        var id = Guid.CreateVersion7();
+        var stored = (await Put(athlete, id, Block(Session(0, "push-up: 3 x 8")))).Ok;
+        var outside = stored["outside"]!.AsArray();
+        Assert.Equal(
+            ["Pull-up 3 x 5", "Pull-up 3 x 6", "Pull-up 3 x 7"],
+            outside.Select(o => (string)o!["items"]![0]!)
+        );
+        Assert.Equal("A block", (string)outside[0]!["ofBlock"]!);
+
+        Task<Answer> Choose(int at, string choice, long version) =>
+            coach.Post(
+                $"{athlete.Path}/blocks/{id}/outside",
+                new
+                {
+                    version,
+                    session = outside[at]!["id"],
+                    sessionVersion = outside[at]!["version"],
+                    choice,
+                }
+            );
+
+        // In place of the block's own on that day.
+        var taken = (await Choose(0, "TakeInstead", Version(stored))).Ok;
+        Assert.Equal(["pull-up"], Movements(taken, 0));
+        Assert.Equal(2, taken["outside"]!.AsArray().Count);
+        // Beside it, on a day that the block does not have; in an easy week it is easy.
+        taken = (await Choose(2, "TakeIn", Version(taken))).Ok;
+        Assert.Equal(["pull-up"], Movements(taken, 1));
+        // Whoever holds an older block is told, and nothing happens.
+        Assert.Equal(409, (await Choose(1, "Remove", Version(stored))).Status);
+        Assert.Empty((await Choose(1, "Remove", Version(taken))).Ok["outside"]!.AsArray());
+        var left = (await coach.Get($"{athlete.Path}/blocks/{other}")).Ok;
+        Assert.Empty(left["block"]!["weeks"]!.AsArray().SelectMany(w => w!["sessions"]!.AsArray()));
+        Assert.Equal(404, (await Choose(1, "Remove", Version(taken))).Status);
+    }
+
+    private static long Version(JsonNode stored) => (long)stored["version"]!;
+
+    private static IEnumerable<string> Movements(JsonNode stored, int week) =>
+        stored["block"]!["weeks"]![week]!["sessions"]!
+            .AsArray()
+            .SelectMany(s => s!["items"]!.AsArray())
+            .Select(i => (string)i!["movement"]!);
+
     private static JsonNode Item(JsonNode stored, int week = 0, int session = 0, int item = 0) =>
         stored["block"]!["weeks"]![week]!["sessions"]![session]!["items"]![item]!;
 

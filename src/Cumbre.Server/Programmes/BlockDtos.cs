@@ -476,6 +476,7 @@ public sealed record ResolvedAnew(
 /// <param name="Anew">What a new body mass or test changed.</param>
 /// <param name="Generated">Null: it was written by hand.</param>
 /// <param name="Group">Null: it is of no group.</param>
+/// <param name="Outside">Planned sessions in its weeks that are not of it.</param>
 public sealed record BlockDto(
     Guid Id,
     Guid AthleteId,
@@ -490,7 +491,8 @@ public sealed record BlockDto(
     BlockReading Reading,
     IReadOnlyList<ResolvedAnew> Anew,
     GeneratedMark? Generated,
-    GroupMark? Group
+    GroupMark? Group,
+    IReadOnlyList<OutsideSession> Outside
 );
 
 /// <summary>The group whose outline a block follows.</summary>

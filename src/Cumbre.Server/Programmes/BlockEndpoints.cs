@@ -51,6 +51,7 @@ public static class BlockEndpoints
         athlete.MapGet("/blocks/{blockId:guid}", GetBlock.Handle);
         athlete.MapPut("/blocks/{blockId:guid}", PutBlock.Handle);
         athlete.MapDelete("/blocks/{blockId:guid}", RemoveBlock.Handle);
+        athlete.MapPost("/blocks/{blockId:guid}/outside", Outside.Choose);
         athlete.MapPost("/blocks/{blockId:guid}/seen", SeenBlock.Handle);
         athlete.MapPost("/blocks/import", BlockFile.Preview);
         athlete.MapGet("/blocks/{blockId:guid}/versions", Publish.List);
@@ -149,7 +150,8 @@ internal static class GetBlock
             BlockReading.Of(block, found.Athlete, session),
             [.. Seen.Changes(sessions, found.Athlete)],
             GenerationStore.Of(db, blockId) is { } made ? new(made.At, made.By) : null,
-            GroupStore.OfBlock(db, blockId) is { } group ? new(group.Id, group.Name) : null
+            GroupStore.OfBlock(db, blockId) is { } group ? new(group.Id, group.Name) : null,
+            Outside.Of(db, stored, found.Athlete.Atlas.Catalogue, today)
         );
     }
 }

@@ -349,7 +349,7 @@ internal static class Generate
                 $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one."
             );
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
-        fresh = PlannedOutside.Noted(db, athleteId, blockId, fresh, today);
+        fresh = Outside.Noted(db, athleteId, blockId, fresh, today);
         if (stored is null)
             return new(found.Athlete, fresh, fresh.Block, null, 0);
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));

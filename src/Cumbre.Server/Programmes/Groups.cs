@@ -211,7 +211,7 @@ internal static class Groups
         var fresh = GroupFit.Fit(outline, found.Athlete, DoseRules.Shipped, GeneratorRules.Shipped, name =>
             NamedIds.Of(blockId, name)
         );
-        fresh = PlannedOutside.Noted(db, athleteId, blockId, fresh, today);
+        fresh = Outside.Noted(db, athleteId, blockId, fresh, today);
         if (BlockStore.Find(db, blockId) is not { } stored)
             return new(athleteId, found.Profile.Name, blockId, found.Athlete, fresh, fresh.Block, 0, true);
         var current = Blocks.Read(stored, SessionStore.OfBlock(db, blockId));
@@ -350,29 +350,5 @@ internal static class Groups
                     : null;
             return known;
         }
-    }
-}
-
-/// <summary>Sessions that stand in the weeks of a block and are not of it.</summary>
-internal static class PlannedOutside
-{
-    /// <summary>The block with a notice of them.</summary>
-    public static GeneratedBlock Noted(Db db, Guid athleteId, Guid blockId, GeneratedBlock fresh, DateOnly today)
-    {
-        var start = fresh.Block.Start > today ? fresh.Block.Start : today;
-        var others = SessionStore
-            .PlannedBetween(db, athleteId, start, fresh.Block.MondayOf(fresh.Block.Weeks.Count))
-            .Where(s => s.BlockId != blockId)
-            .ToArray();
-        return others is [var first, ..]
-            ? fresh with
-            {
-                Notices =
-                [
-                    .. fresh.Notices,
-                    Notice.Of(NoticeId.PlannedAlready, Quantity.Count(others.Length), Quantity.On(first.Day)),
-                ],
-            }
-            : fresh;
     }
 }

@@ -300,6 +300,38 @@ public static class SessionStore
         return Find(db, id) is null ? Written.Missing : Written.Stale;
     }
 
+    /// <summary>Moves a planned session into a block, out of that which it was of; both blocks count a version on.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="session">As it is stored, but for its version, which is the caller's.</param>
+    /// <param name="blockId">Whose it becomes.</param>
+    /// <param name="easy">Its week is easy.</param>
+    /// <param name="stamp">Of the change.</param>
+    public static Written Join(Db db, StoredSession session, Guid blockId, bool easy, Stamp stamp)
+    {
+        var changed = db.Run(
+            """
+            UPDATE session SET block_id = @blockId, easy = @easy, version = version + 1, written_at = @At, written_by = @By
+            WHERE id = @Id AND version = @Version AND status = 'Planned'
+            """,
+            new
+            {
+                blockId,
+                easy,
+                session.Id,
+                session.Version,
+                stamp.At,
+                stamp.By,
+            }
+        );
+        if (changed == 0)
+            return Written.Stale;
+        db.Run(
+            "UPDATE block SET version = version + 1 WHERE id = @blockId OR id = @before",
+            new { blockId, before = session.BlockId }
+        );
+        return Written.Done;
+    }
+
     /// <summary>Freezes the plan: from now on it is what the athlete was shown.</summary>
     /// <param name="db">The connection.</param>
     /// <param name="session">Which.</param>

@@ -3715,6 +3715,48 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/{blockId}/outside": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["OutsideRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/{blockId}/seen": {
     parameters: {
       query?: never;
@@ -4526,6 +4568,8 @@ export interface components {
       anew: components["schemas"]["ResolvedAnew"][];
       generated: null | components["schemas"]["GeneratedMark"];
       group: null | components["schemas"]["GroupMark"];
+      /** @description Planned sessions in its weeks that are not of it. */
+      outside: components["schemas"]["OutsideSession"][];
     };
     /**
      * @description A figure of the block that can be questioned.
@@ -6877,6 +6921,54 @@ export interface components {
       sets: null | number;
       /** @description 1 to 16. */
       stations: components["schemas"]["StationBody"][];
+    };
+    /**
+     * @description What is made of a session outside a block.
+     * @enum {unknown}
+     */
+    OutsideChoice: "TakeIn" | "TakeInstead" | "Remove";
+    OutsideRequest: {
+      /**
+       * Format: int64
+       * @description Of the block.
+       */
+      version: number;
+      /**
+       * Format: uuid
+       * @description Which.
+       */
+      session: string;
+      /**
+       * Format: int64
+       * @description Of the session.
+       */
+      sessionVersion: number;
+      /** @description What is made of it. */
+      choice: components["schemas"]["OutsideChoice"];
+    };
+    /** @description A session that stands in the weeks of a block and is not of it. */
+    OutsideSession: {
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
+      id: string;
+      /**
+       * Format: int64
+       * @description Of the session.
+       */
+      version: number;
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /** @description May be empty. */
+      title: string;
+      /** @description Movement and line of each. */
+      items: string[];
+      /** @description Name of the other block; null: it stands alone. */
+      ofBlock: null | string;
     };
     /** @description An athlete at a glance. */
     OverviewDto: {

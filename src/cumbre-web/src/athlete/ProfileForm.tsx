@@ -44,7 +44,12 @@ const shape = z.object({
   vest: z.union([z.literal(""), decimal("the vest’s mass")]),
   vestUnit: unit,
   plates: z.array(
-    z.object({ sort: z.enum(["Plate", "Dumbbell", "Chain", "Insert"]), size: decimal("the size"), unit, count: whole("how many") }),
+    z.object({
+      sort: z.enum(["Plate", "Dumbbell", "Chain", "Insert"]),
+      size: decimal("the size"),
+      unit,
+      count: whole("how many"),
+    }),
   ),
 });
 

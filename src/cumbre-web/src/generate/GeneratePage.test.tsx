@@ -49,6 +49,7 @@ const stored: BlockDto = {
   anew: [],
   generated: null,
   group: null,
+  outside: [],
 };
 
 const athlete = { id: "a", name: "Noor", intake: { days: [1, 4], minutes: 60 }, schools: [] };

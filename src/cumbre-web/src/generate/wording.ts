@@ -104,7 +104,7 @@ const notices: Record<NoticeId, Words> = {
   DaysOver: { say: () => "Days of the first week that are over are left out.", way: null },
   PlannedAlready: {
     say: ([count, day]) =>
-      `${count === "1" ? "A session is" : `${count} sessions are`} planned already in these weeks, the first on ${day}: what is planned stays beside the block.`,
+      `${count === "1" ? "A session is" : `${count} sessions are`} planned already in these weeks, the first on ${day}: they stay beside the block, which offers to take them in or to replace them.`,
     way: null,
   },
   StationEmpty: {

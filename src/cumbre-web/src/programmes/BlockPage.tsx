@@ -25,6 +25,7 @@ import { useWhy } from "../why/WhyContext";
 import { StoryHere } from "./StoryHere";
 import { BlockHead, type Asking } from "./BlockHead";
 import { Anew, Conflict } from "./BlockNotices";
+import { PlannedOutside } from "./PlannedOutside";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { WhoseBlock } from "./AskWhy";
 import { DayColumns } from "./DayColumns";
@@ -41,6 +42,7 @@ import { WeekStrip } from "./WeekStrip";
 export default function BlockPage() {
   const { athleteId = "", blockId = "" } = useParams();
   const stored = useQuery(blockQuery(athleteId, blockId));
+  const [epoch, setEpoch] = useState(0);
   if (stored.isPending)
     return (
       <Box sx={{ px: 6 }}>
@@ -53,10 +55,11 @@ export default function BlockPage() {
         <Failed error={stored.error} retry={() => void stored.refetch()} />
       </Box>
     );
-  return <Editor key={blockId} stored={stored.data} />;
+  // What was taken in from outside is a block that the editor begins anew with.
+  return <Editor key={`${blockId} ${epoch}`} stored={stored.data} onTaken={() => setEpoch((n) => n + 1)} />;
 }
 
-function Editor({ stored }: { stored: BlockDto }) {
+function Editor({ stored, onTaken }: { stored: BlockDto; onTaken: () => void }) {
   const { athleteId } = stored;
   const { today } = useSignedIn();
   const { opened } = useWhy();
@@ -148,6 +151,7 @@ function Editor({ stored }: { stored: BlockDto }) {
             {stored.generated && <StoryHere athleteId={athleteId} blockId={stored.id} />}
             {editor.theirs && <Conflict editor={editor} />}
             <Anew stored={stored} />
+            <PlannedOutside stored={stored} editor={editor} onTaken={onTaken} />
             {said && (
               <Alert severity="info" icon={false} onClose={() => setSaid(null)} sx={{ mt: 3 }}>
                 {said}

@@ -25,6 +25,7 @@ const stored = (more: Partial<BlockDto> = {}): BlockDto => ({
   anew: [],
   generated: null,
   group: null,
+  outside: [],
   ...more,
 });
 

@@ -28,7 +28,12 @@ const drop = planOf({
   loads: [loadOf(20), loadOf(10)],
   efforts: [
     effortOf({ role: "DropPart" }),
-    effortOf({ role: "DropPart", part: 2, load: 1, takeOff: [{ size: { value: 10, unit: "Kg" }, sort: "Plate" as const }] }),
+    effortOf({
+      role: "DropPart",
+      part: 2,
+      load: 1,
+      takeOff: [{ size: { value: 10, unit: "Kg" }, sort: "Plate" as const }],
+    }),
   ],
 });
 const drill = planOf({ hardSets: 0, restSeconds: 0, efforts: [effortOf({ repsLow: 10, repsHigh: 10 })] });

@@ -66,9 +66,7 @@ export function DropProfile({ plan }: { plan: Resolved }) {
           return (
             <Box key={e.part} sx={{ flex: 1, textAlign: "center", fontSize: 12, lineHeight: "16px" }}>
               <Plates pieces={staying(loads[i]!.pieces, comesOff)} takeOff={comesOff} scale={0.9} />
-              <div>
-                {comesOff.length > 0 ? `take off ${comesOff.map(pieceName).join(" + ")}` : "\u00a0"}
-              </div>
+              <div>{comesOff.length > 0 ? `take off ${comesOff.map(pieceName).join(" + ")}` : "\u00a0"}</div>
             </Box>
           );
         })}
