@@ -16,20 +16,36 @@ internal static class GeneratorReport
 {
     private const int Athletes = 200,
         Lives = 1000,
-        WeeksOfLife = 52;
+        WeeksOfLife = 52,
+        WarmPasses = 3,
+        Tries = 3;
 
     private static readonly DateOnly Monday = new(2026, 3, 16);
 
     public static void Run()
     {
+        Speed();
+        Live();
+    }
+
+    public static void Speed()
+    {
         var athletes = Enumerable.Range(0, Athletes).Select(seed => RandomAthletes.Make(seed, Monday)).ToArray();
-        // Warm, so that the compiler is not measured.
-        foreach (var who in athletes.Take(60))
-            Generate(who);
+        // Warm, so that neither the compiler nor what it counts on the way is measured: a server runs for days.
+        for (var pass = 0; pass < WarmPasses; pass++)
+        {
+            foreach (var who in athletes)
+                Generate(who);
+        }
+
         var made = new GeneratedBlock[Athletes];
         var times = new double[Athletes];
         for (var i = 0; i < Athletes; i++)
-            times[i] = Time(() => made[i] = Generate(athletes[i]));
+            times[i] = Enumerable
+                .Range(0, Tries)
+                .Select(_ => Time(() => made[i] = Generate(athletes[i])))
+                .Order()
+                .ElementAt(Tries / 2);
         var floor = Time(() =>
         {
             for (var i = 0; i < Athletes; i++)
@@ -44,10 +60,11 @@ internal static class GeneratorReport
             }
         });
         var total = times.Sum();
+        var slowest = Array.IndexOf(times, times.Max());
         Array.Sort(times);
         Print($"floor: {Athletes} blocks read and checked {floor:0} ms");
         Print(
-            $"one block: median {times[Athletes / 2]:0.0} ms, p95 {times[Athletes * 95 / 100]:0.0} ms, worst {times[^1]:0.0} ms (aim 20 ms)"
+            $"one block: median {times[Athletes / 2]:0.0} ms, p95 {times[Athletes * 95 / 100]:0.0} ms, worst {times[^1]:0.0} ms (athlete {slowest}), {times.Count(t => t > 20)} of {Athletes} over 20 ms"
         );
         Print($"{Athletes} blocks on one core: {total:0} ms (aim 2,000 ms), {total / floor:0.0} x floor");
         var longest = made.MaxBy(m => m.Block.Weeks.Sum(w => w.Sessions.Sum(s => s.Items.Count)))!;
@@ -71,7 +88,6 @@ internal static class GeneratorReport
         Print(
             $"figures of the sheets of the longest block: median {sheets[10]:0.0} ms, worst {sheets[^1]:0.0} ms (aim 1,000 ms with the page)"
         );
-        Live();
     }
 
     private static void Live()

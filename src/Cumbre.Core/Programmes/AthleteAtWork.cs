@@ -57,6 +57,8 @@ public sealed class AthleteAtWork
     private const int LinesMost = 4000;
 
     private readonly ConcurrentDictionary<string, Capacity> capacities = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, Bests> bests = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, PlacementReport> reports = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<
         (string, WrittenLine),
@@ -229,11 +231,29 @@ public sealed class AthleteAtWork
     /// Best clean reps and hold on a movement: of the newest day with a test and of training since, and of two sides
     /// the weaker.
     /// </summary>
-    public Bests BestsOf(Movement movement)
+    public Bests BestsOf(Movement movement) =>
+        bests.GetOrAdd(movement.Slug, static (_, x) => x.athlete.FindBests(x.movement), (movement, athlete: this));
+
+    /// <summary>Where the athlete stands on a ladder, with what holds them back.</summary>
+    public PlacementReport ReportOn(Ladder ladder) =>
+        reports.GetOrAdd(
+            ladder.Slug,
+            static (_, x) =>
+                PlacementReport.Of(
+                    x.ladder,
+                    x.athlete.Atlas,
+                    x.athlete.Athlete.Schools,
+                    x.athlete.Book,
+                    x.athlete.Athlete.BuildOn(x.athlete.Today)
+                ),
+            (ladder, athlete: this)
+        );
+
+    private Bests FindBests(Movement movement)
     {
         int? reps = null;
         decimal? hold = null;
-        foreach (var benchmark in Atlas.Catalogue.Benchmarks.Values.Where(b => b.Movement == movement.Slug))
+        foreach (var benchmark in Atlas.Catalogue.BenchmarksOf(movement.Slug))
         {
             if (benchmark.Measure == BenchmarkMeasure.Reps)
                 reps ??= Newest(benchmark.Slug, r => r.Score.Reps) is { } n ? (int)n : null;
@@ -285,9 +305,9 @@ public sealed class AthleteAtWork
 
     private ResolutionContext Context(Movement movement, Explained<Mass> mass)
     {
-        var heavy = Atlas.Catalogue.Benchmarks.Values.FirstOrDefault(b =>
-            b.Movement == movement.Slug && b.Measure == BenchmarkMeasure.LoadTimesReps
-        );
+        var heavy = Atlas
+            .Catalogue.BenchmarksOf(movement.Slug)
+            .FirstOrDefault(b => b.Measure == BenchmarkMeasure.LoadTimesReps);
         var max = heavy is null ? null : CurrentStrength.Latest(Athlete, heavy, Today);
         return new ResolutionContext(
             mass,

@@ -40,7 +40,7 @@ internal static class ItemChecks
         }
 
         var instead = new Lazy<Remedy?>(() =>
-            Substitutes.For(movement, athlete) is [var found, ..]
+            Substitutes.First(movement, athlete) is { } found
                 ? Remedy.Instead(item.Item.Id, found.Movement, found.Plan)
                 : null
         );

@@ -29,47 +29,47 @@ public sealed record Substitute(
 /// </summary>
 public static class Substitutes
 {
-    public static IReadOnlyList<Substitute> For(Movement movement, AthleteAtWork athlete)
+    public static IReadOnlyList<Substitute> For(Movement movement, AthleteAtWork athlete) =>
+        [.. InOrder(movement, athlete)];
+
+    /// <summary>The best stand-in; null: there is none.</summary>
+    public static Substitute? First(Movement movement, AthleteAtWork athlete) =>
+        InOrder(movement, athlete).FirstOrDefault();
+
+    private static IEnumerable<Substitute> InOrder(Movement movement, AthleteAtWork athlete)
     {
         var level = Level.Of(movement, athlete.Atlas.Catalogue);
         var limiting = Limiting(athlete);
-        return
-        [
-            .. athlete
-                .Atlas.Catalogue.Movements.Values.Where(m =>
-                    m.Slug != movement.Slug
-                    && m.Pattern == movement.Pattern
-                    && m.Arms == movement.Arms
-                    && !Locked(m, athlete)
+        return athlete
+            .Atlas.Catalogue.Movements.Values.Where(m =>
+                m.Slug != movement.Slug
+                && m.Pattern == movement.Pattern
+                && m.Arms == movement.Arms
+                && !Locked(m, athlete)
+            )
+            .Where(m => athlete.Holding(m) is null)
+            .Select(m =>
+                (
+                    Movement: m,
+                    Level: Level.Of(m, athlete.Atlas.Catalogue),
+                    Kit: KitCheck.Missing(m, athlete),
+                    Helps: limiting.FirstOrDefault(l => l.Movement == m.Slug || m.CarriesTo.Contains(l.Movement)).Goal
                 )
-                .Where(m => athlete.Holding(m) is null)
-                .Select(m =>
-                    (
-                        Movement: m,
-                        Level: Level.Of(m, athlete.Atlas.Catalogue),
-                        Kit: KitCheck.Missing(m, athlete),
-                        Helps: limiting
-                            .FirstOrDefault(l => l.Movement == m.Slug || m.CarriesTo.Contains(l.Movement))
-                            .Goal
-                    )
-                )
-                .OrderBy(m => m.Kit is null ? 0 : 1)
-                .ThenBy(m =>
-                    movement.Easier.Contains(m.Movement.Slug) || movement.Harder.Contains(m.Movement.Slug) ? 0 : 1
-                )
-                .ThenBy(m => m.Helps is null ? 1 : 0)
-                .ThenBy(m => Math.Abs(m.Level - level))
-                .ThenBy(m => m.Movement.Name, StringComparer.Ordinal)
-                .Select(m => new Substitute(
-                    m.Movement,
-                    UsualDose.For(m.Movement, athlete),
-                    m.Level,
-                    m.Level - level,
-                    m.Kit,
-                    StatusOf(m.Movement, athlete),
-                    m.Helps
-                )),
-        ];
+            )
+            .OrderBy(m => m.Kit is null ? 0 : 1)
+            .ThenBy(m => movement.Easier.Contains(m.Movement.Slug) || movement.Harder.Contains(m.Movement.Slug) ? 0 : 1)
+            .ThenBy(m => m.Helps is null ? 1 : 0)
+            .ThenBy(m => Math.Abs(m.Level - level))
+            .ThenBy(m => m.Movement.Name, StringComparer.Ordinal)
+            .Select(m => new Substitute(
+                m.Movement,
+                UsualDose.For(m.Movement, athlete),
+                m.Level,
+                m.Level - level,
+                m.Kit,
+                StatusOf(m.Movement, athlete),
+                m.Helps
+            ));
     }
 
     /// <summary>The best standing of the movement over the ladders that have it as a step.</summary>
@@ -99,18 +99,7 @@ public static class Substitutes
             .. athlete
                 .Intake.Advancing.Select(goal => athlete.Atlas.BySlug.GetValueOrDefault(goal))
                 .OfType<Ladder>()
-                .Select(ladder =>
-                    (
-                        Ladder: ladder,
-                        Report: PlacementReport.Of(
-                            ladder,
-                            athlete.Atlas,
-                            athlete.Athlete.Schools,
-                            athlete.Book,
-                            athlete.Athlete.BuildOn(athlete.Today)
-                        )
-                    )
-                )
+                .Select(ladder => (Ladder: ladder, Report: athlete.ReportOn(ladder)))
                 .Where(r => r.Report.Limiting is not null)
                 .Select(r => (r.Report.Limiting!.Movement, r.Ladder.Name)),
         ];

@@ -83,9 +83,7 @@ public sealed record BlockStory(
     private static GoalStory Goal(Ladder ladder, BlockWeek[] loading, AthleteAtWork athlete)
     {
         var placement = athlete.Placements[ladder.Slug];
-        var limiting = PlacementReport
-            .Of(ladder, athlete.Atlas, athlete.Athlete.Schools, athlete.Book, athlete.Athlete.BuildOn(athlete.Today))
-            .Limiting;
+        var limiting = athlete.ReportOn(ladder).Limiting;
         var steps = ladder.Steps.Where(s => !s.Preparation).Select(s => s.Movement).ToHashSet(StringComparer.Ordinal);
         if (limiting is not null)
             steps.Add(limiting.Movement);

@@ -1,6 +1,7 @@
 using Cumbre.Core.Explanations;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Programmes.Generation;
 
@@ -23,6 +24,7 @@ internal sealed class Mending(
     private const string EasedReason = "Eased for it; ask after each set.";
 
     private readonly Dictionary<Guid, Draft> drafts = [];
+    private readonly HashSet<(string Caution, Guid Item, RemedyKind Kind, Prescription? Plan)> tried = [];
 
     public GeneratedBlock Mend(IReadOnlyList<IReadOnlyList<DraftDay>> weeks)
     {
@@ -119,15 +121,17 @@ internal sealed class Mending(
         return new(wish.IdOf(name), date, day.Title ?? SessionTitle.Of(day), day.WarmUp, day.CoolDown, items);
     }
 
+    /// <summary>
+    /// The nearest remedy that was not tried on this caution before: one that did not help is not tried again.
+    /// </summary>
     private Block Apply(Block block, ProgrammeCaution caution)
     {
+        var lines = caution.Remedies.Where(r => r.Kind is RemedyKind.Line or RemedyKind.Join && r.Item is not null);
         // The balance is mended by taking away: what is added could break the minutes.
-        var remedy =
-            caution.Id == CautionId.PullToPushOff
-                ? caution.Remedies.LastOrDefault(r => r.Kind == RemedyKind.Line)
-                : caution.Remedies.FirstOrDefault(r =>
-                    r.Kind is RemedyKind.Line or RemedyKind.Join && r.Item is not null
-                ) ?? caution.Remedies.FirstOrDefault(r => r.Kind == RemedyKind.Remove);
+        if (caution.Id == CautionId.PullToPushOff)
+            lines = lines.Where(r => r.Kind == RemedyKind.Line).Reverse().Take(1);
+        var remedy = lines.FirstOrDefault(r => tried.Add((caution.Key, r.Item!.Value, r.Kind, r.Plan)))
+            ?? caution.Remedies.FirstOrDefault(r => r.Kind == RemedyKind.Remove);
         if (remedy?.Item is not { } item)
             return TakeOut(block, caution);
         if (remedy.Kind == RemedyKind.Remove)

@@ -76,17 +76,7 @@ internal static class Skills
             notices.Add(Notice.Of(NoticeId.GoalWon, Quantity.Name(ladder.Name)));
         }
 
-        var limiting = advance
-            ? PlacementReport
-                .Of(
-                    ladder,
-                    athlete.Atlas,
-                    athlete.Athlete.Schools,
-                    athlete.Book,
-                    athlete.Athlete.BuildOn(athlete.Today)
-                )
-                .Limiting
-            : null;
+        var limiting = advance ? athlete.ReportOn(ladder).Limiting : null;
         var limits = limiting is null
             ? null
             : gym.Find(rules.Drills.FirstOrDefault(d => d.Movement == limiting.Movement)?.Drill ?? limiting.Movement);
