@@ -92,8 +92,8 @@ public sealed class WholePathTests : IAsyncLifetime
             }
         )
         {
-            browser.Press("Add a plate size");
-            browser.Fill($"Plate {i}", size);
+            browser.Press("Add a size");
+            browser.Fill($"Size {i}", size);
             browser
                 .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[i - 1]
                 .FindElements(By.CssSelector("input"))
@@ -215,7 +215,7 @@ public sealed class WholePathTests : IAsyncLifetime
         // A single 10 and no 5: the kit finds 17.5 / 10 / 0 and says how far off it is.
         var page = browser.Path;
         browser.Press("Profile and kit");
-        browser.Press("Remove plate 3");
+        browser.Press("Remove piece 3");
         browser
             .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[1]
             .FindElements(By.CssSelector("input"))
