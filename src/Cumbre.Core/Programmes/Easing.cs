@@ -54,14 +54,16 @@ public static class Easing
         Prescription plan,
         PainPlace place,
         ResolutionContext? context
-    )
-    {
-        if (place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip && plan.Grips is not [Grip.Neutral])
-            return Adjust.ToSystemShare(plan, OtherGrip, context) with { Grips = [Grip.Neutral] };
-        if (place.Covers(BodyPlace.Wrist) && movement.IsOnFloor && plan.SetUp?.On is null)
-            return plan with { SetUp = (plan.SetUp ?? new SetUp()) with { On = Surface.Parallettes } };
-        return null;
-    }
+    ) =>
+        Spares(movement, plan, place) ? null
+        : Spared(movement, plan, place) is not { } spared ? null
+        // Another grip of a pull is a twentieth of the system weaker.
+        : place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip
+            ? Adjust.ToSystemShare(plan, OtherGrip, context) with
+            {
+                Grips = spared.Grips,
+            }
+        : spared;
 
     /// <summary>The weakest band that helps by at least so many kg; null: there is none.</summary>
     public static BandHelp? Band(AthleteAtWork athlete, decimal atLeastKg)
@@ -72,6 +74,16 @@ public static class Easing
         var chosen = atLeastKg > 0 ? help.OrderBy(h => h.Kilograms) : help.OrderByDescending(h => h.Kilograms);
         return chosen.Select(h => new BandHelp(Measures.MassEntry.Kg(Math.Round(h.Kilograms, 1)))).FirstOrDefault();
     }
+
+    /// <summary>The same plan in the form that spares a sore place; null: the movement has none.</summary>
+    public static Prescription? Spared(Movement movement, Prescription plan, PainPlace place) =>
+        place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip ? plan with { Grips = [Grip.Neutral] }
+        : place.Covers(BodyPlace.Wrist) && movement.IsOnFloor
+            ? plan with
+            {
+                SetUp = (plan.SetUp ?? new SetUp()) with { On = Surface.Parallettes },
+            }
+        : null;
 
     /// <summary>Has the movement a form that spares a sore place: a neutral grip, or parallettes?</summary>
     public static bool CanSpare(Movement movement, PainPlace place) =>

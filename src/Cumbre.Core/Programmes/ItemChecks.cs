@@ -145,7 +145,7 @@ internal static class ItemChecks
     {
         if (rules.FindsLevel(movement) && !athlete.KnowsLevel(movement.Pattern))
             return null;
-        if (IsHelpThatIsNeeded(movement, athlete))
+        if (IsHelpThatIsNeeded(movement, athlete) || HasShownAPlace(movement, athlete))
             return null;
         var steps = athlete.StepsOf(movement.Slug);
         return
@@ -157,6 +157,13 @@ internal static class ItemChecks
             ? null
             : steps[0];
     }
+
+    /// <summary>A pull to a place that was reached before asks no more than was shown.</summary>
+    private static bool HasShownAPlace(Movement movement, AthleteAtWork athlete) =>
+        movement.Measure == BenchmarkMeasure.ContactHeight
+        && athlete
+            .Atlas.Catalogue.BenchmarksOf(movement.Slug)
+            .Any(b => athlete.Book.Of(b.Slug).Any(r => r.Score.Contact is not null));
 
     /// <summary>
     /// Measured help makes a movement as easy as it has to be, so it waits for no step of the path: it is trained as

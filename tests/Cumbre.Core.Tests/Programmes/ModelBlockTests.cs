@@ -142,6 +142,26 @@ public class ModelBlockTests
     }
 
     [Fact]
+    public void The_light_day_of_fast_pulls_goes_to_the_place_that_is_reached() =>
+        Assert.Equal(["2 x 3 to collarbone fast rest 3:00"], Lines(Block(ModelAthletes.BarMuscleUp), "high-pull-up"));
+
+    [Fact]
+    public void A_lever_row_that_was_tested_stands_in_the_week_of_a_lever() =>
+        Assert.Equal(["4 x 4 rest 2:30"], Lines(Block(ModelAthletes.TwoLevers), "front-lever-row"));
+
+    [Fact]
+    public void What_a_goal_asks_for_gives_way_after_what_none_does() =>
+        Assert.Equal(2, Lines(Block(ModelAthletes.SoreWrist), "hanging-side-leg-raise").Length);
+
+    [Fact]
+    public void A_sore_wrist_is_tested_in_the_form_that_spares_it()
+    {
+        var made = Block(ModelAthletes.SoreWrist);
+        var test = Lines(made, "pike-push-up", made.Block.Weeks.Count).Last();
+        Assert.Equal("1 x max on parallettes 1 in reserve rest 3:00", test);
+    }
+
+    [Fact]
     public void A_sore_inner_elbow_keeps_pulling_in_the_neutral_grip()
     {
         var made = Block(

@@ -117,11 +117,15 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
     /// <summary>It trains what holds a goal back, whatever its slot.</summary>
     public bool HoldsBack { get; set; }
 
+    /// <summary>A goal asks for it beside its steps: it gives way after what no goal asks for.</summary>
+    public bool ServesGoal { get; set; }
+
     public DropKind DropKind =>
         Role switch
         {
             SlotRole.SecondPull or SlotRole.SecondPush or SlotRole.Legs or SlotRole.Trunk when HoldsBack =>
                 DropKind.Limiting,
+            SlotRole.Legs or SlotRole.Trunk when ServesGoal => DropKind.Kept,
             SlotRole.SkillHard => DropKind.SkillHard,
             SlotRole.SkillLight => DropKind.SkillLight,
             SlotRole.SkillKept => DropKind.Kept,
@@ -200,6 +204,7 @@ internal sealed class Draft(string key, SlotRole role, Movement movement, Prescr
             IsEased = IsEased,
             FullSets = FullSets,
             HoldsBack = HoldsBack,
+            ServesGoal = ServesGoal,
             thresholds = thresholds,
             choices = choices,
         };

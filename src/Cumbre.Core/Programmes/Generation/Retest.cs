@@ -63,7 +63,7 @@ internal static class Retest
         foreach (
             var item in trained
                 .SelectMany(d => d.Items)
-                .Where(i => i.IsMain || i.Role is SlotRole.SkillHard or SlotRole.Limiting)
+                .Where(i => i.IsMain || i.Role is SlotRole.SkillHard or SlotRole.SkillLight or SlotRole.Limiting)
                 .OrderBy(i => !i.IsMain)
                 .ThenBy(i => i.Movement.Measure != BenchmarkMeasure.LoadTimesReps)
         )
@@ -126,9 +126,11 @@ internal static class Retest
         LoadSpec? trained = null
     )
     {
+        var sore = gym.SoreIn(movement);
         if (
             drafts.Any(d => d.Movement == movement)
-            || gym.SoreIn(movement) is not null
+            // What hurts is tested only in a form that spares the place.
+            || (sore is not null && !Easing.CanSpare(movement, sore.Place))
             || (gym.ObstacleTo(movement) is { } obstacle && obstacle.What != Obstacle.NotOne)
         )
             return;
@@ -139,7 +141,13 @@ internal static class Retest
             return;
         }
 
-        var draft = new Draft("test-" + movement.Slug, SlotRole.Test, movement, plan) { Skill = skill };
+        if (sore is not null && Easing.Spared(movement, plan, sore.Place) is { } spared)
+            plan = spared is MaxSets ? spared with { Effort = new InReserve(1) } : spared;
+        var draft = new Draft("test-" + movement.Slug, SlotRole.Test, movement, plan)
+        {
+            Skill = skill,
+            IsEased = sore is not null,
+        };
         drafts.Add(
             skill is null
                 ? draft.Step(StepKey.DecidesGoal, Quantity.Name(movement.Name), Quantity.Name(movement.Name))
@@ -179,7 +187,11 @@ internal static class Retest
     )
     {
         var bests = gym.Athlete.BestsOf(movement);
-        var help = gym.HelpedWith(movement) is not null ? Easing.Band(gym.Athlete, 0) : null;
+        // Help is tested with what it was trained with.
+        var help =
+            trained is BandHelp or FootHelp ? trained
+            : gym.HelpedWith(movement) is not null ? Easing.Band(gym.Athlete, 0)
+            : null;
         return measure switch
         {
             // A standard of several sets is tried once it is near; before that one set tells more.

@@ -19,7 +19,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         OwnAfterWon = 20,
         NextLadder = 4,
         Goal = 10,
-        Supports = 12,
+        Supports = 20,
         Asked = 12,
         Carries = 8,
         Lately = 6,
@@ -122,7 +122,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
                     m.Pattern == pattern
                     && (m.Arms != ArmMode.Straight || m.Pattern is Pattern.Trunk)
                     && !taken.Contains(m.Slug)
-                    && rules.IsBaseMovement(m.Slug)
+                    && IsBase(m)
                     && Fits(m, pattern)
                     && !(awayFromFloor && Trainable.PressesFromFloor(m))
                     && !(LoadsJoints(m) && used.GetValueOrDefault(m.Slug) >= gym.Dose.HardSessionsOfJointLoad)
@@ -159,6 +159,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
                 draft.HoldsBack =
                     limiting.Contains(best.Slug)
                     || skills.Any(s => s.Advance && rules.IsBase(s.Ladder.Slug) && s.Ladder.Pattern == pattern);
+                draft.ServesGoal = supports.Contains(best.Slug);
                 Reasons(draft, done, best, own);
                 return draft;
             }
@@ -166,6 +167,11 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
 
         return null;
     }
+
+    /// <summary>What no base ladder asks for stands in a week where a goal asks for it and it was tested.</summary>
+    private bool IsBase(Movement movement) =>
+        rules.IsBaseMovement(movement.Slug)
+        || (supports.Contains(movement.Slug) && gym.CapacityOf(movement).IsMeasured);
 
     /// <summary>Lowering alone and what is like it is hard on the elbow: so often a week and no more.</summary>
     private static bool LoadsJoints(Movement movement) =>

@@ -338,6 +338,13 @@ internal sealed class SessionBuilder(
 
     private IEnumerable<Draft> Light(Skill skill, string key)
     {
+        // Speed and height are one quality: the light day of fast work pulls to the place that is reached already.
+        if (
+            skill is { StepBefore: null, Movement.Fast: true }
+            && HeightOf(skill) is { } height
+            && FirstDose.For(key, SlotRole.SkillLight, height, gym) is { } high
+        )
+            return [Lightened(Named(high.For(skill), skill))];
         if (skill.StepBefore is null)
             return FirstDose.OfSkill(key, SlotRole.SkillLight, skill, gym) is { } draft
                 ? [Lightened(Named(NewStep(draft, skill), skill))]
@@ -348,6 +355,18 @@ internal sealed class SessionBuilder(
             Lightened(Named(FirstDose.OfStepBefore(key + BeforeSuffix, SlotRole.SkillLight, skill, gym), skill)),
         ];
     }
+
+    /// <summary>The movement by which later steps of a fast one are measured, if its height was shown; null: none.</summary>
+    private Movement? HeightOf(Skill skill) =>
+        skill
+            .Ladder.Steps.Select(s => gym.Catalogue.Movements[s.Movement])
+            .FirstOrDefault(m =>
+                m != skill.Movement
+                && m.Measure == BenchmarkMeasure.ContactHeight
+                && m.Pattern == skill.Movement!.Pattern
+                && gym.Catalogue.BenchmarksOf(m.Slug).Any(b => gym.Athlete.Book.Has(b.Slug))
+                && gym.Can(m)
+            );
 
     internal static Draft Lightened(Draft draft)
     {
