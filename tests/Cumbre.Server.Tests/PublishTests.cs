@@ -244,6 +244,35 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.True(File.Exists(Path.Combine(shared.Club.Data, "outbox", $"{id}.eml")));
     }
 
+    [Fact]
+    public async Task Eight_writers_of_a_message_give_one_winner_and_seven_conflicts()
+    {
+        var (path, block) = await Generated();
+        await Publish(path, block);
+        var id = Guid.CreateVersion7();
+        object Request(int week, int hour) =>
+            new
+            {
+                id,
+                week,
+                version = 1,
+                to = "tess@example.org",
+                time = $"{hour:00}:30:00",
+            };
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(i => coach.Post($"{path}/messages", Request(1, 10 + i)))
+        );
+        Assert.Equal([200, 409, 409, 409, 409, 409, 409, 409], answers.Select(a => a.Status).Order());
+        var stored = (await coach.Get($"/api/outbox/{id}")).Ok.ToJsonString();
+        Assert.All(answers.Where(a => a.Status == 409), a => Assert.Equal(stored, a.Body!["current"]!.ToJsonString()));
+        // The winner is told the same again, and nothing is left beside the messages.
+        var won = Array.FindIndex(answers, a => a.Status == 200);
+        Assert.Equal(200, (await coach.Post($"{path}/messages", Request(1, 10 + won))).Status);
+        Assert.All(Directory.GetFiles(Path.Combine(shared.Club.Data, "outbox")), f =>
+            Assert.EndsWith(".eml", f, StringComparison.Ordinal)
+        );
+    }
+
     [Theory]
     [InlineData("nobody", 1, "to:address")]
     [InlineData("tess@example.org\r\nBcc: all@example.org", 1, "to:address")]

@@ -109,6 +109,10 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         // Sent again after a lost answer, and changed by whoever knows it or sent it.
         Assert.Equal(200, (await Write($"{won}", "")).Status);
         Assert.Equal(200, (await Write("20", "", $"{won}")).Status);
+        // What stood there stays to be read.
+        var before = Assert.Single((await coach.Get($"{path}/cells/{id}/history")).Ok.AsArray())!;
+        Assert.Equal($"corrected: {won} to 20", (string)before["what"]!);
+        Assert.NotNull(before["by"]);
         Assert.Equal(409, (await Write("", $"{won}")).Status);
         // The same figure without the pain that another device noted with it would lose the pain.
         var hurt = await Cell(

@@ -28,9 +28,18 @@ public static class TestDayEndpoints
         api.MapPut("/test-days/{id:guid}", Put).RequireAuthorization(Policies.Coach);
         api.MapDelete("/test-days/{id:guid}", Remove).RequireAuthorization(Policies.Coach);
         api.MapPut("/test-days/{id:guid}/cells/{resultId:guid}", PutCell.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/test-days/{id:guid}/cells/{resultId:guid}/history", History).RequireAuthorization(Policies.Coach);
         api.MapGet("/test-days/{id:guid}/outcome", TestDayOutcome.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/test-days/{id:guid}/sheet.csv", TestDaySheet.Csv).RequireAuthorization(Policies.Coach);
     }
+
+    /// <summary>What stood in a cell before, the newest first.</summary>
+    private static Ok<IReadOnlyList<AuditEntry>> History(Guid id, Guid resultId, Database database) =>
+        TypedResults.Ok(
+            database.Read<IReadOnlyList<AuditEntry>>(db =>
+                TestDayStore.Find(db, id) is null ? [] : AuditStore.Of(db, resultId)
+            )
+        );
 
     private static Ok<IReadOnlyList<TestDayRow>> All(Database database) =>
         TypedResults.Ok(database.Read(TestDayStore.All));
@@ -281,6 +290,9 @@ internal static class PutCell
                             : $"Somebody else wrote {SheetCell.CellText(there)} here meanwhile.",
                         there is null ? null : SheetCell.Of(athlete.Id, there)
                     );
+            // Sent again after a lost answer: it is stored, and nothing was corrected.
+            if (there is not null && IsSame(there, request, benchmark, athlete))
+                return TypedResults.Ok(new CellAnswer(SheetCell.Of(athlete.Id, there), []));
             if (string.IsNullOrWhiteSpace(request.Text))
             {
                 if (ResultStore.Remove(db, athlete.Id, resultId))

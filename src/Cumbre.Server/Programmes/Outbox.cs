@@ -45,6 +45,9 @@ internal static class Outbox
     /// <summary>A name that no mail ever reaches (RFC 2606).</summary>
     private const string Sender = "coach@club.invalid";
 
+    /// <summary>What was asked for, so that a message sent again is known.</summary>
+    private const string AskedHeader = "X-Asked-For";
+
     /// <summary>RFC 5322, 2.1: lines end in CRLF, whatever the machine.</summary>
     private static readonly FormatOptions Dos = CrLf();
 
@@ -71,16 +74,41 @@ internal static class Outbox
         if (request.Week < 1 || request.Week > block.Block.Weeks.Count)
             throw Problems.Field("week", "range", $"The block has {block.Block.Weeks.Count} weeks.");
         var path = PathOf(request.Id, options);
+        var asked = Asked(blockId, request, to.Address);
         if (!File.Exists(path))
-        {
-            Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-            using var file = new FileStream(path, FileMode.CreateNew);
-            Message(block, published, request, new(club, Sender), new(block.AthleteName, to.Address), clock)
-                .WriteTo(Dos, file);
-        }
-
-        return TypedResults.Ok(Read(request.Id, path));
+            Put(
+                path,
+                Message(block, published, request, new(club, Sender), new(block.AthleteName, to.Address), asked, clock)
+            );
+        var stored = Read(request.Id, path);
+        // Asked again after an answer that was lost it is the same message, whatever became of the block since.
+        return MimeMessage.Load(path).Headers[AskedHeader] is var before && (before is null || before == asked)
+            ? TypedResults.Ok(stored)
+            : (ProblemHttpResult)Problems.Conflict("Another message was written under this id.", stored);
     }
+
+    /// <summary>Writes a whole file beside and gives it its name, so that of several writers one wins.</summary>
+    private static void Put(string path, MimeMessage message)
+    {
+        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+        var draft = $"{path}.{Guid.CreateVersion7():n}";
+        using (var file = new FileStream(draft, FileMode.CreateNew))
+            message.WriteTo(Dos, file);
+        try
+        {
+            File.Move(draft, path, overwrite: false);
+        }
+        catch (IOException) when (File.Exists(path))
+        {
+            File.Delete(draft);
+        }
+    }
+
+    private static string Asked(Guid blockId, MessageRequest request, string to) =>
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{blockId} week {request.Week} version {request.Version} to {to} at {request.Time:HH:mm}"
+        );
 
     public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
         TypedResults.Ok<IReadOnlyList<MessageRow>>([
@@ -136,6 +164,7 @@ internal static class Outbox
         MessageRequest request,
         MailboxAddress from,
         MailboxAddress to,
+        string asked,
         ClubClock clock
     )
     {
@@ -148,6 +177,7 @@ internal static class Outbox
             Date = clock.Now,
             MessageId = $"{request.Id}@club.invalid",
         };
+        message.Headers.Add(AskedHeader, asked);
         message.From.Add(from);
         message.To.Add(to);
         var body = new BodyBuilder { TextBody = Text(block, week) };

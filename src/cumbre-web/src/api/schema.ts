@@ -885,6 +885,44 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/test-days/{id}/cells/{resultId}/history": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+          resultId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AuditEntry"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/test-days/{id}/outcome": {
     parameters: {
       query?: never;
@@ -4399,6 +4437,18 @@ export interface components {
       /** Format: int64 */
       version: number;
       intake?: null | components["schemas"]["IntakeDto"];
+    };
+    /** @description A change as it was noted. */
+    AuditEntry: {
+      /** @description For instance `corrected: 9 reps to 10 reps`. */
+      what: string;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Name of the account; null: it is gone. */
+      by: null | string;
     };
     /** @description A measured band. */
     BandDto: {

@@ -44,6 +44,7 @@ export type StationKind = Schemas["StationKind"];
 export type PieceSort = Schemas["PieceSort"];
 export type OutsideChoice = Schemas["OutsideChoice"];
 export type OutsideSession = Schemas["OutsideSession"];
+export type AuditEntry = Schemas["AuditEntry"];
 export type WaitingTest = Schemas["WaitingDto"];
 export type DecidedStep = Schemas["DecidedStep"];
 export type Threshold = Schemas["ThresholdEvidence"];

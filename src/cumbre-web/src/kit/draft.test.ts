@@ -4,7 +4,11 @@ import { requestOf, textOf } from "./draft";
 
 const book: KitBook = {
   name: "Cochera 9",
-  kit: { hasBelt: true, vest: { value: 5, unit: "Kg" }, plates: [{ sort: "Dumbbell", size: { value: 1.25, unit: "Kg" }, count: 2 }] },
+  kit: {
+    hasBelt: true,
+    vest: { value: 5, unit: "Kg" },
+    plates: [{ sort: "Dumbbell", size: { value: 1.25, unit: "Kg" }, count: 2 }],
+  },
   bands: [{ id: "b", name: "wide", bottomKg: 41, middleKg: 33, topKg: 24, measuredOn: "2026-02-24" }],
   helps: [],
   counted: [{ id: "c", name: "book", count: 14, unit: { value: 0.62, unit: "Kg" } }],

@@ -4,10 +4,13 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
 import type { FormVerdict, Sheet } from "../api/types";
 import type { CellBody, Column } from "./cells";
 import type { CellView } from "./Grid";
+import { cellHistoryQuery } from "./queries";
 import { StopWatch } from "./StopWatch";
+import { noted } from "./wording";
 
 /** Protocol and form standard of the focused cell, and what else is written down about it. */
 export function CellPanel({
@@ -57,6 +60,7 @@ export function CellPanel({
       {test.measure === "Seconds" && !blocked && (
         <StopWatch key={`${athlete.id}-${test.slug}-${side}`} onStop={(text) => onChange({ text })} />
       )}
+      {view.state === "stored" && <Before body={body} />}
       {!blocked && (
         <>
           <ToggleButtonGroup
@@ -100,6 +104,22 @@ export function CellPanel({
           </Box>
         </>
       )}
+    </Box>
+  );
+}
+
+/** What stood in the cell before it was corrected. */
+function Before({ body }: { body: CellBody }) {
+  const history = useQuery(cellHistoryQuery(body));
+  if (!history.data || history.data.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Before" sx={{ fontSize: 13, lineHeight: "18px" }}>
+      <b>Before</b>
+      <Box component="ul" sx={{ m: 0, pl: 4 }}>
+        {history.data.map((h) => (
+          <li key={h.at}>{noted(h)}</li>
+        ))}
+      </Box>
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
 import type { Sheet, SheetCell } from "../api/types";
+import type { CellBody } from "./cells";
 
 export const testDaysQuery = queryOptions({
   queryKey: ["test-days"],
@@ -18,6 +19,19 @@ export const outcomeQuery = (id: string) =>
     queryKey: ["test-days", id, "outcome"],
     queryFn: ({ signal }) => ask(api.GET("/api/test-days/{id}/outcome", { params: { path: { id } }, signal })),
     staleTime: 0,
+  });
+
+/** What stood in a cell before; another figure in it asks anew. */
+export const cellHistoryQuery = (body: CellBody) =>
+  queryOptions({
+    queryKey: ["test-days", body.testDay, "history", body.resultId, body.text, body.form],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/test-days/{id}/cells/{resultId}/history", {
+          params: { path: { id: body.testDay, resultId: body.resultId } },
+          signal,
+        }),
+      ),
   });
 
 export const proposalQuery = (athletes: string[]) =>

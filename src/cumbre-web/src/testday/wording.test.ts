@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { OutcomeRow, Threshold, WaitingTest } from "../api/types";
-import { changeSince, decides, minutes, waiting } from "./wording";
+import { changeSince, decides, minutes, noted, waiting } from "./wording";
 
 const row = (change: Partial<OutcomeRow>): OutcomeRow => ({
   name: "t",
@@ -68,5 +68,15 @@ describe("what a test decides", () => {
       "not yet Push-ups, Dips, for First load: first Chin-ups, 3 / 5 reps",
     ]);
     expect(waiting([], "Kg")).toEqual([]);
+  });
+});
+
+describe("what stood in a cell before", () => {
+  const at = new Date(2026, 2, 16, 18, 5).toISOString();
+  it("says from what to what, when and by whom", () => {
+    expect(noted({ what: "corrected: 9 reps to 10 reps", at, by: "Coach" })).toBe(
+      "corrected: 9 reps to 10 reps, 18:05, Coach",
+    );
+    expect(noted({ what: "taken back", at, by: null })).toBe("taken back, 18:05");
   });
 });

@@ -1,4 +1,4 @@
-import type { BatteryReason, DecidedStep, MassUnit, OutcomeRow, WaitingTest } from "../api/types";
+import type { AuditEntry, BatteryReason, DecidedStep, MassUnit, OutcomeRow, WaitingTest } from "../api/types";
 import { haveNeed } from "../ladders/wording";
 import { number } from "../ui/format";
 
@@ -8,6 +8,16 @@ export const reasonWord: Record<BatteryReason, string> = {
   Stale: "older than six weeks",
   FellShort: "fell short last time",
 };
+
+/** A change as it was noted: "corrected: 9 reps to 10 reps, 18:05, Coach". */
+export function noted(entry: AuditEntry) {
+  const time = new Date(entry.at).toLocaleTimeString(undefined, {
+    hour: "2-digit",
+    minute: "2-digit",
+    hourCycle: "h23",
+  });
+  return [entry.what, time, entry.by].filter(Boolean).join(", ");
+}
 
 /** What the answer of a test decides: "opens Half lay of Front lever, 7 s / 3 × 10 s". */
 export function decides(d: DecidedStep, unit: MassUnit) {
