@@ -4,7 +4,7 @@ using Cumbre.Bench;
 
 // No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
 // file, clients and seconds: its pages. "blocks" and part of a name: the blocks of the model
-// athletes; "generator": the speed of 200 blocks; "group": a class and a circuit of theirs; "figures": what a coach would count in 300 blocks. Any other argument goes to BenchmarkDotNet, for instance --filter '*'.
+// athletes; "placement" and "generator": their speed alone; "group": a class and a circuit of theirs; "figures": what a coach would count in 300 blocks. Any other argument goes to BenchmarkDotNet, for instance --filter '*'.
 if (args.Length == 0)
 {
     PlateReport.Run();
@@ -27,6 +27,10 @@ else if (args is ["blocks", ..])
 else if (args is ["generator"])
 {
     GeneratorReport.Speed();
+}
+else if (args is ["placement"])
+{
+    PlacementReport.Run();
 }
 else if (args is ["group"])
 {

@@ -4,7 +4,7 @@ namespace Cumbre.Core.Ladders;
 public abstract record GateExpression
 {
     /// <summary>Every threshold, in the order in which it is written.</summary>
-    public abstract IEnumerable<GateTerm> Terms { get; }
+    public abstract IReadOnlyList<GateTerm> Terms { get; }
 }
 
 /// <summary>One threshold: a benchmark and the figure that it must reach.</summary>
@@ -13,13 +13,22 @@ public abstract record GateExpression
 /// <param name="EachSide">Both sides must reach it; the weaker one decides.</param>
 public sealed record GateTerm(string Benchmark, Target Target, bool EachSide = false) : GateExpression
 {
-    public override IEnumerable<GateTerm> Terms => [this];
+    private GateTerm[]? self;
+
+    public override IReadOnlyList<GateTerm> Terms => self ??= [this];
+
+    public bool Equals(GateTerm? other) =>
+        other is not null && Benchmark == other.Benchmark && Target == other.Target && EachSide == other.EachSide;
+
+    public override int GetHashCode() => HashCode.Combine(Benchmark, Target, EachSide);
 }
 
 /// <summary>All parts must be met.</summary>
 public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 {
-    public override IEnumerable<GateTerm> Terms => Parts.SelectMany(p => p.Terms);
+    private GateTerm[]? terms;
+
+    public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 
     public bool Equals(AllOf? other) => other is not null && Parts.SequenceEqual(other.Parts);
 
@@ -29,7 +38,9 @@ public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 /// <summary>One part must be met.</summary>
 public sealed record AnyOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 {
-    public override IEnumerable<GateTerm> Terms => Parts.SelectMany(p => p.Terms);
+    private GateTerm[]? terms;
+
+    public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 
     public bool Equals(AnyOf? other) => other is not null && Parts.SequenceEqual(other.Parts);
 
