@@ -14,35 +14,42 @@ public abstract record GateExpression
 public sealed record GateTerm(string Benchmark, Target Target, bool EachSide = false) : GateExpression
 {
     private GateTerm[]? self;
+    private int? hash;
 
     public override IReadOnlyList<GateTerm> Terms => self ??= [this];
 
     public bool Equals(GateTerm? other) =>
-        other is not null && Benchmark == other.Benchmark && Target == other.Target && EachSide == other.EachSide;
+        ReferenceEquals(this, other)
+        || other is not null && Benchmark == other.Benchmark && Target == other.Target && EachSide == other.EachSide;
 
-    public override int GetHashCode() => HashCode.Combine(Benchmark, Target, EachSide);
+    /// <summary>Worked out once, as placements look gates up often.</summary>
+    public override int GetHashCode() => hash ??= HashCode.Combine(Benchmark, Target, EachSide);
 }
 
 /// <summary>All parts must be met.</summary>
 public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 {
     private GateTerm[]? terms;
+    private int? hash;
 
     public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 
-    public bool Equals(AllOf? other) => other is not null && Parts.SequenceEqual(other.Parts);
+    public bool Equals(AllOf? other) =>
+        ReferenceEquals(this, other) || (other is not null && Parts.SequenceEqual(other.Parts));
 
-    public override int GetHashCode() => Parts.Aggregate(17, HashCode.Combine);
+    public override int GetHashCode() => hash ??= Parts.Aggregate(17, HashCode.Combine);
 }
 
 /// <summary>One part must be met.</summary>
 public sealed record AnyOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 {
     private GateTerm[]? terms;
+    private int? hash;
 
     public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 
-    public bool Equals(AnyOf? other) => other is not null && Parts.SequenceEqual(other.Parts);
+    public bool Equals(AnyOf? other) =>
+        ReferenceEquals(this, other) || (other is not null && Parts.SequenceEqual(other.Parts));
 
-    public override int GetHashCode() => Parts.Aggregate(31, HashCode.Combine);
+    public override int GetHashCode() => hash ??= Parts.Aggregate(31, HashCode.Combine);
 }

@@ -43,6 +43,7 @@ public sealed class Placement
     private readonly DateOnly?[] shownOn;
     private readonly int?[] impliedBy;
     private readonly bool[] beside;
+    private readonly List<int>?[] befores;
 
     private Placement(Ladder ladder, Athletes.Schools schools)
     {
@@ -57,7 +58,7 @@ public sealed class Placement
             new bool[count],
             new bool[count]
         );
-        (shownOn, impliedBy) = (new DateOnly?[count], new int?[count]);
+        (shownOn, impliedBy, befores) = (new DateOnly?[count], new int?[count], new List<int>?[count]);
     }
 
     public Ladder Ladder { get; }
@@ -163,11 +164,20 @@ public sealed class Placement
 
     private void ReadResults(Athletes.Schools schools, ResultBook book)
     {
+        // Steps of a ladder share their gates, and what wins a step is often what opens the next.
+        var known = new Dictionary<GateExpression, bool>(Ladder.Steps.Count);
+        bool IsOpened(GateExpression gate)
+        {
+            if (!known.TryGetValue(gate, out var open))
+                known[gate] = open = GateRule.OpenedOn(gate, book) is not null;
+            return open;
+        }
+
         for (var i = 0; i < Ladder.Steps.Count; i++)
         {
             var step = Ladder.Steps[i];
-            won[i] = GateRule.OpenedOn(step.Won, book) is not null;
-            opened[i] = won[i] || GateRule.OpenedOn(step.Opens, book) is not null;
+            won[i] = IsOpened(step.Won);
+            opened[i] = won[i] || IsOpened(step.Opens);
             if (opened[i])
                 shownOn[i] = GateRule.LastShownOn(step.Opens, book) ?? GateRule.LastShownOn(step.Won, book);
             if (!opened[i] && GateRule.EstimatedBy(step.Opens, book) is not null)
@@ -175,7 +185,7 @@ public sealed class Placement
             gatesMet[i] = true;
             foreach (var gate in step.Gates)
             {
-                if (gate.Holds(schools) && GateRule.OpenedOn(gate.Gate, book) is null)
+                if (gate.Holds(schools) && !IsOpened(gate.Gate))
                     gatesMet[i] = false;
             }
         }
@@ -288,7 +298,10 @@ public sealed class Placement
                 gatesMet[i] = Ladder
                     .Steps[i]
                     .Gates.Where(g => g.Holds(schools) && GateRule.OpenedOn(g.Gate, book) is null)
-                    .All(g => GateRule.Evaluate(g.Gate, book).Unmet.All(t => IsImplied(t.Term)));
+                    // What nothing implies need not be looked at threshold by threshold.
+                    .All(g =>
+                        g.Gate.Terms.Any(IsImplied) && GateRule.Evaluate(g.Gate, book).Unmet.All(t => IsImplied(t.Term))
+                    );
         }
     }
 
@@ -360,7 +373,9 @@ public sealed class Placement
     }
 
     /// <summary>The steps of the path just before; preparation is stepped over.</summary>
-    private List<int> Before(int step)
+    private List<int> Before(int step) => befores[step] ??= FindBefore(step);
+
+    private List<int> FindBefore(int step)
     {
         var before = new List<int>();
         foreach (var i in Ladder.Steps[step].After)
@@ -377,6 +392,9 @@ public sealed class Placement
     /// <summary>The nearest steps before that show a strength.</summary>
     private List<int> Before(int step, string strand)
     {
+        // A ladder of one strand has one path.
+        if (Ladder.Strands.Count == 1)
+            return Before(step);
         var before = new List<int>();
         foreach (var i in Ladder.Steps[step].After)
         {

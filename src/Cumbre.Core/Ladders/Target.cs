@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
@@ -132,12 +133,21 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
     private Mass Asked(BenchmarkResult result) =>
         Mass.FromKilograms(Math.Round((result.BodyMass + At(result.BodyMass)).Kilograms, 2));
 
+    /// <summary>The estimate of a set is asked for by every threshold of its lift, and is worked out once.</summary>
+    private static readonly ConditionalWeakTable<BenchmarkResult, EstimatedRange> Ranges = [];
+
+    private sealed record EstimatedRange((Mass Low, Mass High)? Value);
+
     private static (Mass Low, Mass High)? RangeOf(BenchmarkResult result) =>
-        OneRepMax.Estimate(
-            new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day)
-        )
-            is { Value: var e }
-            ? (Mass.FromKilograms(Math.Round(e.Low.Kilograms, 2)), Mass.FromKilograms(Math.Round(e.High.Kilograms, 2)))
+        Ranges.GetValue(result, static r => new(Estimate(r))).Value;
+
+    private static (Mass Low, Mass High)? Estimate(BenchmarkResult result) =>
+        OneRepMax.Range(new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day))
+            is { } range
+            ? (
+                Mass.FromKilograms(Math.Round(range.Low.Kilograms, 2)),
+                Mass.FromKilograms(Math.Round(range.High.Kilograms, 2))
+            )
             : null;
 
     /// <summary>

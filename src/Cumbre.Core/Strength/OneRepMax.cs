@@ -131,6 +131,22 @@ public static class OneRepMax
         return why.Build(estimate);
     }
 
+    /// <summary>The lowest and highest of the seven estimates, without their working; null: no estimate is allowed.</summary>
+    public static (Mass Low, Mass High)? Range(HeavySet set)
+    {
+        var n = set.EffectiveReps;
+        if (!Allows(n))
+            return null;
+        var (w, low, high) = ((double)set.System.Kilograms, double.MaxValue, 0.0);
+        foreach (var formula in AllFormulas)
+        {
+            var estimate = By(formula, w, n);
+            (low, high) = (Math.Min(low, estimate), Math.Max(high, estimate));
+        }
+
+        return (Mass.FromEstimate(low), Mass.FromEstimate(high));
+    }
+
     /// <summary>
     /// The system mass for n effective reps by the inverse of Epley: e1RM / (1 + n / 30), and the e1RM itself for n =
     /// 1.
