@@ -210,7 +210,7 @@ public class ClubLadderTests
             5,
             (
                 (SecondsTarget)
-                    club.Atlas.BySlug["front-lever"].Steps.Single(s => s.Slug == "tuck").Opens.Terms.First().Target
+                    club.Atlas.BySlug["front-lever"].Steps.Single(s => s.Slug == "tuck").Opens.Terms[0].Target
             ).Seconds
         );
     }
