@@ -71,6 +71,25 @@ public class GroupFitTests
     }
 
     [Fact]
+    public void Where_nothing_is_known_of_a_pattern_its_level_is_found_and_not_guessed()
+    {
+        var model = ModelAthletes.FirstPullUp;
+        var unknown = model with
+        {
+            Snapshot = model.Snapshot with
+            {
+                Results = [.. model.Snapshot.Results.Where(r => r.Benchmark == "push-up-max")],
+            },
+        };
+        var item = At(
+            Fit(Outline(GroupForm.Class, null, new Station("p", StationKind.Movement, "pull-up")), unknown),
+            0,
+            0
+        );
+        Assert.Equal(("banded-pull-up", ItemRole.LevelFinding), (item.Movement, item.Role));
+    }
+
+    [Fact]
     public void A_ladder_gives_each_their_own_rung()
     {
         var lever = Outline(GroupForm.Class, null, new Station("l", StationKind.Ladder, "front-lever"));

@@ -199,13 +199,13 @@ public static class GroupFit
         /// </summary>
         private Draft? OfMovement(string key, Movement wanted, OutlineDay day, List<Draft> items)
         {
-            // What finds the level of a pattern is not the wanted movement, however much it is wanted.
-            var finders = gym.LevelFinders(wanted.Pattern).ToArray();
+            // Where a pattern was never tested its level is found as in any block, whatever is wanted.
+            var finder = gym.LevelFinders(wanted.Pattern).Select(gym.Find).OfType<Movement>().FirstOrDefault();
             var role = RoleOf(wanted.Pattern);
             Draft? practice = null;
             foreach (
                 var movement in Downward(wanted, gym)
-                    .Where(m => finders.Length == 0 || gym.CapacityOf(m).IsMeasured || finders.Contains(m.Slug))
+                    .Where(m => finder is null || gym.CapacityOf(m).IsMeasured || m == finder)
             )
             {
                 if (FirstDose.For(key, role, movement, gym, LoadedDay.Volume) is not { } draft)
