@@ -394,41 +394,20 @@ internal sealed class ContactMeasure : Measure
 /// </summary>
 internal sealed class BandMeasure : Measure
 {
-    private const int Passed = 10;
-
     public override Growth? More(Situation s, Prescription plan)
     {
         if (s.CleanRun < s.Needed)
             return null;
         var rows = s.Comparable.TakeLast(s.Needed).SelectMany(j => j.Rows).ToArray();
         var timed = rows.Any(r => r.Planned.Seconds is not null);
-        var enough = Standard(s, timed) ?? (timed ? Passed : Passed + 1);
+        var enough = Standard(s, timed) ?? (timed ? Easing.BandPassed : Easing.BandPassed + 1);
         if (rows.All(r => r.Amount >= enough))
         {
-            var help = ((BandHelp)plan.Load!).Entry;
-            var weaker = s
-                .Athlete.Gear.Bands.Select(b => b.Help(s.Athlete.Today).Value)
-                .Where(h => h.Kilograms < help.Mass.Kilograms * (1 - Loading.Band.Uncertainty))
-                .OrderByDescending(h => h.Kilograms)
-                .ToArray();
             var why = Clean(s, RuleId.WeakerBand, Of(enough));
-            if (weaker.Length > 0)
+            if (Easing.WeakerBand(s.Athlete, (BandHelp)plan.Load!) is { } weaker)
                 return new(
                     ProposalKind.WeakerBand,
-                    Same(
-                        s,
-                        plan with
-                        {
-                            Load = new BandHelp(
-                                Measures.MassEntry.Of(weaker[0], help.Unit) is var e
-                                    ? e with
-                                    {
-                                        Value = Math.Round(e.Value, 1),
-                                    }
-                                    : e
-                            ),
-                        }
-                    ),
+                    Same(s, plan with { Load = weaker }),
                     ProposalCause.CleanSessions,
                     why
                 );

@@ -514,6 +514,9 @@ public enum StepKey
     /// <summary>With the strongest band, as the strict one is not there yet. (strict movement, its best) -> help</summary>
     WithHelp,
 
+    /// <summary>The next weaker band, and when it is due. (reps) -> its help</summary>
+    NextBand,
+
     /// <summary>The first load is a guess from sets without load. (best, system for one rep) -> added load</summary>
     GuessedLoad,
 

@@ -16,6 +16,10 @@ public sealed record GateTerm(string Benchmark, Target Target, bool EachSide = f
     private GateTerm[]? self;
     private int? hash;
 
+    /// <summary>A changed copy begins without what was worked out of the original.</summary>
+    private GateTerm(GateTerm original)
+        : base(original) => (Benchmark, Target, EachSide) = (original.Benchmark, original.Target, original.EachSide);
+
     public override IReadOnlyList<GateTerm> Terms => self ??= [this];
 
     public bool Equals(GateTerm? other) =>
@@ -32,6 +36,10 @@ public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : GateExpression
     private GateTerm[]? terms;
     private int? hash;
 
+    /// <summary>A changed copy begins without what was worked out of the original.</summary>
+    private AllOf(AllOf original)
+        : base(original) => Parts = original.Parts;
+
     public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 
     public bool Equals(AllOf? other) =>
@@ -45,6 +53,10 @@ public sealed record AnyOf(IReadOnlyList<GateExpression> Parts) : GateExpression
 {
     private GateTerm[]? terms;
     private int? hash;
+
+    /// <summary>A changed copy begins without what was worked out of the original.</summary>
+    private AnyOf(AnyOf original)
+        : base(original) => Parts = original.Parts;
 
     public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
 

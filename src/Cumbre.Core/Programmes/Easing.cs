@@ -75,6 +75,19 @@ public static class Easing
         return chosen.Select(h => new BandHelp(Measures.MassEntry.Kg(Math.Round(h.Kilograms, 1)))).FirstOrDefault();
     }
 
+    /// <summary>More reps than so many, clean twice, are enough for the next weaker band (6 to 10 are usual).</summary>
+    public const int BandPassed = 10;
+
+    /// <summary>The strongest band that surely helps less; null: there is none.</summary>
+    public static BandHelp? WeakerBand(AthleteAtWork athlete, BandHelp help) =>
+        athlete
+            .Gear.Bands.Select(b => b.Help(athlete.Today).Value)
+            .Where(h => h.Kilograms < help.Entry.Mass.Kilograms * (1 - Loading.Band.Uncertainty))
+            .OrderByDescending(h => h.Kilograms)
+            .Select(h => Measures.MassEntry.Of(h, help.Entry.Unit))
+            .Select(e => new BandHelp(e with { Value = Math.Round(e.Value, 1) }))
+            .FirstOrDefault();
+
     /// <summary>The same plan in the form that spares a sore place; null: the movement has none.</summary>
     public static Prescription? Spared(Movement movement, Prescription plan, PainPlace place) =>
         place.Covers(BodyPlace.ElbowInner) && movement.NeutralGrip ? plan with { Grips = [Grip.Neutral] }

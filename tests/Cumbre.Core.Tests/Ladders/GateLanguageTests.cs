@@ -165,4 +165,19 @@ public class GateLanguageTests
                     ),
                 iter: 20000
             );
+
+    [Fact]
+    public void A_changed_copy_of_a_gate_knows_nothing_of_the_original()
+    {
+        var term = new GateTerm("pull-up-max", new RepsTarget(1, 8, 8));
+        var hash = (term.GetHashCode(), term.Terms[0]);
+        var other = term with { Target = new RepsTarget(1, 12, 12) };
+        Assert.Equal(12, ((RepsTarget)other.Terms[0].Target).Reps);
+        Assert.Equal(new GateTerm("pull-up-max", new RepsTarget(1, 12, 12)).GetHashCode(), other.GetHashCode());
+        Assert.Equal(hash, (term.GetHashCode(), term));
+        var all = new AllOf([term]);
+        Assert.Equal([term], all.Terms);
+        Assert.Equal([other], (all with { Parts = [other] }).Terms);
+        Assert.Equal([other], (new AnyOf([term]) with { Parts = [other] }).Terms);
+    }
 }

@@ -109,6 +109,17 @@ public class GeneratorPropertyTests
         );
 
     [Fact]
+    public void No_exercise_stands_twice_in_a_session() =>
+        None(a =>
+            a.Dose.SelectMany(w => w.Sessions)
+                .SelectMany(s =>
+                    s.Items.GroupBy(i => i.Item.Movement)
+                        .Where(g => g.Count() > 1)
+                        .Select(g => $"{s.Session.Day} {g.Count()} x {g.Key}")
+                )
+        );
+
+    [Fact]
     public void Every_load_is_made_by_the_kit() =>
         None(a =>
             Items(a.Dose)

@@ -1,5 +1,6 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Explanations;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
@@ -54,6 +55,16 @@ public class ModelBlockTests
         Assert.Contains(Lines(made, "inverted-row-inclined"), l => l.Contains("x 5..6 ", StringComparison.Ordinal));
         Assert.Contains(Lines(made, "push-up"), l => l.Contains("x 3 rest 2:30", StringComparison.Ordinal));
         Assert.Contains(Lines(made, "scapular-pull-up"), l => l.Contains("pause 1 s top", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void The_next_weaker_band_is_told_with_when_it_is_due()
+    {
+        // Bands of 36, 23 and 14 kg: more than ten clean twice, then 23 kg.
+        var made = Block(ModelAthletes.FirstPullUp);
+        var item = made.Block.Weeks[0].Sessions.SelectMany(s => s.Items).First(i => i.Movement == "banded-pull-up");
+        var step = Assert.Single(made.Why[item.Id].Working, w => w.Key == StepKey.NextBand);
+        Assert.Equal((23m, 10m), (step.Result.Number, step.Args[0].Number));
     }
 
     [Fact]

@@ -289,7 +289,7 @@ internal static class FirstDose
         {
             FindsLevel = !known.IsMeasured,
         };
-        return draft
+        draft
             .Input(InputKey.BestReps, Quantity.Reps(gym.CapacityOf(strict).Reps ?? 0))
             .Step(
                 StepKey.WithHelp,
@@ -297,6 +297,10 @@ internal static class FirstDose
                 Quantity.Name(strict.Name),
                 Quantity.Reps(gym.CapacityOf(strict).Reps ?? 0)
             );
+        // The way on is told at once: the weaker band waits on the same hook.
+        if (help is BandHelp hung && Easing.WeakerBand(gym.Athlete, hung) is { } weaker)
+            draft.Step(StepKey.NextBand, Quantity.Of(weaker.Entry.Mass), Quantity.Reps(Easing.BandPassed));
+        return draft;
     }
 
     /// <summary>The help that a movement is named for: a band of so many kg or more, or the feet; null: it has none.</summary>

@@ -141,6 +141,9 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
                 var done = Swapped(role == SlotRole.MainPull ? OnRings(movement, taken) : movement, taken);
                 if (FirstDose.For(key, role, done, gym, movement == best ? day : LoadedDay.Volume) is not { } draft)
                     continue;
+                // What was eased to a rung that stands in the session already says nothing new.
+                if (taken.Contains(draft.Movement.Slug))
+                    continue;
                 // Of the help of a movement that is not there yet every second day is practice.
                 if (gym.HelpedWith(done) is not null && used.GetValueOrDefault(best.Slug) % 2 == 1)
                     draft.Rewrite(

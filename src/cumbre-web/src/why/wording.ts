@@ -242,6 +242,7 @@ const steps: Record<StepKey, SayStep> = {
   EstimatedFrom: (b, t) =>
     b[1] === undefined ? `Reckoned from ${t[0]?.toLowerCase()}` : `Reckoned from ${t[0]?.toLowerCase()}, best ${b[1]}`,
   PracticeDose: (_, t) => `Few are there, best ${t[0]}: more and shorter sets, for practice`,
+  NextBand: (_, t) => `Then the band of this help, once more than ${t[0]} are clean twice`,
   WithHelp: (_, t) => `With help, as ${t[0]?.toLowerCase()} stands at ${t[1]}`,
   GuessedLoad: (_, t) => `A guess from ${t[0]} without load, about ${t[1]} for one`,
   CappedAt: (_, t) => `A guess starts at ${t[0]} of body mass at most`,
