@@ -8781,6 +8781,7 @@ export interface components {
       | "EstimatedFrom"
       | "PracticeDose"
       | "WithHelp"
+      | "NextBand"
       | "GuessedLoad"
       | "CappedAt"
       | "UnderItsLift"
