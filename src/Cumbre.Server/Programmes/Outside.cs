@@ -50,22 +50,28 @@ public sealed record OutsideRequest(long Version, Guid Session, long SessionVers
 /// <summary>Sessions that stand in the weeks of a block and are not of it: taken in, or replaced.</summary>
 internal static class Outside
 {
-    public static IReadOnlyList<OutsideSession> Of(Db db, StoredBlock block, Catalogue catalogue, DateOnly today) =>
+    public static IReadOnlyList<OutsideSession> Of(Db db, StoredBlock block, Catalogue catalogue, DateOnly today)
+    {
+        var sessions = Sessions(db, block.AthleteId, block.Id, block.Start, block.Weeks.Count, today);
+        if (sessions.Count == 0)
+            return [];
+        var names = BlockStore.Of(db, block.AthleteId).ToDictionary(b => b.Id, b => b.Name);
+        return
         [
-            .. Sessions(db, block.AthleteId, block.Id, block.Start, block.Weeks.Count, today)
-                .Select(s => new OutsideSession(
-                    s.Id,
-                    s.Version,
-                    s.Day,
-                    s.Title,
-                    [
-                        .. s.Items.Select(i =>
-                            $"{catalogue.Movements.GetValueOrDefault(i.Movement)?.Name ?? i.Movement} {i.Written.Text}"
-                        ),
-                    ],
-                    s.BlockId is { } other ? BlockStore.Find(db, other)?.Name : null
-                )),
+            .. sessions.Select(s => new OutsideSession(
+                s.Id,
+                s.Version,
+                s.Day,
+                s.Title,
+                [
+                    .. s.Items.Select(i =>
+                        $"{catalogue.Movements.GetValueOrDefault(i.Movement)?.Name ?? i.Movement} {i.Written.Text}"
+                    ),
+                ],
+                s.BlockId is { } other ? names.GetValueOrDefault(other) : null
+            )),
         ];
+    }
 
     /// <summary>The block with a notice of them.</summary>
     public static GeneratedBlock Noted(Db db, Guid athleteId, Guid blockId, GeneratedBlock fresh, DateOnly today) =>

@@ -87,17 +87,19 @@ public static class GroupStore
         if (changed == 0)
             return Find(db, group.Id) is null ? Written.Missing : Written.Stale;
         db.Run("DELETE FROM block_group_member WHERE group_id = @Id", new { group.Id });
-        foreach (var (member, position) in group.Members.Select((m, i) => (m, i)))
-            db.Run(
-                "INSERT INTO block_group_member (group_id, athlete_id, block_id, position) VALUES (@Id, @AthleteId, @BlockId, @position)",
-                new
-                {
-                    group.Id,
-                    member.AthleteId,
-                    member.BlockId,
-                    position,
-                }
-            );
+        db.Run(
+            "INSERT INTO block_group_member (group_id, athlete_id, block_id, position) VALUES (@Id, @AthleteId, @BlockId, @position)",
+            group.Members.Select(
+                (m, position) =>
+                    new
+                    {
+                        group.Id,
+                        m.AthleteId,
+                        m.BlockId,
+                        position,
+                    }
+            )
+        );
         return Written.Done;
     }
 
