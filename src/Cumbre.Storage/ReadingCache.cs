@@ -3,21 +3,37 @@ namespace Cumbre.Storage;
 /// <summary>What was read, of whom, at which state of their log, for which day.</summary>
 public sealed record ReadingKey(Type Type, Guid AthleteId, long Seq, DateOnly Day);
 
-/// <summary>The readings of the athletes that were asked for last; older ones are let go.</summary>
-/// <param name="most">Of so many.</param>
+/// <summary>
+/// The readings of the athletes that were asked for last; of each athlete and day those of one state alone, as one
+/// reading holds on to what it was made of.
+/// </summary>
+/// <param name="most">Of so many athletes and days.</param>
 public sealed class ReadingCache(int most = ReadingCache.Usual)
 {
-    private const int Usual = 480;
+    private const int Usual = 120;
 
     private readonly Lock gate = new();
-    private readonly Dictionary<(Type, Guid, DateOnly), (ReadingKey Key, object Value)> kept = [];
-    private readonly Queue<(Type, Guid, DateOnly)> order = new();
+    private readonly Dictionary<(Guid, DateOnly), LinkedListNode<Readings>> kept = [];
+
+    /// <summary>Asked for last, first.</summary>
+    private readonly LinkedList<Readings> order = [];
+
+    private sealed record Readings((Guid, DateOnly) Place, long Seq)
+    {
+        public Dictionary<Type, object> Values { get; } = [];
+    }
 
     public T? Find<T>(ReadingKey key)
         where T : class
     {
         lock (gate)
-            return kept.TryGetValue(PlaceOf(key), out var found) && found.Key == key ? (T)found.Value : null;
+        {
+            if (!kept.TryGetValue(PlaceOf(key), out var node) || node.Value.Seq != key.Seq)
+                return null;
+            order.Remove(node);
+            order.AddFirst(node);
+            return (T?)node.Value.Values.GetValueOrDefault(key.Type);
+        }
     }
 
     public void Keep(ReadingKey key, object value)
@@ -25,11 +41,18 @@ public sealed class ReadingCache(int most = ReadingCache.Usual)
         lock (gate)
         {
             var place = PlaceOf(key);
-            if (!kept.ContainsKey(place))
-                order.Enqueue(place);
-            kept[place] = (key, value);
-            while (kept.Count > most)
-                kept.Remove(order.Dequeue());
+            if (kept.TryGetValue(place, out var node) && node.Value.Seq != key.Seq)
+            {
+                order.Remove(node);
+                node = null;
+            }
+
+            node ??= kept[place] = order.AddFirst(new Readings(place, key.Seq));
+            node.Value.Values[key.Type] = value;
+            if (kept.Count <= most)
+                return;
+            kept.Remove(order.Last!.Value.Place);
+            order.RemoveLast();
         }
     }
 
@@ -46,9 +69,10 @@ public sealed class ReadingCache(int most = ReadingCache.Usual)
     public void GiveTo(ReadingCache other)
     {
         lock (gate)
-            foreach (var (key, value) in kept.Values)
-                other.Keep(key, value);
+            foreach (var readings in order.Reverse())
+            foreach (var (type, value) in readings.Values)
+                other.Keep(new(type, readings.Place.Item1, readings.Seq, readings.Place.Item2), value);
     }
 
-    private static (Type, Guid, DateOnly) PlaceOf(ReadingKey key) => (key.Type, key.AthleteId, key.Day);
+    private static (Guid, DateOnly) PlaceOf(ReadingKey key) => (key.AthleteId, key.Day);
 }

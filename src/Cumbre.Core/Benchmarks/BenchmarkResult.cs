@@ -1,5 +1,6 @@
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Benchmarks;
 
@@ -36,6 +37,8 @@ public enum ResultOrigin
 /// </summary>
 public sealed record BenchmarkResult
 {
+    private Memo<(Mass Low, Mass High)?> systemRange;
+
     /// <exception cref="RuleViolationException">A figure is outside its range.</exception>
     public BenchmarkResult(
         Guid id,
@@ -99,6 +102,21 @@ public sealed record BenchmarkResult
     public StopSign? Sign { get; init; }
 
     public ResultOrigin Origin { get; init; }
+
+    /// <summary>
+    /// The lowest and the highest system mass for one repetition that the formulas make of it, at 0.01 kg; null where
+    /// they do not reach. Every threshold of a lift asks for it.
+    /// </summary>
+    public (Mass Low, Mass High)? SystemRange => systemRange.Of(this, FindSystemRange);
+
+    private static (Mass Low, Mass High)? FindSystemRange(BenchmarkResult result) =>
+        OneRepMax.Range(new HeavySet(result.BodyMass, result.Added.Mass, result.Reps, result.Reserve, result.Day))
+            is { } range
+            ? (
+                Mass.FromKilograms(Math.Round(range.Low.Kilograms, 2)),
+                Mass.FromKilograms(Math.Round(range.High.Kilograms, 2))
+            )
+            : null;
 
     /// <exception cref="RuleViolationException">Pain outside 0 to 10.</exception>
     public BenchmarkResult WithPain(int? pain, string? place) =>

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
@@ -115,7 +114,7 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
         || (
             result.Score.Sets >= Sets
             && result.Score.Reps <= Reps
-            && RangeOf(result) is { } range
+            && result.SystemRange is { } range
             && Reps <= OneRepMax.EffectiveRepsMaximum
             && OneRepMax.SystemFor(range.High, Reps) < Asked(result)
         );
@@ -126,29 +125,12 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
     /// wins one. Compared at 0.01 kg.
     /// </summary>
     public bool IsEstimatedBy(BenchmarkResult result) =>
-        RangeOf(result) is { } range
+        result.SystemRange is { } range
         && Reps <= OneRepMax.EffectiveRepsMaximum
         && OneRepMax.SystemFor(range.Low, Reps) >= Asked(result);
 
     private Mass Asked(BenchmarkResult result) =>
         Mass.FromKilograms(Math.Round((result.BodyMass + At(result.BodyMass)).Kilograms, 2));
-
-    /// <summary>The estimate of a set is asked for by every threshold of its lift, and is worked out once.</summary>
-    private static readonly ConditionalWeakTable<BenchmarkResult, EstimatedRange> Ranges = [];
-
-    private sealed record EstimatedRange((Mass Low, Mass High)? Value);
-
-    private static (Mass Low, Mass High)? RangeOf(BenchmarkResult result) =>
-        Ranges.GetValue(result, static r => new(Estimate(r))).Value;
-
-    private static (Mass Low, Mass High)? Estimate(BenchmarkResult result) =>
-        OneRepMax.Range(new HeavySet(result.BodyMass, result.Added.Mass, result.Score.Reps, result.Reserve, result.Day))
-            is { } range
-            ? (
-                Mass.FromKilograms(Math.Round(range.Low.Kilograms, 2)),
-                Mass.FromKilograms(Math.Round(range.High.Kilograms, 2))
-            )
-            : null;
 
     /// <summary>
     /// The load that the result would allow at the reps asked (Epley 1985), as a share of the load asked.
