@@ -14,7 +14,7 @@ namespace Cumbre.Simulation;
 /// <param name="Cautions">That the dose panel raised on a block as it was given out.</param>
 /// <param name="StepsWonBefore">On the ladders of all goals.</param>
 /// <param name="StepsWonAfter">On the same.</param>
-/// <param name="LongestMinutes">Of any session over the minutes that the athlete has, in seconds; negative: under
+/// <param name="LongestMinutes">Whole minutes of any session over those that the athlete has; negative: under
 /// them.</param>
 /// <param name="Empty">Blocks without a session.</param>
 public sealed record LivedBlocks(
@@ -61,7 +61,7 @@ public static class LifeInBlocks
             cautions += BlockChecks.Of(generated, doses, work, DoseRules.Shipped).Count(c => c.KeptBecause is null);
             var held = doses.SelectMany(d => d.Sessions).ToArray();
             longest = held.Select(s =>
-                    s.Seconds - 60 * (athlete.Intake.Minutes ?? GeneratorRules.Shipped.MinutesUnknown)
+                    s.Seconds / 60 - (athlete.Intake.Minutes ?? GeneratorRules.Shipped.MinutesUnknown)
                 )
                 .Append(longest)
                 .Max();

@@ -163,6 +163,52 @@ public class GeneratorPropertyTests
                 .Select(i => i.Item.Item.Movement)
         );
 
+    // Lowering stands in for a strict movement that the base needs or a goal asks for (common practice, no source).
+    [Fact]
+    public void Lowering_belongs_to_the_base_or_to_a_goal() =>
+        None(a =>
+            Items(a.Dose)
+                .Where(i =>
+                    i.Item.Movement!.Measure == BenchmarkMeasure.SecondsPerDescent
+                    && !Atlas
+                        .Shipped.Ladders.Where(l =>
+                            GeneratorRules.Shipped.IsBase(l.Slug) || a.Work.Intake.Goals.Any(g => g.Ladder == l.Slug)
+                        )
+                        .SelectMany(l => l.Steps)
+                        .Any(s =>
+                            s.Movement == i.Item.Movement.Slug
+                            || Catalogue.Shipped.Movements[s.Movement].Easier.Contains(i.Item.Movement.Slug)
+                        )
+                )
+                .Select(i => i.Item.Movement!.Slug)
+        );
+
+    // A drill loosens; its longest hold tells nothing (common practice, no source).
+    [Fact]
+    public void No_drill_is_a_test() =>
+        None(a =>
+            Items(a.Dose)
+                .Where(i => i.Item is { Item.Role: ItemRole.Retest, Movement.Pattern: Pattern.Mobility })
+                .Select(i => i.Item.Movement!.Slug)
+        );
+
+    // Two movements can find a level on two days each; on a fifth day, or with pain, one of them comes again.
+    [Fact]
+    public void Small_work_finds_the_level_of_one_movement_on_two_days_at_most() =>
+        None(a =>
+            Items(a.Dose)
+                .Where(i =>
+                    i.Week.Number == 1
+                    && i.Item is { Item.Role: ItemRole.LevelFinding, Movement.Pattern: Pattern.Legs or Pattern.Trunk }
+                    && !a.Work.KnowsLevel(i.Item.Movement.Pattern)
+                )
+                .GroupBy(i => i.Item.Movement!.Pattern)
+                .Where(g => g.Count() <= 4 && a.Work.Intake.Complaints.Count == 0)
+                .SelectMany(g => g.CountBy(i => i.Item.Movement!.Slug))
+                .Where(m => m.Value > 2)
+                .Select(m => $"{m.Key} on {m.Value} days")
+        );
+
     // 0 is known: never a strict set of it (common practice, no source).
     [Fact]
     public void No_set_is_asked_of_a_movement_of_which_not_one_rep_is_there() =>

@@ -438,6 +438,9 @@ public class GeneratorTests
         Assert.Contains(trained, m => m.Pattern == Pattern.Legs);
         // Rows do not load a shoulder.
         Assert.Contains(trained, m => m.Pattern == Pattern.HorizontalPull);
+        // What protects a shoulder is not done with one that is stopped.
+        Assert.DoesNotContain(trained, m => m.PrimeMovers.Contains("rotator cuff"));
+        Assert.DoesNotContain(trained, m => m.Slug is "stick-pass" or "overhead-opener");
     }
 
     [Fact]

@@ -80,6 +80,17 @@ public class ModelBlockTests
         );
     }
 
+    [Theory]
+    [InlineData("bar muscle-up")]
+    [InlineData("planche and front lever")]
+    [InlineData("weighted pull-up and dip")]
+    public void The_cuff_is_turned_where_there_are_minutes_with_a_light_weight_where_there_is_no_band(string name)
+    {
+        var model = ModelAthletes.Known.Single(m => m.Name.StartsWith(name, StringComparison.Ordinal));
+        Assert.All(Lines(Block(model), "side-lying-rotation"), l => Assert.Equal("2 x 12 each side rest 0:30", l));
+        Assert.NotEmpty(Lines(Block(model), "side-lying-rotation"));
+    }
+
     [Fact]
     public void The_muscle_up_has_speed_first_its_exit_and_even_elbows()
     {

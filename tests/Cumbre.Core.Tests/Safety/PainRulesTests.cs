@@ -75,7 +75,7 @@ public class PainRulesTests
     [InlineData(
         "shoulder",
         "weighted-dip",
-        "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up pull-up active-hang",
+        "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up pull-up active-hang external-rotation side-lying-rotation stick-pass",
         "inverted-row-horizontal squat"
     )]
     [InlineData(
@@ -100,7 +100,7 @@ public class PainRulesTests
     [InlineData(
         "wrist",
         "planche-lean",
-        "push-up planche-tuck false-grip-hang straight-bar-dip bar-muscle-up",
+        "push-up planche-tuck false-grip-hang straight-bar-dip bar-muscle-up wrist-prep",
         "parallel-bar-dip pull-up front-lever-tuck"
     )]
     [InlineData(

@@ -72,9 +72,16 @@ internal static class FirstLoad
         Mass MadeIn(int high) => Made(OneRepMax.SystemFor(max.System, Effective(high)), context);
         foreach (var (low, high) in Ranges)
         {
-            // A kit that makes less than is wanted is made up for by reps.
-            if (MadeIn(high) > Mass.Zero && Possible(max.System, MadeIn(high), context) > high + HardReserve)
-                return ByReps(key, role, movement, max, MadeIn(high), context);
+            // A kit that makes less than is wanted is made up for by reps, and where those would be too many by a
+            // harder movement.
+            if (
+                MadeIn(high) > Mass.Zero
+                && Possible(max.System, MadeIn(high), context) is var possible
+                && possible > high + HardReserve
+            )
+                return possible > RepsMost + DryRun.TrivialOver
+                    ? null
+                    : ByReps(key, role, movement, max, MadeIn(high), context);
             if (MadeIn(high) >= context.BodyMass.Value * WorthWhile)
                 return Ranged(key, role, movement, max, low, high, MadeIn(high), context);
         }

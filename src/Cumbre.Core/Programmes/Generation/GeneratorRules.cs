@@ -88,7 +88,7 @@ public sealed record GeneratorRules(
     IReadOnlyList<string> NeverBase,
     IReadOnlyList<GoalSupport> Supports,
     IReadOnlyList<DrillFor> Drills,
-    IReadOnlyList<string> Protective,
+    IReadOnlyList<IReadOnlyList<string>> Protective,
     IReadOnlyList<string> InHalves,
     IReadOnlyList<SchoolSwap> Swaps,
     IReadOnlyList<SchoolDrills> SchoolDrills,

@@ -29,8 +29,8 @@ internal static class Retest
     {
         var all = Candidates(gym, skills, trained, notices);
         var known = trained.SelectMany(d => d.Items).Select(i => i.Movement).ToHashSet();
-        // What was trained is tested first, so that no retest is of other things only.
-        return [.. all.OrderBy(t => !known.Contains(t.Movement))];
+        // What was trained is tested first, so that no retest is of other things only; what hurts only if it was.
+        return [.. all.Where(t => !t.IsEased || known.Contains(t.Movement)).OrderBy(t => !known.Contains(t.Movement))];
     }
 
     private static List<Draft> Candidates(
@@ -64,6 +64,8 @@ internal static class Retest
             var item in trained
                 .SelectMany(d => d.Items)
                 .Where(i => i.IsMain || i.Role is SlotRole.SkillHard or SlotRole.SkillLight or SlotRole.Limiting)
+                // What loosens a joint is no feat: its range is what is measured.
+                .Where(i => !IsDrill(i.Movement))
                 .OrderBy(i => !i.IsMain)
                 .ThenBy(i => i.Movement.Measure != BenchmarkMeasure.LoadTimesReps)
         )
@@ -71,7 +73,7 @@ internal static class Retest
         var movements = trained.SelectMany(d => d.Items).Select(i => i.Movement).ToHashSet();
         if (!drafts.Any(d => movements.Contains(d.Movement)))
         {
-            foreach (var item in trained.SelectMany(d => d.Items).Where(i => i.IsWork))
+            foreach (var item in trained.SelectMany(d => d.Items).Where(i => i.IsWork && !IsDrill(i.Movement)))
                 Add(drafts, beside, gym, item.Movement, item.Skill, null);
         }
 
@@ -79,6 +81,8 @@ internal static class Retest
             notices.Add(Notice.Of(NoticeId.TestsBeside, Quantity.Name(string.Join(", ", beside.Distinct()))));
         return drafts;
     }
+
+    private static bool IsDrill(Movement movement) => movement.Pattern == Pattern.Mobility;
 
     /// <summary>A newcomer's first tests.</summary>
     public static IReadOnlyList<Draft> Battery(Trainable gym, List<Notice> notices)

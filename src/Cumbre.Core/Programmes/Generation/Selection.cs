@@ -42,7 +42,8 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         FarHarder = -30,
         Again = -13;
 
-    private const int PracticeTotal = 2;
+    private const int PracticeTotal = 2,
+        FindsLevelOn = 2;
 
     /// <summary>Over this best a movement is left for a harder one, or for load.</summary>
     private const int FarAbove = 30;
@@ -110,9 +111,11 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
     )
     {
         var own = OwnSteps(pattern);
+        // What finds its level on two days is dosed by then; of small work another finds its own on the third.
         var finder = gym.LevelFinders(pattern)
             .Select(gym.Find)
             .OfType<Movement>()
+            .Where(m => pattern is not (Pattern.Legs or Pattern.Trunk) || Uses(m.Slug) < FindsLevelOn)
             .OrderBy(gym.Soreness)
             .FirstOrDefault(m => !taken.Contains(m.Slug) && !(awayFromFloor && Trainable.PressesFromFloor(m)));
         var candidates = finder is not null
@@ -214,14 +217,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
     private bool Fits(Movement movement, Pattern pattern)
     {
         if (movement.Measure == BenchmarkMeasure.LoadTimesReps)
-        {
-            bool IsOfBase(string slug) =>
-                rules
-                    .BasesOf(pattern)
-                    .Select(b => gym.Athlete.Atlas.BySlug[b])
-                    .Any(l => IsWanted(l) && IsOpen(l) && l.Steps.Any(s => s.Movement == slug));
-            return IsOfBase(movement.Slug) || rules.LiftsOf(movement.Slug).Any(l => IsOfBase(l.Lift));
-        }
+            return IsOfBase(movement.Slug, pattern) || rules.LiftsOf(movement.Slug).Any(l => IsOfBase(l.Lift, pattern));
 
         return pattern is Pattern.Trunk
             || movement.Measure is BenchmarkMeasure.Reps
@@ -229,13 +225,24 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
             || limiting.Contains(movement.Slug);
     }
 
+    /// <summary>Is it a step of a ladder that gives the pattern its main exercises?</summary>
+    private bool IsOfBase(string movement, Pattern pattern) =>
+        rules
+            .BasesOf(pattern)
+            .Select(b => gym.Athlete.Atlas.BySlug[b])
+            .Any(l => IsWanted(l) && IsOpen(l) && l.Steps.Any(s => s.Movement == movement));
+
     private bool IsOpen(Ladder ladder) => gym.Athlete.Placements[ladder.Slug].Training is not null;
 
-    /// <summary>Descents stand in where nothing helps the strict movement and it is not there yet.</summary>
+    /// <summary>
+    /// Descents stand in where nothing helps the strict movement and it is not there yet; not for one that only a
+    /// skill asks for.
+    /// </summary>
     private bool IsNeededDescent(Movement movement) =>
         gym.Catalogue.Movements.Values.Any(m =>
             m.Pattern == movement.Pattern
             && m.Easier.Contains(movement.Slug)
+            && (limiting.Contains(movement.Slug) || IsOfBase(m.Slug, m.Pattern))
             && gym.CapacityOf(m).Reps <= 2
             && (
                 m.AssistedBy is not { } help

@@ -286,12 +286,12 @@ internal sealed class SessionBuilder(
             yield return blades;
         }
 
-        foreach (var slug in rules.Protective)
+        foreach (var alternatives in rules.Protective)
         {
             if (
-                gym.Find(slug) is { } movement
+                alternatives.Select(gym.Find).OfType<Movement>().FirstOrDefault() is { } movement
                 && items.All(i => i.Movement != movement)
-                && FirstDose.For("protect-" + slug, SlotRole.Mobility, movement, gym) is { } draft
+                && FirstDose.For("protect-" + alternatives[0], SlotRole.Mobility, movement, gym) is { } draft
             )
                 yield return draft.Step(
                     StepKey.Protects,
