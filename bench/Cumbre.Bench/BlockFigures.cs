@@ -28,9 +28,10 @@ internal static class BlockFigures
             Loading.SelectMany(w => w.Sessions).SelectMany(s => s.Items).Where(i => i.Item.Role != ItemRole.Retest);
     }
 
-    public static void Run()
+    /// <param name="first">Seed of the first athlete: others, to see how far a figure hangs on who they are.</param>
+    public static void Run(int first)
     {
-        One[] all = [.. Enumerable.Range(0, Athletes).Select(s => Make(RandomAthletes.Make(s, Monday)))];
+        One[] all = [.. Enumerable.Range(0, Athletes).Select(s => Make(RandomAthletes.Make(first + s, Monday)))];
         var trained = all.Where(a => a.Items.Any()).ToArray();
         Console.WriteLine($"{Athletes} athletes, {trained.Length} of them train anything");
         Count(

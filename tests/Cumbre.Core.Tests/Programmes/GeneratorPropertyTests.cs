@@ -183,6 +183,44 @@ public class GeneratorPropertyTests
                 .Select(i => i.Item.Movement!.Slug)
         );
 
+    // Of what is helped the same holds.
+    [Fact]
+    public void Help_belongs_to_the_base_or_to_a_goal() =>
+        None(a =>
+            Items(a.Dose)
+                .Where(i =>
+                    Catalogue.Shipped.HelpedBy(i.Item.Movement!.Slug).ToArray() is { Length: > 0 } helped
+                    && !Atlas
+                        .Shipped.Ladders.Where(l =>
+                            GeneratorRules.Shipped.IsBase(l.Slug) || a.Work.Intake.Goals.Any(g => g.Ladder == l.Slug)
+                        )
+                        .SelectMany(l => l.Steps)
+                        .Any(s =>
+                            s.Movement == i.Item.Movement.Slug
+                            || helped.Any(m => m.Slug == s.Movement)
+                            || s.Substitutes.Contains(i.Item.Movement.Slug)
+                        )
+                )
+                .Select(i => i.Item.Movement!.Slug)
+        );
+
+    // A hold that finds its level is tested by a longer one than it was trained by.
+    [Fact]
+    public void A_hold_is_not_tested_by_less_than_it_was_trained_by() =>
+        None(a =>
+            Items([a.Dose[^1]])
+                .Where(i =>
+                    i.Item is { Item.Role: ItemRole.Retest, Plan: HoldSets { Seconds: { } tested } }
+                    && Items([a.Dose[^2]])
+                        .Any(t =>
+                            t.Item.Movement == i.Item.Movement
+                            && t.Item.Plan is HoldSets { Seconds: { } trained }
+                            && trained > tested
+                        )
+                )
+                .Select(i => $"{i.Item.Movement!.Slug} {i.Item.Item.Line}")
+        );
+
     // A drill loosens; its longest hold tells nothing (common practice, no source).
     [Fact]
     public void No_drill_is_a_test() =>

@@ -361,6 +361,17 @@ public class GeneratorTests
 
     // ---- What does not fit ----
 
+    // The one figure that a goal hangs on is what a short first session is for (common practice, no source).
+    [Fact]
+    public void A_newcomers_short_first_session_tests_what_decides_the_goal()
+    {
+        string[] Tests(string goal) =>
+            [.. Week(Make(Athlete(Said(goal) with { Minutes = 10 }, results: [])))[0].Items.Select(i => i.Movement)];
+        Assert.Contains("inverted-row-horizontal", Tests("weighted-row"));
+        Assert.DoesNotContain("inverted-row-horizontal", Tests("front-lever"));
+        Assert.Contains("pull-up", Tests("front-lever"));
+    }
+
     [Fact]
     public void Six_goals_in_two_days_advance_two_and_keep_the_rest_as_far_as_there_are_days()
     {

@@ -182,8 +182,11 @@ public static class BlockGenerator
             var left = new List<Draft>();
             while (fit.IsOver(day) && day.Items.Count > 1)
             {
-                left.Insert(0, day.Items[^1]);
-                day.Items.RemoveAt(day.Items.Count - 1);
+                // What decides a goal that is worked on stays longest.
+                var last = day.Items.FindLastIndex(i => !i.HoldsBack);
+                var least = day.Items[last >= 0 ? last : ^1];
+                left.Insert(0, least);
+                day.Items.Remove(least);
                 builder.Frames(day);
             }
 

@@ -42,22 +42,27 @@ internal static class Retest
     {
         var drafts = new List<Draft>();
         var beside = new List<string>();
+        Prescription? Worked(Movement movement) =>
+            trained
+                .SelectMany(d => d.Items)
+                .Where(i => i.Movement == movement)
+                .OrderBy(i => i.Role == SlotRole.SkillLight)
+                .Select(i => i.Plan)
+                .FirstOrDefault();
         foreach (var skill in skills.Where(s => s.Advance))
         {
             // The step that is worked on, by its own standard, and what keeps the next one closed.
             if (skill.Movement is { } movement && skill.Step is { } step)
-                Add(drafts, beside, gym, movement, skill, Standard(step, movement));
+                Add(drafts, beside, gym, movement, skill, Standard(step, movement), Worked(movement));
             if (skill.StepBefore is { } before)
-                Add(drafts, beside, gym, before, skill, null);
+                Add(drafts, beside, gym, before, skill, null, Worked(before));
             if (skill.Limiting is { } limiting)
-                Add(
-                    drafts,
-                    beside,
-                    gym,
-                    gym.Catalogue.Movements[gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Movement],
-                    skill,
-                    limiting.Term.Term.Target
-                );
+            {
+                var holdsBack = gym.Catalogue.Movements[
+                    gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Movement
+                ];
+                Add(drafts, beside, gym, holdsBack, skill, limiting.Term.Term.Target, Worked(holdsBack));
+            }
         }
 
         foreach (
@@ -69,18 +74,26 @@ internal static class Retest
                 .OrderBy(i => !i.IsMain)
                 .ThenBy(i => i.Movement.Measure != BenchmarkMeasure.LoadTimesReps)
         )
-            Add(drafts, beside, gym, item.Movement, item.Skill, null, item.Plan.Load);
+            Add(drafts, beside, gym, item.Movement, item.Skill, null, item.Plan);
         var movements = trained.SelectMany(d => d.Items).Select(i => i.Movement).ToHashSet();
         if (!drafts.Any(d => movements.Contains(d.Movement)))
         {
             foreach (var item in trained.SelectMany(d => d.Items).Where(i => i.IsWork && !IsDrill(i.Movement)))
-                Add(drafts, beside, gym, item.Movement, item.Skill, null);
+                Add(drafts, beside, gym, item.Movement, item.Skill, null, item.Plan);
         }
 
         if (beside.Count > 0)
             notices.Add(Notice.Of(NoticeId.TestsBeside, Quantity.Name(string.Join(", ", beside.Distinct()))));
         return drafts;
     }
+
+    private static int? LongestIn(Prescription? trained) =>
+        trained switch
+        {
+            HoldSets hold => hold.Seconds,
+            VariedHolds holds => holds.Seconds.Max(),
+            _ => null,
+        };
 
     private static bool IsDrill(Movement movement) => movement.Pattern == Pattern.Mobility;
 
@@ -107,7 +120,10 @@ internal static class Retest
                 continue;
             }
 
-            var draft = new Draft("test-" + test.Benchmark.Slug, SlotRole.Test, movement, plan);
+            var draft = new Draft("test-" + test.Benchmark.Slug, SlotRole.Test, movement, plan)
+            {
+                HoldsBack = test.Decides.Any(d => athlete.Intake.Advancing.Contains(d.Ladder.Slug)),
+            };
             if (test.Decides.Count == 0)
                 draft.Step(StepKey.FirstTest, Quantity.Name(test.Benchmark.Name));
             foreach (var goal in test.Decides.Select(d => d.Ladder).Distinct())
@@ -127,7 +143,7 @@ internal static class Retest
         Movement movement,
         Skill? skill,
         Target? standard,
-        LoadSpec? trained = null
+        Prescription? trained = null
     )
     {
         var sore = gym.SoreIn(movement);
@@ -175,7 +191,7 @@ internal static class Retest
         BenchmarkMeasure measure,
         Target? standard,
         Trainable gym,
-        LoadSpec? trained = null
+        Prescription? trained = null
     )
     {
         var plan = Bare(movement, measure, standard, gym, trained);
@@ -187,13 +203,13 @@ internal static class Retest
         BenchmarkMeasure measure,
         Target? standard,
         Trainable gym,
-        LoadSpec? trained
+        Prescription? trained
     )
     {
         var bests = gym.Athlete.BestsOf(movement);
         // Help is tested with what it was trained with.
         var help =
-            trained is BandHelp or FootHelp ? trained
+            trained?.Load is BandHelp or FootHelp ? trained.Load
             : gym.HelpedWith(movement) is not null ? Easing.Band(gym.Athlete, 0)
             : null;
         return measure switch
@@ -218,21 +234,27 @@ internal static class Retest
             {
                 RestSeconds = RestBetween,
             },
+            // What was held in volume is held longer once.
+            BenchmarkMeasure.Seconds when LongestIn(trained) is { } held => new HoldSets(
+                1,
+                Math.Min(HoldSets.SecondsMaximum, (int)Math.Ceiling(held * 100 / HoldDose.PercentHigh))
+            )
+            {
+                RestSeconds = RestBetween,
+            },
             BenchmarkMeasure.Seconds => new HoldSets(2, HoldDose.SecondsMinimum) { RestSeconds = RestBetween },
             BenchmarkMeasure.SecondsPerDescent => new Negatives(1, 1, SlowestDescent) { RestSeconds = RestBetween },
             BenchmarkMeasure.ContactHeight => new ExplosiveSets(1, HighPulls, HighPulls) { RestSeconds = RestBetween },
             BenchmarkMeasure.LoadTimesReps when gym.Athlete.ContextOf(movement)?.OneRepMax is not null =>
                 new StraightSets(1, HeavyReps) { Effort = new InReserve(1), RestSeconds = RestBetween },
             // A lift that was guessed is tested from the load it was trained with.
-            BenchmarkMeasure.LoadTimesReps when trained is AddedLoad { Entry.Value: > 0 } load => new StraightSets(
-                1,
-                HeavyReps
-            )
-            {
-                Load = load,
-                Effort = new InReserve(1),
-                RestSeconds = RestBetween,
-            },
+            BenchmarkMeasure.LoadTimesReps when trained?.Load is AddedLoad { Entry.Value: > 0 } load =>
+                new StraightSets(1, HeavyReps)
+                {
+                    Load = load,
+                    Effort = new InReserve(1),
+                    RestSeconds = RestBetween,
+                },
             _ => null,
         };
     }

@@ -219,6 +219,12 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         if (movement.Measure == BenchmarkMeasure.LoadTimesReps)
             return IsOfBase(movement.Slug, pattern) || rules.LiftsOf(movement.Slug).Any(l => IsOfBase(l.Lift, pattern));
 
+        // Help stands in for what the base is made of, not for a feat that nobody asked for.
+        if (
+            gym.Catalogue.HelpedBy(movement.Slug).ToArray() is { Length: > 0 } helped
+            && !helped.Any(m => limiting.Contains(m.Slug) || IsOfBase(m.Slug, pattern))
+        )
+            return limiting.Contains(movement.Slug);
         return pattern is Pattern.Trunk
             || movement.Measure is BenchmarkMeasure.Reps
             || (movement.Measure == BenchmarkMeasure.SecondsPerDescent && IsNeededDescent(movement))
