@@ -60,7 +60,7 @@ const expected: Record<Expectation, string> = {
   SideOrder: "first or only",
   OneMore: "one set more, as in left first +1",
   Range: "..",
-  Effort: "2 in reserve, or to failure",
+  Effort: "2 in reserve, last to failure, or to failure",
   Then: "then +2.5 kg",
   Tempo: "a tempo, like 3-1-X-0",
   Rest: "a rest, like rest 2:00",

@@ -143,14 +143,14 @@ export function ItemForm({
         <TextField
           select
           label="Effort"
-          value={plan.effort ? (plan.effort.to === "failure" ? "failure" : String(plan.effort.reps)) : ""}
+          value={!plan.effort ? "" : plan.effort.to === "reserve" ? String(plan.effort.reps) : plan.effort.to}
           onChange={(e) =>
             change({
               effort:
                 e.target.value === ""
                   ? undefined
-                  : e.target.value === "failure"
-                    ? { to: "failure" }
+                  : e.target.value === "failure" || e.target.value === "last-failure"
+                    ? { to: e.target.value }
                     : { to: "reserve", reps: Number(e.target.value) },
             })
           }
@@ -163,6 +163,7 @@ export function ItemForm({
               {r} in reserve
             </MenuItem>
           ))}
+          <MenuItem value="last-failure">last to failure</MenuItem>
           <MenuItem value="failure">to failure</MenuItem>
         </TextField>
       )}
