@@ -1,3 +1,5 @@
+using Cumbre.Core.Measures;
+
 namespace Cumbre.Core.Ladders;
 
 /// <summary>A gate as it is written: thresholds joined by <c>and</c> and <c>or</c>.</summary>
@@ -13,55 +15,37 @@ public abstract record GateExpression
 /// <param name="EachSide">Both sides must reach it; the weaker one decides.</param>
 public sealed record GateTerm(string Benchmark, Target Target, bool EachSide = false) : GateExpression
 {
-    private GateTerm[]? self;
-    private int? hash;
+    private Memo<GateTerm[]> self;
+    private Memo<int> hash;
 
-    /// <summary>A changed copy begins without what was worked out of the original.</summary>
-    private GateTerm(GateTerm original)
-        : base(original) => (Benchmark, Target, EachSide) = (original.Benchmark, original.Target, original.EachSide);
-
-    public override IReadOnlyList<GateTerm> Terms => self ??= [this];
+    public override IReadOnlyList<GateTerm> Terms => self.Of(this, static t => [t]);
 
     public bool Equals(GateTerm? other) =>
         ReferenceEquals(this, other)
         || other is not null && Benchmark == other.Benchmark && Target == other.Target && EachSide == other.EachSide;
 
     /// <summary>Worked out once, as placements look gates up often.</summary>
-    public override int GetHashCode() => hash ??= HashCode.Combine(Benchmark, Target, EachSide);
+    public override int GetHashCode() => hash.Of(this, static t => HashCode.Combine(t.Benchmark, t.Target, t.EachSide));
+}
+
+/// <summary>Gates that are joined.</summary>
+public abstract record JoinedGates(IReadOnlyList<GateExpression> Parts) : GateExpression
+{
+    private Memo<GateTerm[]> terms;
+    private Memo<int> hash;
+
+    public override IReadOnlyList<GateTerm> Terms => terms.Of(this, static j => [.. j.Parts.SelectMany(p => p.Terms)]);
+
+    public virtual bool Equals(JoinedGates? other) =>
+        ReferenceEquals(this, other)
+        || (other is not null && EqualityContract == other.EqualityContract && Parts.SequenceEqual(other.Parts));
+
+    public override int GetHashCode() =>
+        hash.Of(this, static j => j.Parts.Aggregate(j.EqualityContract.GetHashCode(), HashCode.Combine));
 }
 
 /// <summary>All parts must be met.</summary>
-public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : GateExpression
-{
-    private GateTerm[]? terms;
-    private int? hash;
-
-    /// <summary>A changed copy begins without what was worked out of the original.</summary>
-    private AllOf(AllOf original)
-        : base(original) => Parts = original.Parts;
-
-    public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
-
-    public bool Equals(AllOf? other) =>
-        ReferenceEquals(this, other) || (other is not null && Parts.SequenceEqual(other.Parts));
-
-    public override int GetHashCode() => hash ??= Parts.Aggregate(17, HashCode.Combine);
-}
+public sealed record AllOf(IReadOnlyList<GateExpression> Parts) : JoinedGates(Parts);
 
 /// <summary>One part must be met.</summary>
-public sealed record AnyOf(IReadOnlyList<GateExpression> Parts) : GateExpression
-{
-    private GateTerm[]? terms;
-    private int? hash;
-
-    /// <summary>A changed copy begins without what was worked out of the original.</summary>
-    private AnyOf(AnyOf original)
-        : base(original) => Parts = original.Parts;
-
-    public override IReadOnlyList<GateTerm> Terms => terms ??= [.. Parts.SelectMany(p => p.Terms)];
-
-    public bool Equals(AnyOf? other) =>
-        ReferenceEquals(this, other) || (other is not null && Parts.SequenceEqual(other.Parts));
-
-    public override int GetHashCode() => hash ??= Parts.Aggregate(31, HashCode.Combine);
-}
+public sealed record AnyOf(IReadOnlyList<GateExpression> Parts) : JoinedGates(Parts);
