@@ -75,7 +75,8 @@ public class PainRulesTests
     [InlineData(
         "shoulder",
         "weighted-dip",
-        "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up pull-up active-hang external-rotation side-lying-rotation stick-pass",
+        "push-up pike-push-up planche-tuck front-lever-tuck human-flag-tuck wall-handstand bar-muscle-up "
+            + "pull-up active-hang external-rotation side-lying-rotation stick-pass",
         "inverted-row-horizontal squat"
     )]
     [InlineData(
