@@ -275,10 +275,16 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         var dip = Assert.Single(await Decisions(athlete), d =>
             (string)d["movement"]! == "weighted-dip" && (string)d["kind"]! == "AddLoad"
         );
+        // The Desk says how many; which, and why, is asked of one at a time.
+        Assert.Equal(3, (int)dip["changedItems"]!);
+        Assert.Null(dip["details"]);
+        var details = (await coach.Get($"/api/decisions/{dip["id"]}")).Ok["details"]!;
         Assert.Equal(
             ["2026-03-17", "2026-03-20", "2026-03-24"],
-            dip["changes"]!.AsArray().Select(c => (string)c!["day"]!)
+            details["changes"]!.AsArray().Select(c => (string)c!["day"]!)
         );
+        Assert.Equal("AddLoad", (string)details["why"]!["rule"]!["id"]!);
+        Assert.Equal(404, (await coach.Get($"/api/decisions/{Guid.NewGuid()}")).Status);
         Assert.Equal(200, (await Accept(dip)).Status);
         const string loaded = "weighted-dip: 3 x 6..8 @ +12.5 kg then +2.5 kg";
         Assert.Equal(

@@ -27,6 +27,18 @@ public sealed record DoseDto(string Movement, string Name, string Line)
 /// <param name="IsQuestion">It was written by hand: it is only changed when the coach says so.</param>
 public sealed record RevisionDto(Guid Item, DateOnly Day, DoseDto? Before, DoseDto After, bool IsQuestion);
 
+/// <summary>A session as evidence: whether it was clean, and set by set what was done and whether it met the plan.</summary>
+public sealed record SeenSession(bool Clean, IReadOnlyList<SeenSet> Sets);
+
+/// <param name="Reps">Or seconds, clean.</param>
+/// <param name="Met">As it was planned, with clean form.</param>
+public sealed record SeenSet(int Reps, bool Met);
+
+/// <summary>What is asked of one decision at a time, and is long.</summary>
+/// <param name="Changes">What accepting changes; of one that was taken, what it changed.</param>
+/// <param name="Why">Reasons of the whole.</param>
+public sealed record DecisionDetails(IReadOnlyList<RevisionDto> Changes, Explanation Why);
+
 /// <summary>A decision as the Desk shows it.</summary>
 /// <param name="Id">Decision.</param>
 /// <param name="AthleteId">Whose.</param>
@@ -48,9 +60,11 @@ public sealed record RevisionDto(Guid Item, DateOnly Day, DoseDto? Before, DoseD
 /// <param name="Harmless">Several of these can be accepted together.</param>
 /// <param name="Cleared">The stop was lifted.</param>
 /// <param name="Renews">The line that was decided or proposed before the log was corrected; null: it was not.</param>
-/// <param name="Changes">What accepting changes; of one that was taken, what it changed.</param>
-/// <param name="Why">Reasons of the whole.</param>
 /// <param name="Overruled">Less cautious proposals that it overrules.</param>
+/// <param name="Facts">What it goes by.</param>
+/// <param name="Evidence">The last sessions, the newest first.</param>
+/// <param name="ChangedItems">How many items of coming sessions accepting changes, or changed.</param>
+/// <param name="Details">Null where many decisions are shown: each is asked for by its id.</param>
 public sealed record DecisionDto(
     Guid Id,
     Guid AthleteId,
@@ -72,11 +86,14 @@ public sealed record DecisionDto(
     bool Harmless,
     bool Cleared,
     string? Renews,
-    IReadOnlyList<RevisionDto> Changes,
-    Explanation Why,
-    IReadOnlyList<ProposalKind> Overruled
+    IReadOnlyList<ProposalKind> Overruled,
+    IReadOnlyList<Fact> Facts,
+    IReadOnlyList<SeenSession> Evidence,
+    int ChangedItems,
+    DecisionDetails? Details
 )
 {
+    /// <summary>With its details.</summary>
     /// <param name="db">The connection.</param>
     /// <param name="d">The decision.</param>
     /// <param name="athleteName">Whose.</param>
@@ -92,7 +109,7 @@ public sealed record DecisionDto(
     {
         var p = d.Proposal;
         var open = d.State is DecisionState.Proposed or DecisionState.Deferred;
-        IEnumerable<RevisionDto> changes = open
+        var changes = open
             ? PlanRevision
                 .Of(p, athlete, planned, _ => Guid.Empty)
                 .Select(r => new RevisionDto(
@@ -102,9 +119,11 @@ public sealed record DecisionDto(
                     DoseDto.Of(r.After, athlete)!,
                     r.IsQuestion
                 ))
+                .ToArray()
             : AcceptedChanges
                 .Of(db, d.Id)
-                .Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false));
+                .Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false))
+                .ToArray();
         return new(
             d.Id,
             d.AthleteId,
@@ -126,9 +145,16 @@ public sealed record DecisionDto(
             p.IsHarmless,
             d.Cleared,
             d.Renews,
-            [.. changes],
-            p.Why,
-            p.Overruled
+            p.Overruled,
+            p.Why.Inputs,
+            [
+                .. p.Why.Exposures.Select(e => new SeenSession(
+                    e.Clean,
+                    [.. e.Sets.Select(s => new SeenSet(s.Reps, s.Met))]
+                )),
+            ],
+            changes.Length,
+            new(changes, p.Why)
         );
     }
 

@@ -20,7 +20,7 @@ public sealed record StandingPlace(int? Training, bool Started, bool SetByCoach)
 public sealed record TakenToday(DateTimeOffset At, DecisionDto Decision);
 
 /// <summary>What waits about an athlete, and what was decided today.</summary>
-/// <param name="Decisions">Open ones, and those that were put off.</param>
+/// <param name="Decisions">Open ones, and those that were put off, without their details.</param>
 /// <param name="Taken">Today.</param>
 public sealed record StandingDecisions(IReadOnlyList<DecisionDto> Decisions, IReadOnlyList<TakenToday> Taken);
 
@@ -48,7 +48,7 @@ internal sealed record Standing(
     public StandingDecisions? Waiting { get; init; }
 
     /// <summary>Grows when a rule or the shape of this record changes: what was kept before is made anew.</summary>
-    public const int Rules = 1;
+    public const int Rules = 2;
 
     /// <summary>The standing of an athlete as the log has it; null: there is no such athlete.</summary>
     public static Standing? Of(Db db, Guid athleteId, ClubClock clock) =>
@@ -99,7 +99,11 @@ internal sealed record Standing(
         var (id, today) = (profile.Id, clock.Today);
         var planned = Work.Planned(db, id, today);
         var coach = PlacementStore.Of(db, id);
-        DecisionDto Dto(StoredDecision d) => DecisionDto.Of(db, d, profile.Name, athlete, planned);
+        DecisionDto Dto(StoredDecision d) =>
+            DecisionDto.Of(db, d, profile.Name, athlete, planned) with
+            {
+                Details = null,
+            };
         DecisionDto[] waiting =
         [
             .. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto),

@@ -2543,6 +2543,43 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/decisions/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["DecisionDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/decisions/accept": {
     parameters: {
       query?: never;
@@ -5038,6 +5075,13 @@ export interface components {
       /** @description Have and need. */
       threshold: components["schemas"]["ThresholdEvidence"];
     };
+    /** @description What is asked of one decision at a time, and is long. */
+    DecisionDetails: {
+      /** @description What accepting changes; of one that was taken, what it changed. */
+      changes: components["schemas"]["RevisionDto"][];
+      /** @description Reasons of the whole. */
+      why: components["schemas"]["Explanation"];
+    };
     /** @description A decision as the Desk shows it. */
     DecisionDto: {
       /**
@@ -5092,12 +5136,18 @@ export interface components {
       cleared: boolean;
       /** @description The line that was decided or proposed before the log was corrected; null: it was not. */
       renews: null | string;
-      /** @description What accepting changes; of one that was taken, what it changed. */
-      changes: components["schemas"]["RevisionDto"][];
-      /** @description Reasons of the whole. */
-      why: components["schemas"]["Explanation"];
       /** @description Less cautious proposals that it overrules. */
       overruled: components["schemas"]["ProposalKind"][];
+      /** @description What it goes by. */
+      facts: components["schemas"]["Fact"][];
+      /** @description The last sessions, the newest first. */
+      evidence: components["schemas"]["SeenSession"][];
+      /**
+       * Format: int32
+       * @description How many items of coming sessions accepting changes, or changed.
+       */
+      changedItems: number;
+      details: null | components["schemas"]["DecisionDetails"];
     };
     /**
      * @description Where a decision stands.
@@ -8071,6 +8121,20 @@ export interface components {
        * @description The longest rest between the sets.
        */
       restSeconds?: null | number;
+    };
+    /** @description A session as evidence: whether it was clean, and set by set what was done and whether it met the plan. */
+    SeenSession: {
+      clean: boolean;
+      sets: components["schemas"]["SeenSet"][];
+    };
+    SeenSet: {
+      /**
+       * Format: int32
+       * @description Or seconds, clean.
+       */
+      reps: number;
+      /** @description As it was planned, with clean form. */
+      met: boolean;
     };
     /** @description One training. */
     SessionBody: {

@@ -8,6 +8,7 @@ export type AthleteRequest = Schemas["AthleteRequest"];
 export type Benchmark = Schemas["BenchmarkDto"];
 export type CautionNote = Schemas["CautionNote"];
 export type Decision = Schemas["DecisionDto"];
+export type DecisionDetails = Schemas["DecisionDetails"];
 export type Desk = Schemas["DeskDto"];
 export type Effort = Schemas["EffortDto"];
 export type Explanation = Schemas["Explanation"];

@@ -5,12 +5,12 @@ import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Decision } from "../api/types";
 import { Problem } from "../api/client";
-import { ChangeList } from "../desk/ChangeList";
+import { Changes } from "../desk/Changes";
 import EditDecision from "../desk/EditDecision";
 import { Headline } from "../desk/Headline";
-import { figureOf } from "../desk/figureOf";
 import { OwnReason } from "../desk/OwnReason";
 import { useDecide } from "../desk/useDesk";
+import { useFigure } from "../desk/useDetails";
 import { causeText, kindStatus } from "../desk/wording";
 import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
@@ -21,6 +21,7 @@ import { useWhy } from "../why/WhyContext";
 export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const decide = useDecide();
   const why = useWhy();
+  const figure = useFigure();
   const [singleKeys] = useSingleKeys();
   const [editing, setEditing] = useState(false);
   const [also, setAlso] = useState<string[]>([]);
@@ -29,7 +30,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const asksReason = decide.accept.error instanceof Problem ? decide.accept.error.fieldMessage("reason") : undefined;
   const accept = () => decide.accept.mutate({ id: d.id, also, reason: reason || null });
   const blocked = decide.accept.isPending || (asksReason !== undefined && !reason.trim());
-  const openWhy = () => why.open(figureOf(d));
+  const openWhy = () => why.open(figure(d));
   const verbs: Record<string, () => void> = {
     a: () => blocked || accept(),
     e: () => d.next && setEditing(true),
@@ -72,7 +73,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
           </Box>{" "}
           {causeText(d)}
         </Typography>
-        <ChangeList changes={d.changes} also={also} onAlso={setAlso} />
+        <Changes decision={d} also={also} onAlso={setAlso} />
         {asksReason !== undefined && (
           <OwnReason asked={asksReason} value={reason} onChange={setReason} onEnter={accept} />
         )}

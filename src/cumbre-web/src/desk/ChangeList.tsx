@@ -2,13 +2,13 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
-import type { Decision } from "../api/types";
+import type { DecisionDetails } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { QuietButton } from "../ui/QuietButton";
 
-type Change = Decision["changes"][number];
+type Change = DecisionDetails["changes"][number];
 
-const shownFirst = 4;
+export const shownFirst = 4;
 
 const textOf = (c: Change) =>
   c.before

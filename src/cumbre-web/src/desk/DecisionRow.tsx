@@ -7,7 +7,7 @@ import { dayWeek } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { QuietButton } from "../ui/QuietButton";
 import { StatusShape } from "../ui/StatusShape";
-import { ChangeList } from "./ChangeList";
+import { Changes } from "./Changes";
 import { Evidence } from "./Evidence";
 import { Headline } from "./Headline";
 import { OwnReason } from "./OwnReason";
@@ -117,10 +117,10 @@ export function DecisionRow(props: Props) {
           )}
         </Typography>
       </Box>
-      <Box sx={{ display: { xs: "none", md: "block" } }}>{d.why.exposures.length > 0 && <Evidence decision={d} />}</Box>
+      <Box sx={{ display: { xs: "none", md: "block" } }}>{d.evidence.length > 0 && <Evidence decision={d} />}</Box>
       {current && (
         <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, mt: 1 }}>
-          <ChangeList changes={d.changes} also={also} onAlso={(items) => add({ also: items })} />
+          <Changes decision={d} also={also} onAlso={(items) => add({ also: items })} />
           {asksReason !== null && (
             <OwnReason
               asked={asksReason}

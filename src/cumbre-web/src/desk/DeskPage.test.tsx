@@ -2,7 +2,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, it } from "vitest";
-import type { Decision, Desk } from "../api/types";
+import type { Decision, DecisionDetails, Desk } from "../api/types";
 import { bareWhy, Refusal, show, type Answers } from "../testing/page";
 import DeskPage from "./DeskPage";
 
@@ -27,9 +27,11 @@ const decision = (id: string, athlete: string, more: Partial<Decision> = {}): De
   harmless: true,
   cleared: false,
   renews: null,
-  changes: [],
-  why: bareWhy("AddLoad"),
   overruled: [],
+  facts: [],
+  evidence: [],
+  changedItems: 0,
+  details: null,
   ...more,
 });
 
@@ -77,6 +79,11 @@ const change = (item: string, isQuestion: boolean) => ({
   before: dip("3 x 5 @ +23.75 kg"),
   after: dip("3 x 5 @ +25 kg"),
   isQuestion,
+});
+
+const withDetails = (d: Decision, ...changes: DecisionDetails["changes"]): Decision => ({
+  ...d,
+  details: { changes, why: bareWhy("AddLoad") },
 });
 
 it("shows an athlete once, the most cautious decision first, the others when they are asked for", async () => {
@@ -136,7 +143,9 @@ it("asks for a reason in the row, keeps what is typed, and sends it", async () =
 });
 
 it("changes a line written by hand only when it is ticked, by the key as by the button", async () => {
-  const page = open(desk([decision("1", "Ada", { changes: [change("plain", false), change("hand", true)] })]), {
+  const changing = decision("1", "Ada", { changedItems: 2 });
+  const page = open(desk([changing]), {
+    "GET /api/decisions/1": withDetails(changing, change("plain", false), change("hand", true)),
     "POST /api/decisions/1/accept": { decision: decision("1", "Ada", { state: "Accepted" }), sessionId: "s" },
   });
   const row = await screen.findByRole("list", { name: "What changes" });
@@ -148,4 +157,21 @@ it("changes a line written by hand only when it is ticked, by the key as by the 
   tick.blur();
   await userEvent.keyboard("a");
   await waitFor(() => expect(page.to("POST").at(-1)).toEqual({ line: null, reason: null, also: ["hand"] }));
+});
+
+it("asks for what one decision changes when it is current, and says so where no answer comes", async () => {
+  const [ada, ben] = [decision("1", "Ada", { changedItems: 1 }), decision("2", "Ben", { changedItems: 1 })];
+  let reachable = false;
+  const page = open(desk([ada], [ben]), {
+    "GET /api/decisions/1": withDetails(ada, change("plain", false)),
+    "GET /api/decisions/2": () =>
+      reachable ? withDetails(ben, change("plain", false)) : new Refusal(503, { title: "Later." }),
+  });
+  expect(await screen.findByRole("list", { name: "What changes" })).toHaveTextContent("3 x 5 @ +25 kg");
+  expect(page.to("GET /api/decisions/")).toHaveLength(1);
+  await userEvent.keyboard("j");
+  expect(await screen.findByRole("alert")).toHaveTextContent("What it changes could not be read.");
+  reachable = true;
+  await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+  expect(await screen.findByRole("list", { name: "What changes" })).toBeVisible();
 });

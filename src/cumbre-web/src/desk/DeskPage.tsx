@@ -15,7 +15,7 @@ import { useWhy } from "../why/WhyContext";
 import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
 import { deskQuery, useDecide } from "./useDesk";
-import { figureOf } from "./figureOf";
+import { useFigure } from "./useDetails";
 
 const nothing: Additions = { reason: "", also: [] };
 
@@ -41,6 +41,7 @@ export default function DeskPage() {
 
 function Queue({ desk }: { desk: Desk }) {
   const why = useWhy();
+  const figure = useFigure();
   const decide = useDecide();
   const [singleKeys] = useSingleKeys();
   const [cursor, setCursor] = useState<{ id: string; athleteId: string } | null>(null);
@@ -74,7 +75,7 @@ function Queue({ desk }: { desk: Desk }) {
     list.current?.querySelector<HTMLElement>(`[data-id="${next.id}"]`)?.focus();
     if (why.opened) openWhy(next);
   };
-  const openWhy = (d: Decision) => why.open(figureOf(d));
+  const openWhy = (d: Decision) => why.open(figure(d));
   /** Where the cursor goes when a decision leaves: to the athlete's next one, else to the next athlete. */
   const onward = (d: Decision) => {
     const row = rows.find((r) => r.athleteId === d.athleteId);

@@ -4,7 +4,7 @@ const side = 9;
 
 /** The last sessions as columns, oldest left; a filled square is a set that met its target. */
 export function Evidence({ decision }: { decision: Decision }) {
-  const columns = [...decision.why.exposures].reverse();
+  const columns = [...decision.evidence].reverse();
   const rows = Math.max(1, ...columns.map((c) => c.sets.length));
   const step = Math.min(12, 36 / rows);
   const clean = columns.filter((c) => c.clean).length;

@@ -1,28 +1,30 @@
-import type { Decision } from "../api/types";
+import type { Decision, DecisionDetails } from "../api/types";
 import { dayWeek, plural } from "../ui/format";
 import type { OpenFigure } from "../why/WhyContext";
 import { ChangeList } from "./ChangeList";
 import { headline, overruledText } from "./wording";
 
 /** A decision as a figure that can be opened: its line, or what it says where there is none. */
-export function figureOf(d: Decision): OpenFigure {
+export function figureOf(d: Decision, { why, changes }: DecisionDetails): OpenFigure {
   const { before, figure } = headline(d);
   return {
-    key: `decision-${d.id}`,
+    key: figureKey(d),
     shown: figure ?? before,
     subject: [d.athleteName, d.movementName].filter(Boolean).join(", "),
-    why: d.why,
+    why,
     note: d.before ? <>was {d.before}</> : undefined,
     effect: (
       <>
-        {effect(d)} {overruledText(d)}
-        <ChangeList changes={d.changes} />
+        {effect(d, changes)} {overruledText(d)}
+        <ChangeList changes={changes} />
       </>
     ),
   };
 }
 
-function effect(d: Decision) {
+export const figureKey = (d: Decision) => `decision-${d.id}`;
+
+function effect(d: Decision, changes: DecisionDetails["changes"]) {
   if (d.kind === "Refer")
     return (
       <>
@@ -30,10 +32,10 @@ function effect(d: Decision) {
         reason. Refer to licensed practice.
       </>
     );
-  if (d.changes.length > 0)
+  if (changes.length > 0)
     return (
       <>
-        <b>Accepting changes</b> {plural(new Set(d.changes.map((c) => c.day)).size, "session")}. Undo until one of them
+        <b>Accepting changes</b> {plural(new Set(changes.map((c) => c.day)).size, "session")}. Undo until one of them
         has begun.
       </>
     );

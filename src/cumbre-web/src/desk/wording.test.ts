@@ -23,22 +23,15 @@ const decision = (d: Partial<Decision>): Decision => ({
   harmless: true,
   cleared: false,
   renews: null,
-  changes: [],
-  why: {
-    rule: { id: "AddLoad", args: [] },
-    inputs: [{ key: "CleanSessions", value: { kind: "Count", number: 2 } }],
-    working: [],
-    rounding: [],
-    sources: [],
-    cautions: [],
-    exposures: [],
-  },
   overruled: [],
+  facts: [{ key: "CleanSessions", value: { kind: "Count", number: 2 } }],
+  evidence: [],
+  changedItems: 0,
+  details: null,
   ...d,
 });
 
-const withInputs = (d: Partial<Decision>, inputs: Decision["why"]["inputs"]) =>
-  decision({ ...d, why: { ...decision({}).why, inputs } });
+const withInputs = (d: Partial<Decision>, facts: Decision["facts"]) => decision({ ...d, facts });
 
 describe("decisions in words", () => {
   it("calls another movement by its name, and other sets of the same one other sets", () => {

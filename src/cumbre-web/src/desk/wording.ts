@@ -60,7 +60,7 @@ export function headline(d: Decision): { before: string; figure: string | null }
 }
 
 function input(d: Decision, key: string): Quantity | undefined {
-  return d.why.inputs.find((i) => i.key === key)?.value;
+  return d.facts.find((i) => i.key === key)?.value;
 }
 
 const count = (d: Decision, key: string) => input(d, key)?.number ?? 0;
@@ -72,7 +72,7 @@ const cleanText = (d: Decision) => {
 
 const causes: Record<ProposalCause, (d: Decision) => string> = {
   Pain: (d) => {
-    const pains = d.why.inputs.filter((i) => i.key === "PainReported").map((i) => i.value.number ?? 0);
+    const pains = d.facts.filter((i) => i.key === "PainReported").map((i) => i.value.number ?? 0);
     const where = d.movementName ? `${d.movementName}: ` : "";
     const sign = input(d, "StopSign") ? ", with a stop sign" : "";
     return pains.length > 1

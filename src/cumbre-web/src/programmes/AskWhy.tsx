@@ -1,12 +1,10 @@
-import ButtonBase from "@mui/material/ButtonBase";
-import { createContext, useContext, useState } from "react";
+import { createContext, useContext } from "react";
 import { useUnit } from "../accounts/useMe";
 import { api, ask } from "../api/client";
 import type { components } from "../api/schema";
 import type { Block, Pattern } from "../api/types";
 import { text } from "../why/quantity";
-import { useWhy } from "../why/WhyContext";
-import { whyStyle } from "../why/WhyFigure";
+import { WhyFigure } from "../why/WhyFigure";
 
 /** What the figures of a page belong to. */
 export const WhoseBlock = createContext<{
@@ -33,37 +31,17 @@ interface Props {
 /** A figure of the block that is asked for its reasons when it is pressed. */
 export function AskWhy({ figure, week, session = null, item = null, pattern = null, subject, shown, children }: Props) {
   const whose = useContext(WhoseBlock);
-  const { opened, open } = useWhy();
   const unit = useUnit();
-  const [busy, setBusy] = useState(false);
-  const key = ["block", figure, week, session, item, pattern].join(":");
-  const on = opened?.key === key;
   if (!whose) return <>{children}</>;
+  const key = ["block", figure, week, session, item, pattern].join(":");
   const fetchWhy = async () => {
-    setBusy(true);
-    try {
-      const answer = await ask(
-        api.POST("/api/athletes/{athleteId}/blocks/why", {
-          params: { path: { athleteId: whose.athleteId } },
-          body: { block: whose.block, figure, week, session, item, pattern },
-        }),
-      );
-      open({ key, shown: shown ?? text(answer.value, unit), subject: `${whose.athlete}, ${subject}`, why: answer.why });
-    } catch {
-      // Gone meanwhile, or nobody answered: the figure stays as it is and can be asked again.
-    } finally {
-      setBusy(false);
-    }
+    const answer = await ask(
+      api.POST("/api/athletes/{athleteId}/blocks/why", {
+        params: { path: { athleteId: whose.athleteId } },
+        body: { block: whose.block, figure, week, session, item, pattern },
+      }),
+    );
+    return { key, shown: shown ?? text(answer.value, unit), subject: `${whose.athlete}, ${subject}`, why: answer.why };
   };
-  return (
-    <ButtonBase
-      onClick={() => void fetchWhy()}
-      disabled={busy}
-      aria-expanded={on}
-      aria-description="opens why"
-      sx={whyStyle(on)}
-    >
-      {children}
-    </ButtonBase>
-  );
+  return <WhyFigure figure={{ key, ask: fetchWhy }}>{children}</WhyFigure>;
 }

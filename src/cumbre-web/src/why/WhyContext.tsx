@@ -1,4 +1,4 @@
-import { createContext, useCallback, useContext, useMemo, useState } from "react";
+import { createContext, useCallback, useContext, useMemo, useRef, useState } from "react";
 import type { Explanation } from "../api/types";
 
 /** A figure that is opened. */
@@ -16,19 +16,55 @@ export interface OpenFigure {
   effect?: React.ReactNode;
 }
 
+/** A figure whose reasons are asked for when it is opened. */
+export interface AskedFigure {
+  key: string;
+  ask: () => Promise<OpenFigure>;
+}
+
 interface Why {
   opened: OpenFigure | null;
-  open: (figure: OpenFigure) => void;
+  /** The figure whose reasons are on their way. */
+  asking: string | null;
+  open: (figure: OpenFigure | AskedFigure) => void;
   close: () => void;
 }
 
-const Context = createContext<Why>({ opened: null, open: () => {}, close: () => {} });
+const Context = createContext<Why>({ opened: null, asking: null, open: () => {}, close: () => {} });
 
 export function WhyProvider({ children }: { children: React.ReactNode }) {
   const [opened, setOpened] = useState<OpenFigure | null>(null);
-  const open = useCallback((figure: OpenFigure) => setOpened((now) => (now?.key === figure.key ? null : figure)), []);
-  const close = useCallback(() => setOpened(null), []);
-  const value = useMemo(() => ({ opened, open, close }), [opened, open, close]);
+  const [asking, setAsking] = useState<string | null>(null);
+  const wanted = useRef<string | null>(null);
+  const close = useCallback(() => {
+    wanted.current = null;
+    setAsking(null);
+    setOpened(null);
+  }, []);
+  const open = useCallback(
+    (figure: OpenFigure | AskedFigure) => {
+      if (wanted.current === figure.key) return close();
+      wanted.current = figure.key;
+      if (!("ask" in figure)) {
+        setAsking(null);
+        setOpened(figure);
+        return;
+      }
+      setAsking(figure.key);
+      const mine = () => wanted.current === figure.key;
+      figure.ask().then(
+        (answer) => {
+          if (!mine()) return;
+          setAsking(null);
+          setOpened(answer);
+        },
+        // Gone meanwhile, or nobody answered: the figure stays as it is and can be asked again.
+        () => mine() && close(),
+      );
+    },
+    [close],
+  );
+  const value = useMemo(() => ({ opened, asking, open, close }), [opened, asking, open, close]);
   return <Context value={value}>{children}</Context>;
 }
 

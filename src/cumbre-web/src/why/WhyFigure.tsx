@@ -1,9 +1,9 @@
 import ButtonBase from "@mui/material/ButtonBase";
-import type { OpenFigure } from "./WhyContext";
+import type { AskedFigure, OpenFigure } from "./WhyContext";
 import { useWhy } from "./WhyContext";
 
 /** Dotted when closed, a filled chip when open. */
-export function whyStyle(on: boolean) {
+function whyStyle(on: boolean) {
   return {
     font: "inherit",
     fontStretch: "inherit",
@@ -26,12 +26,12 @@ export function WhyFigure({
   wrap = false,
   children,
 }: {
-  figure: OpenFigure;
+  figure: OpenFigure | AskedFigure;
   /** Words rather than a figure: they may run over several lines. */
   wrap?: boolean;
   children?: React.ReactNode;
 }) {
-  const { opened, open } = useWhy();
+  const { opened, asking, open } = useWhy();
   const on = opened?.key === figure.key;
   return (
     <ButtonBase
@@ -39,11 +39,12 @@ export function WhyFigure({
         e.stopPropagation();
         open(figure);
       }}
+      disabled={asking === figure.key}
       aria-expanded={on}
       aria-description="opens why"
       sx={wrap ? { ...whyStyle(on), whiteSpace: "normal", textAlign: "left" } : whyStyle(on)}
     >
-      {children ?? figure.shown}
+      {children ?? ("shown" in figure && figure.shown)}
     </ButtonBase>
   );
 }
