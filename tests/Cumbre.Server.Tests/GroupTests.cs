@@ -81,6 +81,21 @@ public sealed class GroupTests(SharedClub shared) : IClassFixture<SharedClub>, I
         Assert.Equal("Evening", (string)block["group"]!["name"]!);
         Assert.NotEmpty((await coach.Get(blockPath + "/generated")).Ok["items"]!.AsArray());
 
+        // Generated alone it would no longer follow the outline.
+        var alone = await coach.Post(
+            blockPath + "/generate",
+            new
+            {
+                name = "Evening",
+                start = "2026-03-23",
+                days = (string[]?)null,
+                minutes = 60,
+                loadingWeeks = 2,
+            }
+        );
+        Assert.Equal(400, alone.Status);
+        Assert.Contains("Evening", (string)alone.Body!["errors"]![0]!["message"]!);
+
         // A line that the coach writes in one block stands in the plan, and stays when the blocks are made again.
         var body = block["block"]!.DeepClone();
         body["weeks"]![0]!["sessions"]![0]!["items"]![1]!["line"] = "3 x 4";

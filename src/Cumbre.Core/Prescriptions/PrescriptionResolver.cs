@@ -219,9 +219,12 @@ public static class PrescriptionResolver
                 if (plan is Negatives or PracticeSets)
                     return true;
                 if (context.OneRepMax is { } max)
-                    return OneRepMax.ExpectedReps(
-                            max.Value.Value,
-                            context.BodyMass.Value + loads[loadOf(set)].Value.Made
+                    // Of ten reps and a bit ten are done.
+                    return Math.Floor(
+                            OneRepMax.ExpectedReps(
+                                max.Value.Value,
+                                context.BodyMass.Value + loads[loadOf(set)].Value.Made
+                            )
                         ) - set.RepsHigh
                         <= HardReserve;
                 return context.Bests.Reps is not { } reps

@@ -348,6 +348,12 @@ internal static class Generate
                 "moved",
                 $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one."
             );
+        if (GroupStore.OfBlock(db, blockId) is { } group)
+            throw Problems.Field(
+                "wish",
+                "group",
+                $"This block belongs to the group {group.Name}: make it again there, or take the athlete out of the group first."
+            );
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
         fresh = Outside.Noted(db, athleteId, blockId, fresh, today);
         if (stored is null)

@@ -151,6 +151,46 @@ public class ModelBlockTests
         Assert.DoesNotContain(made.Block.Weeks[0].Sessions, s => s.Title.Contains("traight", StringComparison.Ordinal));
     }
 
+    /// <summary>Where legs are no goal, sets of another movement do more than a fourth day of the known one.</summary>
+    [Fact]
+    public void Legs_that_are_no_goal_are_trained_by_more_than_one_movement()
+    {
+        foreach (var model in new[] { ModelAthletes.TwoLevers, ModelAthletes.TwoLifts })
+        {
+            var made = Block(model);
+            Assert.Equal(2, Lines(made, "single-leg-squat").Length);
+            Assert.Single(Lines(made, "split-squat"));
+        }
+    }
+
+    [Fact]
+    public void A_day_of_legs_goes_on_while_legs_and_trunk_are_short_of_sets()
+    {
+        var made = Block(
+            ModelAthletes.TwoLifts,
+            new Dictionary<string, string>(StringComparer.Ordinal) { ["split"] = "pull-push-legs" }
+        );
+        var athlete = ModelAthletes.TwoLifts.On(ModelAthletes.Start);
+        var week = DoseReader.Read(made.Block, athlete, DoseRules.Shipped)[0];
+        var legs = week.Sessions.Single(s => s.Session.Title == "Legs");
+        Assert.Equal(3, legs.Items.Count(i => i.Movement!.Pattern == Pattern.Legs));
+        // The middle of 4 to 20.
+        Assert.InRange(week.Patterns.Single(p => p.Pattern == Pattern.Legs).Sets, 12, 20);
+    }
+
+    /// <summary>Pull, push, legs on four days would pull twice and push once, and sets of pulling would go for it.</summary>
+    [Fact]
+    public void A_turn_of_days_that_does_not_come_out_even_ends_with_a_day_of_both()
+    {
+        var made = Block(
+            ModelAthletes.TwoLifts,
+            new Dictionary<string, string>(StringComparer.Ordinal) { ["split"] = "pull-push-legs" }
+        );
+        var last = made.Block.Weeks[0].Sessions[^1].Items.Select(i => i.Movement).ToArray();
+        Assert.Contains("weighted-chin-up", last);
+        Assert.Contains("weighted-dip", last);
+    }
+
     [Fact]
     public void A_sore_wrist_moves_the_hands_and_keeps_the_presses()
     {

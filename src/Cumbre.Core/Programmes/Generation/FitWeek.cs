@@ -89,7 +89,7 @@ internal sealed class FitWeek(
         );
         Restore(days, i => i.IsMain || i.IsSecond);
 
-        foreach (var day in days.Where(d => d.Items.Count > 0 && d.Shape.IsUpper).OrderBy(d => d.Seconds(athlete)))
+        foreach (var day in days.Where(d => d.Items.Count > 0).OrderBy(d => d.Seconds(athlete)))
         {
             foreach (var draft in more(day))
             {
@@ -101,6 +101,7 @@ internal sealed class FitWeek(
         }
 
         Grow(days, (i => i.IsMain, SetsOfMain), (i => i.IsSecond, SetsOfSecond));
+        Grow(days, (i => i.Role is SlotRole.Legs or SlotRole.Trunk, SetsOfSecond));
         Restore(days, _ => true);
     }
 

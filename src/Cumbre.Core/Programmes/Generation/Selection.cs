@@ -40,7 +40,8 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
         Sore = -14,
         OfSkill = -40,
         FarHarder = -30,
-        Again = -13;
+        Again = -13,
+        LegsAgain = -34;
 
     private const int PracticeTotal = 2,
         FindsLevelOn = 2;
@@ -259,7 +260,7 @@ internal sealed class Selection(Trainable gym, IReadOnlyList<Skill> skills, Gene
 
     private int Score(Movement movement, SlotRole role, (Ladder Ladder, LadderStep Step)[] own)
     {
-        var score = used.GetValueOrDefault(movement.Slug) * Again;
+        var score = used.GetValueOrDefault(movement.Slug) * (role == SlotRole.Legs ? LegsAgain : Again);
         if (limiting.Contains(movement.Slug))
             score += Limits;
         var at = Array.FindIndex(own, o => o.Step.Movement == movement.Slug);

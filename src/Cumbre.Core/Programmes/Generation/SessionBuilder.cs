@@ -255,13 +255,15 @@ internal sealed class SessionBuilder(
         )
         {
             if (
-                !Has(pattern)
+                (!Has(pattern) || !day.Shape.IsUpper)
                 && !(pattern == Pattern.Legs && LegsNear(day))
                 && Choose(key, pattern, role, items, day.Shape) is { } draft
             )
                 yield return draft;
         }
 
+        if (!day.Shape.IsUpper)
+            yield break;
         foreach (var small in Small(day))
             yield return small;
     }

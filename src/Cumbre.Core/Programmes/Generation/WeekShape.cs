@@ -113,6 +113,9 @@ internal static class WeekShape
         }
 
         var kinds = Enumerable.Range(0, weekdays.Length).Select(i => cycle[i % cycle.Length]).ToArray();
+        // A turn that ends after its first day would pull twice and push once.
+        if (kinds.Count(k => k == DayKind.Pull) > kinds.Count(k => k == DayKind.Push) && kinds[^1] == DayKind.Pull)
+            kinds[^1] = DayKind.Upper;
         if (halves && !kinds.Contains(DayKind.Pull))
             notices.Add(Notice.Of(NoticeId.HalvesNeedSplit));
         return schools["split"] == "by-days" ? InBestOrder(kinds, weekdays) : kinds;

@@ -123,9 +123,15 @@ export function BlockHead({
       </Button>
       {menu && (
         <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
-          <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/generate`}>
-            Generate again…
-          </MenuItem>
+          {stored.group ? (
+            <MenuItem component={Link} to={`/groups/${stored.group.id}`}>
+              Make again with its group…
+            </MenuItem>
+          ) : (
+            <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/generate`}>
+              Generate again…
+            </MenuItem>
+          )}
           <MenuItem component={Link} to={`/compare?right=${stored.athleteId}_${stored.id}_&left=${stored.athleteId}__`}>
             Compare…
           </MenuItem>
