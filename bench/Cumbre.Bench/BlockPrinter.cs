@@ -12,8 +12,11 @@ namespace Cumbre.Bench;
 /// </summary>
 internal static class BlockPrinter
 {
-    public static void Run(string? only)
+    /// <param name="only">Part of a model's name, or the seed of a random athlete; null: all models.</param>
+    /// <param name="schools">Choices in place of the athlete's own, each as <c>question=choice</c>.</param>
+    public static void Run(string? only, IReadOnlyList<string> schools)
     {
+        var choices = schools.Select(s => s.Split('=')).ToDictionary(s => s[0], s => s[^1], StringComparer.Ordinal);
         if (int.TryParse(only, NumberStyles.None, CultureInfo.InvariantCulture, out var seed))
         {
             var who = RandomAthletes.Make(seed, RandomDay);
@@ -25,22 +28,22 @@ internal static class BlockPrinter
                 );
             Line(string.Join(", ", who.Intake.Complaints.Select(c => $"{c.Place} {c.Level}")));
             Line(string.Join(", ", who.Gear.Gear.Select(g => $"{g.Kind} {g.HeightCm}")));
-            Print(model, RandomDay);
+            Print(model, RandomDay, choices);
             return;
         }
 
         foreach (var model in ModelAthletes.Known.Concat(ModelAthletes.Others))
         {
             if (only is null || model.Name.Contains(only, StringComparison.OrdinalIgnoreCase))
-                Print(model, ModelAthletes.Start);
+                Print(model, ModelAthletes.Start, choices);
         }
     }
 
     private static readonly DateOnly RandomDay = new(2026, 3, 16);
 
-    private static void Print(ModelAthlete model, DateOnly start)
+    private static void Print(ModelAthlete model, DateOnly start, IReadOnlyDictionary<string, string> schools)
     {
-        var athlete = model.On(start);
+        var athlete = schools.Aggregate(model.On(start), (a, choice) => a.Under(choice.Key, choice.Value));
         var made = BlockGenerator.Generate(
             athlete,
             new(model.Name, start, _ => Guid.NewGuid()),

@@ -3,10 +3,10 @@ using BenchmarkDotNet.Running;
 using Cumbre.Bench;
 
 // No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
-// file, clients and seconds: its pages. "blocks" and part of a name: the blocks of the model athletes; "placement" and
-// "generator": their speed alone; "group": a class and a circuit of theirs; "figures" and the seed of the first
-// athlete: what a coach would count in 300 blocks. Any other argument goes to BenchmarkDotNet, for instance
-// --filter '*'.
+// file, clients and seconds: its pages. "blocks", part of a name and schools as question=choice: the blocks of the
+// model athletes; "placement" and "generator": their speed alone; "group": a class and a circuit of theirs; "figures"
+// and the seed of the first athlete: what a coach would count in 300 blocks. Any other argument goes to BenchmarkDotNet,
+// for instance --filter '*'.
 if (args.Length == 0)
 {
     PlateReport.Run();
@@ -24,7 +24,7 @@ else if (args is ["figures", ..])
 }
 else if (args is ["blocks", ..])
 {
-    BlockPrinter.Run(args.Length > 1 ? args[1] : null);
+    BlockPrinter.Run(args.Length > 1 ? args[1] : null, [.. args.Skip(2)]);
 }
 else if (args is ["generator"])
 {

@@ -230,6 +230,30 @@ public class GeneratorPropertyTests
                 .Select(m => $"{m.Key} on {m.Value} days")
         );
 
+    // A tired trunk spoils a squat, not the other way round (common practice, no source). What a goal is made of or held
+    // back by comes first, whatever it trains.
+    [Fact]
+    public void Legs_are_trained_before_the_trunk() =>
+        None(a =>
+        {
+            var wanted = a
+                .Work.Intake.Advancing.Where(a.Work.Atlas.BySlug.ContainsKey)
+                .SelectMany(g => a.Work.Atlas.BySlug[g].Steps)
+                .Select(s => s.Movement)
+                .ToHashSet();
+            bool Plain(ItemReading i) =>
+                i.Item.Role is ItemRole.Support or ItemRole.LevelFinding or ItemRole.Practice
+                && !wanted.Contains(i.Item.Movement);
+            return a
+                .Dose.SelectMany(w => w.Sessions)
+                .Where(s => s.Session.Items.All(i => i.Role != ItemRole.Retest))
+                .Where(s =>
+                    s.Items.SkipWhile(i => !(Plain(i) && i.Movement!.Pattern == Pattern.Trunk))
+                        .Any(i => Plain(i) && i.Movement!.Pattern == Pattern.Legs)
+                )
+                .Select(s => $"{s.Session.Day}: {string.Join(", ", s.Items.Select(i => i.Item.Movement))}");
+        });
+
     // 0 is known: never a strict set of it (common practice, no source).
     [Fact]
     public void No_set_is_asked_of_a_movement_of_which_not_one_rep_is_there() =>

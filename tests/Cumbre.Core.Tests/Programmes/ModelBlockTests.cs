@@ -174,8 +174,8 @@ public class ModelBlockTests
         var week = DoseReader.Read(made.Block, athlete, DoseRules.Shipped)[0];
         var legs = week.Sessions.Single(s => s.Session.Title == "Legs");
         Assert.Equal(3, legs.Items.Count(i => i.Movement!.Pattern == Pattern.Legs));
-        // The middle of 4 to 20.
-        Assert.InRange(week.Patterns.Single(p => p.Pattern == Pattern.Legs).Sets, 12, 20);
+        // The middle of 4 to 20; two exercises that stand anyway may go over it, no other is added.
+        Assert.InRange(week.Patterns.Single(p => p.Pattern == Pattern.Legs).Sets, 12, 16);
     }
 
     /// <summary>Pull, push, legs on four days would pull twice and push once, and sets of pulling would go for it.</summary>

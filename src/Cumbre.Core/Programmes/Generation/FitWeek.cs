@@ -95,7 +95,7 @@ internal sealed class FitWeek(
             {
                 if (!IsShort(days))
                     return;
-                if (draft.IsWork ? !IsFull(day) : HasTime(day))
+                if (draft.IsWork ? !IsFull(day) && !IsAtMiddle(days, draft) : HasTime(day))
                     Put(days, day, draft);
             }
         }
@@ -278,6 +278,12 @@ internal sealed class FitWeek(
             && HardSets(days, q => q == p.Pattern) < p.Middle(ofGoals.Contains(p.Pattern))
         );
 
+    /// <summary>Legs and trunk get no exercise more once they have their sets, whatever else is short.</summary>
+    private bool IsAtMiddle(IReadOnlyList<DraftDay> days, Draft draft) =>
+        draft.Role is SlotRole.Legs or SlotRole.Trunk
+        && dose.Of(draft.Movement.Pattern) is { } usual
+        && HardSets(days, p => p == usual.Pattern) >= usual.Middle(ofGoals.Contains(usual.Pattern));
+
     /// <summary>A set more of the exercise that has the fewest, of a pattern that is short, on the day with most time.</summary>
     private bool AddSet(IReadOnlyList<DraftDay> days, Func<Draft, bool> which, int most)
     {
@@ -326,6 +332,8 @@ internal sealed class FitWeek(
     {
         var limit = MostOf(draft.Movement.Pattern);
         var at = day.Items.FindLastIndex(i => i.Role != SlotRole.Mobility) + 1;
+        if (draft.Role == SlotRole.Legs && day.Items.FindIndex(i => i.Role == SlotRole.Trunk) is var trunk and >= 0)
+            at = trunk;
         if (draft.Role == SlotRole.Mobility)
             at = day.Items.Count;
         else if (draft.IsMain)

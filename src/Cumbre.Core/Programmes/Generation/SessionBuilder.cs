@@ -566,8 +566,9 @@ internal sealed class SessionBuilder(
                 SlotRole.SecondPull => pushFirst ? 21 : 20,
                 SlotRole.SecondPush => pushFirst ? 20 : 21,
                 SlotRole.Isolation => 30,
-                SlotRole.Trunk => 32,
-                SlotRole.Legs => 34,
+                // A tired trunk spoils a squat, not the other way round (common practice, no source).
+                SlotRole.Legs => 32,
+                SlotRole.Trunk => 34,
                 _ => 50,
             };
         var ordered = items.Where(i => i.Role != SlotRole.Mobility).OrderBy(Rank).ToList();
