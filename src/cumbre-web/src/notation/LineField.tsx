@@ -6,7 +6,7 @@ import MenuList from "@mui/material/MenuList";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import Paper from "@mui/material/Paper";
 import Popper from "@mui/material/Popper";
-import { useId, useRef, useState } from "react";
+import { startTransition, useId, useOptimistic, useRef, useState } from "react";
 import { useCompletions } from "./useCompletions";
 import { nextValue } from "./values";
 
@@ -26,9 +26,18 @@ interface Props {
   onBlur?: () => void;
 }
 
-/** The line on the board: Tab goes to its next value, typing offers what may follow. */
+/**
+ * The line on the board: Tab goes to its next value, typing offers what may follow. What is typed stands there at once; the page around
+ * it follows when the keys leave time.
+ */
 export function LineField({ value, label, invalid, describedBy, readOnly, autoFocus, framed, ...on }: Props) {
-  const { onChange, onEnter, onFocus, onBlur } = on;
+  const { onEnter, onFocus, onBlur } = on;
+  const [shown, setShown] = useOptimistic(value);
+  const onChange = (line: string) =>
+    startTransition(() => {
+      setShown(line);
+      on.onChange(line);
+    });
   const input = useRef<HTMLInputElement>(null);
   const list = useId();
   // What the offers hang under; a state, as they are placed while rendering.
@@ -36,12 +45,12 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
   const [cursor, setCursor] = useState(0);
   const [offering, setOffering] = useState(false);
   const [chosen, setChosen] = useState(-1);
-  const found = useCompletions(value, cursor, offering);
+  const found = useCompletions(shown, cursor, offering);
   const offers = offering && found.data && !found.isPlaceholderData ? found.data.slice(0, 7) : [];
 
   const take = (text: string, start: number) => {
-    const spaced = start > 0 && !/[\s(]$/.test(value.slice(0, start)) && !text.startsWith(",") ? ` ${text}` : text;
-    const line = `${value.slice(0, start)}${spaced}${value.slice(cursor)}`;
+    const spaced = start > 0 && !/[\s(]$/.test(shown.slice(0, start)) && !text.startsWith(",") ? ` ${text}` : text;
+    const line = `${shown.slice(0, start)}${spaced}${shown.slice(cursor)}`;
     onChange(line);
     setChosen(-1);
     const end = start + spaced.length;
@@ -85,7 +94,7 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
         take(offer.text, offer.start);
         return;
       }
-      const at = nextValue(value, input.current?.selectionEnd ?? 0);
+      const at = nextValue(shown, input.current?.selectionEnd ?? 0);
       // Past the last value Tab leaves the field as anywhere else.
       if (at) {
         e.preventDefault();
@@ -112,7 +121,7 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
         {...(framed ? { label, notched: true } : {})}
         autoFocus={autoFocus}
         inputRef={input}
-        value={value}
+        value={shown}
         readOnly={readOnly}
         onChange={(e) => {
           onChange(e.target.value);

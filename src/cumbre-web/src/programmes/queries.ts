@@ -1,13 +1,15 @@
 import {
+  hashKey,
   keepPreviousData,
   queryOptions,
   useMutation,
-  useQuery,
   useQueryClient,
   type QueryClient,
 } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { api, ask, Problem } from "../api/client";
 import type { Block } from "../api/types";
+import { useQueryCalmly } from "../ui/useQueryCalmly";
 import { useSettled } from "../ui/useSettled";
 import { changedSessions } from "./doc";
 
@@ -79,43 +81,58 @@ export interface StoredBlock {
   block: Block;
 }
 
+async function readBlock(
+  athleteId: string,
+  session: string | null,
+  block: Block,
+  stored: StoredBlock,
+  signal: AbortSignal,
+) {
+  const query = session ? { session } : {};
+  const changed = changedSessions(block, stored.block);
+  if (changed)
+    try {
+      return await ask(
+        api.POST("/api/athletes/{athleteId}/blocks/{blockId}/reading", {
+          params: { path: { athleteId, blockId: stored.id }, query },
+          body: { version: stored.version, sessions: changed },
+          signal,
+        }),
+      );
+    } catch (e) {
+      if (!(e instanceof Problem && (e.isConflict || e.status === 404))) throw e;
+    }
+  return ask(
+    api.POST("/api/athletes/{athleteId}/blocks/reading", {
+      params: { path: { athleteId }, query },
+      body: block,
+      signal,
+    }),
+  );
+}
+
 /**
  * What the block means as it is typed; the last answer stays until the next is there, and an older question is given up. Only the
  * sessions that are not as stored go up; the whole block where more than sessions changed, or another version is stored.
  */
 export function useReading(athleteId: string, session: string | null, block: Block, stored: StoredBlock) {
   const typed = useSettled(block, strokeMilliseconds);
-  const reading = useQuery({
-    queryKey: ["block", "reading", athleteId, session, typed],
-    queryFn: async ({ signal }) => {
-      const query = session ? { session } : {};
-      const changed = changedSessions(typed, stored.block);
-      if (changed)
-        try {
-          return await ask(
-            api.POST("/api/athletes/{athleteId}/blocks/{blockId}/reading", {
-              params: { path: { athleteId, blockId: stored.id }, query },
-              body: { version: stored.version, sessions: changed },
-              signal,
-            }),
-          );
-        } catch (e) {
-          if (!(e instanceof Problem && (e.isConflict || e.status === 404))) throw e;
-        }
-      return ask(
-        api.POST("/api/athletes/{athleteId}/blocks/reading", {
-          params: { path: { athleteId }, query },
-          body: typed,
-          signal,
-        }),
-      );
-    },
+  const queryKey = useMemo(() => ["block", "reading", athleteId, session, typed], [athleteId, session, typed]);
+  const asked = useMemo(() => hashKey(queryKey), [queryKey]);
+  const reading = useQueryCalmly({
+    queryKey,
+    queryFn: async ({ signal }) => ({ asked, answer: await readBlock(athleteId, session, typed, stored, signal) }),
     placeholderData: keepPreviousData,
     // Tests and body masses change the answer too: none is kept for later.
     gcTime: 0,
     retry: false,
   });
-  return { data: reading.data, error: reading.error, stale: reading.isPlaceholderData || typed !== block };
+  // The answer of the question before may still be shown when the next one is asked.
+  return {
+    data: reading.data?.answer,
+    error: reading.error,
+    stale: typed !== block || reading.data?.asked !== asked,
+  };
 }
 
 const saveKey = ["block", "save"];
