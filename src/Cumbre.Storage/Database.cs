@@ -19,6 +19,9 @@ public sealed record Db(
     /// <summary>Standings that were read, each while it is the one that is kept.</summary>
     public ReadingCache Standings { get; init; } = new();
 
+    /// <summary>What was done in the sessions of the window, each while it stands as it was read.</summary>
+    public ReadingCache Sessions { get; init; } = new();
+
     /// <summary>Whose standing is being worked out after a write: what is kept of them is right in a moment.</summary>
     public IReadOnlySet<Guid> Following { get; init; } = new HashSet<Guid>();
 
@@ -136,6 +139,7 @@ public sealed class Database
     private readonly AtlasCache atlas = new();
     private readonly ReadingCache readings = new();
     private readonly ReadingCache standings = new(2000);
+    private readonly ReadingCache sessions = new();
     private readonly Lock writer = new();
     private ImmutableHashSet<Guid> following = [];
     private long writes;
@@ -199,6 +203,7 @@ public sealed class Database
             {
                 Asked = Asked,
                 Standings = standings,
+                Sessions = sessions,
                 Following = following,
             }
         );
@@ -247,7 +252,12 @@ public sealed class Database
         // Writers of this process wait in a row; SQLite would have each of them look again and again.
         using var turn = writer.EnterScope();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-        var db = new Db(connection, transaction, atlas, readings) { Asked = Asked, Standings = standings };
+        var db = new Db(connection, transaction, atlas, readings)
+        {
+            Asked = Asked,
+            Standings = standings,
+            Sessions = sessions,
+        };
         var result = work(db);
         if (!commit(result))
             return result;

@@ -143,6 +143,54 @@ public sealed class StandingTests : IDisposable
         Assert.Equal(before, Kept());
     }
 
+    [Fact]
+    public void After_a_set_of_a_past_day_only_its_session_is_read_again()
+    {
+        Start();
+        Settled();
+        var session = Session(today.AddDays(-2), SessionStatus.Done);
+        Settled();
+        var asked = new List<string>();
+        database.Asked = asked.Add;
+        database.Consequences = Keeper();
+        Write(db => SessionStore.AddSet(db, new(ids.Next(today), session.Items[0].Id, Set(2)), null, Now));
+        database.Asked = null;
+        string[] sets = [.. asked.Where(sql => sql.Contains("set_no, l.part_no", StringComparison.Ordinal)).Distinct()];
+        Assert.Contains("WHERE i.session_id = @id", Assert.Single(sets), StringComparison.Ordinal);
+        Assert.Equal(2, Done(session).Sets.Count);
+        Assert.Equal(Rebuilt(), Kept());
+    }
+
+    // What was rolled back is in nobody's way, although the next set makes as many.
+    [Fact]
+    public void A_set_that_was_not_kept_is_not_remembered()
+    {
+        Start();
+        Settled();
+        var session = Session(today.AddDays(-2), SessionStatus.Done);
+        Settled();
+        Assert.Single(Done(session).Sets);
+        foreach (var (reps, commit) in new[] { (3, false), (5, true) })
+            database.Write(
+                db =>
+                {
+                    var set = new LoggedSet(2, 1, reps, MassEntry.Kg(0), 1, FormVerdict.Clean);
+                    SessionStore.AddSet(db, new(ids.Next(today), session.Items[0].Id, set), null, Now);
+                    Assert.Equal(reps, Of(db, session).Sets[1].Reps);
+                    return true;
+                },
+                _ => commit
+            );
+        Assert.Equal(5, Done(session).Sets[1].Reps);
+    }
+
+    private Exposure Done(StoredSession session) => database.Read(db => Of(db, session));
+
+    private Exposure Of(Db db, StoredSession session) =>
+        SnapshotStore
+            .Load(db, session.AthleteId, today)!
+            .Value.Snapshot.Exposures.Single(e => e.SessionId == session.Id);
+
     private StandingKeeper Keeper() => new(database, Clock, new Reconciler(Clock), NullLogger<StandingKeeper>.Instance);
 
     private void Settled()

@@ -98,7 +98,6 @@ internal sealed record Standing(
     {
         var (id, today) = (profile.Id, clock.Today);
         var planned = Work.Planned(db, id, today);
-        var coach = PlacementStore.Of(db, id);
         DecisionDto Dto(StoredDecision d) =>
             DecisionDto.Of(db, d, profile.Name, athlete, planned) with
             {
@@ -108,30 +107,11 @@ internal sealed record Standing(
         [
             .. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto),
         ];
-        return new(
-            RosterRow.Of(profile, athlete, coach),
-            Retest.Of(profile, athlete),
-            [.. ToldPain.Of(id, profile.Name, athlete)],
-            [
-                .. athlete
-                    .Atlas.Catalogue.Movements.Values.Where(m =>
-                        athlete.Stops.Count > 0 && athlete.Holding(m, loaded: true) is { Stopped: true }
-                    )
-                    .Select(m => m.Slug)
-                    .Order(StringComparer.Ordinal),
-            ],
-            waiting.Select(d => d.State == DecisionState.Proposed ? DateOnly.MinValue : d.DeferredUntil).Min(),
-            athlete.Atlas.Ladders.ToDictionary(
-                l => l.Slug,
-                l => new StandingPlace(
-                    athlete.Placements[l.Slug].Training,
-                    l.Steps.SelectMany(s => s.Opens.Terms).Any(t => athlete.Book.Has(t.Benchmark)),
-                    coach.Any(c => c.Ladder == l.Slug)
-                ),
-                StringComparer.Ordinal
-            )
-        )
+        // Decisions come and go at one state of the log; all else follows from it.
+        var undecided = db.Once(id, today, () => Undecided(db, profile, athlete))!;
+        return undecided with
         {
+            Waits = waiting.Select(d => d.State == DecisionState.Proposed ? DateOnly.MinValue : d.DeferredUntil).Min(),
             Waiting = new(
                 waiting,
                 [
@@ -142,5 +122,33 @@ internal sealed record Standing(
                 ]
             ),
         };
+    }
+
+    private static Standing Undecided(Db db, AthleteProfile profile, AthleteAtWork athlete)
+    {
+        var coach = PlacementStore.Of(db, profile.Id);
+        return new(
+            RosterRow.Of(profile, athlete, coach),
+            Retest.Of(profile, athlete),
+            [.. ToldPain.Of(profile.Id, profile.Name, athlete)],
+            [
+                .. athlete
+                    .Atlas.Catalogue.Movements.Values.Where(m =>
+                        athlete.Stops.Count > 0 && athlete.Holding(m, loaded: true) is { Stopped: true }
+                    )
+                    .Select(m => m.Slug)
+                    .Order(StringComparer.Ordinal),
+            ],
+            null,
+            athlete.Atlas.Ladders.ToDictionary(
+                l => l.Slug,
+                l => new StandingPlace(
+                    athlete.Placements[l.Slug].Training,
+                    l.Steps.SelectMany(s => s.Opens.Terms).Any(t => athlete.Book.Has(t.Benchmark)),
+                    coach.Any(c => c.Ladder == l.Slug)
+                ),
+                StringComparer.Ordinal
+            )
+        );
     }
 }

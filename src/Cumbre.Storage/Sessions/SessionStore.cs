@@ -458,8 +458,55 @@ public static class SessionStore
     /// <param name="from">The first day; null: all there is.</param>
     public static IReadOnlyList<Exposure> Exposures(Db db, Guid athleteId, DateOnly today, DateOnly? from = null)
     {
-        var since = from ?? DateOnly.MinValue;
-        return
+        // All there ever was is read seldom, and would be much to keep.
+        if (from is not { } since)
+            return ReadExposures(db, athleteId, today, DateOnly.MinValue);
+        var marks = db.Query<MarkRow>(
+            $"""
+            SELECT s.id, s.version, (SELECT count(*) FROM session_item i JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id) AS sets
+            FROM session s WHERE s.athlete_id = @athleteId AND s.day >= @since AND {Counts} ORDER BY s.day, s.id
+            """,
+            new
+            {
+                athleteId,
+                today,
+                since,
+            }
+        );
+        // Of each session its own state counts, whatever else was written about the athlete.
+        var key = new ReadingKey(typeof(Dictionary<Guid, SessionExposures>), athleteId, 0, DateOnly.MinValue);
+        var known = db.Sessions.Find<Dictionary<Guid, SessionExposures>>(key) ?? [];
+        var now = marks
+            .Where(m => known.TryGetValue(m.Id, out var k) && (k.Version, k.Sets) == (m.Version, m.Sets))
+            .ToDictionary(m => m.Id, m => known[m.Id]);
+        MarkRow[] changed = [.. marks.Where(m => !now.ContainsKey(m.Id))];
+        var read = (
+            changed.Length > OneByOne
+                ? ReadExposures(db, athleteId, today, since)
+                : changed.SelectMany(m => OfSession(db, m.Id))
+        ).ToLookup(e => e.SessionId);
+        foreach (var mark in changed)
+            now[mark.Id] = new(mark.Version, mark.Sets, [.. read[mark.Id]]);
+        // What a transaction has written may be rolled back.
+        if (db.Transaction is null)
+            db.Sessions.Keep(key, now);
+        return [.. marks.SelectMany(m => now[m.Id].Exposures)];
+    }
+
+    /// <summary>So few sessions are read by themselves, more of them with the others.</summary>
+    private const int OneByOne = 4;
+
+    private static IEnumerable<Exposure> OfSession(Db db, Guid id) =>
+        Assemble(
+                Sessions(db, "s.id = @id ORDER BY i.position", new { id }),
+                db.Query<SetRow>(
+                    $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @id AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
+                    new { id }
+                )
+            )
+            .Select(e => e.Exposure);
+
+    private static IReadOnlyList<Exposure> ReadExposures(Db db, Guid athleteId, DateOnly today, DateOnly since) =>
         [
             .. Assemble(
                     Sessions(
@@ -482,7 +529,6 @@ public static class SessionStore
                 )
                 .Select(e => e.Exposure),
         ];
-    }
 
     /// <summary>All that an athlete did of one movement, oldest first.</summary>
     public static IReadOnlyList<Exposure> ExposuresOf(Db db, Guid athleteId, string movement, DateOnly today) =>
@@ -595,6 +641,8 @@ public static class SessionStore
     }
 
     private sealed record MovementRow(string Movement);
+
+    private sealed record MarkRow(Guid Id, long Version, long Sets);
 
     private sealed record NextRow(Guid Id);
 
