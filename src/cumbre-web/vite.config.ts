@@ -19,6 +19,8 @@ export default defineConfig({
     setupFiles: ["./src/test-setup.ts"],
     // A fresh set of modules for each file costs twice what the tests do; so none replaces a module, and what is spied on is put back.
     isolate: false,
+    // Beside a process that takes both cores a page of many fields takes seconds.
+    testTimeout: 30_000,
     reporters: process.env.VITEST_JUNIT
       ? ["default", ["junit", { outputFile: process.env.VITEST_JUNIT }]]
       : ["default"],

@@ -219,6 +219,9 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("Say where it hurts.");
         browser.Choose("Where", "right elbow, inside");
         browser.Press("Save the correction");
+        // The form has said before what the correction withdraws and brings: only once it is gone they are the page's.
+        browser.Sees("corrected, was 10 at +6.25 kg");
+        browser.SeesNot("Weighted pull-up: add load");
         browser.Sees("Right elbow, inside: stop and refer");
         browser.Press("Accept");
         browser.Sees("Nothing waits for you from this session");
