@@ -10,7 +10,7 @@ public sealed record ReadingKey(Type Type, Guid AthleteId, long Seq, DateOnly Da
 /// <param name="most">Of so many athletes and days.</param>
 public sealed class ReadingCache(int most = ReadingCache.Usual)
 {
-    private const int Usual = 80;
+    private const int Usual = 64;
 
     private readonly Lock gate = new();
     private readonly Dictionary<(Guid, DateOnly), LinkedListNode<Readings>> kept = [];

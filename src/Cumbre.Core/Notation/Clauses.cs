@@ -57,6 +57,19 @@ internal sealed class Clauses
         "finger",
         "fingers",
         "on",
+        "rir",
+        "rpe",
+        "bw",
+        "reps",
+        "sets",
+        "sec",
+        "seconds",
+        "minutes",
+        "kilos",
+        "kilo",
+        "kgs",
+        "pounds",
+        "side",
     ];
 
     public Clause Seen { get; private set; }
@@ -202,7 +215,8 @@ internal sealed class Clauses
                 ? Clause.SetUp
                 : Clause.Effort,
             { Kind: TokenKind.Word, Text: "to" }
-                when Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
+                when cursor.Following.Kind == TokenKind.Word
+                    && Enum.TryParse<Contact>(cursor.Following.Text, ignoreCase: true, out _) => Clause.SetUp,
             { Kind: TokenKind.Word, Text: var word } => word switch
             {
                 "to" or "last" => Clause.Effort,
@@ -527,7 +541,10 @@ internal sealed class Clauses
                     }
                 );
             case "on":
-                if (!Enum.TryParse<Surface>(cursor.Current.Text, ignoreCase: true, out var surface))
+                var known =
+                    Enum.TryParse<Surface>(cursor.Current.Text, ignoreCase: true, out var surface)
+                    && cursor.Current.Kind == TokenKind.Word;
+                if (!known)
                     cursor.Unexpected(Expectation.Surface);
                 else
                     cursor.Skip();

@@ -90,7 +90,7 @@ public static class Completion
         )
             start--;
         var begun = before[start..];
-        var read = NotationParser.Parse(before[..start].TrimEnd());
+        var read = NotationParser.Strict(before[..start].TrimEnd());
         // An error inside the part before the cursor is to be mended first.
         var open = read.Error is { } error
             ? (error.Start >= before[..start].TrimEnd().Length ? error.Expected : [])

@@ -220,7 +220,8 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         decimal? minimum = null,
         decimal? maximum = null,
         string? mended = null
-    ) => Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum, mended);
+    ) =>
+        Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum) { Ways = mended is null ? [] : [mended] };
 
     /// <summary>The line without a piece.</summary>
     public string Without(Token piece) =>

@@ -38,6 +38,9 @@ public enum NotationFault
 
     /// <summary>The seconds of a broken hold do not make equal pieces; the range holds the nearest that do.</summary>
     NotInEqualPieces,
+
+    /// <summary>It can mean several things, and they are the ways on.</summary>
+    Ambiguous,
 }
 
 /// <summary>What a line may go on with.</summary>
@@ -129,16 +132,18 @@ public enum Expectation
 /// <param name="Expected">What could stand there.</param>
 /// <param name="Minimum">Of a range.</param>
 /// <param name="Maximum">Of a range.</param>
-/// <param name="Mended">The whole line as it may have been meant; null where nothing can be guessed.</param>
 public sealed record NotationError(
     NotationFault Fault,
     int Start,
     int Length,
     IReadOnlyList<Expectation> Expected,
     decimal? Minimum = null,
-    decimal? Maximum = null,
-    string? Mended = null
-);
+    decimal? Maximum = null
+)
+{
+    /// <summary>The whole line as it may have been meant; empty: nothing can be guessed.</summary>
+    public IReadOnlyList<string> Ways { get; init; } = [];
+}
 
 /// <summary>Either a plan or the first error of its line; the tokens for colouring either way.</summary>
 /// <param name="Plan">Null: the line has an error.</param>

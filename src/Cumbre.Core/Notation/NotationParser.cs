@@ -10,8 +10,28 @@ public static class NotationParser
     /// <summary>Longer lines are refused unread.</summary>
     public const int LineMaximum = 300;
 
-    /// <summary>Never throws: the result holds a plan or an error with its place.</summary>
+    /// <summary>
+    /// Never throws: the result holds a plan or an error with its place. A line in another spelling is read where it
+    /// can mean one thing, and asked where it can mean several.
+    /// </summary>
     public static NotationResult Parse(string line)
+    {
+        var result = Strict(line);
+        if (result.Error is not { Ways.Count: 0, Fault: not NotationFault.TooLong })
+            return result;
+        return Spellings.Of(line) switch
+        {
+            [] => result,
+            [var only] => result with { Plan = Strict(only).Plan, Error = null },
+            var several => result with
+            {
+                Error = new(NotationFault.Ambiguous, 0, line.Length, [], null, null) { Ways = several },
+            },
+        };
+    }
+
+    /// <summary>The notation alone, without other spellings.</summary>
+    public static NotationResult Strict(string line)
     {
         if (line.Length > LineMaximum)
             return new(

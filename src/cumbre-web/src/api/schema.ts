@@ -6816,8 +6816,8 @@ export interface components {
        * @description Of a range.
        */
       maximum?: null | number;
-      /** @description The whole line as it may have been meant; null where nothing can be guessed. */
-      mended?: null | string;
+      /** @description The whole line as it may have been meant; empty: nothing can be guessed. */
+      ways?: string[];
     };
     /**
      * @description What is wrong at a place of a line.
@@ -6835,7 +6835,8 @@ export interface components {
       | "TooLong"
       | "NotInThisMethod"
       | "PauseAgainstTempo"
-      | "NotInEqualPieces";
+      | "NotInEqualPieces"
+      | "Ambiguous";
     /** @description A notice with its arguments. */
     Notice: {
       id: components["schemas"]["NoticeId"];

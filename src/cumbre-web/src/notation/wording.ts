@@ -97,6 +97,7 @@ const faults: Record<NotationFault, (e: NotationError) => string> = {
   PauseAgainstTempo: () => "The tempo says another pause in the same place.",
   NotInEqualPieces: (e) =>
     `These seconds do not make equal pieces: ${number(e.minimum ?? 0)} or ${number(e.maximum ?? 0)} do.`,
+  Ambiguous: () => "This can mean several things. Which?",
   TooLong: (e) => `At most ${number(e.maximum ?? 0)} characters.`,
 };
 

@@ -1,7 +1,6 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
@@ -12,6 +11,7 @@ import { notationMessage, problemMessage } from "../notation/wording";
 import { clock, dayWeek, mass } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { LineField } from "../notation/LineField";
+import { Ways } from "../notation/Ways";
 import { StatusShape } from "../ui/StatusShape";
 import { AskWhy } from "./AskWhy";
 import { ItemForm } from "./ItemForm";
@@ -213,16 +213,14 @@ export function ItemRow(props: Props) {
         >
           {message ? (
             <Box component="span" sx={{ color: "error.main" }} role={focused ? undefined : "alert"}>
-              {error && <Place line={item.line} start={error.start} length={error.length} />}
+              {error && error.fault !== "Ambiguous" && (
+                <Place line={item.line} start={error.start} length={error.length} />
+              )}
               {message}
               {problem === "NoSuchBand" && meaning!.bands.length > 0 && (
                 <> Measured here: {meaning!.bands.map((b) => mass(b, unit, 1)).join(", ")}.</>
               )}
-              {error?.mended && !readOnly && (
-                <Button size="small" onClick={() => verbs.line(error.mended!)} sx={{ ml: 2, minHeight: 24 }}>
-                  {error.mended}
-                </Button>
-              )}
+              {error && !readOnly && <Ways ways={error.ways} onTake={verbs.line} />}
             </Box>
           ) : meaning ? (
             <>

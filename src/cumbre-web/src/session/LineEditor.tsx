@@ -4,6 +4,7 @@ import { useId } from "react";
 import { Problem } from "../api/client";
 import type { NotationError } from "../api/types";
 import { LineField } from "../notation/LineField";
+import { Ways } from "../notation/Ways";
 import { notationMessage, problemMessage } from "../notation/wording";
 import { messageOf } from "../ui/states";
 import { MeaningView } from "./MeaningView";
@@ -50,8 +51,9 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
       <Box id={id} aria-live="polite" sx={{ minHeight: 24, mt: 1 }}>
         {message && (
           <Typography variant="body2" color="error">
-            {fault && <Marked line={line} error={fault} />}
+            {fault && fault.fault !== "Ambiguous" && <Marked line={line} error={fault} />}
             {message}
+            {fault && <Ways ways={fault.ways} onTake={onChange} />}
           </Typography>
         )}
         {!line.trim() && (

@@ -1,0 +1,252 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Cumbre.Core.Prescriptions;
+
+namespace Cumbre.Core.Notation;
+
+/// <summary>
+/// Other ways to write a line. Each rule turns one spelling into the notation, or into several where it can mean
+/// several things; only what the notation then reads to its end is a reading, so that nothing is passed over.
+/// </summary>
+internal static class Spellings
+{
+    private const int ReadingsMaximum = 8,
+        MinutesBelow = 10;
+
+    private const string Amount = @"(\d+(?:[.,]\d+)?)",
+        Unit = "(kg|lb)";
+
+    private static readonly TimeSpan Longest = TimeSpan.FromMilliseconds(20);
+
+    /// <summary>Every place where a pattern of one meaning stands, or the first of one with several.</summary>
+    private sealed record Rule(Func<string, IEnumerable<string>> Apply);
+
+    /// <summary>What a line that the notation does not read may mean; empty: nothing is understood.</summary>
+    public static IReadOnlyList<string> Of(string line)
+    {
+        var plain = Plain(line);
+        if (Words.Matches(plain).Any(w => !Known.Contains(w.Value)))
+            return [];
+        try
+        {
+            List<string> lines = [plain];
+            foreach (var rule in Rules)
+                lines = [.. lines.SelectMany(rule.Apply).Select(Tidy).Distinct().Take(ReadingsMaximum)];
+            return
+            [
+                .. lines
+                    .Select(l => NotationParser.Strict(l).Plan)
+                    .OfType<Prescription>()
+                    .Select(NotationPrinter.Print)
+                    .Distinct(),
+            ];
+        }
+        catch (RegexMatchTimeoutException)
+        {
+            return [];
+        }
+    }
+
+    private static readonly Regex Words = new("[a-zà-ÿ]{2,}", RegexOptions.CultureInvariant, Longest);
+
+    /// <summary>A line with any other word is nothing that a rule knows, and is not tried.</summary>
+    private static readonly HashSet<string> Known =
+    [
+        .. """
+            add added amrap and arm as at back backoff backoffs band bar belly between bm body bodyweight bottom box break
+            breath breaths bw chest cluster cm collarbone do drop dynamic each ecc eccentric eccentrics effort emom erm every
+            explosive explosively extra failure fast feet finger fingers first for gap grip hand hands
+            hold holds in kg kgs kilo kilogram kilograms kilos lb lbs left leg legs lower lowering
+            many mass max maximum medium min mins minute minutes mom narrow neg negative negatives neutral no number of off
+            on only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
+            repetitions reps reserve rest right ring rings rir rm rounds rpe sec second seconds secs set sets side sides
+            strap stretch tank tempo the then times to top under unbroken weight wide with
+            """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
+        .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
+        .. Enum.GetNames<Benchmarks.Contact>().Select(g => g.ToLowerInvariant()),
+    ];
+
+    private static string Plain(string line)
+    {
+        var text = line.ToLowerInvariant()
+            .Replace('×', 'x')
+            .Replace('*', 'x')
+            .Replace('−', '-')
+            .Replace('–', '-')
+            .Replace('—', '-')
+            .Replace('’', '\'')
+            .Replace('′', '\'')
+            .Replace('″', '"')
+            .Replace('”', '"')
+            .Replace('(', ' ')
+            .Replace(')', ' ')
+            .Replace(';', ',');
+        return Tidy(text.TrimEnd('.', ',', ' '));
+    }
+
+    private static string Tidy(string line) => string.Join(' ', line.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+
+    private static readonly IReadOnlyList<Rule> Rules =
+    [
+        // Tempo.
+        One(
+            @"(?:@\s*)?(?:\btempo\s*:?\s*)?(?<![\d.,:/+-])\b([0-9])([0-9])([0-9x])([0-9])\b(?!\s*(?:kg|lb|s\b|min|%|cm))",
+            "tempo $1-$2-$3-$4"
+        ),
+        One(@"\btempo\s*:?\s*(\d)[\s/.,-]+(\d)[\s/.,-]+([\dx])[\s/.,-]+(\d)\b", "tempo $1-$2-$3-$4"),
+        One(@"\btempo\s*:?\s*(\d)[\s/.,-]+(\d)[\s/.,-]+([\dx])\b(?!\s*-)", "tempo $1-$2-$3-0"),
+        One(@"(?<!tempo\s*)(?<![\d-])(\d)([-/])(\d)\2(x)\2(\d)(?![\d-])", "tempo $1-$3-$4-$5"),
+        // Sets times reps without a space; after the tempo, whose X stands between figures too.
+        One(@"(?<=\d)\s*x\s*(?=[\da-z])", " x "),
+        // Units and marks of time.
+        One(@"\b(?:kilos?|kilograms?|kgs)\b", "kg"),
+        One(@"(?<=\d\s*)(?:pounds?|lbs)\b", "lb"),
+        One(@"\b(\d+)\s*(?:'|m)\s*(\d\d)(?:""|\s*s\b)?(?!\d)", "$1:$2"),
+        One(@"\b(\d+)\s*'(?!\d)", "$1 min"),
+        One(@"\b(\d+)\s*""", "$1 s"),
+        One(@"(?<=\d\s*)(?:seconds?|secs?)\b", " s"),
+        One(@"(?<=\d\s*)(?:minutes?|mins)\b", " min"),
+        One(@"(\d:\d\d)\s*(?:min|h)\b", "$1"),
+        // Words of other boards.
+        One(@"\bdrop\s*-?\s*sets?\b", "drop"),
+        One(@"\bback\s?offs?\b", "back-off"),
+        One(@"\brest pause\b", "rest-pause"),
+        One(@"\b(?:explosive(?:ly)?|dynamic)\b", "fast"),
+        One(@"\b(wide|medium|narrow|neutral|under|over|mixed)(?:hand)?[\s-]*grip\b", "grip $1"),
+        One(@"\b(?:amrap|as many(?: reps)? as possible|max(?:imum)?(?: number of)? reps?)\b", "max"),
+        One(@"\bchest to bar\b", "to chest"),
+        One(@"\bno rest\b", "rest 0:00"),
+        // Reserve, and exertion of ten as its other side.
+        Many(@",?\s*@?\s*\brir\s*[:=]?\s*(\d+)(?:\s*-\s*(\d+))?", m => Each(m, n => Reserve(n))),
+        Many(@",?\s*@?\s*\b(\d+)(?:\s*-\s*(\d+))?\s*rir\b", m => Each(m, n => Reserve(n))),
+        Many(@",?\s*@?\s*\brpe\s*[:=]?\s*([5-9]|10)(?:([.,]5)|\s*-\s*([5-9]|10))?(?![\d.,])", m =>
+        {
+            var exertion = Whole(m.Groups[1]);
+            return m.Groups[2].Success ? [Reserve(9 - exertion), Reserve(10 - exertion)]
+                : m.Groups[3].Success ? [Reserve(10 - exertion), Reserve(10 - Whole(m.Groups[3]))]
+                : [Reserve(10 - exertion)];
+        }),
+        One(@",?\s*\b(\d+)\s*(?:reps?\s*)?(?:left )?(?:in (?:the )?tank|in hand)\b", "$1 in reserve"),
+        One(@",\s*(?=\d+ in reserve)", " "),
+        One(@"\b(\d+) reps? (?=in reserve)", "$1 "),
+        Many(@"(?<!\bx\s*)\b(\d+)\s*left\b(?!\s*(?:first|only|arm|side|leg))", m =>
+            [Reserve(Whole(m.Groups[1])), "left first"]
+        ),
+        // Sides.
+        One(@"(?:\bper\b|/|\b(?:on |for )?each\b|\ba\b)\s*(?:side|arm|leg|hand)s?\b", "each side"),
+        One(@"(?<!\w)(?:e/s|l\s*\+\s*r|l\s*/\s*r|both sides)(?!\w)", "each side"),
+        One(@"\bx\s*(\d+)\s*/\s*\1\b(?!\s*/)(\s*s\b)?", "x $1$2 each side"),
+        // The clock.
+        One(@"\bemom\s*(?:x\s*)?(\d+)\s*(?:min)?\s*(?:do|:|x|of|,)?\s*(\d+)\b", "every 1:00 x $1 do $2"),
+        One(@"\be(\d)mom\s*(?:x\s*)?(\d+)\s*(?:rounds)?\s*(?:do|:|x|of|,)?\s*(\d+)\b", "every $1 min x $2 do $3"),
+        One(@"\bevery min(?:ute)?\b", "every 1:00"),
+        One(@"\b(every (?:\d+:\d\d|\d+ ?(?:s|min))) ?x ?(\d+)\s*(?:rounds)?\s*[:,x]\s*(\d+)\b", "$1 x $2 do $3"),
+        // Rest.
+        Many(@",?\s*\b(?:rest|r)\s*[:=]?\s*(\d+)\s*(?:-|\.\.|to)\s*(\d+)\s*(s|min)?\b", m =>
+            [.. new[] { m.Groups[1], m.Groups[2] }.Select(g => $"rest {Time(Whole(g), m.Groups[3].Value)}")]
+        ),
+        One(@",?\s*\b(\d+:\d\d|\d+\s*(?:s|min))\s*(?:of )?(?:rest|break|between sets|between|off)\b", "rest $1"),
+        One(@",?\s*\b(?:rest|r)\s*[:=]\s*(?=\d)", "rest "),
+        Many(@"\brest\s+(\d+)(?!\s*(?:s\b|min|:|\d|[.,]\d))", m => [$"rest {Time(Whole(m.Groups[1]), "")}"]),
+        One(@"(?<!\brest\s*)(?<!\bevery\s*)(?<!\bin\s*)\b(\d+) min\s*$", "rest $1 min"),
+        // Load.
+        One(@"%\s*(?:of )?(?:bw|body\s*-?\s*(?:weight|mass))\b", "% bm"),
+        One(@"(?:@\s*)?\b(?:bw|body\s*-?\s*weight)\s*\+\s*", "@ +"),
+        One(@"(?:@\s*|\bw/\s*|\bwith\s+)?\b(?:bw|body\s*-?\s*weight)\b", ""),
+        One($@"(?:\bw/|\bwith|\badd(?:ed)?)\s*\+?\s*{Amount}\s*{Unit}\b", "@ +$1 $2"),
+        One($@"\+?\s*{Amount}\s*{Unit}\s*(?:added|extra)\b", "@ +$1 $2"),
+        One($@"(?<!(?:@|then|/|,|\blower \d+ s)\s*)\+\s*{Amount}\s*{Unit}\b", "@ +$1 $2"),
+        One($@"(?<![@+/,-]\s*)(?<!\b(?:band|then|do)\s*)(?<![\d.,])(?:\bx\s*)?\b{Amount}\s*{Unit}\b", "@ +$1 $2"),
+        Many($@"@\s*\+\s*{Amount}(?!\s*(?:kg|lb|%|[\d.,/+]))", m => InUnit(m, $"@ +{m.Groups[1].Value}")),
+        One(@"(\d+)\s*%\s*(?:of )?(?:(?:e?1?\s*rm)\b|max\b)", "$1 % e1rm"),
+        Many(@"(?<!-\s*\d*)\b(\d+)\s*%(?!\s*(?:e1rm|bm|best|top))", m => [$"{m.Groups[1].Value} % {BaseOf(m)}"]),
+        One(@"(?<!(?:@|[+-])\s*)\b(\d+ % e1rm)", "@ $1"),
+        Many($@"\bband\s*{Amount}(?!\s*(?:kg|lb|[\d.,]))", m => InUnit(m, $"band {m.Groups[1].Value}")),
+        One(@"(?<!@\s*)\bband (?=\d)", "@ band "),
+        Many(@"@\s*(\d+(?:[.,]5)?)(?=\s*(?:$|[a-z](?<!x)))(?!\s*(?:kg|lb|s\b|min))", m =>
+        {
+            var number = decimal.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
+            string[] exertion = number is >= 5 and <= 10 && number % 1 == 0 ? [Reserve(10 - (int)number)] : [];
+            return [.. exertion, .. InUnit(m, $"@ +{m.Groups[1].Value}")];
+        }),
+        // Sets and reps in words.
+        One(@"\b(\d+)\s*(?:reps?|times)?\s*x\s*(\d+)\s*sets\b", "$2 x $1"),
+        One(@"\b(\d+)\s*sets?\s*(?:of\b|x|,|:|@)?\s*", "$1 x "),
+        One(@"(?<=\d\s*)(?:reps?|repetitions?)\b", ""),
+        One(@"\b(\d+) x (?:to )?failure\b", "$1 x max"),
+        One(@"^max(?: x (\d+))?$", "1 x max"),
+        One(@"\bx\s*(\d+)\s*(?:-|to|or)\s*(\d+)(?![\d-])", "x $1..$2"),
+        // Holds.
+        One(@"^(?:holds?\s*)?(\d+)\s*s\s*(?:holds?)?\s*x\s*(\d+)(?!\s*(?:s\b|\.\.))", "hold $2 x $1 s"),
+        One(@"^(\d+) (?:x )?holds? (?:of |for |x )?(\d+) ?s\b", "hold $1 x $2 s"),
+        One(@"^(\d+)\s*x\s*(\d+)\s*s\b(?:\s*holds?\b)?", "hold $1 x $2 s"),
+        One(@"^holds?\s*(?:of|for|:)?\s*(\d+)\s*s$", "hold 1 x $1 s"),
+        One(@"^holds?\s*:?\s*(\d+)\s*x\s*(\d+)(?!\s*(?:s\b|%|\d|[.,]))", "hold $1 x $2 s"),
+        // Lowering.
+        One(
+            @"^(?:negatives?|eccentrics?|ecc|neg)\s*:?\s*(\d+)\s*x\s*(\d+)[\s,@]*(?:lower(?:ing)? |for |of )?(\d+)\s*s\b",
+            "negative $1 x $2 lower $3 s"
+        ),
+        One(
+            @"^(\d+)\s*x\s*(\d+)\s*(?:negatives?|eccentrics?|ecc|neg|lowering)[\s,@]*(?:lower |for |of )?(\d+)\s*s\b",
+            "negative $1 x $2 lower $3 s"
+        ),
+        One(@"^(\d+)\s*(?:negatives?|eccentrics?)[\s,@]*(?:of |for |x )?(\d+)\s*s\b", "negative $1 x 1 lower $2 s"),
+        // Pyramids.
+        One(@"\bpyramid\s*:\s*", "pyramid "),
+        // What is left of commas between clauses.
+        One(
+            @",\s*(?=@|to |last |rest |tempo |each |left |right |grip |pause |fast\b|then |gap |box |feet |pads |strap )",
+            " "
+        ),
+        One(@"\b(?:and|with) (?=rest |tempo |pause )", ""),
+    ];
+
+    private static Rule One(string pattern, string text)
+    {
+        var regex = new Regex(pattern, RegexOptions.CultureInvariant, Longest);
+        return new(line => [regex.Replace(line, m => $" {m.Result(text)} ")]);
+    }
+
+    private static Rule Many(string pattern, Func<Match, string[]> means)
+    {
+        var regex = new Regex(pattern, RegexOptions.CultureInvariant, Longest);
+        return new(line =>
+            regex.Match(line) is { Success: true } match
+                ? means(match).Select(m => $"{line[..match.Index]} {m} {line[(match.Index + match.Length)..]}")
+                : [line]
+        );
+    }
+
+    private static string Reserve(int reps) => string.Create(CultureInfo.InvariantCulture, $"{reps} in reserve");
+
+    /// <summary>One figure, or both ends of a range.</summary>
+    private static string[] Each(Match match, Func<int, string> text) =>
+        match.Groups[2].Success
+            ? [text(Whole(match.Groups[1])), text(Whole(match.Groups[2]))]
+            : [text(Whole(match.Groups[1]))];
+
+    private static int Whole(Group figure) =>
+        int.TryParse(figure.Value, NumberStyles.None, CultureInfo.InvariantCulture, out var whole)
+            ? whole
+            : int.MaxValue;
+
+    /// <summary>Nobody rests nine seconds, nor ninety minutes.</summary>
+    private static string Time(int figure, string unit) =>
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{figure} {(unit.Length > 0 ? unit : figure < MinutesBelow ? "min" : "s")}"
+        );
+
+    /// <summary>In the line's own unit, else in either.</summary>
+    private static string[] InUnit(Match match, string text) =>
+        Units.Match(match.Result("$_")) is { Success: true } own
+            ? [$"{text} {own.Value}"]
+            : [$"{text} kg", $"{text} lb"];
+
+    private static readonly Regex Units = new(@"\b(?:kg|lb)\b", RegexOptions.CultureInvariant, Longest);
+
+    /// <summary>A share of a hold is one of its best.</summary>
+    private static string BaseOf(Match match) =>
+        match.Result("$_").StartsWith("hold", StringComparison.Ordinal) ? "best" : "e1rm";
+}
