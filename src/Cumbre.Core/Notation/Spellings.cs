@@ -11,12 +11,15 @@ namespace Cumbre.Core.Notation;
 internal static class Spellings
 {
     private const int ReadingsMaximum = 8,
-        MinutesBelow = 10;
+        MinutesBelow = 10,
+        LeastShare = 40;
 
     private const string Amount = @"(\d+(?:[.,]\d+)?)",
-        Unit = "(kg|lb)";
+        Unit = "(kg|lb)",
+        // Between rounds and reps something stands, so that no figure is cut in two.
+        Rounds = @"(?:\s*(?:min|rounds)\b)?(?:\s*(?:do|:|x|of|,)\s*|\s+)";
 
-    private static readonly TimeSpan Longest = TimeSpan.FromMilliseconds(20);
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(1);
 
     /// <summary>Every place where a pattern of one meaning stands, or the first of one with several.</summary>
     private sealed record Rule(Func<string, IEnumerable<string>> Apply);
@@ -53,14 +56,14 @@ internal static class Spellings
     private static readonly HashSet<string> Known =
     [
         .. """
-            add added amrap and arm as at back backoff backoffs band bar belly between bm body bodyweight bottom box break
-            breath breaths bw chest cluster cm collarbone do drop dynamic each ecc eccentric eccentrics effort emom erm every
-            explosive explosively extra failure fast feet finger fingers first for gap grip hand hands
-            hold holds in kg kgs kilo kilogram kilograms kilos lb lbs left leg legs lower lowering
-            many mass max maximum medium min mins minute minutes mom narrow neg negative negatives neutral no number of off
-            on only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
-            repetitions reps reserve rest right ring rings rir rm rounds rpe sec second seconds secs set sets side sides
-            strap stretch tank tempo the then times to top under unbroken weight wide with
+            add added amrap and arm arms as back backoff backoffs band bar between bm body bodyweight both
+            bottom box break breath breaths bw cluster cm do drop dynamic each ecc eccentric eccentrics emom erm
+            every explosive explosively extra failure fast feet finger fingers first fists for gap grip hand
+            hands hold holds in kg kgs kilo kilogram kilograms kilos last lb lbs left leg legs lower lowering
+            many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
+            only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
+            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides
+            strap stretch tank tempo the then times to top weight with
             """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
         .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
         .. Enum.GetNames<Benchmarks.Contact>().Select(g => g.ToLowerInvariant()),
@@ -90,7 +93,8 @@ internal static class Spellings
     [
         // Tempo.
         One(
-            @"(?:@\s*)?(?:\btempo\s*:?\s*)?(?<![\d.,:/+-])\b([0-9])([0-9])([0-9x])([0-9])\b(?!\s*(?:kg|lb|s\b|min|%|cm))",
+            @"(?:@\s*)?(?:\btempo\s*:?\s*)?(?<![\d.,:/+-]|\brest\s*)"
+                + @"\b([0-9])([0-9])([0-9x])([0-9])\b(?!\s*(?:kg|lb|s\b|min|%|cm))",
             "tempo $1-$2-$3-$4"
         ),
         One(@"\btempo\s*:?\s*(\d)[\s/.,-]+(\d)[\s/.,-]+([\dx])[\s/.,-]+(\d)\b", "tempo $1-$2-$3-$4"),
@@ -137,8 +141,8 @@ internal static class Spellings
         One(@"(?<!\w)(?:e/s|l\s*\+\s*r|l\s*/\s*r|both sides)(?!\w)", "each side"),
         One(@"\bx\s*(\d+)\s*/\s*\1\b(?!\s*/)(\s*s\b)?", "x $1$2 each side"),
         // The clock.
-        One(@"\bemom\s*(?:x\s*)?(\d+)\s*(?:min)?\s*(?:do|:|x|of|,)?\s*(\d+)\b", "every 1:00 x $1 do $2"),
-        One(@"\be(\d)mom\s*(?:x\s*)?(\d+)\s*(?:rounds)?\s*(?:do|:|x|of|,)?\s*(\d+)\b", "every $1 min x $2 do $3"),
+        One($@"\bemom\s*(?:x\s*)?(\d+){Rounds}(\d+)\b", "every 1:00 x $1 do $2"),
+        One($@"\be(\d)mom\s*(?:x\s*)?(\d+){Rounds}(\d+)\b", "every $1 min x $2 do $3"),
         One(@"\bevery min(?:ute)?\b", "every 1:00"),
         One(@"\b(every (?:\d+:\d\d|\d+ ?(?:s|min))) ?x ?(\d+)\s*(?:rounds)?\s*[:,x]\s*(\d+)\b", "$1 x $2 do $3"),
         // Rest.
@@ -159,6 +163,7 @@ internal static class Spellings
         One($@"(?<![@+/,-]\s*)(?<!\b(?:band|then|do)\s*)(?<![\d.,])(?:\bx\s*)?\b{Amount}\s*{Unit}\b", "@ +$1 $2"),
         Many($@"@\s*\+\s*{Amount}(?!\s*(?:kg|lb|%|[\d.,/+]))", m => InUnit(m, $"@ +{m.Groups[1].Value}")),
         One(@"(\d+)\s*%\s*(?:of )?(?:(?:e?1?\s*rm)\b|max\b)", "$1 % e1rm"),
+        One(@"(back-off \d+ x \d+ (?:@ )?-\s*\d+)\s*%(?!\s*top)", "$1 % top"),
         Many(@"(?<!-\s*\d*)\b(\d+)\s*%(?!\s*(?:e1rm|bm|best|top))", m => [$"{m.Groups[1].Value} % {BaseOf(m)}"]),
         One(@"(?<!(?:@|[+-])\s*)\b(\d+ % e1rm)", "@ $1"),
         Many($@"\bband\s*{Amount}(?!\s*(?:kg|lb|[\d.,]))", m => InUnit(m, $"band {m.Groups[1].Value}")),
@@ -167,7 +172,8 @@ internal static class Spellings
         {
             var number = decimal.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
             string[] exertion = number is >= 5 and <= 10 && number % 1 == 0 ? [Reserve(10 - (int)number)] : [];
-            return [.. exertion, .. InUnit(m, $"@ +{m.Groups[1].Value}")];
+            string[] share = number >= LeastShare ? [$"@ {m.Groups[1].Value} % e1rm"] : [];
+            return [.. exertion, .. share, .. InUnit(m, $"@ +{m.Groups[1].Value}")];
         }),
         // Sets and reps in words.
         One(@"\b(\d+)\s*(?:reps?|times)?\s*x\s*(\d+)\s*sets\b", "$2 x $1"),
@@ -184,7 +190,8 @@ internal static class Spellings
         One(@"^holds?\s*:?\s*(\d+)\s*x\s*(\d+)(?!\s*(?:s\b|%|\d|[.,]))", "hold $1 x $2 s"),
         // Lowering.
         One(
-            @"^(?:negatives?|eccentrics?|ecc|neg)\s*:?\s*(\d+)\s*x\s*(\d+)[\s,@]*(?:lower(?:ing)? |for |of )?(\d+)\s*s\b",
+            @"^(?:negatives?|eccentrics?|ecc|neg)\s*:?\s*(\d+)\s*x\s*(\d+)"
+                + @"[\s,@]*(?:lower(?:ing)? |for |of )?(\d+)\s*s\b",
             "negative $1 x $2 lower $3 s"
         ),
         One(
@@ -195,10 +202,8 @@ internal static class Spellings
         // Pyramids.
         One(@"\bpyramid\s*:\s*", "pyramid "),
         // What is left of commas between clauses.
-        One(
-            @",\s*(?=@|to |last |rest |tempo |each |left |right |grip |pause |fast\b|then |gap |box |feet |pads |strap )",
-            " "
-        ),
+        One(@",\s*(?=@|to |last |rest |tempo |each |left |right |grip |pause |fast\b)", " "),
+        One(@",\s*(?=then |gap |box |feet |pads |strap )", " "),
         One(@"\b(?:and|with) (?=rest |tempo |pause )", ""),
     ];
 

@@ -54,6 +54,9 @@ public class SpellingTests
         3 x 5 RPE 7-8 | 3 x 5 3 in reserve | 3 x 5 2 in reserve
         3 x 5 @8 | 3 x 5 2 in reserve | 3 x 5 @ +8 kg | 3 x 5 @ +8 lb
         3 x 5 @ 20 | 3 x 5 @ +20 kg | 3 x 5 @ +20 lb
+        3 x 5 @ 80 | 3 x 5 @ 80 % e1RM | 3 x 5 @ +80 kg | 3 x 5 @ +80 lb
+        top 1 x 4 RIR 1, backoff 3 x 8 @ -12% | top 1 x 4 1 in reserve, back-off 3 x 8 @ -12 % top
+        EMOM 10 5 | every 1:00 x 10 do 5
         3 x AMRAP | 3 x max
         2 x max reps | 2 x max
         AMRAP | 1 x max
@@ -175,6 +178,10 @@ public class SpellingTests
     [InlineData("4 sets of")]
     [InlineData("3 x 8 @ green")]
     [InlineData("rest 90")]
+    [InlineData("EMOM 105")]
+    [InlineData("4 x 6/8")]
+    [InlineData("4 x 5 -10 kg band")]
+    [InlineData("3 x 8 2-3 left")]
     [InlineData("some pull-ups")]
     public void What_is_not_understood_stays_an_error_without_a_guess(string written)
     {
