@@ -463,7 +463,8 @@ public static class SessionStore
             return ReadExposures(db, athleteId, today, DateOnly.MinValue);
         var marks = db.Query<MarkRow>(
             $"""
-            SELECT s.id, s.version, (SELECT count(*) FROM session_item i JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id) AS sets
+            SELECT s.id, s.version,
+              (SELECT count(*) FROM session_item i JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id) AS sets
             FROM session s WHERE s.athlete_id = @athleteId AND s.day >= @since AND {Counts} ORDER BY s.day, s.id
             """,
             new
@@ -500,7 +501,10 @@ public static class SessionStore
         Assemble(
                 Sessions(db, "s.id = @id ORDER BY i.position", new { id }),
                 db.Query<SetRow>(
-                    $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @id AND {NotSuperseded} ORDER BY l.set_no, l.part_no",
+                    $"""
+                    SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id
+                    WHERE i.session_id = @id AND {NotSuperseded} ORDER BY l.set_no, l.part_no
+                    """,
                     new { id }
                 )
             )
