@@ -77,7 +77,7 @@ internal abstract class Measure
             VariedSets v => VariedSets.Of([.. v.Reps.Select(r => r + 1)], v.Loads).Like(v),
             TopSetBackOff t => t with { TopReps = t.TopReps + 1 },
             ExplosiveSets e => new ExplosiveSets(e.SetTotal, e.Low + 1, e.High + 1).Like(e),
-            OnTheClock c => new OnTheClock(c.EverySeconds, c.Rounds, c.Reps + 1, c.Fast).Like(c),
+            OnTheClock c => c.WithReps(c.Reps + 1),
             _ => null,
         };
 }

@@ -167,6 +167,10 @@ public sealed record Movement
     /// <summary>May sets be taken to failure without danger?</summary>
     public bool FailureHarmless { get; init; }
 
+    /// <summary>It is held, not repeated.</summary>
+    [JsonIgnore]
+    public bool IsHeld => Measure == BenchmarkMeasure.Seconds;
+
     /// <summary>The hands stand on the floor, so that the wrists bend.</summary>
     [JsonIgnore]
     public bool IsOnFloor => Kit.Any(k => k.Contains("floor", StringComparison.Ordinal));

@@ -21,6 +21,8 @@ internal enum Clause
     Gap = 512,
     Lower = 1024,
     SetUp = 2048,
+    Timed = 4096,
+    Unbroken = 8192,
 
     /// <summary>What every method that is counted in reps may carry.</summary>
     OfReps = Load | Effort | Tempo | Rest | Grip | Sides | Pause | SetUp,
@@ -70,6 +72,8 @@ internal sealed class Clauses
         "kgs",
         "pounds",
         "side",
+        "for",
+        "unbroken",
     ];
 
     public Clause Seen { get; private set; }
@@ -83,6 +87,12 @@ internal sealed class Clauses
     public Tempo? Tempo { get; private set; }
 
     public int? Rest { get; private set; }
+
+    public int? RestMost { get; private set; }
+
+    public TimeToBeat? Timed { get; private set; }
+
+    public bool Unbroken { get; private set; }
 
     public IReadOnlyList<Grip>? Grips { get; private set; }
 
@@ -151,6 +161,8 @@ internal sealed class Clauses
             Effort = Effort,
             Tempo = Tempo,
             RestSeconds = Rest,
+            RestMost = RestMost,
+            Timed = Timed,
             Sides = Sides,
             Pause = Pause,
             Grips = Grips is null ? null : [.. Grips],
@@ -198,6 +210,8 @@ internal sealed class Clauses
                 (Clause.Pause, Expectation.Pause),
                 (Clause.Grip, Expectation.Grips),
                 (Clause.Fast, Expectation.Fast),
+                (Clause.Timed, Expectation.TimeToBeat),
+                (Clause.Unbroken, Expectation.Unbroken),
                 (Clause.SetUp, Expectation.SetUp),
             }
         )
@@ -227,6 +241,8 @@ internal sealed class Clauses
                 "each" or "left" or "right" => Clause.Sides,
                 "pause" => Clause.Pause,
                 "fast" => Clause.Fast,
+                "in" or "for" => Clause.Timed,
+                "unbroken" => Clause.Unbroken,
                 "gap" => Clause.Gap,
                 "lower" => Clause.Lower,
                 "box" or "pads" or "feet" or "strap" or "on" => Clause.SetUp,
@@ -259,7 +275,13 @@ internal sealed class Clauses
                 tempoAt = cursor.Failed ? tempoAt : cursor.Span(tempoAt);
                 break;
             case Clause.Rest:
-                Rest = cursor.Duration(Expectation.Duration, 0, Limits.RestMaximum);
+                (Rest, RestMost) = ReadRest(cursor);
+                break;
+            case Clause.Timed:
+                Timed = ReadTimed(cursor);
+                break;
+            case Clause.Unbroken:
+                Unbroken = true;
                 break;
             case Clause.Grip:
                 Grips = ReadGrips(cursor, grips);
@@ -308,9 +330,18 @@ internal sealed class Clauses
         if (cursor.Take("feet"))
             return new FootHelp();
         if (cursor.Take("band"))
+        {
+            if (cursor.Current is { Kind: TokenKind.Word, Text: var called } && !Reserved.Contains(called))
+            {
+                cursor.Skip();
+                return new NamedBand(called);
+            }
+
             return ReadMass(cursor, Expectation.BandLoad, BandHelp.Minimum, BandHelp.Maximum) is { } help
                 ? new BandHelp(help)
                 : null;
+        }
+
         var signed = cursor.Current.Kind is TokenKind.Plus or TokenKind.Minus;
         var sign = cursor.Sign();
         var at = cursor.Current;
@@ -369,9 +400,66 @@ internal sealed class Clauses
         if (cursor.Current.Kind != TokenKind.Number)
             return cursor.Require("failure", Expectation.Failure) ? new ToFailure() : null;
         var reserve = cursor.Whole(Expectation.InReserve, Limits.ReserveMinimum, Limits.ReserveMaximum);
+        int? most = null;
+        if (cursor.Take(TokenKind.Range))
+        {
+            var at = cursor.Current;
+            most = cursor.Whole(Expectation.InReserve, Limits.ReserveMinimum, Limits.ReserveMaximum);
+            Rises(cursor, reserve, most.Value, at, Expectation.InReserve, Limits.ReserveMaximum);
+        }
+
         return cursor.Require("in", Expectation.InReserve) && cursor.Require("reserve", Expectation.InReserve)
-            ? new InReserve(reserve)
+            ? new InReserve(reserve, most)
             : null;
+    }
+
+    /// <summary><c>2:30</c>, <c>1:00..1:30</c>; in a range of <c>60..90 s</c> the unit stands once.</summary>
+    private static (int Least, int? Most) ReadRest(Cursor cursor)
+    {
+        var shared = cursor.Following.Kind == TokenKind.Range && cursor.Current.Kind == TokenKind.Number;
+        var at = cursor.Current;
+        if (shared)
+        {
+            var low = cursor.AnyNumber(Expectation.Duration);
+            cursor.Skip();
+            var second = cursor.Current;
+            var high = cursor.AnyNumber(Expectation.Duration);
+            var minutes = cursor.Take("min");
+            if (!minutes)
+                cursor.Require("s", Expectation.DurationUnit);
+            var factor = minutes ? 60 : 1;
+            if (
+                cursor.Failed
+                || !cursor.InRange(low * factor, 0, Limits.RestMaximum, at, Expectation.Duration)
+                || !cursor.InRange(high * factor, 0, Limits.RestMaximum, second, Expectation.Duration)
+            )
+                return default;
+            Rises(cursor, low, high, second, Expectation.Duration, Limits.RestMaximum / factor);
+            return ((int)(low * factor), (int)(high * factor));
+        }
+
+        var rest = cursor.Duration(Expectation.Duration, 0, Limits.RestMaximum);
+        if (!cursor.Take(TokenKind.Range))
+            return (rest, null);
+        at = cursor.Current;
+        var most = cursor.Duration(Expectation.Duration, 0, Limits.RestMaximum);
+        Rises(cursor, rest, most, at, Expectation.Duration, Limits.RestMaximum);
+        return (rest, most);
+    }
+
+    /// <summary><c>in 8:00</c>, <c>for time</c>.</summary>
+    private static TimeToBeat? ReadTimed(Cursor cursor)
+    {
+        if (cursor.Previous.Text == "for")
+            return cursor.Require("time", Expectation.ForTime) ? new TimeToBeat(null) : null;
+        var seconds = cursor.Duration(Expectation.TimeToBeat, TimeToBeat.Minimum, TimeToBeat.Maximum);
+        return cursor.Failed ? null : new TimeToBeat(seconds);
+    }
+
+    private static void Rises(Cursor cursor, decimal low, decimal high, Token at, Expectation expected, decimal most)
+    {
+        if (!cursor.Failed && high <= low)
+            cursor.Fail(NotationFault.RangeReversed, at, [expected], low + 1, most);
     }
 
     private static MassEntry? ReadIncrement(Cursor cursor)

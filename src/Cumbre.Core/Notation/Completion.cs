@@ -68,6 +68,9 @@ public static class Completion
             "2 fingers",
             "on parallettes",
         ],
+        [Expectation.TimeToBeat] = ["in 8:00", "for time"],
+        [Expectation.ForTime] = ["time"],
+        [Expectation.Unbroken] = ["unbroken"],
         [Expectation.Surface] = ["parallettes", "fists"],
         [Expectation.Centimetres] = ["cm"],
     };

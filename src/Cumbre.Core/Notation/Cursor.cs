@@ -81,6 +81,19 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
 
     public int Reps() => Whole(Expectation.RepCount, Limits.RepsMinimum, Limits.RepsMaximum);
 
+    /// <summary><c>8</c> or <c>8..10</c>; equal without a range.</summary>
+    public (int Low, int High) RepRange()
+    {
+        var low = Reps();
+        if (Failed || !Take(TokenKind.Range))
+            return (low, low);
+        var at = Current;
+        var high = Reps();
+        if (!Failed && high <= low)
+            Fail(NotationFault.RangeReversed, at, [Expectation.RepCount], low + 1, Limits.RepsMaximum);
+        return (low, high);
+    }
+
     public void Times() => Require(TokenKind.Times, Expectation.Times);
 
     /// <summary>Whole numbers between marks of one kind; the count is checked against its range.</summary>

@@ -39,6 +39,9 @@ public enum NotationFault
     /// <summary>The seconds of a broken hold do not make equal pieces; the range holds the nearest that do.</summary>
     NotInEqualPieces,
 
+    /// <summary>As many as possible with some in reserve is practice at body mass; with a load, reps are needed.</summary>
+    ReserveOfMax,
+
     /// <summary>It can mean several things, and they are the ways on.</summary>
     Ambiguous,
 }
@@ -123,6 +126,9 @@ public enum Expectation
     FingerCount,
     Centimetres,
     Surface,
+    TimeToBeat,
+    ForTime,
+    Unbroken,
 }
 
 /// <summary>A fault of a line with its place, and what was expected there. Positions count characters from 0.</summary>

@@ -1,3 +1,4 @@
+using Cumbre.Core.Measures;
 using Cumbre.Core.Notation.Forms;
 
 namespace Cumbre.Core.Notation;
@@ -14,12 +15,14 @@ public static class NotationParser
     /// Never throws: the result holds a plan or an error with its place. A line in another spelling is read where it
     /// can mean one thing, and asked where it can mean several.
     /// </summary>
-    public static NotationResult Parse(string line)
+    /// <param name="line">As it was typed.</param>
+    /// <param name="unit">Of a load that has none; null: it is asked, as coach and athlete differ.</param>
+    public static NotationResult Parse(string line, MassUnit? unit = null)
     {
         var result = Strict(line);
         if (result.Error is not { Ways.Count: 0, Fault: not NotationFault.TooLong })
             return result;
-        return Spellings.Of(line) switch
+        return Spellings.Of(line, unit) switch
         {
             [] => result,
             [var only] => result with { Plan = Strict(only).Plan, Error = null },

@@ -18,13 +18,17 @@ public static class NotationPrinter
         if (plan.SetUp is { } setUp)
             SetUpOf(line, setUp);
         if (plan.Effort is InReserve reserve)
-            line.Append(I, $" {reserve.Reps} in reserve");
+            line.Append(I, $" {reserve.Reps}{(reserve.Most is { } most ? $"..{most}" : "")} in reserve");
         else if (plan.Effort is ToFailure)
             line.Append(" to failure");
         else if (plan.Effort is LastToFailure)
             line.Append(" last to failure");
         if (plan is TopSetBackOff t)
             line.Append(I, $", back-off {t.BackOffSets} x {t.BackOffReps} @ -{Number(t.BackOffPercent)} % top");
+        if (plan is Pyramid { Unbroken: true })
+            line.Append(" unbroken");
+        if (plan.Timed is { } timed)
+            line.Append(timed.Seconds is { } beat ? $" in {Clock(beat)}" : " for time");
         if (plan is ExplosiveSets or OnTheClock { Fast: true })
             line.Append(" fast");
         if (plan is DoubleProgression { Increment: { } step })
@@ -38,7 +42,7 @@ public static class NotationPrinter
         if (plan.Tempo is { } tempo)
             line.Append(" tempo ").Append(tempo);
         if (plan.RestSeconds is { } rest)
-            line.Append(I, $" rest {Clock(rest)}");
+            line.Append(I, $" rest {Clock(rest)}{(plan.RestMost is { } longest ? $"..{Clock(longest)}" : "")}");
         return line.ToString();
     }
 
@@ -66,6 +70,7 @@ public static class NotationPrinter
             ShareOfOneRepMax share => $"{Number(share.Percent)} % e1RM",
             ShareOfBodyMass share => $"{Sign(share.Percent)}{Number(Math.Abs(share.Percent))} % bm",
             BandHelp band => $"band {Number(band.Entry.Value)} {Unit(band.Entry)}",
+            NamedBand named => $"band {named.Name}",
             FootHelp => "feet",
             Counted counted => string.Create(I, $"{counted.Count} {counted.Name}"),
             _ => null,

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Notation;
@@ -25,17 +26,17 @@ internal static class Spellings
     private sealed record Rule(Func<string, IEnumerable<string>> Apply);
 
     /// <summary>What a line that the notation does not read may mean; empty: nothing is understood.</summary>
-    public static IReadOnlyList<string> Of(string line)
+    public static IReadOnlyList<string> Of(string line, MassUnit? unit)
     {
-        var plain = Plain(line);
-        if (Words.Matches(plain).Any(w => !Known.Contains(w.Value)))
+        var plain = CalledBand.Replace(Plain(line), Called);
+        if (Words.Matches(BandName.Replace(plain, "")).Any(w => !Known.Contains(w.Value)))
             return [];
         try
         {
             List<string> lines = [plain];
             foreach (var rule in Rules)
                 lines = [.. lines.SelectMany(rule.Apply).Select(Tidy).Distinct().Take(ReadingsMaximum)];
-            return
+            string[] readings =
             [
                 .. lines
                     .Select(l => NotationParser.Strict(l).Plan)
@@ -43,12 +44,33 @@ internal static class Spellings
                     .Select(NotationPrinter.Print)
                     .Distinct(),
             ];
+            return unit is { } own ? [.. readings.Where(r => !IsInOther(r, own, readings))] : readings;
         }
         catch (RegexMatchTimeoutException)
         {
             return [];
         }
     }
+
+    /// <summary>The same in the other unit, while it stands in one's own too.</summary>
+    private static bool IsInOther(string reading, MassUnit own, string[] readings)
+    {
+        var (mine, other) = own == MassUnit.Kg ? (" kg", " lb") : (" lb", " kg");
+        return reading.Contains(other, StringComparison.Ordinal)
+            && readings.Contains(reading.Replace(other, mine, StringComparison.Ordinal));
+    }
+
+    /// <summary>"red band": the word before is its name, if it is no word of lines.</summary>
+    private static readonly Regex CalledBand = new(
+        @"(?:@\s*|\bwith\s+|\bw/\s*)?\b([a-z]{3,})\s+band\b",
+        RegexOptions.CultureInvariant,
+        Longest
+    );
+
+    private static readonly Regex BandName = new(@"\bband [a-z]{3,}\b", RegexOptions.CultureInvariant, Longest);
+
+    private static string Called(Match match) =>
+        Known.Contains(match.Groups[1].Value) ? match.Value : $"@ band {match.Groups[1].Value}";
 
     private static readonly Regex Words = new("[a-zà-ÿ]{2,}", RegexOptions.CultureInvariant, Longest);
 
@@ -63,7 +85,7 @@ internal static class Spellings
             many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
             only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
             repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides
-            strap stretch tank tempo the then times to top weight with
+            strap stretch tank tempo the then time times to top unbroken weight with within
             """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
         .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
         .. Enum.GetNames<Benchmarks.Contact>().Select(g => g.ToLowerInvariant()),
@@ -88,6 +110,14 @@ internal static class Spellings
     }
 
     private static string Tidy(string line) => string.Join(' ', line.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+
+    private static readonly Regex Decimals = new(@"\d+(?:[.,]\d+)?", RegexOptions.CultureInvariant, Longest);
+
+    private static readonly Regex Loaded = new(
+        $@"(?:(\d+) x )?(\d+)\s*@\s*\+?{Amount}\s*{Unit}?",
+        RegexOptions.CultureInvariant,
+        Longest
+    );
 
     private static readonly IReadOnlyList<Rule> Rules =
     [
@@ -121,13 +151,16 @@ internal static class Spellings
         One(@"\bchest to bar\b", "to chest"),
         One(@"\bno rest\b", "rest 0:00"),
         // Reserve, and exertion of ten as its other side.
-        Many(@",?\s*@?\s*\brir\s*[:=]?\s*(\d+)(?:\s*-\s*(\d+))?", m => Each(m, n => Reserve(n))),
-        Many(@",?\s*@?\s*\b(\d+)(?:\s*-\s*(\d+))?\s*rir\b", m => Each(m, n => Reserve(n))),
+        Many(@",?\s*@?\s*\brir\s*[:=]?\s*(\d+)(?:\s*(?:-|\.\.|to)\s*(\d+))?", m => [Between(m)]),
+        Many(@",?\s*@?\s*\b(\d+)(?:\s*(?:-|\.\.|to)\s*(\d+))?\s*rir\b", m => [Between(m)]),
+        Many(@",?\s*\b(\d+)\s*(?:-|to)\s*(\d+)\s*(?:reps? )?(?=in reserve\b)", m =>
+            [$"{m.Groups[1].Value}..{m.Groups[2].Value} "]
+        ),
         Many(@",?\s*@?\s*\brpe\s*[:=]?\s*([5-9]|10)(?:([.,]5)|\s*-\s*([5-9]|10))?(?![\d.,])", m =>
         {
             var exertion = Whole(m.Groups[1]);
-            return m.Groups[2].Success ? [Reserve(9 - exertion), Reserve(10 - exertion)]
-                : m.Groups[3].Success ? [Reserve(10 - exertion), Reserve(10 - Whole(m.Groups[3]))]
+            return m.Groups[2].Success ? [Reserve(9 - exertion, 10 - exertion)]
+                : m.Groups[3].Success ? [Reserve(10 - Whole(m.Groups[3]), 10 - exertion)]
                 : [Reserve(10 - exertion)];
         }),
         One(@",?\s*\b(\d+)\s*(?:reps?\s*)?(?:left )?(?:in (?:the )?tank|in hand)\b", "$1 in reserve"),
@@ -136,6 +169,18 @@ internal static class Spellings
         Many(@"(?<!\bx\s*)\b(\d+)\s*left\b(?!\s*(?:first|only|arm|side|leg))", m =>
             [Reserve(Whole(m.Groups[1])), "left first"]
         ),
+        // Unequal sets, and a load for each.
+        Many($@"^(?:(?:\d+ x )?\d+\s*@\s*\+?{Amount}\s*{Unit}?\s*(?:,|then)?\s*){{2,}}(?=$|[a-z])", m => Ramp(m.Value)),
+        Many(@"^(?:(\d+) x )?(\d+(?:\s*/\s*\d+){2,}|\d+(?:\s*,\s*\d+)+)(?=$|\s|@)(?!\s*s\b)(?:\s*reps?\b)?", Unequal),
+        Many(@"^(\d+(?:\s*-\s*\d+){2,})(?=$|\s|@)(?:\s*reps?\b)?", m => UpOrDown(Figures(m.Value))),
+        One(@"^holds?\s*:?\s*(\d+)\s*/\s*(\d+(?:\s*/\s*\d+)+)\s*s?\b", "hold $1/$2 s"),
+        Many(@"^hold (\d+(?:\s*/\s*\d+)+) s", m => [$"hold {string.Join(", ", Figures(m.Value))} s"]),
+        Many($@"(?<=^sets [^@]*)@\s*\+?{Amount}((?:\s*/\s*\+?{Amount})+)\s*{Unit}?", m =>
+        {
+            var loads =
+                $"@ {string.Join(", ", Decimals.Matches(m.Value).Select(d => $"+{d.Value.Replace(',', '.')}"))}";
+            return m.Value.EndsWith('g') || m.Value.EndsWith('b') ? [$"{loads} {m.Value[^2..]}"] : InUnit(m, loads);
+        }),
         // Sides.
         One(@"(?:\bper\b|/|\b(?:on |for )?each\b|\ba\b)\s*(?:side|arm|leg|hand)s?\b", "each side"),
         One(@"(?<!\w)(?:e/s|l\s*\+\s*r|l\s*/\s*r|both sides)(?!\w)", "each side"),
@@ -146,13 +191,19 @@ internal static class Spellings
         One(@"\bevery min(?:ute)?\b", "every 1:00"),
         One(@"\b(every (?:\d+:\d\d|\d+ ?(?:s|min))) ?x ?(\d+)\s*(?:rounds)?\s*[:,x]\s*(\d+)\b", "$1 x $2 do $3"),
         // Rest.
-        Many(@",?\s*\b(?:rest|r)\s*[:=]?\s*(\d+)\s*(?:-|\.\.|to)\s*(\d+)\s*(s|min)?\b", m =>
-            [.. new[] { m.Groups[1], m.Groups[2] }.Select(g => $"rest {Time(Whole(g), m.Groups[3].Value)}")]
+        Many(@",?\s*\b(?:rest|r)\s*[:=]?\s*(\d+)\s*(?:-|\.\.|to)\s*(\d+)(?!:)(?:\s*(s|min)\b)?", m =>
+            [$"rest {Whole(m.Groups[1])}..{Time(Whole(m.Groups[2]), m.Groups[3].Value)}"]
         ),
+        One(
+            @",?\s*\b(\d+)\s*(?:-|to)\s*(\d+)\s*(s|min)\s*(?:of )?(?:rest|break|between sets|between|off)\b",
+            "rest $1..$2 $3"
+        ),
+        One(@"\brest (\d+:\d\d)\s*(?:-|to)\s*(\d+:\d\d)", "rest $1..$2"),
+        One(@"\bwithin\s+(?=\d)", "in "),
         One(@",?\s*\b(\d+:\d\d|\d+\s*(?:s|min))\s*(?:of )?(?:rest|break|between sets|between|off)\b", "rest $1"),
         One(@",?\s*\b(?:rest|r)\s*[:=]\s*(?=\d)", "rest "),
         Many(@"\brest\s+(\d+)(?!\s*(?:s\b|min|:|\d|[.,]\d))", m => [$"rest {Time(Whole(m.Groups[1]), "")}"]),
-        One(@"(?<!\brest\s*)(?<!\bevery\s*)(?<!\bin\s*)\b(\d+) min\s*$", "rest $1 min"),
+        One(@"(?<!\brest\s*)(?<!\bevery\s*)(?<!\bin\s*)(?<!\.\.)\b(\d+) min\s*$", "rest $1 min"),
         // Load.
         One(@"%\s*(?:of )?(?:bw|body\s*-?\s*(?:weight|mass))\b", "% bm"),
         One(@"(?:@\s*)?\b(?:bw|body\s*-?\s*weight)\s*\+\s*", "@ +"),
@@ -162,12 +213,15 @@ internal static class Spellings
         One($@"(?<!(?:@|then|/|,|\blower \d+ s)\s*)\+\s*{Amount}\s*{Unit}\b", "@ +$1 $2"),
         One($@"(?<![@+/,-]\s*)(?<!\b(?:band|then|do)\s*)(?<![\d.,])(?:\bx\s*)?\b{Amount}\s*{Unit}\b", "@ +$1 $2"),
         Many($@"@\s*\+\s*{Amount}(?!\s*(?:kg|lb|%|[\d.,/+]))", m => InUnit(m, $"@ +{m.Groups[1].Value}")),
+        Many($@"(?<=\d)\s+\+\s*{Amount}(?=\s*$|\s+[a-z])(?!\s*(?:kg|lb|stretch))", m =>
+            InUnit(m, $"@ +{m.Groups[1].Value}")
+        ),
         One(@"(\d+)\s*%\s*(?:of )?(?:(?:e?1?\s*rm)\b|max\b)", "$1 % e1rm"),
         One(@"(back-off \d+ x \d+ (?:@ )?-\s*\d+)\s*%(?!\s*top)", "$1 % top"),
         Many(@"(?<!-\s*\d*)\b(\d+)\s*%(?!\s*(?:e1rm|bm|best|top))", m => [$"{m.Groups[1].Value} % {BaseOf(m)}"]),
         One(@"(?<!(?:@|[+-])\s*)\b(\d+ % e1rm)", "@ $1"),
         Many($@"\bband\s*{Amount}(?!\s*(?:kg|lb|[\d.,]))", m => InUnit(m, $"band {m.Groups[1].Value}")),
-        One(@"(?<!@\s*)\bband (?=\d)", "@ band "),
+        One(@"(?<!@\s*)\bband (?=\d|[a-z]{3})", "@ band "),
         Many(@"@\s*(\d+(?:[.,]5)?)(?=\s*(?:$|[a-z](?<!x)))(?!\s*(?:kg|lb|s\b|min))", m =>
         {
             var number = decimal.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
@@ -181,7 +235,7 @@ internal static class Spellings
         One(@"(?<=\d\s*)(?:reps?|repetitions?)\b", ""),
         One(@"\b(\d+) x (?:to )?failure\b", "$1 x max"),
         One(@"^max(?: x (\d+))?$", "1 x max"),
-        One(@"\bx\s*(\d+)\s*(?:-|to|or)\s*(\d+)(?![\d-])", "x $1..$2"),
+        One(@"\b(x|do)\s*(\d+)\s*(?:-|to|or)\s*(\d+)(?![\d-])", "$1 $2..$3"),
         // Holds.
         One(@"^(?:holds?\s*)?(\d+)\s*s\s*(?:holds?)?\s*x\s*(\d+)(?!\s*(?:s\b|\.\.))", "hold $2 x $1 s"),
         One(@"^(\d+) (?:x )?holds? (?:of |for |x )?(\d+) ?s\b", "hold $1 x $2 s"),
@@ -223,13 +277,56 @@ internal static class Spellings
         );
     }
 
-    private static string Reserve(int reps) => string.Create(CultureInfo.InvariantCulture, $"{reps} in reserve");
+    private static string Reserve(int least, int most = 0) =>
+        string.Create(CultureInfo.InvariantCulture, $"{least}{(most > least ? $"..{most}" : "")} in reserve");
 
-    /// <summary>One figure, or both ends of a range.</summary>
-    private static string[] Each(Match match, Func<int, string> text) =>
-        match.Groups[2].Success
-            ? [text(Whole(match.Groups[1])), text(Whole(match.Groups[2]))]
-            : [text(Whole(match.Groups[1]))];
+    /// <summary>One figure of reserve, or a range.</summary>
+    private static string Between(Match match) =>
+        Reserve(Whole(match.Groups[1]), match.Groups[2].Success ? Whole(match.Groups[2]) : 0);
+
+    private static string[] Figures(string text) =>
+        [
+            .. text.Split([',', '/', '-', ' '], StringSplitOptions.RemoveEmptyEntries)
+                .Where(p => p.All(char.IsAsciiDigit)),
+        ];
+
+    /// <summary>Sets that differ; a count before them must be theirs.</summary>
+    private static string[] Unequal(Match match)
+    {
+        var reps = Figures(match.Groups[2].Value);
+        return match.Groups[1].Success && Whole(match.Groups[1]) != reps.Length
+            ? [match.Value]
+            : [$"sets {string.Join(", ", reps)}"];
+    }
+
+    /// <summary>What goes up and down again is a pyramid; else it may be sets that differ.</summary>
+    private static string[] UpOrDown(string[] figures)
+    {
+        var pyramid = $"pyramid {string.Join('-', figures)}";
+        return figures[0] == figures[^1] ? [pyramid] : [$"sets {string.Join(", ", figures)}", pyramid];
+    }
+
+    /// <summary>Each set with its load: <c>5 @ 20, 2 x 3 @ 25 kg</c>.</summary>
+    private static string[] Ramp(string text)
+    {
+        var parts = Loaded.Matches(text);
+        var reps = new List<string>();
+        var loads = new List<string>();
+        foreach (Match part in parts)
+        {
+            var sets = part.Groups[1].Success ? Whole(part.Groups[1]) : 1;
+            for (var i = 0; i < Math.Min(sets, Limits.SetsMaximum + 1); i++)
+            {
+                reps.Add(part.Groups[2].Value);
+                loads.Add(
+                    $"+{part.Groups[3].Value.Replace(',', '.')}{(part.Groups[4].Success ? " " + part.Groups[4].Value : "")}"
+                );
+            }
+        }
+
+        var line = $"sets {string.Join(", ", reps)} @ {string.Join(", ", loads)}";
+        return parts[^1].Groups[4].Success ? [line] : [$"{line} kg", $"{line} lb"];
+    }
 
     private static int Whole(Group figure) =>
         int.TryParse(figure.Value, NumberStyles.None, CultureInfo.InvariantCulture, out var whole)

@@ -1,3 +1,4 @@
+using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Notation;
@@ -25,9 +26,9 @@ public sealed record WrittenLine
 
     public static WrittenLine Of(Prescription plan) => new(plan, null);
 
-    /// <summary>Reads a typed text.</summary>
-    public static WrittenLine Typed(string text) =>
-        NotationParser.Parse(text).Plan is { } plan ? new(plan, null) : new(null, text);
+    /// <summary>Reads a typed text; a load without a unit is in <paramref name="unit"/>.</summary>
+    public static WrittenLine Typed(string text, MassUnit? unit = null) =>
+        NotationParser.Parse(text, unit).Plan is { } plan ? new(plan, null) : new(null, text);
 
     public static implicit operator WrittenLine(Prescription plan) => Of(plan);
 }

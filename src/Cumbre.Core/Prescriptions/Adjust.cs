@@ -38,7 +38,7 @@ public static class Adjust
             // A reserve was asked of the load that is gone.
             Effort = IsAddedLoad(plan.Load) || plan is TopSetBackOff ? null : half.Effort,
         };
-        return easy.ToTheEnd || easy.Effort is LastToFailure ? easy with { Effort = new InReserve(3) } : easy;
+        return easy.ToTheEnd || easy.Effort is LastToFailure ? easy.WithReserve(new(3)) : easy;
     }
 
     /// <summary>
@@ -57,11 +57,8 @@ public static class Adjust
             ).Like(h),
             _ => plan.WithSets(Math.Max(1, plan.SetCount / 2)),
         };
-        return half with
-        {
-            Sides = half.Sides.WithoutMore(),
-            Effort = half.Effort is ToFailure or LastToFailure ? new InReserve(3) : half.Effort,
-        };
+        var easy = half with { Sides = half.Sides.WithoutMore() };
+        return easy.Effort is ToFailure or LastToFailure ? easy.WithReserve(new(3)) : easy;
     }
 
     /// <summary>
@@ -137,7 +134,7 @@ public static class Adjust
                 TwoThirds(r.High),
                 r.StretchSeconds
             ).Like(r),
-            OnTheClock c => new OnTheClock(c.EverySeconds, c.Rounds, TwoThirds(c.Reps), c.Fast).Like(c),
+            OnTheClock c => c.WithReps(TwoThirds(c.Reps)),
             _ => plan.WithSets(Math.Max(1, TwoThirds(plan.SetCount))),
         };
 
@@ -159,6 +156,7 @@ public static class Adjust
         (plan is VariedSets or VariedHolds or Pyramid or BrokenHold ? plan : plan.WithSets(1)) with
         {
             RestSeconds = null,
+            RestMost = null,
         };
 
     private static int TwoThirds(int amount) => Math.Max(1, amount * 2 / 3);

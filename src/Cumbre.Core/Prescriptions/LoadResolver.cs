@@ -66,6 +66,9 @@ internal static class LoadResolver
             case BandHelp help:
                 return Band(help, context);
 
+            case NamedBand:
+                return (null, ResolutionProblem.NoBandOfThatName);
+
             case FootHelp:
                 return (
                     Explanation
@@ -327,8 +330,7 @@ internal static class LoadResolver
                 Quantity.Added(pieces.Total - wanted),
                 Quantity.Of(pieces.OneByOne.Select(p => p.Size.Mass))
             );
-        // Half a plate either way is rounding; more than that is a gap in the kit that the coach should see.
-        if ((pieces.Total - wanted).Abs() > Mass.FromKilograms(1.25m))
+        if (LineFit.IsOther(new(wanted, pieces.Total, pieces)))
             why.Caution(CautionId.KitCoarse, Quantity.Added(wanted), Quantity.Added(pieces.Total));
     }
 }

@@ -11,12 +11,20 @@ namespace Cumbre.Core.Prescriptions;
 [JsonDerivedType(typeof(BandHelp), "band")]
 [JsonDerivedType(typeof(FootHelp), "feet")]
 [JsonDerivedType(typeof(Counted), "counted")]
-public abstract record LoadSpec;
+[JsonDerivedType(typeof(NamedBand), "named-band")]
+public abstract record LoadSpec
+{
+    /// <summary>Is the movement heavier with it than at body mass?</summary>
+    [JsonIgnore]
+    public virtual bool Adds => false;
+}
 
 /// <summary>A load in kg or lb, -150 to +200 kg; negative is assistance.</summary>
 public sealed record AddedLoad(MassEntry Entry) : LoadSpec
 {
     public MassEntry Entry { get; } = Guard.InRange("load", Entry, Limits.AddedLoadMinimum, Limits.AddedLoadMaximum);
+
+    public override bool Adds => Entry.Value > 0;
 }
 
 /// <summary>Percent of the e1RM of the system, 20 to 120.</summary>
@@ -26,6 +34,8 @@ public sealed record ShareOfOneRepMax(decimal Percent) : LoadSpec
         Maximum = 120;
 
     public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
+
+    public override bool Adds => true;
 }
 
 /// <summary>Added load as a percent of body mass, -90 to 200.</summary>
@@ -35,6 +45,8 @@ public sealed record ShareOfBodyMass(decimal Percent) : LoadSpec
         Maximum = 200;
 
     public decimal Percent { get; } = Guard.InRange("percent", Percent, Minimum, Maximum);
+
+    public override bool Adds => Percent > 0;
 }
 
 /// <summary>Help by a band whose measured help is near this, 0.5 to 100 kg.</summary>
@@ -53,7 +65,15 @@ public sealed record FootHelp : LoadSpec;
 public sealed record Counted(int Count, string Name) : LoadSpec
 {
     public int Count { get; } = Guard.InRange("count", Count, 1, Loading.CountedLoad.CountMaximum);
+
+    public override bool Adds => true;
 }
+
+/// <summary>
+/// Help by a band that is called by a word of its name, in small letters; where the athlete's kit has it, it is read
+/// as <see cref="BandHelp"/>.
+/// </summary>
+public sealed record NamedBand(string Name) : LoadSpec;
 
 /// <summary>How hard a set is taken.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "to")]
@@ -68,11 +88,18 @@ public abstract record Effort
 }
 
 /// <summary>Stop with this many reps in reserve, 0 to 10.</summary>
-public sealed record InReserve(int Reps) : Effort
+/// <param name="Reps">The fewest that are left.</param>
+/// <param name="Most">The most, over the fewest; null: no range. Its load is the one that leaves the most.</param>
+public sealed record InReserve(int Reps, int? Most = null) : Effort
 {
     public int Reps { get; } = Guard.InRange("reserve", Reps, Limits.ReserveMinimum, Limits.ReserveMaximum);
 
-    public override int ReserveTarget => Reps;
+    public int? Most { get; } =
+        Most is not { } most ? null
+        : Guard.InRange("reserve", most, Limits.ReserveMinimum, Limits.ReserveMaximum) > Reps ? most
+        : throw new RuleViolationException(Violation.RangeReversed, "reserve", most, Reps + 1, Limits.ReserveMaximum);
+
+    public override int ReserveTarget => Most ?? Reps;
 }
 
 /// <summary>Until no further clean rep is possible.</summary>

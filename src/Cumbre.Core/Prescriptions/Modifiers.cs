@@ -73,6 +73,16 @@ public sealed record Pause(int Seconds, PausePlace Place)
     public int In(Tempo tempo) => Place == PausePlace.Bottom ? tempo.Bottom : tempo.Top;
 }
 
+/// <summary>A whole item as fast as it can be done cleanly.</summary>
+/// <param name="Seconds">To beat, 10 to 3600; null: the time is only taken.</param>
+public sealed record TimeToBeat(int? Seconds)
+{
+    public const int Minimum = 10,
+        Maximum = 3600;
+
+    public int? Seconds { get; } = Seconds is { } seconds ? Guard.InRange("seconds", seconds, Minimum, Maximum) : null;
+}
+
 /// <summary>How a short rest inside a set is measured.</summary>
 public enum GapUnit
 {

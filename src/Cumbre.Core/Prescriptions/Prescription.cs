@@ -45,6 +45,16 @@ public abstract record Prescription
         init => field = value is { } rest ? Guard.InRange("rest", rest, 0, Limits.RestMaximum) : null;
     }
 
+    /// <summary>The end of a range of rest, over <see cref="RestSeconds"/>; null: no range.</summary>
+    public int? RestMost
+    {
+        get => field > RestSeconds ? field : null;
+        init => field = value is { } rest ? Guard.InRange("rest", rest, 0, Limits.RestMaximum) : null;
+    }
+
+    /// <summary>The whole is done against the clock; null: it is not.</summary>
+    public TimeToBeat? Timed { get; init; }
+
     /// <summary>Null: both sides work at once.</summary>
     public SidePlan? Sides { get; init; }
 
@@ -78,6 +88,10 @@ public abstract record Prescription
     [JsonIgnore]
     public virtual bool IsFast => false;
 
+    /// <summary>May the whole be done against the clock?</summary>
+    [JsonIgnore]
+    public virtual bool IsTimed => false;
+
     /// <summary>Is some set taken until nothing is left?</summary>
     [JsonIgnore]
     public virtual bool ToTheEnd => Effort is ToFailure;
@@ -103,6 +117,9 @@ public abstract record Prescription
         return [.. sets.GroupBy(s => s.Set).SelectMany(set => OnSides([.. set], sides)), .. more];
     }
 
+    /// <summary>The same, ended with some reps left.</summary>
+    public virtual Prescription WithReserve(InReserve reserve) => this with { Effort = reserve };
+
     /// <summary>What comes next after a success.</summary>
     public abstract Progression Progress();
 
@@ -110,7 +127,7 @@ public abstract record Prescription
     public abstract Prescription WithSets(int sets);
 
     /// <summary>
-    /// This plan with the modifiers of another: load, effort, tempo, rest, sides, pause, grips and set-up.
+    /// This plan with the modifiers of another: load, effort, tempo, rest, sides, pause, grips, set-up and time to beat.
     /// </summary>
     internal Prescription Like(Prescription other) =>
         this with
@@ -119,6 +136,8 @@ public abstract record Prescription
             Effort = other.Effort,
             Tempo = other.Tempo,
             RestSeconds = other.RestSeconds,
+            RestMost = other.RestMost,
+            Timed = IsTimed ? other.Timed : null,
             Sides = other.Sides,
             Pause = other.Pause,
             Grips = other.Grips,

@@ -29,6 +29,8 @@ public static class PrescriptionResolver
     {
         if (plan is HoldSets hold && hold.SecondsFor(context.Bests) is null)
             return new(null, ResolutionProblem.NoBestHold);
+        if (plan is MaxSets or PracticeSets && plan is { Load: null, Effort: InReserve } && context.LoadFollowsEffort)
+            return new(null, ResolutionProblem.NoReps);
         if (plan is DropSet drop)
             return Drop(drop, context);
         if (plan is VariedSets { Loads: { } loads } varied)
@@ -183,10 +185,11 @@ public static class PrescriptionResolver
             : sets.Sum(s =>
                 s.Seconds
                 ?? (
-                    plan is Negatives
-                        ? s.TensionSeconds
-                        : s.RepsHigh
-                            * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)
+                    plan is Negatives ? s.TensionSeconds
+                    // A hold has seconds; what its "reps" are nobody knows.
+                    : movement.IsHeld ? 0
+                    : s.RepsHigh
+                        * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)
                 )
             );
 

@@ -80,6 +80,12 @@ public enum ResolutionProblem
 
     /// <summary>The movement is not in the catalogue any more.</summary>
     MovementUnknown,
+
+    /// <summary>As many as possible with some in reserve says no load on a loaded lift: reps are needed.</summary>
+    NoReps,
+
+    /// <summary>The kit has no band of that name, or several.</summary>
+    NoBandOfThatName,
 }
 
 /// <summary>Either a resolved plan or the problem that prevents it.</summary>

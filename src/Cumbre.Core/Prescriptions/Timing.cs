@@ -21,8 +21,11 @@ public static class Timing
     /// </summary>
     public static int UsualRest(int reps) => reps <= HeavyReps ? 150 : 90;
 
-    /// <summary>Seconds of rest between the sets of a plan: as written, else the usual rest of its method.</summary>
-    public static int RestBetweenSets(Prescription plan) => plan.RestSeconds ?? plan.UsualRest;
+    /// <summary>
+    /// Seconds of rest between the sets of a plan: as written, the longer end of a range, else the usual rest of its
+    /// method.
+    /// </summary>
+    public static int RestBetweenSets(Prescription plan) => plan.RestMost ?? plan.RestSeconds ?? plan.UsualRest;
 
     /// <summary>
     /// Seconds of a whole item. What a clock sets takes its clock; the parts of a set follow each other with their own

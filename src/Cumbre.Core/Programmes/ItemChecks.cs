@@ -4,7 +4,6 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Safety;
-using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes;
 
@@ -235,7 +234,7 @@ internal static class ItemChecks
             case CautionId.WorkOverSlot when plan is OnTheClock clock:
                 var work = clock.EverySeconds - clock.RestInSlot;
                 var slot = Math.Min(OnTheClock.EveryMaximum, (work + work / 2 + 9) / 10 * 10);
-                yield return Write(new OnTheClock(slot, clock.Rounds, clock.Reps, clock.Fast).Like(clock));
+                yield return Write(clock.WithSlot(slot));
                 break;
             case CautionId.FailureNotHarmless:
                 yield return Write(WithReserve(plan, context.Bests));
@@ -247,7 +246,7 @@ internal static class ItemChecks
                 yield return Write(dose.Like(plan));
                 break;
             case CautionId.KitCoarse when plan.Load is AddedLoad { Entry: var written }:
-                foreach (var way in Makeable(plan, written, item.Resolved!.Loads[0].Value, context))
+                foreach (var way in LineFit.Makeable(plan, written, item.Resolved!.Loads[0].Value, context))
                     yield return Write(way);
                 break;
             case CautionId.NotLoaded or CautionId.BandTooStrong:
@@ -258,43 +257,6 @@ internal static class ItemChecks
                 break;
         }
     }
-
-    /// <summary>
-    /// Where the kit makes another load than is written: reps as hard at what it makes (Epley 1985), slower reps there
-    /// where it makes less, and its load as it is.
-    /// </summary>
-    private static IEnumerable<Prescription> Makeable(
-        Prescription plan,
-        MassEntry written,
-        LoadAnswer load,
-        ResolutionContext context
-    )
-    {
-        var there = plan with { Load = Adjust.Written(MassEntry.Of(load.Made, written.Unit)) };
-        var body = context.BodyMass.Value;
-        if (plan is StraightSets straight && OneRepMax.Allows(straight.Reps))
-        {
-            var asHard = Mass.FromKilograms(
-                (decimal)OneRepMax.By(OneRepMaxFormula.Epley, (double)(body + load.Wanted).Kilograms, straight.Reps)
-            );
-            var reps = (int)Math.Round(OneRepMax.ExpectedReps(asHard, body + load.Made));
-            if (reps != straight.Reps && OneRepMax.Allows(reps))
-                yield return straight with
-                {
-                    Reps = reps,
-                    Load = there.Load,
-                };
-        }
-
-        if (load.Made < load.Wanted && plan.Tempo is null && !plan.IsFast)
-            yield return there with
-            {
-                Tempo = Slow,
-            };
-        yield return there;
-    }
-
-    private static readonly Tempo Slow = new(3, 0, 1, 0);
 
     /// <summary>The same work with two reps left; what only exists to failure becomes plain sets.</summary>
     private static Prescription WithReserve(Prescription plan, Bests bests)
@@ -318,7 +280,7 @@ internal static class ItemChecks
                 Effort = reserve,
                 RestSeconds = p.RestSeconds,
             },
-            _ => plan with { Effort = reserve },
+            _ => plan.WithReserve(reserve),
         };
     }
 }

@@ -32,8 +32,8 @@ public static class SessionTime
 
     /// <summary>
     /// In a group the work, the set-ups and the changes of all its items add up, and the longest rest is taken once a
-    /// round. Items on
-    /// the clock keep their strokes: two in turn take the sum of both clocks.
+    /// round; after a loaded stretch one rests before the next exercise too (common practice, no source). Items on the
+    /// clock keep their strokes: two in turn take the sum of both clocks.
     /// </summary>
     private static ItemGroup Group(IReadOnlyList<ItemReading> items)
     {
@@ -46,7 +46,11 @@ public static class SessionTime
         if (free.Length > 0)
             seconds +=
                 free.Sum(p => p.Work)
-                + free.Max(p => p.Pause * (p.Rounds - 1))
+                + (
+                    items.Any(i => i.Plan is RepsWithStretch)
+                        ? free.Sum(p => p.Pause * p.Rounds) - free[^1].Pause
+                        : free.Max(p => p.Pause * (p.Rounds - 1))
+                )
                 + free.Sum(p => p.Rounds) * Timing.SetUpSeconds
                 + free.Length * Timing.ChangeSeconds;
         var rounds = free.Length > 0 ? free.Max(p => p.Rounds) : 1;

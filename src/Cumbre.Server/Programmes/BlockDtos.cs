@@ -315,8 +315,28 @@ public sealed record ItemMeaning(
     JsonObject? Structure,
     IReadOnlyList<decimal> Bands,
     string? Easier,
+    IReadOnlyList<LineMisfit> Misfits,
     OnPaper? OnPaper = null
 );
+
+/// <summary>What a line says that its movement or the kit does not do, with the lines that may have been meant.</summary>
+public sealed record LineMisfit(MisfitKind Kind, IReadOnlyList<string> Ways)
+{
+    public static IReadOnlyList<LineMisfit> Of(
+        Prescription? plan,
+        Movement? movement,
+        ResolvedPrescription? resolved,
+        ResolutionContext? context
+    ) =>
+        plan is null || movement is null
+            ? []
+            :
+            [
+                .. LineFit
+                    .Of(plan, movement, resolved, context)
+                    .Select(m => new LineMisfit(m.Kind, [.. m.Ways.Select(NotationPrinter.Print)])),
+            ];
+}
 
 /// <summary>A line done on paper by the athlete's twin.</summary>
 /// <param name="Verdict">How it goes.</param>
@@ -437,7 +457,13 @@ public sealed record BlockReading(
                 : [],
             item.Movement?.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s])
                 .FirstOrDefault(e => e.Pattern == item.Movement.Pattern)
-                ?.Name
+                ?.Name,
+            LineMisfit.Of(
+                item.Plan,
+                item.Movement,
+                item.Resolved,
+                item.Movement is null ? null : athlete.ContextOf(item.Movement)
+            )
         );
 }
 

@@ -46,6 +46,7 @@ public static class BlockEndpoints
         athlete.MapGet("/blocks", BlockList.Handle);
         athlete.MapPost("/blocks/reading", ReadBlock.Handle);
         athlete.MapPost("/blocks/{blockId:guid}/reading", ReadBlock.Stroke);
+        athlete.MapPost("/lines", PastedLines.Handle);
         athlete.MapPost("/blocks/why", WhyBlock.Handle);
         athlete.MapPost("/blocks/shift", ShiftBlock.Handle);
         athlete.MapGet("/blocks/{blockId:guid}", GetBlock.Handle);
@@ -175,6 +176,7 @@ internal static class PutBlock
                 if (Work.Load(db, athleteId, clock.Today) is not { } found)
                     return Written.Missing;
                 var before = BlockStore.Find(db, blockId);
+                block = Work.Writing(db, found.Athlete, user).Of(block);
                 var written = Blocks.Write(
                     db,
                     athleteId,
@@ -265,18 +267,20 @@ internal static class ReadBlock
         Guid blockId,
         Guid? session,
         StrokeBody request,
+        ClaimsPrincipal user,
         Database database,
         ClubClock clock
     )
     {
-        var (found, stored) = database.Read(db =>
+        var (found, own, stored) = database.Read(db =>
         {
             var kept = db.Once(athleteId, clock.Today, () => Stored.Find(db, athleteId, blockId));
             if (kept?.Id != blockId || kept.Version != request.Version)
                 kept = Stored.Find(db, athleteId, blockId);
-            return (Work.Load(db, athleteId, clock.Today), kept);
+            var found = Work.Load(db, athleteId, clock.Today);
+            return (found, found is { } known ? Work.Writing(db, known.Athlete, user) : null, kept);
         });
-        if (found is null || stored is null)
+        if (found is null || own is null || stored is null)
             return (ProblemHttpResult)Problems.NotFound("block");
         if (stored.Version != request.Version)
             return (ProblemHttpResult)Problems.Conflict("Somebody else changed this block meanwhile.", null);
@@ -293,7 +297,7 @@ internal static class ReadBlock
                 ),
             ],
         };
-        return TypedResults.Ok(BlockReading.Of(body.Parse(), found.Value.Athlete, session));
+        return TypedResults.Ok(BlockReading.Of(own.Of(body.Parse()), found.Value.Athlete, session));
     }
 
     /// <summary>What a block means while it is typed; nothing is stored.</summary>
@@ -301,15 +305,78 @@ internal static class ReadBlock
         Guid athleteId,
         Guid? session,
         BlockBody request,
+        ClaimsPrincipal user,
         Database database,
         ClubClock clock
     )
     {
         var block = request.Parse();
-        return database.Read(db => Work.Load(db, athleteId, clock.Today)) is { } found
-            ? TypedResults.Ok(BlockReading.Of(block, found.Athlete, session))
+        return
+            database.Read(db =>
+                Work.Load(db, athleteId, clock.Today) is { } found ? Work.Writing(db, found.Athlete, user) : null
+            )
+                is { } own
+            ? TypedResults.Ok(BlockReading.Of(own.Of(block), own.Athlete, session))
             : (ProblemHttpResult)Problems.NotFound("athlete");
     }
+}
+
+/// <param name="Text">Several lines, or two columns; at most 20,000 characters.</param>
+public sealed record LinesRequest(string Text);
+
+/// <summary>A movement by name.</summary>
+public sealed record NamedMovement(string Slug, string Name);
+
+/// <summary>One line of a text as an item.</summary>
+/// <param name="Text">As it stands there.</param>
+/// <param name="Movement">Null: none was found.</param>
+/// <param name="Candidates">Those that are near.</param>
+/// <param name="Line">Canonical, or what could not be read.</param>
+/// <param name="Error">Null: it can be read.</param>
+/// <param name="Joined">In turn with the one before.</param>
+public sealed record PastedLine(
+    string Text,
+    NamedMovement? Movement,
+    IReadOnlyList<NamedMovement> Candidates,
+    string Line,
+    NotationError? Error,
+    bool Joined
+);
+
+internal static class PastedLines
+{
+    private const int TextMaximum = 20_000;
+
+    public static Results<Ok<IReadOnlyList<PastedLine>>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        LinesRequest request,
+        ClaimsPrincipal user,
+        Database database,
+        ClubClock clock
+    )
+    {
+        if (request.Text.Length > TextMaximum)
+            throw Problems.Field("text", "tooLong", $"At most {TextMaximum} characters at once.");
+        var own = database.Read(db =>
+            Work.Load(db, athleteId, clock.Today) is { } found ? Work.Writing(db, found.Athlete, user) : null
+        );
+        return own is null
+            ? (ProblemHttpResult)Problems.NotFound("athlete")
+            : TypedResults.Ok<IReadOnlyList<PastedLine>>([
+                .. SeveralLines
+                    .Read(request.Text, own)
+                    .Select(l => new PastedLine(
+                        l.Text,
+                        l.Movement is { } m ? Named(m) : null,
+                        [.. l.Candidates.Select(Named)],
+                        l.Line,
+                        l.Error,
+                        l.Joined
+                    )),
+            ]);
+    }
+
+    private static NamedMovement Named(Core.Movements.Movement movement) => new(movement.Slug, movement.Name);
 }
 
 /// <param name="Block">As edited.</param>

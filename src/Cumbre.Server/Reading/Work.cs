@@ -1,7 +1,10 @@
+using System.Security.Claims;
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Programmes;
+using Cumbre.Server.Accounts;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Loading;
@@ -16,6 +19,10 @@ internal static class Work
         SnapshotStore.Load(db, athleteId, today) is { } found
             ? (found.Profile, On(db, found.Profile, found.Snapshot, today))
             : null;
+
+    /// <summary>How somebody writes lines for an athlete.</summary>
+    public static OwnLine Writing(Db db, AthleteAtWork athlete, ClaimsPrincipal user) =>
+        new(athlete, AccountStore.UnitOf(db, Policies.IdOf(user)));
 
     /// <summary>As they were on a day, worked out once for each state of the log.</summary>
     /// <param name="db">The connection.</param>

@@ -113,11 +113,13 @@ public sealed record TokenDto(TokenKind Kind, int Start, int Length);
 /// <param name="Problem">The line is right, but the athlete lacks something.</param>
 /// <param name="Plan">Loads, plates, time.</param>
 /// <param name="NeedsReason">Cautions that ask for a reason before it is saved.</param>
+/// <param name="Misfits">What the movement or the kit does not do.</param>
 public sealed record LineMeaning(
     string? Canonical,
     IReadOnlyList<TokenDto> Tokens,
     NotationError? Error,
     ResolutionProblem? Problem,
     ResolvedDto? Plan,
-    IReadOnlyList<CautionNote> NeedsReason
+    IReadOnlyList<CautionNote> NeedsReason,
+    IReadOnlyList<Programmes.LineMisfit> Misfits
 );

@@ -1,8 +1,11 @@
 using System.Security.Claims;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
+using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Sessions;
@@ -17,22 +20,24 @@ internal static class ReadLine
         string movement,
         string? line,
         DateOnly? day,
+        ClaimsPrincipal user,
         Database database,
         ClubClock clock
     )
     {
         var today = clock.Today;
-        var parsed = NotationParser.Parse(line ?? "");
-        var tokens = parsed
-            .Tokens.Where(t => t.Length > 0)
-            .Select(t => new TokenDto(t.Kind, t.Start, t.Length))
-            .ToArray();
         var meaning = database.Read(db =>
         {
             if (SnapshotStore.Load(db, athleteId, today) is not { } found)
                 return null;
+            var athlete = Work.On(db, found.Profile, found.Snapshot, today);
+            var parsed = Work.Writing(db, athlete, user).Read(line ?? "");
+            var tokens = parsed
+                .Tokens.Where(t => t.Length > 0)
+                .Select(t => new TokenDto(t.Kind, t.Start, t.Length))
+                .ToArray();
             if (parsed.Plan is not { } plan)
-                return new LineMeaning(null, tokens, parsed.Error, null, null, []);
+                return new LineMeaning(null, tokens, parsed.Error, null, null, [], []);
             var reading = PlanReader.Read(db, movement, plan, found.Profile, found.Snapshot, day ?? today, today, null);
             return new LineMeaning(
                 NotationPrinter.Print(plan),
@@ -40,16 +45,25 @@ internal static class ReadLine
                 null,
                 reading.Problem,
                 reading.Dto,
-                reading.NeedsReason
+                reading.NeedsReason,
+                LineMisfit.Of(
+                    plan,
+                    athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement),
+                    reading.Plan,
+                    reading.Context
+                )
             );
         });
         return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
     }
 
+    /// <param name="path">Of the field.</param>
+    /// <param name="line">As it was typed.</param>
+    /// <param name="own">For whom; null: nobody in particular.</param>
     /// <exception cref="FieldException">The line has an error; the message names its place.</exception>
-    public static Prescription Parse(string path, string? line)
+    public static Prescription Parse(string path, string? line, OwnLine? own = null)
     {
-        var parsed = NotationParser.Parse(line ?? "");
+        var parsed = own?.Read(line ?? "") ?? NotationParser.Parse(line ?? "");
         return parsed.Plan
             ?? throw Problems.Field(
                 path,
@@ -90,15 +104,19 @@ internal static class PlanSession
         var today = clock.Today;
         if (Math.Abs(request.Day.DayNumber - today.DayNumber) > DaysAway)
             throw Problems.Field("day", "range", "Plan at most a year away.");
-        var plan = ReadLine.Parse("line", request.Line);
         var reason = string.IsNullOrWhiteSpace(request.OverrideReason)
             ? null
             : Problems.Text("overrideReason", request.OverrideReason, "a reason", 400);
 
-        var (written, session) = database.Write(db =>
+        var (written, session, plan) = database.Write(db =>
         {
             if (SnapshotStore.Load(db, athleteId, today) is not { } found)
-                return (Written.Missing, null);
+                return (Written.Missing, (SessionDto?)null, (Prescription?)null);
+            var plan = ReadLine.Parse(
+                "line",
+                request.Line,
+                Work.Writing(db, Work.On(db, found.Profile, found.Snapshot, today), user)
+            );
             var written = Save(
                 db,
                 found.Profile,
@@ -113,7 +131,7 @@ internal static class PlanSession
                 user,
                 clock
             );
-            return (written, SessionReader.Find(db, athleteId, sessionId, today));
+            return (written, SessionReader.Find(db, athleteId, sessionId, today), (Prescription?)plan);
         });
         return written switch
         {
@@ -125,7 +143,7 @@ internal static class PlanSession
                     && session.Easy == request.Easy
                     && session.OverrideReason == reason
                     && only.Movement.Slug == request.Movement
-                    && only.Line == NotationPrinter.Print(plan) => TypedResults.Ok(session),
+                    && only.Line == NotationPrinter.Print(plan!) => TypedResults.Ok(session),
             _ => (ProblemHttpResult)
                 Problems.Conflict(
                     session?.Status == SessionStatus.Planned
@@ -211,6 +229,9 @@ internal static class PlanSession
             ResolutionProblem.NoSuchCounted => "The kit has no such pieces.",
             ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
             ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
+            ResolutionProblem.NoReps =>
+                "With some left it is no maximum, and this lift needs a load: write the reps, or the load.",
+            ResolutionProblem.NoBandOfThatName => "The kit has no band of that name, or several.",
             _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
         };
 }

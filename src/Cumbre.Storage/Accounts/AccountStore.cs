@@ -51,6 +51,9 @@ public static class AccountStore
     public static AccountRow? ById(Db db, Guid id) =>
         db.One<AccountRow>($"SELECT {Columns} FROM account WHERE id = @id", new { id });
 
+    /// <summary>In which unit somebody writes.</summary>
+    public static MassUnit UnitOf(Db db, Guid id) => ById(db, id)?.MassUnit ?? MassUnit.Kg;
+
     public static AccountRow? FirstWithRole(Db db, string role) =>
         db.One<AccountRow>($"SELECT {Columns} FROM account WHERE role = @role ORDER BY id LIMIT 1", new { role });
 

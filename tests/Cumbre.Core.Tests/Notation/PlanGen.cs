@@ -17,12 +17,14 @@ internal static class PlanGen
         Gen.Int[-90, 200].Select(percent => (LoadSpec?)new ShareOfBodyMass(percent)),
         Gen.Int[2, 200].Select(halves => (LoadSpec?)new BandHelp(MassEntry.Kg(halves / 2m))),
         Gen.Const(() => (LoadSpec?)new FootHelp()),
+        Gen.Const(() => (LoadSpec?)new NamedBand("red")),
         Gen.Int[1, 100].Select(count => (LoadSpec?)new Counted(count, "books"))
     );
 
     private static readonly Gen<Effort?> Effort = Gen.OneOf<Effort?>(
         Gen.Const(() => (Effort?)null),
         Gen.Int[0, 10].Select(r => (Effort?)new InReserve(r)),
+        Gen.Select(Gen.Int[0, 9], Gen.Int[1, 10]).Select((r, up) => (Effort?)new InReserve(r, Math.Min(10, r + up))),
         Gen.Const(() => (Effort?)new ToFailure())
     );
 
@@ -33,6 +35,14 @@ internal static class PlanGen
     );
 
     private static readonly Gen<int?> Rest = Gen.Int[-1, 1800].Select(s => s < 0 ? (int?)null : s);
+
+    /// <summary>A range of rest, and a time to beat where the method takes one.</summary>
+    private static Prescription Wider(Prescription plan, int more) =>
+        plan with
+        {
+            RestMost = plan.RestSeconds is { } rest && more > 0 && rest + more <= 1800 ? rest + more : null,
+            Timed = plan.IsTimed && more % 3 == 0 ? new(more == 0 ? null : 10 * more) : null,
+        };
 
     private static readonly Gen<SidePlan?> Sides = Gen.Int[-3, 6].Select(s => s < 0 ? (SidePlan?)null : (SidePlan)s);
 
@@ -106,20 +116,23 @@ internal static class PlanGen
             )
             .SelectMany(
                 (plan, l, e, t, r, s, g) =>
-                    Gen.Select(PauseFor(t), SetUps)
+                    Gen.Select(PauseFor(t), SetUps, Gen.Int[-60, 120])
                         .Select(
-                            (p, u) =>
-                                plan with
-                                {
-                                    Load = l,
-                                    Effort = e,
-                                    Tempo = t,
-                                    RestSeconds = r,
-                                    Sides = s,
-                                    Grips = g,
-                                    Pause = p,
-                                    SetUp = u,
-                                }
+                            (p, u, more) =>
+                                Wider(
+                                    plan with
+                                    {
+                                        Load = l,
+                                        Effort = e,
+                                        Tempo = t,
+                                        RestSeconds = r,
+                                        Sides = s,
+                                        Grips = g,
+                                        Pause = p,
+                                        SetUp = u,
+                                    },
+                                    Math.Max(-1, more)
+                                )
                         )
             );
 
@@ -175,7 +188,8 @@ internal static class PlanGen
                 Gen.Select(Sets, Reps, Sets, Reps, Gen.Int[2, 120])
                     .Select((ts, tr, bs, br, halves) => (Prescription)new TopSetBackOff(ts, tr, bs, br, halves / 2m))
             ),
-            Full(Sets.Select(s => (Prescription)new MaxSets(s))),
+            // A maximum with some in reserve is written as practice.
+            Full(Sets.Select(s => (Prescription)new MaxSets(s))).Where(p => p.Effort is not InReserve),
             Full(Sets.Select(s => (Prescription)new PracticeSets(s))),
             Drop,
             Full(Gen.Select(Sets, Gap).Select((s, gap) => (Prescription)new RestPause(s, gap)), effort: false),
@@ -184,12 +198,19 @@ internal static class PlanGen
                     .Select((s, pieces, gap) => (Prescription)new ClusterSets(s, [.. pieces], gap))
             ),
             Full(
-                Gen.Select(Gen.Int[5, 600], Gen.Const(4), Reps, Gen.Bool)
-                    .Select((every, rounds, reps, fast) => (Prescription)new OnTheClock(every, rounds, reps, fast)),
+                Gen.Select(Gen.Int[5, 600], Gen.Const(4), Gen.Int[1, 100], Gen.Int[-50, 100], Gen.Bool)
+                    .Select(
+                        (every, rounds, reps, up, fast) =>
+                            (Prescription)new OnTheClock(every, rounds, reps, fast, up > 0 ? reps + up : null)
+                    ),
                 grips: 4,
                 rest: false
             ),
-            Full(Gen.Int[1, 200].Array[2, 20].Select(rungs => (Prescription)new Pyramid([.. rungs])), effort: false),
+            Full(
+                Gen.Select(Gen.Int[1, 200].Array[2, 20], Gen.Bool)
+                    .Select((rungs, unbroken) => (Prescription)new Pyramid([.. rungs], unbroken)),
+                effort: false
+            ),
             Timed(
                 Gen.Select(Sets, Reps, Gen.Int[1, 30]).Select((s, r, lower) => (Prescription)new Negatives(s, r, lower))
             ),

@@ -1,3 +1,4 @@
+using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 
 namespace Cumbre.Core.Tests.Notation;
@@ -43,15 +44,16 @@ public class SpellingTests
         3 x 8 2 reps in reserve | 3 x 8 2 in reserve
         3 x 8 2 in the tank | 3 x 8 2 in reserve
         3 x 8 2 reps left in the tank | 3 x 8 2 in reserve
-        3 x 8 RIR 1-2 | 3 x 8 1 in reserve | 3 x 8 2 in reserve
-        3 x 8 1-2 RIR | 3 x 8 1 in reserve | 3 x 8 2 in reserve
+        3 x 8 RIR 1-2 | 3 x 8 1..2 in reserve
+        3 x 8 1-2 RIR | 3 x 8 1..2 in reserve
+        3 x 8 1-2 reps in reserve | 3 x 8 1..2 in reserve
         3 x 8 2 left | 3 x 8 2 in reserve | 3 x 8 left first
         3 x 8 RPE 8 | 3 x 8 2 in reserve
         3 x 8 @ RPE 8 | 3 x 8 2 in reserve
         3x8 @RPE9 | 3 x 8 1 in reserve
         3 x 8 rpe 10 | 3 x 8 0 in reserve
-        3 x 5 RPE 8.5 | 3 x 5 1 in reserve | 3 x 5 2 in reserve
-        3 x 5 RPE 7-8 | 3 x 5 3 in reserve | 3 x 5 2 in reserve
+        3 x 5 RPE 8.5 | 3 x 5 1..2 in reserve
+        3 x 5 RPE 7-8 | 3 x 5 2..3 in reserve
         3 x 5 @8 | 3 x 5 2 in reserve | 3 x 5 @ +8 kg | 3 x 5 @ +8 lb
         3 x 5 @ 20 | 3 x 5 @ +20 kg | 3 x 5 @ +20 lb
         3 x 5 @ 80 | 3 x 5 @ 80 % e1RM | 3 x 5 @ +80 kg | 3 x 5 @ +80 lb
@@ -70,6 +72,25 @@ public class SpellingTests
         every 80s x 6: 5 | every 1:20 x 6 do 5
         every 80 sec x 6: 5 reps | every 1:20 x 6 do 5
         every minute x 8: 4 | every 1:00 x 8 do 4
+        EMOM 10 do 3-5 | every 1:00 x 10 do 3..5
+        every 90 s x 6: 3-4 reps | every 1:30 x 6 do 3..4
+        10/8/6 | sets 10, 8, 6
+        10/8/6 reps | sets 10, 8, 6
+        3 x 10/8/6 | sets 10, 8, 6
+        5,5,3,3 | sets 5, 5, 3, 3
+        6, 6, 6, 5 rest 2 min | sets 6, 6, 6, 5 rest 2:00
+        5/4/3 @ +10/+15/+20 kg | sets 5, 4, 3 @ +10, +15, +20 kg
+        5/4/3 @ 10/15/20 kg rest 3' | sets 5, 4, 3 @ +10, +15, +20 kg rest 3:00
+        5 @ 10, 4 @ 15, 3 @ 20 kg | sets 5, 4, 3 @ +10, +15, +20 kg
+        1x5 @ +20kg, 2x5 @ +15kg | sets 5, 5, 5 @ +20, +15, +15 kg
+        hold 7/7/6/6 s | hold 7, 7, 6, 6 s
+        10-8-6 | sets 10, 8, 6 | pyramid 10-8-6
+        1-3-5-3-1 | pyramid 1-3-5-3-1
+        pyramid 1-3-5-7-5-3-1 in 8 min | pyramid 1-3-5-7-5-3-1 in 8:00
+        pyramid 1-3-5-3-1 for time | pyramid 1-3-5-3-1 for time
+        5 x 10 within 6:00 | 5 x 10 in 6:00
+        2 x max 1 in reserve | 2 x practice 1 in reserve
+        2 x max 2 RIR | 2 x practice 2 in reserve
         4 x 5 + 10 kg | 4 x 5 @ +10 kg
         4 x 5 +10kg | 4 x 5 @ +10 kg
         4 x 5 w/ 10 kg | 4 x 5 @ +10 kg
@@ -95,6 +116,10 @@ public class SpellingTests
         4 x 5 @ 80% of max | 4 x 5 @ 80 % e1RM
         hold 5 x 60% | hold 5 x 60 % best
         3 x 6 band 15 kg | 3 x 6 @ band 15 kg
+        3 x 6 @ red band | 3 x 6 @ band red
+        3x8 w/ red band | 3 x 8 @ band red
+        3 x 6 band red | 3 x 6 @ band red
+        4 x 5 +10 | 4 x 5 @ +10 kg | 4 x 5 @ +10 lb
         3 x 6 @ band 15 | 3 x 6 @ band 15 kg | 3 x 6 @ band 15 lb
         4 x 5 tempo 31X0 | 4 x 5 tempo 3-1-X-0
         4 x 5 31X0 | 4 x 5 tempo 3-1-X-0
@@ -119,8 +144,11 @@ public class SpellingTests
         4 x 5, rest 2:30 | 4 x 5 rest 2:30
         4 x 5 2:30 rest | 4 x 5 rest 2:30
         4 x 5 2 min between sets | 4 x 5 rest 2:00
-        4 x 5 rest 60..90 s | 4 x 5 rest 1:00 | 4 x 5 rest 1:30
-        4 x 5 rest 2-3 min | 4 x 5 rest 2:00 | 4 x 5 rest 3:00
+        4 x 5 rest 60..90 s | 4 x 5 rest 1:00..1:30
+        4 x 5 rest 60-90 | 4 x 5 rest 1:00..1:30
+        4 x 5 60-90 s rest | 4 x 5 rest 1:00..1:30
+        4 x 5 rest 1:30-2:00 | 4 x 5 rest 1:30..2:00
+        4 x 5 rest 2-3 min | 4 x 5 rest 2:00..3:00
         4 x 5 no rest | 4 x 5 rest 0:00
         5 x 8s | hold 5 x 8 s
         5x8 sec hold | hold 5 x 8 s
@@ -171,6 +199,36 @@ public class SpellingTests
         );
     }
 
+    // A load without a unit is in the one that coach and athlete share; a share or an exertion is still asked.
+    [Theory]
+    [InlineData("4 x 5 @ +10", MassUnit.Kg, "4 x 5 @ +10 kg")]
+    [InlineData("4 x 5 BW+10", MassUnit.Lb, "4 x 5 @ +10 lb")]
+    [InlineData("4 x 5 +10", MassUnit.Kg, "4 x 5 @ +10 kg")]
+    [InlineData("5/4/3 @ 10/15/20", MassUnit.Kg, "sets 5, 4, 3 @ +10, +15, +20 kg")]
+    [InlineData("3 x 6 @ band 15", MassUnit.Lb, "3 x 6 @ band 15 lb")]
+    [InlineData("3 x 5 @8", MassUnit.Kg, "3 x 5 2 in reserve | 3 x 5 @ +8 kg")]
+    [InlineData("3 x 5 @ 80", MassUnit.Lb, "3 x 5 @ 80 % e1RM | 3 x 5 @ +80 lb")]
+    [InlineData("4 x 5 @ 10 lb", MassUnit.Kg, "4 x 5 @ +10 lb")]
+    public void A_load_without_a_unit_is_in_the_shared_one(string written, MassUnit unit, string reading)
+    {
+        var result = NotationParser.Parse(written, unit);
+        Assert.Equal(
+            reading,
+            result.Plan is { } plan ? NotationPrinter.Print(plan) : string.Join(" | ", result.Error!.Ways)
+        );
+    }
+
+    // With some left it is no maximum; with a load on it nobody knows which: it asks for reps, at the word.
+    [Theory]
+    [InlineData("2 x max 1 in reserve @ +10 kg")]
+    [InlineData("2 x max @ 80 % e1RM 2 in reserve")]
+    public void A_maximum_with_some_left_asks_for_reps_under_a_load(string line)
+    {
+        var error = NotationParser.Parse(line).Error!;
+        Assert.Equal(NotationFault.ReserveOfMax, error.Fault);
+        Assert.Equal("max", line.Substring(error.Start, error.Length));
+    }
+
     // What is read is whole: a word that nothing is known of is never passed over.
     [Theory]
     [InlineData("3 x 8 slowly")]
@@ -182,6 +240,7 @@ public class SpellingTests
     [InlineData("4 x 6/8")]
     [InlineData("4 x 5 -10 kg band")]
     [InlineData("3 x 8 2-3 left")]
+    [InlineData("4 x 10/8/6")]
     [InlineData("some pull-ups")]
     public void What_is_not_understood_stays_an_error_without_a_guess(string written)
     {

@@ -33,7 +33,7 @@ public class AdjustTests
     [InlineData("2 x drop 4+4+6 @ +20 / +10 / 0 kg", "1 x 4")]
     [InlineData("3 x 10 @ 9 books", "1 x 10")]
     [InlineData("4 x 5 to failure", "2 x 5 3 in reserve")]
-    [InlineData("2 x max", "1 x max 3 in reserve")]
+    [InlineData("2 x max", "1 x practice 3 in reserve")]
     [InlineData("4 x 5 box 40 cm", "2 x 5 box 40 cm")]
     [InlineData("hold 7, 7, 7, 6, 6 s", "hold 2 x 7 s")]
     [InlineData("sets 5, 4, 3 @ +10, +15, +20 kg", "1 x 5")]

@@ -15,7 +15,7 @@ public class MethodTests
 
     private static readonly Band Red = new(Guid.Empty, "red", 20, 15, 10, Day.AddDays(-7));
 
-    private static ResolutionContext Context(string? movement = null, Bests? bests = null) =>
+    internal static ResolutionContext Context(string? movement = null, Bests? bests = null) =>
         new(Explanation.For(RuleId.BodyMassOfDay).Build(Mass.FromKilograms(70)), null, 0, KitTests.Cochera)
         {
             Movement = movement is null ? null : Catalogue.Shipped.Movements[movement],
@@ -40,7 +40,9 @@ public class MethodTests
     [InlineData("2 x drop 4+4+6 @ +20 / +10 / 0 kg rest 3:00", 2, 28, 84, 84 + 180 + 40 + 60)]
     [InlineData("3 x cluster 2+2+2 gap 20 s rest 2:00", 3, 18, 54, 54 + 120 + 240 + 60 + 60)]
     [InlineData("every 1:20 x 5 do 6", 5, 30, 90, 400)]
-    [InlineData("pyramid 1-3-5-7-5-3-1", 1, 25, 75, 75 + 20 + 60)]
+    [InlineData("pyramid 1-3-5-7-5-3-1", 1, 25, 75, 75 + 6 * 60 + 20 + 60)]
+    [InlineData("pyramid 1-3-5-7-5-3-1 rest 0:30", 1, 25, 75, 75 + 6 * 30 + 20 + 60)]
+    [InlineData("pyramid 1-3-5-7-5-3-1 unbroken", 1, 25, 75, 75 + 20 + 60)]
     [InlineData("3 x 10 + stretch 20 s rest 1:00", 3, 30, 90 + 60, 150 + 120 + 60 + 60)]
     [InlineData("negative 4 x 1 lower 8 s rest 2:30", 4, 4, 32, 32 + 450 + 80 + 60)]
     [InlineData("4 x 5 pause 2 s bottom rest 2:00", 4, 20, 100, 100 + 360 + 80 + 60)]

@@ -75,6 +75,30 @@ public class DoseTests
         Assert.Equal(24 + 24 + 40, group.RoundSeconds);
     }
 
+    // By hand: 3 x 8, 24 s a set, of one 20 s of stretch more: work 144 + 60; after each set but the last a rest of
+    // 60 s; set-ups 6 x 20, changes 2 x 60.
+    [Fact]
+    public void After_a_loaded_stretch_a_pair_rests_before_the_next_exercise_too()
+    {
+        var group = Gym.Dose(
+                Gym.Block([(0, ["ring-curl: 3 x 8 + stretch 20 s rest 1:00", "+push-up: 3 x 8 rest 1:00"])])
+            )[0]
+            .Sessions[0]
+            .Groups.Single();
+        Assert.Equal((204 + 5 * 60 + 120 + 120, 0), (group.Seconds, Math.Max(0, group.SavedSeconds)));
+    }
+
+    // Hard sets on the clock: six of ten possible reps leave four; five leave five.
+    [Theory]
+    [InlineData("every 1:20 x 5 do 6", 5)]
+    [InlineData("every 1:20 x 5 do 5", 0)]
+    [InlineData("every 1:20 x 5 do 4..6", 5)]
+    public void Sets_on_the_clock_count_as_hard_as_others(string line, int hard)
+    {
+        var athlete = Gym.Athlete(results: [Gym.Result("pull-up-max", Score.OfReps(10))]);
+        Assert.Equal(hard, Gym.Dose(Gym.Block([(0, [$"pull-up: {line}"])]), athlete)[0].HardSets);
+    }
+
     [Fact]
     public void A_session_takes_warm_up_items_and_cool_down()
     {

@@ -220,7 +220,7 @@ public class ModelBlockTests
     {
         var made = Block(ModelAthletes.SoreWrist);
         var test = Lines(made, "pike-push-up", made.Block.Weeks.Count).Last();
-        Assert.Equal("1 x max on parallettes 1 in reserve rest 3:00", test);
+        Assert.Equal("1 x practice on parallettes 1 in reserve rest 3:00", test);
     }
 
     [Fact]

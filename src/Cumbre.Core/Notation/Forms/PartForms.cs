@@ -112,7 +112,7 @@ internal sealed class ClusterForm : Form
     }
 }
 
-/// <summary><c>every 1:20 x 5 do 6</c>.</summary>
+/// <summary><c>every 1:20 x 5 do 6</c>, <c>every 1:00 x 10 do 3..5</c>.</summary>
 internal sealed class ClockForm : Form
 {
     public override string Word => "every";
@@ -123,22 +123,27 @@ internal sealed class ClockForm : Form
         cursor.Times();
         var rounds = cursor.Sets();
         cursor.Require("do", Expectation.Do);
-        var reps = cursor.Reps();
+        var (low, high) = cursor.RepRange();
         var clauses = new Clauses();
         clauses.Read(cursor, (Clause.OfReps & ~Clause.Rest) | Clause.Fast, rounds);
-        return cursor.Unless(() => clauses.On(new OnTheClock(every, rounds, reps, clauses.Fast)));
+        return cursor.Unless(() =>
+            clauses.On(new OnTheClock(every, rounds, low, clauses.Fast, high > low ? high : null))
+        );
     }
 
     public override bool Head(StringBuilder line, Prescription plan)
     {
         if (plan is not OnTheClock c)
             return false;
-        line.Append(I, $"every {NotationPrinter.Clock(c.EverySeconds)} x {c.Rounds} do {c.Reps}");
+        line.Append(
+            I,
+            $"every {NotationPrinter.Clock(c.EverySeconds)} x {c.Rounds} do {c.Reps}{(c.Most is { } most ? $"..{most}" : "")}"
+        );
         return true;
     }
 }
 
-/// <summary><c>pyramid 1-3-5-7-5-3-1</c>.</summary>
+/// <summary><c>pyramid 1-3-5-7-5-3-1 in 8:00</c>, <c>pyramid 1-2-3-2-1 unbroken</c>.</summary>
 internal sealed class PyramidForm : Form
 {
     public override string Word => "pyramid";
@@ -147,8 +152,8 @@ internal sealed class PyramidForm : Form
     {
         var rungs = cursor.Series(TokenKind.Minus, Expectation.Rung, Pyramid.RungsMinimum, Pyramid.RungsMaximum);
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.OfReps & ~Clause.Effort);
-        return cursor.Unless(() => clauses.On(new Pyramid([.. rungs])));
+        clauses.Read(cursor, (Clause.OfReps & ~Clause.Effort) | Clause.Timed | Clause.Unbroken);
+        return cursor.Unless(() => clauses.On(new Pyramid([.. rungs], clauses.Unbroken)));
     }
 
     public override bool Head(StringBuilder line, Prescription plan)

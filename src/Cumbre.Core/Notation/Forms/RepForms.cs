@@ -13,16 +13,7 @@ internal sealed class RepsForm : Form
 
     public override Prescription? Parse(Cursor cursor, int sets)
     {
-        var low = cursor.Reps();
-        var high = low;
-        if (!cursor.Failed && cursor.Take(TokenKind.Range))
-        {
-            var place = cursor.Current;
-            high = cursor.Reps();
-            if (!cursor.Failed && high <= low)
-                cursor.Fail(NotationFault.RangeReversed, place, [Expectation.RepCount], low + 1, Limits.RepsMaximum);
-        }
-
+        var (low, high) = cursor.RepRange();
         var range = high > low;
         cursor.MayFollow(range ? [Expectation.Stretch] : [Expectation.Range, Expectation.Stretch]);
         if (!cursor.Failed && cursor.Take(TokenKind.Plus))
@@ -36,8 +27,8 @@ internal sealed class RepsForm : Form
         }
 
         var clauses = new Clauses();
-        clauses.Read(cursor, Clause.OfReps | Clause.Fast | (range ? Clause.Increment : Clause.None));
-        if (clauses is { Fast: true, Increment: not null })
+        clauses.Read(cursor, Clause.OfReps | Clause.Fast | Clause.Timed | (range ? Clause.Increment : Clause.None));
+        if (clauses is { Fast: true, Increment: not null } or { Fast: true, Timed: not null })
             cursor.Unexpected(Expectation.EndOfLine);
         return cursor.Unless<Prescription>(() =>
             clauses.Fast ? clauses.On(new ExplosiveSets(sets, low, high))
@@ -131,7 +122,7 @@ internal sealed class VariedForm : Form
         }
 
         var clauses = new Clauses();
-        clauses.Read(cursor, loads is null ? Clause.OfReps : Clause.OfReps & ~Clause.Load);
+        clauses.Read(cursor, Clause.Timed | (loads is null ? Clause.OfReps : Clause.OfReps & ~Clause.Load));
         return cursor.Unless(() => loads is null ? clauses.On(VariedSets.Of(reps)) : Loaded(clauses, reps, loads));
     }
 
@@ -166,16 +157,22 @@ internal sealed class MaxForm : Form
 
     public override Prescription? Parse(Cursor cursor, int sets)
     {
+        var word = cursor.Previous;
         var clauses = new Clauses();
         clauses.Read(cursor, Clause.OfReps);
-        return cursor.Unless(() => clauses.On(new MaxSets(sets)));
+        // With some left it is no maximum: practice at body mass, and with a load on it reps have to be said.
+        if (clauses is { Effort: InReserve, Load.Adds: true })
+            cursor.Fail(NotationFault.ReserveOfMax, word, [Expectation.RepCount]);
+        return cursor.Unless<Prescription>(() =>
+            clauses.Effort is InReserve ? clauses.On(new PracticeSets(sets)) : clauses.On(new MaxSets(sets))
+        );
     }
 
     public override bool Head(StringBuilder line, Prescription plan)
     {
         if (plan is not MaxSets m)
             return false;
-        line.Append(I, $"{m.SetTotal} x max");
+        line.Append(I, $"{m.SetTotal} x {(m is { Effort: InReserve, Load: not { Adds: true } } ? "practice" : "max")}");
         return true;
     }
 }

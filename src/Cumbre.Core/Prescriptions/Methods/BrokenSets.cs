@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Prescriptions;
@@ -178,7 +179,9 @@ public sealed record ClusterSets(int SetTotal, ValueList<int> Pieces, Gap Gap) :
 /// <param name="Rounds">3 to 6 are usual.</param>
 /// <param name="Reps">5 to 10 are usual.</param>
 /// <param name="Fast">Lifted as fast as possible.</param>
-public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fast = false) : Prescription
+/// <param name="Most">The end of a range of reps, over <paramref name="Reps"/>; null: no range.</param>
+public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fast = false, int? Most = null)
+    : Prescription
 {
     public const int EveryMinimum = 5,
         EveryMaximum = 600;
@@ -196,7 +199,13 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
 
     public int Reps { get; } = RepsIn(Reps);
 
-    public override int TargetReps => Reps;
+    public int? Most { get; } = Most is { } most ? DoubleProgression.InRange(most, Reps) : null;
+
+    /// <summary>The most reps of a round.</summary>
+    [JsonIgnore]
+    public int High => Most ?? Reps;
+
+    public override int TargetReps => High;
 
     public override bool IsFast => Fast;
 
@@ -205,7 +214,7 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
     public override int SetCount => Rounds;
 
     /// <summary>What is left of a slot after the work; negative: the work does not fit.</summary>
-    public int RestInSlot => EverySeconds - Reps * SecondsPerRep * (Sides?.Order().Count ?? 1);
+    public int RestInSlot => EverySeconds - High * SecondsPerRep * (Sides?.Order().Count ?? 1);
 
     public override int UsualRest => Math.Max(0, RestInSlot);
 
@@ -215,19 +224,22 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
     /// </summary>
     public override Progression Progress()
     {
-        if (
-            Reps < RepsUsualMost
-            && new OnTheClock(EverySeconds, Rounds, Reps + 1, Fast).Like(this) is OnTheClock { RestInSlot: >= 0 } more
-        )
+        if (High < RepsUsualMost && WithReps(Reps + 1) is { RestInSlot: >= 0 } more)
             return new(ProgressionKind.Reps, more);
         if (
             EverySeconds - SlotStep >= EveryMinimum
-            && new OnTheClock(EverySeconds - SlotStep, Rounds, Reps, Fast).Like(this)
-                is OnTheClock { RestInSlot: >= 0 } shorter
+            && WithSlot(EverySeconds - SlotStep) is { RestInSlot: >= 0 } shorter
         )
             return new(ProgressionKind.ShorterSlot, shorter);
         return new(ProgressionKind.Load, null);
     }
+
+    /// <summary>The same from other reps on; a range stays as wide as it is.</summary>
+    public OnTheClock WithReps(int reps) =>
+        (OnTheClock)new OnTheClock(EverySeconds, Rounds, reps, Fast, Most - Reps + reps).Like(this);
+
+    /// <summary>The same at other strokes of the clock.</summary>
+    public OnTheClock WithSlot(int seconds) => (OnTheClock)new OnTheClock(seconds, Rounds, Reps, Fast, Most).Like(this);
 
     public override Prescription WithSets(int sets) =>
         this with
@@ -240,16 +252,20 @@ public sealed record OnTheClock(int EverySeconds, int Rounds, int Reps, bool Fas
         Enumerable
             .Range(1, Rounds)
             .Select(round =>
-                Planned(round, 1, Reps, Reps, SetRole.Slot, Grips?.Count == Rounds ? Grips[round - 1] : null)
+                Planned(round, 1, Reps, High, SetRole.Slot, Grips?.Count == Rounds ? Grips[round - 1] : null)
             );
 }
 
 /// <summary>
-/// Up and down in steps without a break, against the clock; a rung that breaks is repeated after a rest.
+/// Up and down in steps, each unbroken; one that breaks is repeated after a rest.
 /// </summary>
 /// <param name="Rungs">Reps of each rung, 2 to 20 rungs.</param>
-public sealed record Pyramid(ValueList<int> Rungs) : Prescription
+/// <param name="Unbroken">The whole is one set; else the rest between the steps is free.</param>
+public sealed record Pyramid(ValueList<int> Rungs, bool Unbroken = false) : Prescription
 {
+    /// <summary>A free rest between steps is reckoned with so many seconds (this project's choice).</summary>
+    public const int FreeRest = 60;
+
     public const int RungsMinimum = 2,
         RungsMaximum = 20;
 
@@ -262,6 +278,8 @@ public sealed record Pyramid(ValueList<int> Rungs) : Prescription
 
     public override int TargetReps => Rungs.Max();
 
+    public override bool IsTimed => true;
+
     public override bool ToTheEnd => true;
 
     public override int SetCount => 1;
@@ -271,12 +289,25 @@ public sealed record Pyramid(ValueList<int> Rungs) : Prescription
         Rungs.Max() is var top && top + TopStep <= Limits.RepsMaximum
             ? new(
                 ProgressionKind.HigherTop,
-                new Pyramid([.. Rungs.Select((r, i) => i == Rungs.ToList().IndexOf(top) ? r + TopStep : r)]).Like(this)
+                new Pyramid(
+                    [.. Rungs.Select((r, i) => i == Rungs.ToList().IndexOf(top) ? r + TopStep : r)],
+                    Unbroken
+                ).Like(this)
             )
             : new(ProgressionKind.Trend, null);
 
     public override Prescription WithSets(int sets) => this;
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests) =>
-        Rungs.Select((reps, i) => Planned(1, i + 1, reps, reps, SetRole.Rung));
+        Rungs.Select(
+            (reps, i) =>
+                Planned(
+                    1,
+                    i + 1,
+                    reps,
+                    reps,
+                    SetRole.Rung,
+                    gapAfter: Unbroken || i == Rungs.Count - 1 ? 0 : RestMost ?? RestSeconds ?? FreeRest
+                )
+        );
 }

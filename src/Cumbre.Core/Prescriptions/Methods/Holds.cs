@@ -222,6 +222,13 @@ public sealed record MaxSets(int SetTotal) : Prescription
 
     public override Progression Progress() => new(ProgressionKind.Total, null);
 
+    /// <summary>A maximum with some left is practice.</summary>
+    public override Prescription WithReserve(InReserve reserve) =>
+        new PracticeSets(SetTotal).Like(this) with
+        {
+            Effort = reserve,
+        };
+
     public override Prescription WithSets(int sets) => this with { SetTotal = sets };
 
     private protected override IEnumerable<PlannedSet> Expand(Bests bests)

@@ -19,6 +19,8 @@ public sealed record StraightSets(int SetTotal, int Reps) : Prescription
 
     public override int TargetReps => Reps;
 
+    public override bool IsTimed => true;
+
     public override int SetCount => SetTotal;
 
     public override Progression Progress() => new(ProgressionKind.Measure, null);
@@ -55,6 +57,8 @@ public sealed record DoubleProgression(int SetTotal, int Low, int High, MassEntr
         Increment is { } step ? Guard.InRange("increment", step, IncrementMinimum, IncrementMaximum) : null;
 
     public override int TargetReps => High;
+
+    public override bool IsTimed => true;
 
     public override int SetCount => SetTotal;
 
@@ -254,6 +258,8 @@ public sealed record VariedSets : Prescription
     public ValueList<MassEntry>? Loads { get; }
 
     public override int TargetReps => Reps.Max();
+
+    public override bool IsTimed => true;
 
     public override int SetCount => Reps.Count;
 

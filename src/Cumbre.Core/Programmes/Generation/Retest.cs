@@ -162,7 +162,7 @@ internal static class Retest
         }
 
         if (sore is not null && Easing.Spared(movement, plan, sore.Place) is { } spared)
-            plan = spared is MaxSets ? spared with { Effort = new InReserve(1) } : spared;
+            plan = spared is MaxSets ? spared.WithReserve(new(1)) : spared;
         var draft = new Draft("test-" + movement.Slug, SlotRole.Test, movement, plan)
         {
             Skill = skill,

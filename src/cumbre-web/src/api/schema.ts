@@ -3617,6 +3617,47 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/lines": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LinesRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PastedLine"][];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/why": {
     parameters: {
       query?: never;
@@ -5532,7 +5573,10 @@ export interface components {
       | "StrapMark"
       | "FingerCount"
       | "Centimetres"
-      | "Surface";
+      | "Surface"
+      | "TimeToBeat"
+      | "ForTime"
+      | "Unbroken";
     /**
      * @description How a figure came about: inputs, rule, working, rounding, sources, cautions. It holds typed figures and keys only;
      *     the sentences are made at the edge, in the reader's unit and language.
@@ -6209,6 +6253,7 @@ export interface components {
       bands: number[];
       /** @description Name of the easier neighbour, the alternate in a circuit; null: there is none. */
       easier: null | string;
+      misfits: components["schemas"]["LineMisfit"][];
       onPaper?: null | components["schemas"]["OnPaper"];
     };
     /** @enum {unknown} */
@@ -6537,6 +6582,17 @@ export interface components {
       plan: null | components["schemas"]["ResolvedDto"];
       /** @description Cautions that ask for a reason before it is saved. */
       needsReason: components["schemas"]["CautionNote"][];
+      /** @description What the movement or the kit does not do. */
+      misfits: components["schemas"]["LineMisfit"][];
+    };
+    /** @description What a line says that its movement or the kit does not do, with the lines that may have been meant. */
+    LineMisfit: {
+      kind: components["schemas"]["MisfitKind"];
+      ways: string[];
+    };
+    LinesRequest: {
+      /** @description Several lines, or two columns; at most 20,000 characters. */
+      text: string;
     };
     /** @enum {unknown} */
     LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;
@@ -6675,6 +6731,11 @@ export interface components {
       to: string;
       subject: string;
     };
+    /**
+     * @description What a line says that its movement, or the kit, does not do.
+     * @enum {unknown}
+     */
+    MisfitKind: "RepsOnHold" | "SecondsOnReps" | "SidesMissing" | "SidesOnBoth" | "LoadNotHung" | "KitMakesOther";
     MorningRequest: {
       /**
        * Format: int32
@@ -6788,6 +6849,11 @@ export interface components {
       opened: string[];
       closed: string[];
     };
+    /** @description A movement by name. */
+    NamedMovement: {
+      slug: string;
+      name: string;
+    };
     /** @enum {unknown} */
     NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
@@ -6836,6 +6902,7 @@ export interface components {
       | "NotInThisMethod"
       | "PauseAgainstTempo"
       | "NotInEqualPieces"
+      | "ReserveOfMax"
       | "Ambiguous";
     /** @description A notice with its arguments. */
     Notice: {
@@ -7152,6 +7219,19 @@ export interface components {
       reserves: (null | number)[];
       /** Format: double */
       oneRepMaxKg: null | number;
+    };
+    /** @description One line of a text as an item. */
+    PastedLine: {
+      /** @description As it stands there. */
+      text: string;
+      movement: null | components["schemas"]["NamedMovement"];
+      /** @description Those that are near. */
+      candidates: components["schemas"]["NamedMovement"][];
+      /** @description Canonical, or what could not be read. */
+      line: string;
+      error: null | components["schemas"]["NotationError"];
+      /** @description In turn with the one before. */
+      joined: boolean;
     };
     /**
      * @description What a movement mainly does.
@@ -7594,6 +7674,8 @@ export interface components {
       | "TooFewCounted"
       | "NoBodyMass"
       | "MovementUnknown"
+      | "NoReps"
+      | "NoBandOfThatName"
       | null;
     /** @description What changed in a session that has not begun, since the coach last saw it. */
     ResolvedAnew: {

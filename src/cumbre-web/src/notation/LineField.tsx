@@ -1,12 +1,7 @@
-import FormControl from "@mui/material/FormControl";
 import InputBase from "@mui/material/InputBase";
-import InputLabel from "@mui/material/InputLabel";
-import MenuItem from "@mui/material/MenuItem";
-import MenuList from "@mui/material/MenuList";
-import OutlinedInput from "@mui/material/OutlinedInput";
-import Paper from "@mui/material/Paper";
-import Popper from "@mui/material/Popper";
-import { startTransition, useId, useOptimistic, useRef, useState } from "react";
+import TextField from "@mui/material/TextField";
+import { startTransition, useOptimistic, useRef, useState } from "react";
+import { OfferField, type Offer } from "../ui/OfferField";
 import { useCompletions } from "./useCompletions";
 import { nextValue } from "./values";
 
@@ -24,14 +19,17 @@ interface Props {
   onEnter: () => void;
   onFocus?: () => void;
   onBlur?: () => void;
+  /** Several lines were pasted. */
+  onSeveral?: (text: string) => void;
 }
+
+const most = 7;
 
 /**
  * The line on the board: Tab goes to its next value, typing offers what may follow. What is typed stands there at once; the page around
  * it follows when the keys leave time.
  */
 export function LineField({ value, label, invalid, describedBy, readOnly, autoFocus, framed, ...on }: Props) {
-  const { onEnter, onFocus, onBlur } = on;
   const [shown, setShown] = useOptimistic(value);
   const onChange = (line: string) =>
     startTransition(() => {
@@ -39,20 +37,19 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
       on.onChange(line);
     });
   const input = useRef<HTMLInputElement>(null);
-  const list = useId();
-  // What the offers hang under; a state, as they are placed while rendering.
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [cursor, setCursor] = useState(0);
   const [offering, setOffering] = useState(false);
-  const [chosen, setChosen] = useState(-1);
   const found = useCompletions(shown, cursor, offering);
-  const offers = offering && found.data && !found.isPlaceholderData ? found.data.slice(0, 7) : [];
+  const offers: Offer[] =
+    offering && found.data && !found.isPlaceholderData
+      ? found.data.slice(0, most).map((o) => ({ text: o.text, start: o.start, length: cursor - o.start }))
+      : [];
 
-  const take = (text: string, start: number) => {
+  const take = ({ text, start, length }: Offer) => {
     const spaced = start > 0 && !/[\s(]$/.test(shown.slice(0, start)) && !text.startsWith(",") ? ` ${text}` : text;
-    const line = `${shown.slice(0, start)}${spaced}${shown.slice(cursor)}`;
+    const line = `${shown.slice(0, start)}${spaced}${shown.slice(start + length)}`;
     onChange(line);
-    setChosen(-1);
+    setOffering(false);
     const end = start + spaced.length;
     setCursor(end);
     requestAnimationFrame(() => {
@@ -60,38 +57,18 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
       const first = nextValue(line, start) ?? { start: end, end };
       const within = first.end <= end ? first : { start: end, end };
       input.current?.setSelectionRange(within.start, within.end);
-      setOffering(false);
     });
   };
 
-  const keys = (e: React.KeyboardEvent<HTMLInputElement>) => {
-    if (e.nativeEvent.isComposing) return;
-    if (offers.length > 0 && (e.key === "ArrowDown" || e.key === "ArrowUp")) {
+  const keys = (e: React.KeyboardEvent, marked: Offer | null) => {
+    if (e.key === "Enter" && !e.ctrlKey && !e.metaKey) {
       e.preventDefault();
-      e.stopPropagation();
-      setChosen(
-        (c) =>
-          (c + (e.key === "ArrowDown" ? 1 : -1) + offers.length + (c < 0 && e.key === "ArrowUp" ? 1 : 0)) %
-          offers.length,
-      );
-    } else if (e.key === "Escape" && offering) {
-      // Also what is on its way stays away.
-      e.preventDefault();
-      e.stopPropagation();
       setOffering(false);
-    } else if (e.key === "Enter" && !e.ctrlKey && !e.metaKey) {
-      e.preventDefault();
-      const offer = offers[chosen];
-      if (offer) take(offer.text, offer.start);
-      else {
-        setOffering(false);
-        onEnter();
-      }
+      on.onEnter();
     } else if (e.key === "Tab" && !e.shiftKey && !readOnly) {
-      const offer = offers[chosen];
-      if (offer) {
+      if (marked) {
         e.preventDefault();
-        take(offer.text, offer.start);
+        take(marked);
         return;
       }
       const at = nextValue(shown, input.current?.selectionEnd ?? 0);
@@ -105,93 +82,86 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
       e.preventDefault();
       setCursor(input.current?.selectionStart ?? 0);
       setOffering(true);
+    } else if (e.key === "Escape" && offering) {
+      // Also what is on its way stays away.
+      e.preventDefault();
+      e.stopPropagation();
+      setOffering(false);
     }
   };
 
-  const Input = framed ? OutlinedInput : InputBase;
+  const own = {
+    "aria-label": framed ? undefined : label,
+    "aria-invalid": invalid,
+    "aria-describedby": describedBy,
+    spellCheck: false,
+    autoComplete: "off",
+    maxLength: 320,
+  };
+  const shared = {
+    autoFocus,
+    onFocus: on.onFocus,
+    onBlur: () => {
+      setOffering(false);
+      on.onBlur?.();
+    },
+    onPaste: (e: React.ClipboardEvent) => {
+      const text = e.clipboardData.getData("text/plain");
+      if (!on.onSeveral || !text.trim().includes("\n")) return;
+      e.preventDefault();
+      on.onSeveral(text);
+    },
+    placeholder: "4 x 5 @ +10 kg rest 2:30",
+    fullWidth: true,
+  };
   return (
-    <FormControl ref={setAnchor} size="small" fullWidth error={framed && invalid} sx={{ position: "relative" }}>
-      {framed && (
-        <InputLabel shrink htmlFor={`${list}-field`}>
-          {label}
-        </InputLabel>
-      )}
-      <Input
-        id={`${list}-field`}
-        {...(framed ? { label, notched: true } : {})}
-        autoFocus={autoFocus}
-        inputRef={input}
-        value={shown}
-        readOnly={readOnly}
-        onChange={(e) => {
-          onChange(e.target.value);
-          setCursor(e.target.selectionStart ?? e.target.value.length);
-          setOffering(true);
-          setChosen(-1);
-        }}
-        onKeyDown={keys}
-        onFocus={onFocus}
-        onBlur={() => {
-          setOffering(false);
-          onBlur?.();
-        }}
-        placeholder="4 x 5 @ +10 kg rest 2:30"
-        fullWidth
-        slotProps={{
-          input: {
-            "aria-label": framed ? undefined : label,
-            "aria-invalid": invalid,
-            "aria-describedby": describedBy,
-            "aria-autocomplete": "list",
-            "aria-controls": offers.length > 0 ? list : undefined,
-            "aria-activedescendant": chosen >= 0 ? `${list}-${chosen}` : undefined,
-            spellCheck: false,
-            autoComplete: "off",
-            maxLength: 320,
-          },
-        }}
-        sx={(t) => ({
-          fontSize: 16,
-          lineHeight: "22px",
-          fontStretch: "90%",
-          fontWeight: 600,
-          ...(!framed && {
-            p: 0,
-            "& input": { p: "1px 4px", mx: "-4px", height: "auto", borderRadius: "2px" },
-            "& input:focus": { bgcolor: "background.paper", outline: `2px solid ${t.vars.palette.primary.main}` },
-          }),
-        })}
-      />
-      <Popper
-        open={offers.length > 0}
-        anchorEl={anchor}
-        placement={framed ? "top-start" : "bottom-start"}
-        popperOptions={{ strategy: "fixed" }}
-        sx={{ zIndex: "tooltip" }}
-      >
-        <Paper variant="outlined" sx={{ mt: "2px" }}>
-          <MenuList dense id={list} role="listbox" aria-label="What may follow" sx={{ py: 0.5 }}>
-            {offers.map((o, i) => (
-              <MenuItem
-                key={o.text}
-                id={`${list}-${i}`}
-                role="option"
-                aria-selected={i === chosen}
-                selected={i === chosen}
-                tabIndex={-1}
-                // Before the field loses focus.
-                onMouseDown={(e) => {
-                  e.preventDefault();
-                  take(o.text, o.start);
-                }}
-                sx={{ fontSize: 14, fontStretch: "90%", minHeight: 26, py: 0 }}
-              >
-                {o.text}
-              </MenuItem>
-            ))}
-          </MenuList>
-        </Paper>
-      </Popper>
-    </FormControl>
+    <OfferField
+      value={shown}
+      offers={offers}
+      label={label}
+      readOnly={readOnly}
+      above={framed}
+      input={input}
+      onType={(line, at) => {
+        onChange(line);
+        setCursor(at);
+        setOffering(true);
+      }}
+      onTake={take}
+      onClose={() => setOffering(false)}
+      onKey={keys}
+      renderInput={({ slotProps, id, disabled }) =>
+        framed ? (
+          <TextField
+            {...shared}
+            id={id}
+            disabled={disabled}
+            label={label}
+            error={invalid}
+            slotProps={{
+              inputLabel: { ...slotProps.inputLabel, shrink: true },
+              input: { ...slotProps.input, sx: lettering },
+              htmlInput: { ...slotProps.htmlInput, ...own },
+            }}
+          />
+        ) : (
+          <InputBase
+            {...shared}
+            id={id}
+            ref={slotProps.input.ref}
+            disabled={disabled}
+            slotProps={{ input: { ...slotProps.htmlInput, ...own } }}
+            sx={(t) => ({
+              ...lettering,
+              p: 0,
+              "& input": { p: "1px 4px", mx: "-4px", height: "auto", borderRadius: "2px" },
+              "& input:focus": { bgcolor: "background.paper", outline: `2px solid ${t.vars.palette.primary.main}` },
+            })}
+          />
+        )
+      }
+    />
   );
 }
+
+const lettering = { fontSize: 16, lineHeight: "22px", fontStretch: "90%", fontWeight: 600 };

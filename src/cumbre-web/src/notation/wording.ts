@@ -77,6 +77,9 @@ const expected: Record<Expectation, string> = {
   FingerCount: "how many fingers help",
   Centimetres: "cm",
   Surface: "parallettes or fists",
+  TimeToBeat: "a time to beat, like in 8:00",
+  ForTime: "time, as in for time",
+  Unbroken: "unbroken",
 };
 
 function list(error: NotationError) {
@@ -97,6 +100,7 @@ const faults: Record<NotationFault, (e: NotationError) => string> = {
   PauseAgainstTempo: () => "The tempo says another pause in the same place.",
   NotInEqualPieces: (e) =>
     `These seconds do not make equal pieces: ${number(e.minimum ?? 0)} or ${number(e.maximum ?? 0)} do.`,
+  ReserveOfMax: () => "With some left it is no maximum: write the reps.",
   Ambiguous: () => "This can mean several things. Which?",
   TooLong: (e) => `At most ${number(e.maximum ?? 0)} characters.`,
 };
@@ -112,6 +116,8 @@ const problems: Record<ResolutionProblem, string> = {
   NoSuchBand: "No measured band gives help near to that.",
   NoSuchCounted: "The kit has no such pieces: write them down under Kit, or write a load.",
   TooFewCounted: "The kit has fewer of these pieces.",
+  NoReps: "With some left it is no maximum, and this lift needs a load: write the reps, or the load.",
+  NoBandOfThatName: "The kit has no band of that name, or several.",
   MovementUnknown: "This movement is not in the catalogue any more: choose another.",
   TooManyEffectiveReps: "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
 };

@@ -11,6 +11,7 @@ import { notationMessage, problemMessage } from "../notation/wording";
 import { clock, dayWeek, mass } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { LineField } from "../notation/LineField";
+import { Misfits } from "../notation/Misfits";
 import { Ways } from "../notation/Ways";
 import { StatusShape } from "../ui/StatusShape";
 import { AskWhy } from "./AskWhy";
@@ -31,6 +32,7 @@ export interface RowVerbs {
   substitute: () => void;
   moveTo: (session: string) => void;
   repeat: () => void;
+  several: (text: string) => void;
 }
 
 interface Props {
@@ -197,6 +199,7 @@ export function ItemRow(props: Props) {
           onEnter={verbs.next}
           onFocus={verbs.focus}
           onBlur={verbs.blur}
+          onSeveral={verbs.several}
         />
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: "1 / -1", sm: 3 }, gridRow: { sm: 2 } }}>
@@ -230,6 +233,7 @@ export function ItemRow(props: Props) {
                 week={week}
                 session={session}
               />
+              {!readOnly && <Misfits misfits={meaning.misfits} onTake={verbs.line} />}
               {circuit && meaning.easier && ` Easier: ${meaning.easier}.`}
             </>
           ) : (

@@ -17,6 +17,7 @@ const meaning = (p: Resolved, onPaper: OnPaper | null = null): ItemMeaning => ({
   structure: null,
   bands: [],
   easier: null,
+  misfits: [],
   onPaper,
 });
 

@@ -17,6 +17,7 @@ export function MovementPicker({
   onPick,
   inputRef,
   autoFocus,
+  onSeveral,
   size = 14,
 }: {
   athleteId: string;
@@ -24,6 +25,8 @@ export function MovementPicker({
   onPick: (movement: Pick) => void;
   inputRef?: React.Ref<HTMLInputElement>;
   autoFocus?: boolean;
+  /** Several lines were pasted. */
+  onSeveral?: (text: string) => void;
   size?: number;
 }) {
   const movements = useQuery(movementsQuery(athleteId));
@@ -80,6 +83,12 @@ export function MovementPicker({
           label={label}
           autoFocus={autoFocus}
           inputRef={inputRef}
+          onPaste={(e) => {
+            const text = e.clipboardData.getData("text/plain");
+            if (!onSeveral || !/[\n\t]/.test(text.trim())) return;
+            e.preventDefault();
+            onSeveral(text);
+          }}
           placeholder="dip, horizontal pull, rings, level 3"
           sx={{ "& input": { fontSize: size } }}
         />

@@ -25,6 +25,7 @@ import {
 import { AskWhy } from "./AskWhy";
 import { ItemRow } from "./ItemRow";
 import { MovementPicker } from "./MovementPicker";
+import { SeveralDialog } from "./SeveralDialog";
 import type { BlockEditor } from "./useBlockEditor";
 
 interface Props {
@@ -61,6 +62,7 @@ export function SessionEditor(props: Props) {
     onRepeat,
   } = props;
   const [focused, setFocused] = useState<string | null>(null);
+  const [several, setSeveral] = useState<string | null>(null);
   const list = useRef<HTMLOListElement>(null);
   const adding = useRef<HTMLInputElement>(null);
   const marks = letters(session.items);
@@ -171,6 +173,7 @@ export function SessionEditor(props: Props) {
                   substitute: () => onSubstitute(item.id),
                   moveTo: (to) => change((b) => moveItem(b, item.id, to, null)),
                   repeat: () => onRepeat(item.id),
+                  several: setSeveral,
                 }}
               />
             );
@@ -200,6 +203,7 @@ export function SessionEditor(props: Props) {
               athleteId={athleteId}
               label="Add a movement"
               inputRef={adding}
+              onSeveral={setSeveral}
               onPick={(m) => {
                 const item = newItem(m.slug, m.line);
                 change((b) => addItem(b, session.id, item));
@@ -212,10 +216,24 @@ export function SessionEditor(props: Props) {
             <KeyCap>Tab</KeyCap> next value <KeyCap>Ctrl G</KeyCap> pair <KeyCap>Alt ↑↓</KeyCap> move{" "}
             <KeyCap>F2</KeyCap> form <KeyCap>Ctrl Z</KeyCap> undo
           </Typography>
+          <Button size="small" variant="text" onClick={() => setSeveral("")}>
+            Paste several lines
+          </Button>
           <Button size="small" variant="text" onClick={onHelp}>
             How lines are written
           </Button>
         </Box>
+      )}
+      {several !== null && (
+        <SeveralDialog
+          athleteId={athleteId}
+          pasted={several}
+          onClose={() => setSeveral(null)}
+          onTake={(items) => {
+            change((b) => items.reduce((block, item) => addItem(block, session.id, item), b));
+            setSeveral(null);
+          }}
+        />
       )}
       <FrameRow
         label="Cool-down"

@@ -48,6 +48,7 @@ const meaning = (id: string, name: string, plan: Resolved | null): ItemMeaning =
   structure: null,
   bands: [],
   easier: null,
+  misfits: [],
 });
 
 const block = blockOf(

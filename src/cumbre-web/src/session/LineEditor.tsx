@@ -4,6 +4,7 @@ import { useId } from "react";
 import { Problem } from "../api/client";
 import type { NotationError } from "../api/types";
 import { LineField } from "../notation/LineField";
+import { Misfits } from "../notation/Misfits";
 import { Ways } from "../notation/Ways";
 import { notationMessage, problemMessage } from "../notation/wording";
 import { messageOf } from "../ui/states";
@@ -64,6 +65,7 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
         )}
         {!message && meaning.data?.plan && line.trim() && (
           <Box sx={{ opacity: fresh ? 1 : 0.6 }}>
+            <Misfits misfits={meaning.data.misfits} onTake={onChange} />
             <MeaningView plan={meaning.data.plan} subject={subject} keyPrefix={`line-${athleteId}`} />
           </Box>
         )}

@@ -1,0 +1,22 @@
+import Box from "@mui/material/Box";
+import type { LineMisfit, MisfitKind } from "../api/types";
+import { Ways } from "./Ways";
+
+const words: Record<MisfitKind, string> = {
+  RepsOnHold: "This is held: write seconds.",
+  SecondsOnReps: "This is counted: write reps.",
+  SidesMissing: "One side works at a time: write the sides.",
+  SidesOnBoth: "Both sides work at once: no sides.",
+  LoadNotHung: "No load is hung on this.",
+  KitMakesOther: "The kit does not make this load. As hard, slower, or what it makes:",
+};
+
+/** What a line says that its movement or the kit does not do, each with the line that was meant at one press. */
+export function Misfits({ misfits, onTake }: { misfits: LineMisfit[]; onTake?: (line: string) => void }) {
+  return misfits.map((m) => (
+    <Box key={m.kind} data-testid="misfit" sx={{ color: "warning.main" }}>
+      {words[m.kind]}
+      {onTake && <Ways ways={m.ways} onTake={onTake} />}
+    </Box>
+  ));
+}
