@@ -230,7 +230,7 @@ internal static class PlanSession
             ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
             ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
             ResolutionProblem.NoReps =>
-                "With some left it is no maximum, and this lift needs a load: write the reps, or the load.",
+                "This lift goes by load, and the line says neither load nor reps: write one of them.",
             ResolutionProblem.NoBandOfThatName => "The kit has no band of that name, or several.",
             _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
         };

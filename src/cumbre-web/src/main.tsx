@@ -7,7 +7,9 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
-import { Problem } from "./api/client";
+import { onNoAnswer, Problem } from "./api/client";
+import { connection } from "./api/connection";
+import { hurryDrafts, warnOnClosing } from "./drafts/draft";
 import { theme } from "./theme";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
@@ -25,6 +27,14 @@ const queries = new QueryClient({
     },
   },
 });
+
+onNoAnswer(() => connection.lost());
+connection.onReturn(() => {
+  hurryDrafts();
+  void queries.invalidateQueries();
+});
+window.addEventListener("online", () => connection.hurry());
+warnOnClosing();
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -4,6 +4,12 @@ import { afterEach } from "vitest";
 import { standIn } from "./testing/server";
 
 standIn();
-afterEach(cleanup);
+afterEach(async () => {
+  cleanup();
+  // Loaded late: the stand-in for the network must be there before the client is.
+  (await import("./drafts/draft")).closeDrafts();
+  // Some tests have no device.
+  globalThis.localStorage?.clear();
+});
 // What is awaited comes, and on a loaded machine late.
 configure({ asyncUtilTimeout: 10_000 });

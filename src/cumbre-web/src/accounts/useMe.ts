@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, rememberCsrf } from "../api/client";
+import { closeDrafts } from "../drafts/draft";
 import type { Me, MassUnit } from "../api/types";
 
 const key = ["me"];
@@ -47,5 +48,8 @@ export function useSetUnit() {
 /** After a change of who is signed in nothing that was loaded holds any more. */
 export function useStartAfresh() {
   const queries = useQueryClient();
-  return () => queries.resetQueries();
+  return () => {
+    closeDrafts();
+    return queries.resetQueries();
+  };
 }

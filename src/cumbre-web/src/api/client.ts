@@ -28,15 +28,30 @@ export class Problem extends Error {
     return this.status === 409;
   }
 
+  /** The server read it and says no; everything else (no answer, its own fault, signed out, too many) is worth another try. */
+  get isRefusal() {
+    return this.status >= 400 && this.status < 500 && ![401, 403, 408, 429].includes(this.status);
+  }
+
   fieldMessage(path: string) {
     return this.fields.find((f) => f.path === path)?.message;
   }
 }
 
+/** Nobody answered at all, which the notice over every page tells. */
+export const isNoAnswer = (error: unknown) => error instanceof Problem && error.status === 0;
+
 let csrfToken = "";
 
 export function rememberCsrf(token: string) {
   csrfToken = token;
+}
+
+let nobodyAnswers = () => {};
+
+/** Who is told when no answer comes at all. */
+export function onNoAnswer(listener: () => void) {
+  nobodyAnswers = listener;
 }
 
 const client = createClient<paths>({ baseUrl: "/" });
@@ -57,6 +72,7 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
     answer = await call;
   } catch (e) {
     if (e instanceof DOMException && e.name === "AbortError") throw e;
+    nobodyAnswers();
     throw new Problem(0, { title: "The server cannot be reached. What you typed is still here; try again." });
   }
   if (!answer.response.ok) throw new Problem(answer.response.status, toBody(answer.error));

@@ -9,6 +9,7 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
+import { useHotkeys } from "react-hotkeys-hook";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Athlete, ClearanceQuestion, Intake, Ladder } from "../api/types";
@@ -18,6 +19,7 @@ import { StatusShape } from "../ui/StatusShape";
 import { AthleteTabs } from "./AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
 import { clearanceQuery } from "./intakeQueries";
+import { Clashes, Restored, SaveWords } from "../drafts/Saving";
 import { type IntakeText, missing, useIntake } from "./useIntake";
 import { athleteQuery } from "./useAthlete";
 
@@ -55,7 +57,10 @@ function Form({
   questions: ClearanceQuestion[];
 }) {
   const navigate = useNavigate();
-  const { text, intake, errors, status, type, change, retry } = useIntake(athlete);
+  const draft = useIntake(athlete);
+  const { text, intake, errors, type, change } = draft;
+  useHotkeys("mod+z", draft.undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", draft.redo, { enableOnFormTags: true, preventDefault: true });
   const open = missing(athlete, intake, questions);
   const field = (name: keyof IntakeText, label: string, help?: string, mode: "text" | "decimal" = "text") => (
     <TextField
@@ -73,16 +78,27 @@ function Form({
         sx={{ px: { xs: 4, sm: 6 }, pt: 3, pb: 2, display: "flex", gap: 4, alignItems: "baseline", flexWrap: "wrap" }}
       >
         <Typography variant="h1">{athlete.name}</Typography>
-        <Typography variant="body2" role="status" sx={{ color: status.failed ? "error.main" : "text.secondary" }}>
-          {status.text}
+        <Typography variant="body2" color="textSecondary" component="div">
+          {draft.state === "saved" && draft.wrong > 0 ? (
+            <span role="status">{draft.wrong} to mend, everything else stored</span>
+          ) : (
+            <SaveWords {...draft} />
+          )}
         </Typography>
-        {status.failed && (
-          <Button size="small" onClick={retry}>
-            Try again
+        <Box sx={{ ml: "auto", display: "flex", gap: 2 }}>
+          <Button size="small" onClick={draft.undo} disabled={!draft.canUndo}>
+            Undo
           </Button>
-        )}
+          <Button size="small" onClick={draft.redo} disabled={!draft.canRedo}>
+            Redo
+          </Button>
+        </Box>
       </Box>
       <AthleteTabs athleteId={athlete.id} />
+      <Box sx={{ px: { xs: 4, sm: 6 } }}>
+        <Restored at={draft.restored} undo={draft.canUndo ? draft.undo : undefined} seen={draft.seen} />
+        <Clashes clashes={draft.clashes} who={null} decide={draft.decide} />
+      </Box>
       <Box
         sx={{
           px: { xs: 4, sm: 6 },

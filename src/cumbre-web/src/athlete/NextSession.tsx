@@ -1,13 +1,11 @@
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import { newId } from "../ui/newId";
 import { useSignedIn } from "../accounts/useMe";
-import { Problem } from "../api/client";
 import type { MovementPage, Session } from "../api/types";
 import { LineEditor } from "../session/LineEditor";
 import { ReasonField } from "../session/ReasonField";
@@ -15,8 +13,11 @@ import { useMeaning } from "../session/useMeaning";
 import { usePlanSession, useRemoveSession } from "../session/useSession";
 import { Board } from "../session/Board";
 import { MeaningView } from "../session/MeaningView";
+import type { Kind } from "../drafts/draft";
+import { mergeFields } from "../drafts/merge";
+import { Clashes, Restored } from "../drafts/Saving";
+import { useDraft } from "../drafts/useDraft";
 import { dayWeek } from "../ui/format";
-import { messageOf } from "../ui/states";
 
 /** The movement's item of a session, which may hold more. */
 const itemOf = (session: Session | null, movement: string) => session?.items.find((i) => i.movement.slug === movement);
@@ -66,39 +67,76 @@ function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
   );
 }
 
+/** A session as it is planned. */
+interface SessionDoc {
+  id: string;
+  day: string;
+  line: string;
+  reason: string;
+}
+
 function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
   const { today } = useSignedIn();
   const navigate = useNavigate();
   const athleteId = page.athlete.id;
-  const [id] = useState(() => next?.id ?? newId());
-  const [day, setDay] = useState(next?.day ?? today);
+  const { pathname, search } = useLocation();
   const movement = page.movement.slug;
   const written = itemOf(next, movement)?.line;
-  const [line, setLine] = useState(written ?? page.history[0]?.line ?? "");
-  const [reason, setReason] = useState(next?.overrideReason ?? "");
+  const [begun] = useState(() => ({
+    doc: {
+      id: next?.id ?? newId(),
+      day: next?.day ?? today,
+      line: written ?? page.history[0]?.line ?? "",
+      reason: next?.overrideReason ?? "",
+    },
+    version: next?.version ?? 0,
+  }));
   const plan = usePlanSession(athleteId);
+  const kind: Kind<SessionDoc> = {
+    title: `Session of ${page.athlete.name}, ${page.movement.name.toLowerCase()}`,
+    path: `${pathname}${search}`,
+    auto: false,
+    send: ({ reason: said, ...doc }, version) =>
+      plan.mutateAsync({ ...doc, movement, easy: next?.easy ?? false, overrideReason: said || null, version }),
+    theirs: (current) => {
+      const found = current as Session | null;
+      return (
+        found && {
+          doc: {
+            id: found.id,
+            day: found.day,
+            line: itemOf(found, movement)?.line ?? "",
+            reason: found.overrideReason ?? "",
+          },
+          version: found.version,
+        }
+      );
+    },
+    merge: (base, mine, theirs) =>
+      mergeFields(base, mine, theirs, (field, doc) => ({
+        where: { id: "", day: "Day", line: "Line", reason: "Reason" }[field],
+        text: field === "day" ? dayWeek(doc.day) : doc[field],
+      })),
+  };
+  const {
+    draft,
+    now,
+    failure: error,
+    ...saving
+  } = useDraft(`plan:${athleteId}:${movement}:${next?.id ?? "new"}`, begun, kind);
+  const { day, line, reason } = now;
+  const change = (part: Partial<SessionDoc>) => draft.edit((d) => ({ ...d, ...part }), Object.keys(part).join());
   const remove = useRemoveSession(athleteId);
   const meaning = useMeaning(athleteId, movement, line, day);
   const ready = Boolean(meaning.data?.plan) && !meaning.isPlaceholderData && line.trim() !== "" && day !== "";
   const changed = !next || line !== written || day !== next.day || reason !== (next.overrideReason ?? "");
-  const error = plan.error;
-  const conflict = error instanceof Problem && error.isConflict ? (error.current as Session | null) : null;
   const open = (s: Session) => void navigate(`/athletes/${athleteId}/sessions/${s.id}`);
   const save = () => {
     if (!ready) return;
-    plan.mutate(
-      {
-        id,
-        day,
-        movement,
-        line,
-        easy: next?.easy ?? false,
-        overrideReason: reason || null,
-        version: next?.version ?? 0,
-      },
-      // A session of an earlier day is written down to be logged at once.
-      { onSuccess: (saved) => saved.day < today && open(saved) },
-    );
+    // A session of an earlier day is written down to be logged at once.
+    void draft.store(true).then((done) => {
+      if (done && day < today) void navigate(`/athletes/${athleteId}/sessions/${now.id}`);
+    });
   };
   return (
     <Box sx={{ p: 4 }}>
@@ -107,9 +145,9 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
           label="Day"
           type="date"
           value={day}
-          onChange={(e) => setDay(e.target.value)}
-          error={Boolean(error instanceof Problem && error.fieldMessage("day"))}
-          helperText={(error instanceof Problem && error.fieldMessage("day")) || (next?.easy ? "deload" : " ")}
+          onChange={(e) => change({ day: e.target.value })}
+          error={Boolean(error?.fieldMessage("day"))}
+          helperText={error?.fieldMessage("day") || (next?.easy ? "deload" : " ")}
           slotProps={{ inputLabel: { shrink: true } }}
         />
         <LineEditor
@@ -117,7 +155,7 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
           movement={movement}
           day={day || today}
           line={line}
-          onChange={setLine}
+          onChange={(next) => change({ line: next })}
           onEnter={() => save()}
           error={error}
           subject={`${page.athlete.name}, ${page.movement.name}`}
@@ -126,53 +164,27 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
       <ReasonField
         needs={ready ? (meaning.data?.needsReason ?? []) : []}
         value={reason}
-        onChange={setReason}
+        onChange={(next) => change({ reason: next })}
         error={error}
         path="overrideReason"
       />
-      {conflict && (
-        <Alert severity="warning" sx={{ mt: 3 }}>
-          {messageOf(error)} Stored now: {itemOf(conflict, movement)?.line}. Yours: {line}.
-          <Box sx={{ mt: 1, display: "flex", gap: 2 }}>
-            <Button
-              size="small"
-              onClick={() =>
-                plan.mutate({
-                  id,
-                  day,
-                  movement,
-                  line,
-                  easy: conflict.easy,
-                  overrideReason: reason || null,
-                  version: conflict.version,
-                })
-              }
-            >
-              Keep mine
-            </Button>
-            <Button
-              size="small"
-              onClick={() => {
-                setLine(itemOf(conflict, movement)?.line ?? "");
-                setDay(conflict.day);
-                plan.reset();
-              }}
-            >
-              Take the stored one
-            </Button>
-          </Box>
-        </Alert>
+      <Restored at={saving.restored} undo={saving.canUndo ? draft.undo : undefined} seen={draft.seen} />
+      <Clashes clashes={saving.clashes} who={null} decide={draft.decide} />
+      {saving.state === "unreachable" && (
+        <Typography role="status" variant="body2" sx={{ mt: 2 }}>
+          Kept on this device, sent when the server is back.
+        </Typography>
       )}
-      {error && !conflict && !(error instanceof Problem && error.fields.length > 0) && (
+      {error && error.fields.length === 0 && (
         <Typography color="error" role="alert" sx={{ mt: 2 }}>
-          {messageOf(error)}
+          {error.message}
         </Typography>
       )}
       <Box sx={{ mt: 3, display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center" }}>
         <Button
           variant="contained"
           color="secondary"
-          disabled={!ready || !changed || plan.isPending}
+          disabled={!ready || !changed || saving.state === "saving" || saving.state === "clash"}
           onClick={() => save()}
         >
           {next ? "Save the change" : "Plan this session"}

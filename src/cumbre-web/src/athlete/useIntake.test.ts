@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Athlete, ClearanceQuestion } from "../api/types";
 import { emptyIntake } from "./intake";
-import { missing, requestOf, textOf } from "./useIntake";
+import { mergeIntakes, missing, requestOf, textOf } from "./useIntake";
 
 const athlete: Athlete = {
   id: "a",
@@ -75,5 +75,29 @@ describe("what is still open", () => {
       "1 question of clearance",
       "a guardian’s consent",
     ]);
+  });
+});
+
+describe("an intake that two write", () => {
+  const base = { text: textOf(athlete), intake: athlete.intake };
+  const mine = { text: { ...base.text, statureCm: "171" }, intake: { ...base.intake, days: [1, 3] } };
+
+  it("is put together field by field", () => {
+    const theirs = { text: { ...base.text, birthYear: "1991" }, intake: { ...base.intake, place: "Home" as const } };
+    const { doc, clashes } = mergeIntakes(base, mine, theirs);
+    expect(clashes).toEqual([]);
+    expect(doc.text).toMatchObject({ statureCm: "171", birthYear: "1991" });
+    expect(doc.intake).toMatchObject({ days: [1, 3], place: "Home" });
+  });
+
+  it("asks for a field that both wrote, showing both", () => {
+    const theirs = { text: { ...base.text, statureCm: "172" }, intake: { ...base.intake, days: [2] } };
+    const { doc, clashes } = mergeIntakes(base, mine, theirs);
+    expect(clashes.map((c) => [c.where, c.mine, c.theirs])).toEqual([
+      ["Height", "171", "172"],
+      ["Days", "1, 3", "2"],
+    ]);
+    const taken = clashes.reduce((d, c) => c.take(d), doc);
+    expect([taken.text.statureCm, taken.intake.days]).toEqual(["172", [2]]);
   });
 });

@@ -1,7 +1,10 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Problem } from "../api/client";
 import type { Athlete, AthleteRequest, ClearanceQuestion, Intake } from "../api/types";
-import { messageOf } from "../ui/states";
+import type { Kind, Merged } from "../drafts/draft";
+import { mergeFields } from "../drafts/merge";
+import { omit } from "../drafts/omit";
+import { useDraft } from "../drafts/useDraft";
 import { useSaveAthlete } from "./useAthlete";
 
 /** What is typed, as it stands in the fields. */
@@ -16,8 +19,6 @@ export interface IntakeText {
 }
 
 type Errors = Partial<Record<keyof IntakeText | "goals" | "complaints", string>>;
-
-const pause = 500;
 
 export function textOf(a: Athlete): IntakeText {
   return {
@@ -112,113 +113,148 @@ export function missing(athlete: Athlete, intake: Intake, questions: ClearanceQu
   ].filter((x): x is string => typeof x === "string");
 }
 
-/** The intake as it is typed, stored half a second after the last key. */
-export function useIntake(athlete: Athlete) {
-  const [text, setText] = useState(() => textOf(athlete));
-  const [intake, setIntake] = useState(athlete.intake);
-  const [waiting, setWaiting] = useState(false);
-  const [refused, setRefused] = useState<Refused>({});
-  const save = useSaveAthlete(athlete.id);
-  const { mutateAsync } = save;
-  const refusals = useRef<Refused>({});
-  const stored = useRef(athlete);
-  const newest = useRef({ text, intake });
-  const running = useRef(false);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+/** What is edited: the texts of the fields, and what is chosen. */
+interface IntakeDoc {
+  text: IntakeText;
+  intake: Intake;
+}
 
-  /** Is there a way on: the refused fields left out, or the newest version underneath? */
-  const mend = (error: unknown, sent: { text: IntakeText; intake: Intake }) => {
-    if (!(error instanceof Problem)) return false;
-    if (error.isConflict && error.current) {
-      // Somebody else wrote meanwhile: what is typed here goes over the newest.
-      stored.current = error.current as Athlete;
-      return true;
-    }
-    const known = error.fields.flatMap((f) => {
-      const name = f.path.replace(/^intake\./, "").replace(/[[.].*$/, "") as keyof Errors;
-      return name in sent.text || name === "goals" || name === "complaints" ? [[name, f.message] as const] : [];
-    });
-    const before = standing(refusals.current, sent.text, sent.intake);
-    if (known.length === 0 || known.some(([name]) => name in before)) return false;
-    refusals.current = {
-      ...refusals.current,
-      ...Object.fromEntries(
-        known.map(([name, message]) => [name, { value: valueOf(name, sent.text, sent.intake), message }]),
-      ),
-    };
-    setRefused(refusals.current);
-    return true;
-  };
-  const send = async () => {
-    if (running.current) return;
-    running.current = true;
-    try {
-      for (;;) {
-        const sent = newest.current;
-        try {
-          stored.current = await mutateAsync(requestOf(stored.current, sent.text, sent.intake, refusals.current).body);
-          if (newest.current === sent) break;
-        } catch (error) {
-          if (!mend(error, sent)) return;
-        }
-      }
-      setWaiting(false);
-    } finally {
-      running.current = false;
-    }
-  };
-  const later = () => {
-    setWaiting(true);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => void send(), pause);
-  };
-  const sendNow = useRef(send);
-  useEffect(() => {
-    sendNow.current = send;
-  });
-  // Leaving the page sends what was typed last.
-  useEffect(
-    () => () => {
-      clearTimeout(timer.current);
-      const { body } = requestOf(stored.current, newest.current.text, newest.current.intake, refusals.current);
-      if (
-        JSON.stringify(body) !==
-        JSON.stringify(requestOf(stored.current, textOf(stored.current), stored.current.intake).body)
-      )
-        void sendNow.current();
-    },
-    [],
-  );
+const docOf = (athlete: Athlete): IntakeDoc => ({ text: textOf(athlete), intake: athlete.intake });
 
-  const errors = requestOf(athlete, text, intake, refused).errors;
-  const wrong = Object.keys(errors).length;
+const labels: Record<keyof IntakeText | keyof Intake, string> = {
+  name: "Name",
+  birthYear: "Birth year",
+  sex: "Proportions",
+  statureCm: "Height",
+  unit: "Unit",
+  minutes: "Minutes a session",
+  trainingYears: "Years of training",
+  days: "Days",
+  place: "Place",
+  shoulders: "Shoulders",
+  goals: "Goals",
+  complaints: "What hurts",
+  clearance: "Clearance",
+  guardianConsent: "A guardian’s consent",
+  finished: "Finished",
+};
+
+function saidOf(value: unknown): string {
+  if (value === true) return "yes";
+  if (typeof value === "string" || typeof value === "number") return String(value);
+  if (!Array.isArray(value)) return "";
+  return value
+    .map((v: unknown) =>
+      typeof v === "object" && v !== null
+        ? Object.values(v)
+            .filter((x) => typeof x === "string" || typeof x === "number")
+            .join(" ")
+        : String(v),
+    )
+    .join(", ");
+}
+
+/** Field by field: only a field that both wrote is asked. */
+export function mergeIntakes(base: IntakeDoc, mine: IntakeDoc, theirs: IntakeDoc): Merged<IntakeDoc> {
+  const text = mergeFields(base.text, mine.text, theirs.text, (f, d) => ({ where: labels[f], text: d[f] }));
+  // The texts hold what is typed of these two.
+  const bare = (all: Intake) => omit(all, "minutes", "trainingYears");
+  const intake = mergeFields(bare(base.intake), bare(mine.intake), bare(theirs.intake), (f, d) => ({
+    where: labels[f],
+    text: saidOf(d[f]),
+  }));
   return {
+    doc: { text: text.doc, intake: { ...theirs.intake, ...intake.doc } },
+    clashes: [
+      ...text.clashes.map(({ key, where, mine: m, theirs: t, take }) => ({
+        key,
+        where,
+        mine: m,
+        theirs: t,
+        take: (d: IntakeDoc) => ({ ...d, text: take(d.text) }),
+      })),
+      ...intake.clashes.map(({ key, where, mine: m, theirs: t, take }) => ({
+        key,
+        where,
+        mine: m,
+        theirs: t,
+        take: (d: IntakeDoc) => ({ ...d, intake: { ...d.intake, ...take(bare(d.intake)) } }),
+      })),
+    ],
+  };
+}
+
+/** What the server refused of a body, by field; null: it named none of these. */
+function refusalsOf(error: unknown, sent: IntakeDoc, before: Refused): Refused | null {
+  if (!(error instanceof Problem) || error.isConflict) return null;
+  const known = error.fields.flatMap((f) => {
+    const name = f.path.replace(/^intake\./, "").replace(/[[.].*$/, "") as keyof Errors;
+    return name in sent.text || name === "goals" || name === "complaints" ? [[name, f.message] as const] : [];
+  });
+  const stand = standing(before, sent.text, sent.intake);
+  if (known.length === 0 || known.some(([name]) => name in stand)) return null;
+  return Object.fromEntries(
+    known.map(([name, message]) => [name, { value: valueOf(name, sent.text, sent.intake), message }]),
+  );
+}
+
+/** The intake as a draft: stored a moment after the last key, but for what cannot be read or is refused. */
+export function useIntake(athlete: Athlete) {
+  const { mutateAsync } = useSaveAthlete(athlete.id);
+  const [refused, setRefused] = useState<Refused>({});
+  const refusals = useRef<Refused>({});
+  const newest = useRef(athlete);
+  const kind = useMemo<Kind<IntakeDoc>>(
+    () => ({
+      title: `Intake of ${athlete.name}`,
+      path: `/athletes/${athlete.id}/intake`,
+      auto: true,
+      send: async (doc, version) => {
+        for (;;) {
+          try {
+            const { body } = requestOf({ ...newest.current, version }, doc.text, doc.intake, refusals.current);
+            newest.current = await mutateAsync(body);
+            return newest.current;
+          } catch (error) {
+            const named = refusalsOf(error, doc, refusals.current);
+            if (!named) throw error;
+            refusals.current = { ...refusals.current, ...named };
+            setRefused(refusals.current);
+          }
+        }
+      },
+      theirs: (current) => {
+        const found = current as Athlete | null;
+        if (!found) return null;
+        newest.current = found;
+        return { doc: docOf(found), version: found.version };
+      },
+      merge: mergeIntakes,
+    }),
+    [athlete.id, athlete.name, mutateAsync],
+  );
+  const stored = useMemo(() => ({ doc: docOf(athlete), version: athlete.version }), [athlete]);
+  useEffect(() => {
+    if (athlete.version > newest.current.version) newest.current = athlete;
+  }, [athlete]);
+  const { draft, now, ...rest } = useDraft(`intake:${athlete.id}`, stored, kind);
+  const { text, intake } = now;
+  const { errors } = requestOf(athlete, text, intake, refused);
+  return {
+    ...rest,
     text,
     intake,
     errors,
-    status: {
-      failed: save.isError && waiting,
-      text:
-        save.isError && waiting
-          ? messageOf(save.error)
-          : waiting || save.isPending
-            ? "storing"
-            : wrong > 0
-              ? `${wrong} to mend, everything else stored`
-              : "stored",
-    },
-    type: (field: keyof IntakeText, value: string) => {
-      const next = { ...text, [field]: value };
-      newest.current = { ...newest.current, text: next };
-      setText(next);
-      later();
-    },
-    change: (change: Partial<Intake>) => {
-      const next = { ...newest.current.intake, ...change };
-      newest.current = { ...newest.current, intake: next };
-      setIntake(next);
-      later();
-    },
-    retry: () => void send(),
+    wrong: Object.keys(errors).length,
+    type: (field: keyof IntakeText, value: string) =>
+      draft.edit((d) => ({ ...d, text: { ...d.text, [field]: value } }), field),
+    change: (change: Partial<Intake>) =>
+      draft.edit((d) => ({ ...d, intake: { ...d.intake, ...change } }), Object.keys(change).join()),
+    pause: draft.pause,
+    undo: draft.undo,
+    redo: draft.redo,
+    retry: draft.store,
+    decide: draft.decide,
+    seen: draft.seen,
   };
 }

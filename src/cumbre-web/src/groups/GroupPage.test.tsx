@@ -118,7 +118,7 @@ it("asks before an outline is left, and tells who was never weighed", async () =
   await user.keyboard("{Escape}");
   expect(await screen.findByText(/Never weighed/)).toBeInTheDocument();
   await user.click(screen.getByRole("link", { name: "Programmes" }));
-  expect(await screen.findByText("Leave without making the blocks?")).toBeInTheDocument();
+  expect(await screen.findByText("Leave before it is stored?")).toBeInTheDocument();
   await user.click(screen.getByRole("button", { name: "Keep" }));
   expect(screen.getByText("2 athletes, 1 week")).toBeInTheDocument();
 });

@@ -6,21 +6,25 @@ import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, useBlocker, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { Problem } from "../api/client";
 import type { Group } from "../api/types";
 import { nextMonday } from "../programmes/doc";
-import { advance, begin, redo, undo } from "../programmes/history";
+import type { Kind, Merged } from "../drafts/draft";
+import { mergeFields } from "../drafts/merge";
+import { omit } from "../drafts/omit";
+import { Clashes, Restored } from "../drafts/Saving";
+import { useDraft } from "../drafts/useDraft";
 import { weekKinds } from "../programmes/wording";
 import { rosterQuery } from "../roster/useRoster";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { newId } from "../ui/newId";
 import { plural } from "../ui/format";
 import { Empty, Failed, Loading, messageOf } from "../ui/states";
-import { draftOf, emptyDraft, readDraft } from "./outline";
+import { draftOf, emptyDraft, readDraft, type Draft } from "./outline";
 import { OutlineForm } from "./OutlineForm";
 import { MemberNotes, PlanGrid } from "./PlanGrid";
 import { groupQuery, usePreview, useRemoveGroup, useSaveGroup } from "./queries";
@@ -44,35 +48,77 @@ export default function GroupPage() {
   return <Editor key={group.data ? `${group.data.id} ${group.data.version}` : "new"} stored={group.data ?? null} />;
 }
 
+interface GroupDoc {
+  id: string;
+  outline: Draft;
+}
+
+const docOf = (group: Group | null, today: string): GroupDoc =>
+  group
+    ? { id: group.id, outline: draftOf(group.outline, group.athletes) }
+    : { id: newId(), outline: emptyDraft(nextMonday(today)) };
+
+const parts: Record<keyof Draft, string> = {
+  name: "The name",
+  start: "The first day",
+  minutes: "The minutes",
+  loadingWeeks: "The loading weeks",
+  easyWeek: "The easy week",
+  days: "The days",
+  athletes: "The athletes",
+};
+
+function mergeGroups(base: GroupDoc, mine: GroupDoc, theirs: GroupDoc): Merged<GroupDoc> {
+  const { doc, clashes } = mergeFields(
+    base.outline,
+    mine.outline,
+    theirs.outline,
+    (field, outline) => ({
+      where: parts[field],
+      text:
+        field === "days"
+          ? outline.days.map((d) => `${d.day} ${plural(d.stations.length, "station")}`).join(", ")
+          : String(outline[field]),
+    }),
+    ["athletes"],
+  );
+  return {
+    doc: { ...mine, outline: doc },
+    clashes: clashes.map(({ take, ...c }) => ({
+      ...omit(c, "keep"),
+      take: (d) => ({ ...d, outline: take(d.outline) }),
+    })),
+  };
+}
+
 function Editor({ stored }: { stored: Group | null }) {
   const { today } = useSignedIn();
   const navigate = useNavigate();
   const roster = useQuery(rosterQuery());
-  const [id] = useState(() => stored?.id ?? newId());
-  const [history, setHistory] = useState(() =>
-    begin(stored ? draftOf(stored.outline, stored.athletes) : emptyDraft(nextMonday(today))),
-  );
+  const [begun] = useState(() => ({ doc: docOf(stored, today), version: stored?.version ?? 0 }));
+  const { mutateAsync } = useSaveGroup();
+  const kind: Kind<GroupDoc> = {
+    title: stored ? `Group ${stored.outline.name}` : "A new group block",
+    path: stored ? `/groups/${stored.id}` : "/groups/new",
+    auto: false,
+    send: async (doc, version) => mutateAsync({ id: doc.id, body: readDraft(doc.outline, version).request! }),
+    theirs: (current) => {
+      const found = current as Group | null;
+      return found && { doc: docOf(found, today), version: found.version };
+    },
+    merge: mergeGroups,
+  };
+  const { draft: edit, now, dirty: changed, saved, ...saving } = useDraft(`group:${stored?.id ?? "new"}`, begun, kind);
+  const { id, outline: draft } = now;
   const [week, setWeek] = useState(0);
   const [removing, setRemoving] = useState(false);
-  const draft = history.now;
-  const changed = history.past.length > 0;
-  const { request, faults } = useMemo(() => readDraft(draft, stored?.version ?? 0), [draft, stored]);
+  const { request, faults } = useMemo(() => readDraft(draft, saved.version), [draft, saved.version]);
   const preview = usePreview(id, changed || !stored ? request : null);
-  const save = useSaveGroup(id);
   const remove = useRemoveGroup(id);
-  // What was stored or removed a moment ago is not lost by going on.
-  const done = useRef(false);
-  const leaving = useBlocker(
-    ({ currentLocation, nextLocation }) =>
-      changed && !done.current && currentLocation.pathname !== nextLocation.pathname,
-  );
-  const go = (to: string) => {
-    done.current = true;
-    void navigate(to, { replace: true });
-  };
-  useHotkeys("mod+z", () => setHistory(undo), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", () => setHistory(redo), { enableOnFormTags: true, preventDefault: true });
-  const problem = [save.error, preview.error].find((e) => e instanceof Problem);
+  const go = (to: string) => void navigate(to, { replace: true });
+  useHotkeys("mod+z", edit.undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", edit.redo, { enableOnFormTags: true, preventDefault: true });
+  const problem = saving.failure ?? (preview.error instanceof Problem ? preview.error : null);
   const fault = (path: string) => faults[path] ?? problem?.fieldMessage(path);
   const plan = request && (changed || !stored) ? preview.data : stored?.plan;
   const open = Math.min(week, (plan?.weeks.length ?? 1) - 1);
@@ -100,10 +146,10 @@ function Editor({ stored }: { stored: Group | null }) {
           </Typography>
         </Box>
         <Box sx={{ display: "flex", gap: 2 }}>
-          <Button size="small" disabled={history.past.length === 0} onClick={() => setHistory(undo)}>
+          <Button size="small" disabled={!saving.canUndo} onClick={edit.undo}>
             Undo
           </Button>
-          <Button size="small" disabled={history.future.length === 0} onClick={() => setHistory(redo)}>
+          <Button size="small" disabled={!saving.canRedo} onClick={edit.redo}>
             Redo
           </Button>
           {stored && (
@@ -115,11 +161,13 @@ function Editor({ stored }: { stored: Group | null }) {
         <OutlineForm
           draft={draft}
           roster={roster.data ?? []}
-          onChange={(next, mark) => setHistory((h) => advance(h, next, mark))}
+          onChange={(outline, mark) => edit.edit((d) => ({ ...d, outline }), mark)}
           fault={fault}
         />
       </Box>
       <Box sx={{ px: { xs: 3, sm: 5 }, py: 4, minWidth: 0 }}>
+        <Restored at={saving.restored} undo={saving.canUndo ? edit.undo : undefined} seen={edit.seen} />
+        <Clashes clashes={saving.clashes} who={null} decide={edit.decide} />
         <Box sx={{ display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
           <Box sx={{ mr: "auto" }}>
             <Typography variant="h2" component="p">
@@ -141,8 +189,8 @@ function Editor({ stored }: { stored: Group | null }) {
           <Button
             variant="contained"
             color="secondary"
-            disabled={!ready || save.isPending}
-            onClick={() => save.mutate(request!, { onSuccess: () => go(`/groups/${id}`) })}
+            disabled={!ready || saving.state === "saving" || saving.state === "clash"}
+            onClick={() => void edit.store(true).then((done) => done && go(`/groups/${id}`))}
           >
             {stored
               ? "Make the blocks again"
@@ -151,10 +199,12 @@ function Editor({ stored }: { stored: Group | null }) {
                 : "Make the blocks"}
           </Button>
         </Box>
-        {(preview.isFetching || save.isPending) && <LinearProgress aria-label="Fitting" sx={{ mb: 2, height: 2 }} />}
-        {save.isError && !(save.error instanceof Problem && save.error.fields.length > 0) && (
+        {(preview.isFetching || saving.state === "saving") && (
+          <LinearProgress aria-label="Fitting" sx={{ mb: 2, height: 2 }} />
+        )}
+        {saving.failure && saving.failure.fields.length === 0 && (
           <Alert severity="error" icon={false} sx={{ mb: 3 }}>
-            {messageOf(save.error)}
+            {saving.failure.message}
           </Alert>
         )}
         {preview.isError && !(preview.error instanceof Problem && preview.error.fields.length > 0) && (
@@ -184,21 +234,17 @@ function Editor({ stored }: { stored: Group | null }) {
           verb="Remove"
           busy={remove.isPending}
           onClose={() => setRemoving(false)}
-          onConfirm={() => remove.mutate(stored.version, { onSuccess: () => go("/programmes") })}
+          onConfirm={() =>
+            remove.mutate(stored.version, {
+              onSuccess: () => {
+                edit.discard();
+                go("/programmes");
+              },
+            })
+          }
         >
           The blocks of its athletes stay with them.
           {remove.isError && ` ${messageOf(remove.error)}`}
-        </ConfirmDialog>
-      )}
-      {leaving.state === "blocked" && (
-        <ConfirmDialog
-          title="Leave without making the blocks?"
-          verb="Leave"
-          busy={false}
-          onClose={() => leaving.reset()}
-          onConfirm={() => leaving.proceed()}
-        >
-          What you changed in the outline would be lost.
         </ConfirmDialog>
       )}
     </Box>

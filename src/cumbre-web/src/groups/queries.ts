@@ -35,13 +35,14 @@ export function usePreview(id: string, request: GroupRequest | null) {
   return { ...query, stale: query.isPlaceholderData || settled !== request };
 }
 
-export function useSaveGroup(id: string) {
+export function useSaveGroup() {
   const queries = useQueryClient();
   const forget = useForgetBlocks();
   return useMutation({
-    mutationFn: (body: GroupRequest) => ask(api.PUT("/api/groups/{id}", { params: { path: { id } }, body })),
+    mutationFn: ({ id, body }: { id: string; body: GroupRequest }) =>
+      ask(api.PUT("/api/groups/{id}", { params: { path: { id } }, body })),
     onSuccess: async (group) => {
-      queries.setQueryData(groupQuery(id).queryKey, group);
+      queries.setQueryData(groupQuery(group.id).queryKey, group);
       await forget();
     },
   });

@@ -116,7 +116,7 @@ const problems: Record<ResolutionProblem, string> = {
   NoSuchBand: "No measured band gives help near to that.",
   NoSuchCounted: "The kit has no such pieces: write them down under Kit, or write a load.",
   TooFewCounted: "The kit has fewer of these pieces.",
-  NoReps: "With some left it is no maximum, and this lift needs a load: write the reps, or the load.",
+  NoReps: "This lift goes by load, and the line says neither load nor reps: write one of them.",
   NoBandOfThatName: "The kit has no band of that name, or several.",
   MovementUnknown: "This movement is not in the catalogue any more: choose another.",
   TooManyEffectiveReps: "Reps and reserve are over 12 together: no load can be estimated. Write the load.",

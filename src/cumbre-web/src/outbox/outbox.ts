@@ -116,7 +116,7 @@ export class Outbox<Body, Answer> {
       this.options.onSent(letter, answer);
       return true;
     } catch (error) {
-      if (error instanceof Problem && isRefusal(error.status)) {
+      if (error instanceof Problem && error.isRefusal) {
         this.tries = 0;
         this.settle(letter, error.message);
         return true;
@@ -160,9 +160,4 @@ export class Outbox<Body, Answer> {
       return { waiting: [], refused: [] };
     }
   }
-}
-
-/** The server read it and says no; everything else (no answer, its own fault, signed out, too many) is worth another try. */
-function isRefusal(status: number) {
-  return status >= 400 && status < 500 && ![401, 403, 408, 429].includes(status);
 }

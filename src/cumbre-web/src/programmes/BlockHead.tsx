@@ -6,12 +6,13 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
+import { SaveWords } from "../drafts/Saving";
 import { useUnit } from "../accounts/useMe";
 import type { BlockDto, WeekKind } from "../api/types";
 import { dayFull, dayShort, mass } from "../ui/format";
 import * as doc from "./doc";
 import type { BlockEditor } from "./useBlockEditor";
-import { saveStates, weekKinds } from "./wording";
+import { weekKinds } from "./wording";
 
 /** The dialogs of the block page. */
 export type Asking = "copy" | "missed" | "help" | "template" | "remove" | "publish" | { substitute: string } | null;
@@ -74,23 +75,7 @@ export function BlockHead({
               </Box>
             </>
           )}
-          ;{" "}
-          <Box
-            component="span"
-            role="status"
-            sx={{ color: editor.state === "failed" || editor.state === "conflict" ? "error.main" : "inherit" }}
-          >
-            {saveStates[editor.state]}
-          </Box>
-          {editor.failure && (
-            <Box component="span" role="alert" sx={{ color: "error.main" }}>
-              {": "}
-              {editor.failure.message}{" "}
-              <Button size="small" variant="text" onClick={editor.retry} sx={{ minHeight: 20, py: 0 }}>
-                Try again
-              </Button>
-            </Box>
-          )}
+          ; <SaveWords {...editor} />
         </Typography>
       </Box>
       <Button size="small" onClick={editor.undo} disabled={!editor.canUndo}>

@@ -1,47 +1,11 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useUnit } from "../accounts/useMe";
 import { api, ask } from "../api/client";
 import type { BlockDto } from "../api/types";
 import { added, dayWeek } from "../ui/format";
-import * as doc from "./doc";
-import type { BlockEditor } from "./useBlockEditor";
-
-/** Somebody else wrote first: what differs, and both ways on. */
-export function Conflict({ editor }: { editor: BlockEditor }) {
-  const { theirs, block } = editor;
-  if (!theirs) return null;
-  const found = doc.differences(block, theirs.block);
-  return (
-    <Alert severity="warning" icon={false} sx={{ mt: 3 }}>
-      <b>{theirs.writtenBy ?? "Somebody"} changed this block in another window or elsewhere meanwhile.</b>{" "}
-      {found.length === 0 ? "The lines are the same." : "These lines differ:"}
-      <Box component="ul" sx={{ m: 0, mt: 1, pl: 4, fontSize: 13 }}>
-        {found.slice(0, 8).map((d, i) => (
-          <li key={i}>
-            <b>{dayWeek(d.day)}</b>. Yours: {d.mine.join("; ") || "nothing"}. Stored: {d.theirs.join("; ") || "nothing"}
-            .
-          </li>
-        ))}
-        {found.length > 8 && <li>and {found.length - 8} sessions more</li>}
-      </Box>
-      <Box sx={{ display: "flex", gap: 2, mt: 2 }}>
-        <Button size="small" onClick={editor.keepMine}>
-          Keep mine
-        </Button>
-        <Button size="small" onClick={editor.takeTheirs}>
-          Take the stored one
-        </Button>
-        <Typography variant="body2" sx={{ alignSelf: "center" }}>
-          Undo goes back either way.
-        </Typography>
-      </Box>
-    </Alert>
-  );
-}
 
 /** What a new body mass or test changed in sessions that have not begun. */
 export function Anew({ stored }: { stored: BlockDto }) {

@@ -14,17 +14,18 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
-import { api, ask } from "../api/client";
+import { api, ask, isNoAnswer } from "../api/client";
 import type { BlockDto } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useWhy } from "../why/WhyContext";
+import { Clashes, Restored } from "../drafts/Saving";
 import { StoryHere } from "./StoryHere";
 import { BlockHead, type Asking } from "./BlockHead";
-import { Anew, Conflict } from "./BlockNotices";
+import { Anew } from "./BlockNotices";
 import { PlannedOutside } from "./PlannedOutside";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { WhoseBlock } from "./AskWhy";
@@ -70,12 +71,6 @@ function Editor({ stored, onTaken }: { stored: BlockDto; onTaken: () => void }) 
   const [search, setSearch] = useSearchParams();
   const [asking, setAsking] = useState<Asking>(null);
   const [said, setSaid] = useState<string | null>(null);
-  // What waits is sent on leaving; what was refused would be lost.
-  const leaving = useBlocker(
-    ({ currentLocation, nextLocation }) =>
-      (editor.state === "failed" || editor.state === "conflict") && currentLocation.pathname !== nextLocation.pathname,
-  );
-
   const wanted = search.get("session");
   const fromSearch = doc.weekOf(block, wanted);
   const weekParam = Number(search.get("week") ?? 0) - 1;
@@ -149,7 +144,8 @@ function Editor({ stored, onTaken }: { stored: BlockDto; onTaken: () => void }) 
               }}
             />
             {stored.generated && <StoryHere athleteId={athleteId} blockId={stored.id} />}
-            {editor.theirs && <Conflict editor={editor} />}
+            <Restored at={editor.restored} undo={editor.canUndo ? editor.undo : undefined} seen={editor.seen} />
+            <Clashes clashes={editor.clashes} who={null} decide={editor.decide} />
             <Anew stored={stored} />
             <PlannedOutside stored={stored} editor={editor} onTaken={onTaken} />
             {said && (
@@ -157,7 +153,7 @@ function Editor({ stored, onTaken }: { stored: BlockDto; onTaken: () => void }) 
                 {said}
               </Alert>
             )}
-            {reading.error && (
+            {reading.error && !isNoAnswer(reading.error) && (
               <Alert severity="error" icon={false} sx={{ mt: 3 }}>
                 {messageOf(reading.error)}
               </Alert>
@@ -286,19 +282,6 @@ function Editor({ stored, onTaken }: { stored: BlockDto; onTaken: () => void }) 
             saved={editor.state === "saved"}
             onClose={() => setAsking(null)}
           />
-        )}
-        {leaving.state === "blocked" && (
-          <ConfirmDialog
-            title="Leave without what could not be saved?"
-            verb="Leave"
-            busy={false}
-            onConfirm={() => leaving.proceed()}
-            onClose={() => leaving.reset()}
-          >
-            {editor.state === "conflict"
-              ? "Somebody else changed this block meanwhile. Stay to choose between theirs and yours; leaving keeps theirs."
-              : "The last changes have not reached the server. Stay to try again."}
-          </ConfirmDialog>
         )}
         {asking === "remove" && (
           <RemoveBlock stored={stored} version={editor.version} onClose={() => setAsking(null)} />

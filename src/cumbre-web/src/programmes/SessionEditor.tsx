@@ -160,7 +160,11 @@ export function SessionEditor(props: Props) {
                   settle: (line) => editor.quietly((b) => settleLine(b, item.id, item.line, line)),
                   next: () => next(i),
                   focus: () => setFocused(item.id),
-                  blur: () => setFocused((f) => (f === item.id ? null : f)),
+                  blur: () => {
+                    setFocused((f) => (f === item.id ? null : f));
+                    // Written again later, it is another step of undo.
+                    editor.pause();
+                  },
                   move: (by) => {
                     change((b) => nudgeItem(b, item.id, by));
                     focusLine(item.id);

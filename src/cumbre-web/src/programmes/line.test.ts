@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Pick } from "../api/types";
-import { advance, amend, begin, redo, undo } from "./history";
+import { advance, amend, begin, redo, undo } from "../drafts/history";
 import { search } from "./pick";
 import { clearLoad, loadText } from "./planFields";
 import { nextValue } from "../notation/values";

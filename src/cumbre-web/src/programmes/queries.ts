@@ -6,7 +6,7 @@ import {
   useQueryClient,
   type QueryClient,
 } from "@tanstack/react-query";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { api, ask, Problem } from "../api/client";
 import type { Block } from "../api/types";
 import { useQueryCalmly } from "../ui/useQueryCalmly";
@@ -127,9 +127,12 @@ export function useReading(athleteId: string, session: string | null, block: Blo
     gcTime: 0,
     retry: false,
   });
+  // While nobody answers, what was read last stays: names do not turn to slugs.
+  const [good, setGood] = useState(reading.data);
+  if (reading.data && reading.data !== good) setGood(reading.data);
   // The answer of the question before may still be shown when the next one is asked.
   return {
-    data: reading.data?.answer,
+    data: (reading.data ?? good)?.answer,
     error: reading.error,
     stale: typed !== block || reading.data?.asked !== asked,
   };

@@ -1,112 +1,45 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { Problem } from "../api/client";
+import { useMemo } from "react";
 import type { Block, BlockDto } from "../api/types";
-import { same, withBegun } from "./doc";
-import { advance, amend, begin, redo, undo, type History } from "./history";
+import type { Kind } from "../drafts/draft";
+import { useDraft } from "../drafts/useDraft";
+import { mergeBlocks } from "./mergeBlocks";
 import { useForgetBlocks, useSaveBlock } from "./queries";
 
-/** How far saving is. */
-export type SaveState = "saved" | "waiting" | "saving" | "failed" | "conflict";
-
-const quietMilliseconds = 700;
-
-/** A block with its history, saved by itself a moment after the last change. */
+/** A block as a draft: undone and redone, kept on the device, stored by itself, merged line by line. */
 export function useBlockEditor(athleteId: string, stored: BlockDto) {
-  const [history, setHistory] = useState<History<Block>>(() => begin(stored.block));
-  const [saved, setSaved] = useState({ block: stored.block, version: stored.version });
-  const [theirs, setTheirs] = useState<BlockDto | null>(null);
-  const [failure, setFailure] = useState<Problem | null>(null);
-  const save = useSaveBlock(athleteId, stored.id);
+  const { id, block, version, athleteName } = stored;
+  const { mutateAsync } = useSaveBlock(athleteId, id);
   const forget = useForgetBlocks();
-  const block = history.now;
-  const dirty = block !== saved.block;
-  const state: SaveState = theirs
-    ? "conflict"
-    : failure
-      ? "failed"
-      : save.isPending
-        ? "saving"
-        : dirty
-          ? "waiting"
-          : "saved";
-
-  const { mutateAsync } = save;
-  const send = useCallback(
-    async (mine: Block, version: number) => {
-      try {
-        const answer = await mutateAsync({ block: mine, version });
-        setSaved({ block: mine, version: answer.version });
-        setFailure(null);
-        await forget();
-      } catch (e) {
-        const current = e instanceof Problem && e.isConflict ? (e.current as BlockDto | null) : null;
-        // An answer that was lost: what is stored is what was sent.
-        if (current && same(current.block, mine)) setSaved({ block: mine, version: current.version });
-        else if (current) setTheirs(current);
-        else setFailure(e instanceof Problem ? e : new Problem(0, { title: "It could not be saved." }));
-      }
-    },
-    [mutateAsync, forget],
+  const kind = useMemo<Kind<Block>>(
+    () => ({
+      title: `${block.name}, ${athleteName}`,
+      path: `/athletes/${athleteId}/blocks/${id}`,
+      auto: true,
+      send: (doc, at) => mutateAsync({ block: doc, version: at }),
+      theirs: (current) => {
+        const found = current as BlockDto | null;
+        return found && { doc: found.block, version: found.version };
+      },
+      merge: mergeBlocks,
+      onStored: () => void forget(),
+    }),
+    [athleteId, athleteName, block.name, id, mutateAsync, forget],
   );
-
-  const blocked = theirs !== null || save.isPending;
-  useEffect(() => {
-    if (!dirty || blocked) return;
-    const timer = setTimeout(() => void send(block, saved.version), quietMilliseconds);
-    return () => clearTimeout(timer);
-  }, [block, dirty, blocked, saved.version, send]);
-
-  // Leaving the page sends what waits at once.
-  const leaving = useRef<() => void>(() => {});
-  useEffect(() => {
-    leaving.current = () => {
-      if (dirty && !blocked) void send(block, saved.version);
-    };
-  });
-  useEffect(() => () => leaving.current(), []);
-  useEffect(() => {
-    if (!dirty) return;
-    const ask = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener("beforeunload", ask);
-    return () => window.removeEventListener("beforeunload", ask);
-  }, [dirty]);
-
-  const edit = useCallback((change: (block: Block) => Block, mark: string | null = null) => {
-    setFailure(null);
-    setHistory((h) => advance(h, change(h.now), mark));
-  }, []);
-
-  const quietly = useCallback((change: (block: Block) => Block) => setHistory((h) => amend(h, change)), []);
-
+  const doc = useMemo(() => ({ doc: block, version }), [block, version]);
+  const { draft, now, saved, ...rest } = useDraft(`block:${id}`, doc, kind);
   return {
-    block,
-    edit,
-    /** No step of its own for undo. */
-    quietly,
-    state,
-    failure,
-    theirs,
+    ...rest,
+    block: now,
     version: saved.version,
-    stored: saved,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    undo: useCallback(() => setHistory(undo), []),
-    redo: useCallback(() => setHistory(redo), []),
-    retry: () => void send(block, saved.version),
-    /** Mine over theirs. */
-    keepMine: () => {
-      if (!theirs) return;
-      setHistory((h) => advance(h, withBegun(h.now, theirs.block)));
-      setSaved({ block: theirs.block, version: theirs.version });
-      setTheirs(null);
-    },
-    /** Theirs; mine stays in the history. */
-    takeTheirs: () => {
-      if (!theirs) return;
-      setHistory((h) => advance(h, theirs.block));
-      setSaved({ block: theirs.block, version: theirs.version });
-      setTheirs(null);
-    },
+    stored: { block: saved.doc, version: saved.version },
+    edit: draft.edit,
+    quietly: draft.quietly,
+    pause: draft.pause,
+    undo: draft.undo,
+    redo: draft.redo,
+    retry: draft.store,
+    decide: draft.decide,
+    seen: draft.seen,
   };
 }
 

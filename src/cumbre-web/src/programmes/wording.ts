@@ -1,16 +1,7 @@
 import type { ChangeReason, ExampleOf, ProgressionKind, Remedy, ReturnRule, WeekKind } from "../api/types";
 import { dayWeek } from "../ui/format";
-import type { SaveState } from "./useBlockEditor";
 
 export const weekKinds: Record<WeekKind, string> = { Loading: "loading", Easy: "easy", Retest: "retest" };
-
-export const saveStates: Record<SaveState, string> = {
-  saved: "saved",
-  waiting: "not saved yet",
-  saving: "saving",
-  failed: "not saved",
-  conflict: "changed elsewhere",
-};
 
 export const progressions: Record<ProgressionKind, string> = {
   Measure: "Then more, in what it is measured by",

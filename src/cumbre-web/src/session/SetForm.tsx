@@ -9,17 +9,17 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { newId } from "../ui/newId";
 import { z } from "zod";
 import { useUnit } from "../accounts/useMe";
-import { Problem } from "../api/client";
 import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../api/types";
-import { inUnit, number, unitName } from "../ui/format";
+import type { Kind } from "../drafts/draft";
+import { useDraft } from "../drafts/useDraft";
+import { inUnit, moment, number, unitName } from "../ui/format";
 import { decimal, whole } from "../ui/shapes";
 import { QuietButton } from "../ui/QuietButton";
-import { messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
 import { contacts } from "./painPlaces";
 import { hurts, noPain, PainFields, type Pain } from "./PainFields";
@@ -42,6 +42,14 @@ const shape = z.object({
 });
 
 type Fields = z.input<typeof shape>;
+
+/** A set as it is typed. */
+interface SetDoc {
+  id: string;
+  pain: Pain;
+  setUp: Record<string, string>;
+  fields: Fields;
+}
 
 /** The load of a plan in the unit of its pieces where they share one, so that it is exact. */
 function planned(load: Load, unit: MassUnit): { value: number; unit: MassUnit } {
@@ -67,39 +75,69 @@ export function SetForm({
   onDone: () => void;
 }) {
   const reader = useUnit();
-  const [id] = useState(newId);
   const start = set?.added ?? planned(load, reader);
   // A hold is logged in seconds, in the same field.
   const timed = effort.seconds !== null;
   const log = useLogSet(session.athleteId, session.id);
+  const [begun] = useState(() => ({
+    doc: {
+      id: newId(),
+      pain: set ? { level: set.pain ?? 0, place: set.painPlace ?? "", sign: set.sign } : noPain,
+      setUp: set?.setUp ?? item.lastSetUp,
+      fields: {
+        reps: String(timed ? (set?.seconds ?? effort.seconds) : (set?.reps ?? effort.repsHigh)),
+        added: number(start.value).replace("−", "-"),
+        reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
+        form: set?.form ?? "Clean",
+        contact: set?.contact ?? "",
+        total: set?.total ? String(set.total) : "",
+        sagged: set?.sagged ?? false,
+        failedAt: set?.failedAt ?? "",
+        fault: set?.fault ?? "",
+        note: set?.note ?? "",
+      },
+    },
+    version: 0,
+  }));
+  const kind: Kind<SetDoc> = {
+    title: `Set ${effort.set} of ${item.movement.name}, ${session.athleteName}`,
+    path: `/athletes/${session.athleteId}/sessions/${session.id}`,
+    auto: false,
+    send: async (doc) => {
+      await log.mutateAsync({ id: doc.id, ...requestOf(shape.parse(doc.fields), doc) });
+      return { version: 1 };
+    },
+    // What a set was is told by the page, which reads it again.
+    theirs: () => null,
+    merge: (_, mine) => ({ doc: mine, clashes: [] }),
+    // The answer replaces this form by one for the stored set, so its end is told by the draft and not by the form.
+    onStored: onDone,
+  };
+  const name = `set:${session.id}:${item.id}:${effort.set}.${effort.part}${effort.side ?? ""}:${set?.id ?? "new"}`;
+  const { draft, now: typed, failure, state, restored } = useDraft(name, begun, kind);
+  const { id, pain, setUp } = typed;
   const form = useForm<Fields, unknown, z.output<typeof shape>>({
     resolver: zodResolver(shape),
-    defaultValues: {
-      reps: String(timed ? (set?.seconds ?? effort.seconds) : (set?.reps ?? effort.repsHigh)),
-      added: number(start.value).replace("−", "-"),
-      reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
-      form: set?.form ?? "Clean",
-      contact: set?.contact ?? "",
-      total: set?.total ? String(set.total) : "",
-      sagged: set?.sagged ?? false,
-      failedAt: set?.failedAt ?? "",
-      fault: set?.fault ?? "",
-      note: set?.note ?? "",
-    },
+    defaultValues: typed.fields,
   });
-  useServerErrors(form, log.error);
+  useServerErrors(form, failure);
   const { errors } = form.formState;
   const now = useWatch({ control: form.control });
   const clean = now.form === "Clean";
-  const [pain, setPain] = useState<Pain>(
-    set ? { level: set.pain ?? 0, place: set.painPlace ?? "", sign: set.sign } : noPain,
+  const fields = JSON.stringify(now);
+  useEffect(
+    () =>
+      draft.edit(
+        (d) => (JSON.stringify(d.fields) === fields ? d : { ...d, fields: JSON.parse(fields) as Fields }),
+        "f",
+      ),
+    [draft, fields],
   );
-  const [setUp, setSetUp] = useState<Record<string, string>>(set?.setUp ?? item.lastSetUp);
   const [more, setMore] = useState(false);
-  const refused = (path: string) => (log.error instanceof Problem ? log.error.fieldMessage(path) : undefined);
+  const refused = (path: string) => failure?.fieldMessage(path);
   const setUpErrors = Object.fromEntries(item.setUp.map((f) => [f.name, refused(`setUp.${f.name}`)]));
   const inMore = Object.values(setUpErrors).some(Boolean) || Boolean(refused("fault") ?? refused("note"));
-  const requestOf = (f: z.output<typeof shape>) => ({
+  const requestOf = (f: z.output<typeof shape>, { pain, setUp }: Pick<SetDoc, "pain" | "setUp"> = typed) => ({
     set: effort.set,
     part: effort.part,
     item: item.id,
@@ -120,18 +158,10 @@ export function SetForm({
     note: f.note.trim() || null,
     supersedes: set?.id ?? null,
   });
-  const save = form.handleSubmit(async (f) => {
-    try {
-      await log.mutateAsync({ id, ...requestOf(f) });
-      // The answer replaces this form by one for the stored set, so its end is told by the promise and not by the form.
-      onDone();
-    } catch {
-      // Told below by the mutation's own error.
-    }
-  });
+  // What is planned and was done is stored though nothing was typed.
+  const save = form.handleSubmit(() => void draft.store(true));
   const step = (by: number) => () =>
     form.setValue("reps", String(Math.max(0, (Number(form.getValues("reps")) || 0) + by)));
-  const conflict = log.error instanceof Problem && log.error.isConflict;
   return (
     <Box
       component="form"
@@ -293,7 +323,11 @@ export function SetForm({
           )}
         />
       )}
-      <PainFields pain={pain} onChange={setPain} errors={{ level: refused("pain"), place: refused("painPlace") }} />
+      <PainFields
+        pain={pain}
+        onChange={(next) => draft.edit((d) => ({ ...d, pain: next }))}
+        errors={{ level: refused("pain"), place: refused("painPlace") }}
+      />
       <Box sx={{ width: more || inMore ? "100%" : "auto", mr: "auto", alignSelf: "center" }}>
         <Typography variant="body2" component="div" color="textSecondary">
           <QuietButton aria-expanded={more || inMore} onClick={() => setMore(!more)}>
@@ -303,7 +337,12 @@ export function SetForm({
         </Typography>
         {(more || inMore) && (
           <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", mt: 3 }}>
-            <SetUpFields fields={item.setUp} values={setUp} errors={setUpErrors} onChange={setSetUp} />
+            <SetUpFields
+              fields={item.setUp}
+              values={setUp}
+              errors={setUpErrors}
+              onChange={(next) => draft.edit((d) => ({ ...d, setUp: next }))}
+            />
             <TextField
               label="Note"
               {...form.register("note")}
@@ -321,14 +360,24 @@ export function SetForm({
         type="submit"
         variant="contained"
         color="secondary"
-        disabled={log.isPending}
+        disabled={state === "saving" || state === "unreachable"}
         sx={{ minHeight: 40, px: 6 }}
       >
         {set ? "Save the correction" : "Log the set"}
       </Button>
-      {log.error && (conflict || Object.keys(errors).length === 0) && (
+      {failure && (failure.isConflict || Object.keys(errors).length === 0) && (
         <Typography color="error" role="alert" sx={{ width: "100%" }}>
-          {messageOf(log.error)}
+          {failure.message}
+        </Typography>
+      )}
+      {state === "unreachable" && (
+        <Typography role="status" variant="body2" sx={{ width: "100%" }}>
+          Kept on this device, sent when the server is back.
+        </Typography>
+      )}
+      {restored && state !== "unreachable" && (
+        <Typography role="status" variant="body2" color="textSecondary" sx={{ width: "100%" }}>
+          As it was typed on {moment(restored)}, not stored yet.
         </Typography>
       )}
     </Box>

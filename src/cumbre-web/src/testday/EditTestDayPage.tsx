@@ -6,14 +6,18 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../accounts/useMe";
-import { Problem } from "../api/client";
 import type { Battery, Benchmark, RosterRow, Sheet } from "../api/types";
 import { benchmarksQuery } from "../athlete/useAthlete";
 import { rosterQuery } from "../roster/useRoster";
+import type { Kind } from "../drafts/draft";
+import { mergeFields } from "../drafts/merge";
+import { Clashes, Restored } from "../drafts/Saving";
+import { useDraft } from "../drafts/useDraft";
 import { newId } from "../ui/newId";
-import { Failed, Loading, messageOf } from "../ui/states";
+import { Failed, Loading } from "../ui/states";
 import { WhyFigure } from "../why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
 import { decides, minutes, reasonWord, waiting } from "./wording";
@@ -40,20 +44,63 @@ export default function EditTestDayPage() {
   return <Form roster={roster.data} benchmarks={benchmarks.data} sheet={sheet.data ?? null} />;
 }
 
+/** What is edited of a test day. */
+interface TestDayDoc {
+  id: string;
+  name: string;
+  day: string;
+  athletes: string[];
+  /** Null: the tests of the proposal. */
+  own: string[] | null;
+}
+
+const docOf = (sheet: Sheet | null, today: string): TestDayDoc =>
+  sheet
+    ? {
+        id: sheet.id,
+        name: sheet.name,
+        day: sheet.day,
+        athletes: sheet.athletes.map((a) => a.id),
+        own: sheet.tests.map((t) => t.slug),
+      }
+    : { id: newId(), name: "Test day", day: today, athletes: [], own: null };
+
 function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: Benchmark[]; sheet: Sheet | null }) {
   const navigate = useNavigate();
   const { today } = useSignedIn();
-  const [id] = useState(() => sheet?.id ?? newId());
-  const [name, setName] = useState(sheet?.name ?? "Test day");
-  const [day, setDay] = useState(sheet?.day ?? today);
-  const [athletes, setAthletes] = useState(sheet?.athletes.map((a) => a.id) ?? []);
-  // Until the coach changes them, the tests are those of the proposal.
-  const [own, setOwn] = useState<string[] | null>(sheet?.tests.map((t) => t.slug) ?? null);
+  const [stored] = useState(() => ({ doc: docOf(sheet, today), version: sheet?.version ?? 0 }));
+  const { mutateAsync } = useSaveSheet();
+  const kind: Kind<TestDayDoc> = {
+    title: sheet ? `Test day ${sheet.name}` : "A new test day",
+    path: sheet ? `/test-days/${sheet.id}/edit` : "/test-days/new",
+    auto: false,
+    // Until the coach changes them, the tests are those of the proposal.
+    send: ({ own, ...doc }, version) => mutateAsync({ ...doc, tests: own ?? tests, version }),
+    theirs: (current) => {
+      const found = current as Sheet | null;
+      return found && { doc: docOf(found, today), version: found.version };
+    },
+    merge: (base, mine, theirs) =>
+      mergeFields(
+        base,
+        mine,
+        theirs,
+        (field, doc) => ({
+          where: { id: "", name: "Name", day: "Day", athletes: "Athletes", own: "Tests" }[field],
+          text: field === "own" ? (doc.own ?? []).map(nameOf).join(", ") : String(doc[field] ?? ""),
+        }),
+        ["athletes"],
+      ),
+  };
+  const { draft, now, ...saving } = useDraft(`test-day:${sheet?.id ?? "new"}`, stored, kind);
+  const { id, name, day, athletes, own } = now;
+  const change = (part: Partial<TestDayDoc>) => draft.edit((d) => ({ ...d, ...part }), Object.keys(part).join());
+  const setOwn = (next: string[] | null) => draft.edit((d) => ({ ...d, own: next }));
+  useHotkeys("mod+z", draft.undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", draft.redo, { enableOnFormTags: true, preventDefault: true });
   const proposal = useQuery(proposalQuery(athletes));
-  const save = useSaveSheet(id);
   const tests = own ?? proposal.data?.tests.map((t) => t.slug) ?? [];
-  const errorAt = (path: string) =>
-    save.error instanceof Problem ? save.error.fields.find((f) => f.path.startsWith(path))?.message : undefined;
+  const errorAt = (path: string) => saving.failure?.fields.find((f) => f.path.startsWith(path))?.message;
   const nameOf = (slug: string) => benchmarks.find((b) => b.slug === slug)?.name ?? slug;
   const moveTest = (index: number, by: number) => {
     const next = [...tests];
@@ -67,21 +114,21 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        save.mutate(
-          { day, name, athletes, tests, version: sheet?.version ?? 0 },
-          { onSuccess: () => void navigate(`/test-days/${id}`) },
-        );
+        // A new one is stored as it was proposed, though nothing was changed.
+        void draft.store(true).then((done) => done && navigate(`/test-days/${id}`));
       }}
       sx={{ px: { xs: 4, sm: 6 }, py: 4 }}
     >
       <Typography variant="h1" sx={{ mb: 3 }}>
         {sheet ? `${sheet.name}: athletes and tests` : "New test day"}
       </Typography>
-      <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", mb: 4 }}>
+      <Restored at={saving.restored} undo={saving.canUndo ? draft.undo : undefined} seen={draft.seen} />
+      <Clashes clashes={saving.clashes} who={null} decide={draft.decide} />
+      <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", my: 4 }}>
         <TextField
           label="Name"
           value={name}
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => change({ name: e.target.value })}
           error={errorAt("name") !== undefined}
           helperText={errorAt("name")}
           sx={{ width: 260 }}
@@ -90,7 +137,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
           label="Day"
           type="date"
           value={day}
-          onChange={(e) => setDay(e.target.value)}
+          onChange={(e) => change({ day: e.target.value })}
           error={errorAt("day") !== undefined}
           helperText={errorAt("day")}
           slotProps={{ inputLabel: { shrink: true } }}
@@ -103,7 +150,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         options={roster.map((r) => r.id)}
         value={athletes}
         getOptionLabel={(a) => roster.find((r) => r.id === a)?.name ?? "gone"}
-        onChange={(_, chosen) => setAthletes(chosen)}
+        onChange={(_, chosen) => change({ athletes: chosen })}
         sx={{ maxWidth: 900 }}
         renderInput={(params) => (
           <TextField
@@ -115,7 +162,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         )}
       />
       {athletes.length < roster.length && (
-        <Button size="small" variant="text" onClick={() => setAthletes(roster.map((r) => r.id))}>
+        <Button size="small" variant="text" onClick={() => change({ athletes: roster.map((r) => r.id) })}>
           Everybody
         </Button>
       )}
@@ -205,17 +252,26 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
           ))}
         </section>
       </Box>
-      {save.error && !(save.error instanceof Problem && save.error.fields.length > 0) && (
+      {saving.failure && saving.failure.fields.length === 0 && (
         <Alert severity="warning" sx={{ mt: 3 }}>
-          {messageOf(save.error)}
+          {saving.failure.message}
         </Alert>
+      )}
+      {saving.state === "unreachable" && (
+        <Typography role="status" variant="body2" sx={{ mt: 3 }}>
+          The server cannot be reached. This is kept on this device and is sent when the server is back.
+        </Typography>
       )}
       <Box sx={{ mt: 4, display: "flex", gap: 3 }}>
         <Button
           type="submit"
           variant="contained"
           color="secondary"
-          disabled={save.isPending || (own === null && athletes.length > 0 && proposal.isPending)}
+          disabled={
+            saving.state === "saving" ||
+            saving.state === "clash" ||
+            (own === null && athletes.length > 0 && proposal.isPending)
+          }
         >
           {sheet ? "Save" : "Open the sheet"}
         </Button>

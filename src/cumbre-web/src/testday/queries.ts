@@ -41,13 +41,21 @@ export const proposalQuery = (athletes: string[]) =>
     enabled: athletes.length > 0,
   });
 
-export function useSaveSheet(id: string) {
+interface SheetBody {
+  day: string;
+  name: string;
+  athletes: string[];
+  tests: string[];
+  version: number;
+}
+
+export function useSaveSheet() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: { day: string; name: string; athletes: string[]; tests: string[]; version: number }) =>
+    mutationFn: ({ id, ...body }: SheetBody & { id: string }) =>
       ask(api.PUT("/api/test-days/{id}", { params: { path: { id } }, body })),
     onSuccess: (sheet) => {
-      queries.setQueryData(sheetQuery(id).queryKey, sheet);
+      queries.setQueryData(sheetQuery(sheet.id).queryKey, sheet);
       return queries.invalidateQueries({ queryKey: testDaysQuery.queryKey, exact: true });
     },
   });

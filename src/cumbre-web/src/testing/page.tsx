@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import { createMemoryRouter, Outlet, RouterProvider } from "react-router";
 import type { Explanation, Me } from "../api/types";
+import { AskOnLeaving } from "../drafts/Saving";
 import { theme } from "../theme";
 import { WhyProvider } from "../why/WhyContext";
 import { network } from "./server";
@@ -77,7 +78,12 @@ export function show(page: React.ReactNode, { path, at, answers }: { path: strin
   const router = createMemoryRouter(
     [
       {
-        element: <Outlet />,
+        element: (
+          <>
+            <AskOnLeaving />
+            <Outlet />
+          </>
+        ),
         children: [
           { path, element: page },
           { path: "*", element: <Elsewhere /> },

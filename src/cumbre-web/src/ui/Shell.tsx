@@ -8,6 +8,8 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { NavLink, useLocation } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
 import { deskQuery } from "../desk/useDesk";
+import { AskOnLeaving } from "../drafts/Saving";
+import { Outage } from "../drafts/Outage";
 import { useWhy } from "../why/WhyContext";
 import { WhyPanel } from "../why/WhyPanel";
 import { Mark } from "./Mark";
@@ -82,6 +84,8 @@ export function Shell({ children }: { children: React.ReactNode }) {
         component="main"
         sx={{ gridColumn: narrow ? 1 : 2, gridRow: 2, overflow: "auto", minWidth: 0, position: "relative" }}
       >
+        <Outage />
+        <AskOnLeaving />
         {children}
       </Box>
       {wide && panel && (

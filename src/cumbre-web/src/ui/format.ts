@@ -72,6 +72,19 @@ export const dayWeek = (day: string) => weekday.format(parse(day));
 export const dayFull = (day: string) => full.format(parse(day));
 
 /** Whole days from one date to another. */
+/** An instant, on the clock of this device. */
+export function moment(instant: string) {
+  return onTheClock.format(new Date(instant));
+}
+
+const onTheClock = new Intl.DateTimeFormat(undefined, {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "numeric",
+  minute: "2-digit",
+});
+
 export function daysBetween(from: string, to: string) {
   return Math.round((parse(to).getTime() - parse(from).getTime()) / 86_400_000);
 }

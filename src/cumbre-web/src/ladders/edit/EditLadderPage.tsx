@@ -5,13 +5,14 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useRef, useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, useBlocker, useNavigate, useParams } from "react-router";
-import { Problem } from "../../api/client";
+import { Link, useNavigate, useParams } from "react-router";
 import type { LadderDraft, LadderEntry, Movement, School, WhatIf } from "../../api/types";
-import { ConfirmDialog } from "../../ui/ConfirmDialog";
-import { Failed, Loading, messageOf } from "../../ui/states";
+import type { Kind } from "../../drafts/draft";
+import { Clashes, Restored } from "../../drafts/Saving";
+import { useDraft } from "../../drafts/useDraft";
+import { Failed, Loading } from "../../ui/states";
 import { StatusShape } from "../../ui/StatusShape";
 import { Ridge } from "../Ridge";
 import { movementsQuery, schoolsQuery } from "../useLadders";
@@ -20,7 +21,7 @@ import { addStep, changeStep, emptyLadder, moveStep, removeStep, slugOf } from "
 import { DraftHistory } from "./DraftHistory";
 import { draftQuery, useSaveLadder, whatIfQuery } from "./queries";
 import { StepForm } from "./StepForm";
-import { useDraft } from "./useDraft";
+import { mergeLadders } from "./mergeLadders";
 import { differenceText, fieldName, moveText } from "./wording";
 
 const nothing: LadderDraft = {
@@ -80,52 +81,52 @@ function Editor({
   reload: () => void;
 }) {
   const navigate = useNavigate();
-  const edit = useDraft(isNew ? "new" : stored.entry.slug, stored.entry, stored.version);
-  const { draft, dirty } = edit;
+  const [reason, setReason] = useState("");
+  const { mutateAsync } = useSaveLadder();
+  const kind: Kind<LadderEntry> = {
+    title: isNew ? "A new ladder" : `Ladder ${stored.entry.name}`,
+    path: isNew ? "/ladders/new" : `/ladders/${stored.entry.slug}/edit`,
+    auto: false,
+    send: (entry, version) => {
+      const ladder = isNew ? slugOf(entry.name) : stored.entry.slug;
+      return mutateAsync({ ladder, version, reason, entry: { ...entry, slug: ladder } });
+    },
+    theirs: (current) => {
+      const found = current as LadderDraft | null;
+      return found && { doc: found.entry, version: found.version };
+    },
+    merge: mergeLadders,
+  };
+  const {
+    draft: edit,
+    now: draft,
+    dirty,
+    ...saving
+  } = useDraft(`ladder:${isNew ? "new" : stored.entry.slug}`, { doc: stored.entry, version: stored.version }, kind);
   const slug = isNew ? slugOf(draft.name) : stored.entry.slug;
   const asked = useDeferredValue(draft);
   const whatIf = useQuery({ ...whatIfQuery(slug || "new", asked), enabled: slug !== "" || isNew });
   // While something is to be mended, the ridge stays as it was last whole.
   const [whole, setWhole] = useState<WhatIf>();
   if (whatIf.data && whatIf.data.problems.length === 0 && whatIf.data !== whole) setWhole(whatIf.data);
-  const save = useSaveLadder(slug);
-  const [reason, setReason] = useState("");
   const [open, setOpen] = useState<string | null>(isNew ? (draft.steps[0]?.slug ?? null) : null);
-  const saved = useRef(false);
-  // Saving leaves by itself; everything else asks first.
-  const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) =>
-      dirty && !saved.current && currentLocation.pathname !== nextLocation.pathname,
-  );
   useHotkeys("mod+z", () => edit.undo(), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", () => edit.redo(), { enableOnFormTags: true, preventDefault: true });
   const problems = whatIf.data?.problems ?? stored.problems;
-  const set = (to: LadderEntry, field?: string) => edit.set(to, field);
-  const send = (version: number) =>
-    save.mutate(
-      { version, reason, entry: { ...draft, slug } },
-      {
-        onSuccess: () => {
-          saved.current = true;
-          edit.forget();
-          void navigate(`/ladders/${slug}`);
-        },
-      },
-    );
-  const conflict = save.error instanceof Problem && save.error.isConflict ? (save.error.current as LadderDraft) : null;
-  const fieldErrors = save.error instanceof Problem ? save.error.fields : [];
+  const set = (to: LadderEntry, field?: string) => edit.edit(() => to, field ?? null);
+  const fieldErrors = saving.failure?.fields ?? [];
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 4, flexWrap: "wrap" }}>
         <Typography variant="h1">{isNew ? "New ladder" : `Edit ${stored.entry.name}`}</Typography>
         <Typography variant="body2" color="textSecondary" role="status">
-          {dirty ? "not saved; kept in this tab" : stored.edited ? "changed by the club" : isNew ? "" : "as shipped"}
+          {dirty ? "not saved; kept on this device" : stored.edited ? "changed by the club" : isNew ? "" : "as shipped"}
         </Typography>
         <Box sx={{ ml: "auto", display: "flex", gap: 2 }}>
-          <Button size="small" disabled={!edit.canUndo} onClick={edit.undo}>
+          <Button size="small" disabled={!saving.canUndo} onClick={edit.undo}>
             Undo
           </Button>
-          <Button size="small" disabled={!edit.canRedo} onClick={edit.redo}>
+          <Button size="small" disabled={!saving.canRedo} onClick={edit.redo}>
             Redo
           </Button>
           <Button size="small" component={Link} to={isNew ? "/ladders" : `/ladders/${slug}`}>
@@ -133,6 +134,8 @@ function Editor({
           </Button>
         </Box>
       </Box>
+      <Restored at={saving.restored} undo={saving.canUndo ? edit.undo : undefined} seen={edit.seen} />
+      <Clashes clashes={saving.clashes} who={null} decide={edit.decide} />
       <Flags stored={stored} />
       <WhatIfRidge draft={draft} whatIf={whole} />
       <Box
@@ -248,7 +251,8 @@ function Editor({
               component="form"
               onSubmit={(e) => {
                 e.preventDefault();
-                send(edit.version);
+                // Saving leaves by itself; everything else asks first.
+                void edit.store().then((stored) => stored && navigate(`/ladders/${slug}`));
               }}
               sx={{ display: "grid", gap: 3 }}
             >
@@ -259,39 +263,18 @@ function Editor({
                 error={fieldErrors.some((f) => f.path === "reason")}
                 helperText={fieldErrors.find((f) => f.path === "reason")?.message ?? "kept with the change"}
               />
-              {save.error && !conflict && !fieldErrors.some((f) => f.path === "reason") && (
+              {saving.failure && !fieldErrors.some((f) => f.path === "reason") && (
                 <Typography color="error" variant="body2" role="alert">
-                  {messageOf(save.error)}
+                  {saving.failure.message}
                 </Typography>
-              )}
-              {conflict && (
-                <Alert severity="warning">
-                  {messageOf(save.error)}{" "}
-                  {conflict.versions[0] && `${conflict.versions[0].by}: ${conflict.versions[0].reason}. `}
-                  What you changed is still here.
-                  <Box sx={{ mt: 1, display: "flex", gap: 2, flexWrap: "wrap" }}>
-                    <Button size="small" onClick={() => send(conflict.version)}>
-                      Save mine over it
-                    </Button>
-                    <Button
-                      size="small"
-                      onClick={() => {
-                        edit.forget();
-                        edit.reset(conflict.entry);
-                        save.reset();
-                        reload();
-                      }}
-                    >
-                      Take the stored one
-                    </Button>
-                  </Box>
-                </Alert>
               )}
               <Button
                 type="submit"
                 variant="contained"
                 color="secondary"
-                disabled={save.isPending || problems.length > 0 || (isNew && slug === "")}
+                disabled={
+                  saving.state === "saving" || saving.state === "clash" || problems.length > 0 || (isNew && slug === "")
+                }
               >
                 Save
               </Button>
@@ -300,20 +283,6 @@ function Editor({
           <DraftHistory stored={stored} disabled={dirty} onRestored={reload} />
         </Box>
       </Box>
-      {blocker.state === "blocked" && (
-        <ConfirmDialog
-          title="Leave without saving?"
-          verb="Leave"
-          busy={false}
-          onConfirm={() => {
-            edit.forget();
-            blocker.proceed();
-          }}
-          onClose={() => blocker.reset()}
-        >
-          What you changed in this ladder is lost.
-        </ConfirmDialog>
-      )}
     </Box>
   );
 }

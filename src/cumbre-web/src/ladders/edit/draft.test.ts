@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { LadderEntry } from "../../api/types";
-import { addStep, emptyLadder, history, type History, lines, moveStep, removeStep, slugOf } from "./draft";
+import { addStep, emptyLadder, lines, moveStep, removeStep, slugOf } from "./draft";
 
 const ladder: LadderEntry = {
   ...emptyLadder(),
@@ -38,28 +38,5 @@ describe("a draft of a ladder", () => {
   it("reads one entry a line, and no list from an empty text", () => {
     expect(lines("long neck\n")).toEqual(["long neck", ""]);
     expect(lines(" \n")).toBeNull();
-  });
-});
-
-describe("undo and redo", () => {
-  const start: History<number> = { past: [], now: 1, future: [] };
-
-  it("goes back and forth", () => {
-    const two = history(start, { type: "set", to: 2 });
-    const back = history(two, { type: "undo" });
-    expect(back.now).toBe(1);
-    expect(history(back, { type: "redo" }).now).toBe(2);
-    expect(history(start, { type: "undo" })).toBe(start);
-    expect(history(start, { type: "redo" })).toBe(start);
-  });
-
-  it("takes typing in one field as one step", () => {
-    const typed = [2, 3, 4].reduce((s, to, i) => history(s, { type: "set", to, merge: i > 0 }), start);
-    expect(history(typed, { type: "undo" }).now).toBe(1);
-  });
-
-  it("forgets what was undone when something new is written", () => {
-    const branched = history(history(history(start, { type: "set", to: 2 }), { type: "undo" }), { type: "set", to: 3 });
-    expect(history(branched, { type: "redo" }).now).toBe(3);
   });
 });

@@ -84,38 +84,3 @@ export function lines(text: string) {
   const list = text.split("\n");
   return list.every((l) => l.trim() === "") ? null : list;
 }
-
-export interface History<T> {
-  past: T[];
-  now: T;
-  future: T[];
-}
-
-const remembered = 200;
-
-export type HistoryAction<T> =
-  { type: "set"; to: T; merge?: boolean } | { type: "undo" } | { type: "redo" } | { type: "reset"; to: T };
-
-/** Undo and redo; `merge` folds the typing in one field into one step back. */
-export function history<T>(state: History<T>, action: HistoryAction<T>): History<T> {
-  switch (action.type) {
-    case "set":
-      return {
-        past: action.merge ? state.past : [...state.past, state.now].slice(-remembered),
-        now: action.to,
-        future: [],
-      };
-    case "undo": {
-      const before = state.past.at(-1);
-      return before === undefined
-        ? state
-        : { past: state.past.slice(0, -1), now: before, future: [state.now, ...state.future] };
-    }
-    case "redo": {
-      const [next, ...rest] = state.future;
-      return next === undefined ? state : { past: [...state.past, state.now], now: next, future: rest };
-    }
-    case "reset":
-      return { past: [], now: action.to, future: [] };
-  }
-}

@@ -35,10 +35,10 @@ function useAfterwards() {
   return () => queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" && q.queryKey[0] !== "draft" });
 }
 
-export function useSaveLadder(ladder: string) {
+export function useSaveLadder() {
   const afterwards = useAfterwards();
   return useMutation({
-    mutationFn: (body: { version: number; reason: string; entry: LadderEntry }) =>
+    mutationFn: ({ ladder, ...body }: { ladder: string; version: number; reason: string; entry: LadderEntry }) =>
       ask(api.PUT("/api/ladders/{ladder}", { params: { path: { ladder } }, body })),
     onSuccess: afterwards,
   });

@@ -1,0 +1,16 @@
+import { useEffect, useState, useSyncExternalStore } from "react";
+import { useSignedIn } from "../accounts/useMe";
+import { draftOf, type Kind, type Stored } from "./draft";
+
+/**
+ * A draft of the account that is signed in, for as long as a page shows it.
+ * @param name Of what is edited; another name is another draft.
+ */
+export function useDraft<T>(name: string, stored: Stored<T>, kind: Kind<T>) {
+  const { account } = useSignedIn();
+  const key = `${account.id}:${name}`;
+  const [draft] = useState(() => draftOf(key, stored, kind));
+  // Ways to store close over what a page has rendered.
+  useEffect(() => draft.renew(stored, kind));
+  return { draft, ...useSyncExternalStore(draft.subscribe, draft.snapshot) };
+}
