@@ -104,7 +104,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Fill("Opens the next", "tuck front lever");
         Coach.Sees("belongs after");
         Check("edit a ladder");
-        Coach.Script("sessionStorage.clear()");
+        Coach.Script("localStorage.clear()");
         Coach.Go("/movements/new");
         Check("new movement");
         Coach.Go("/ladders/import");

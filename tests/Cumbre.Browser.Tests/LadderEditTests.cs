@@ -41,7 +41,7 @@ public sealed class LadderEditTests : CoachAtWork
 
         // A reload loses nothing; a change needs its reason.
         Coach.Driver.Navigate().Refresh();
-        Coach.Sees("not saved; kept in this tab");
+        Coach.Sees("not saved; kept on this device");
         Coach.Press("Save");
         Coach.Sees("Write why the ladder changes.");
         Coach.Fill("Why", "twelve is enough for us");

@@ -118,7 +118,8 @@ public sealed class ProgrammeTests : CoachAtWork
         Add("Push-up", "every 1:20 x 5 do 6");
         Row(2, "30 reps", "62 s left in each slot", "6:40");
         Add("Pull-up", "pyramid 1-2-3-2-1");
-        Row(3, "9 reps", "1:47");
+        // Nine reps, and four free rests of 60 s between the steps.
+        Row(3, "9 reps", "5:47");
         Add("Horizontal row", "2 x max rest 2:00");
         Add("Pull-up", "2 x practice rest 2:00");
         // Of six, one left: five.
@@ -336,22 +337,42 @@ public sealed class ProgrammeTests : CoachAtWork
         second.Sees($"{DemoTests.All} decisions");
         second.Go(block);
         Change(second, "4 x 4");
-        second.Until(() => second.Text("main [role=status]") == "saved", "the second window to save");
+        Stored("4 x 4");
+        // Another line is put together without a question.
+        Add("Push-up", "3 x 12");
+        Saved();
+        Row(0, "4 x 4");
+        Row(1, "3 x 12");
+        Change(second, "6 x 6");
+        Stored("6 x 6");
         Change(Coach, "5 x 5");
-        Coach.Sees("changed this block in another window");
-        Coach.Sees("Stored: pull-up: 4 x 4");
+        Coach.Sees("wrote the same line in another window");
+        Coach.Sees("6 x 6");
         Coach.Press("Roster");
-        Coach.Sees("Leave without what could not be saved?");
+        Coach.Sees("Leave before it is stored?");
         Coach.Press("Keep");
-        Coach.SeesNot("Leave without what could not be saved?");
-        Coach.Press("Keep mine");
+        Coach.SeesNot("Leave before it is stored?");
+        Coach.Press("Keep yours");
         Saved();
         Row(0, "5 x 5");
-        Change(second, "6 x 6");
-        second.Sees("changed this block in another window");
-        second.Press("Take the stored one");
+        Change(second, "7 x 7");
+        second.Sees("wrote the same line in another window");
+        second.Press("Take it");
         second.Until(() => Value(second) == "5 x 5", "the stored line");
         Assert.Empty(Coach.ConsoleErrors());
+
+        void Stored(string line) =>
+            second.Until(
+                () =>
+                    (
+                        (string)
+                            second.Driver.ExecuteAsyncScript(
+                                "const done = arguments[1]; fetch('/api' + arguments[0]).then(r => r.text()).then(done)",
+                                new Uri(block, UriKind.RelativeOrAbsolute).OriginalString.Split('?')[0]
+                            )!
+                    ).Contains($"\"{line}\"", StringComparison.Ordinal),
+                $"{line} to be stored"
+            );
 
         static void Change(Browser window, string line)
         {
