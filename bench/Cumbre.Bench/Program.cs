@@ -44,7 +44,14 @@ else if (args is ["club", var address, var file, ..])
     using var report = new ClubReport(address, file);
     await report.Run(Count(3), Count(4));
 }
+else if (args is ["fuzz", var lines, ..])
+{
+    int Count(int at, int usual) => args.Length > at ? int.Parse(args[at], CultureInfo.InvariantCulture) : usual;
+    return Fuzz.Run(lines, Count(2, 1_000_000), Count(3, 1));
+}
 else
 {
     BenchmarkSwitcher.FromAssembly(typeof(HotPaths).Assembly).Run(args);
 }
+
+return 0;

@@ -119,6 +119,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Fill("Line", "4 x");
         Coach.Sees("Expected here");
         Check("line with an error");
+        Coach.Script("localStorage.clear()");
         Coach.Press("Record a test");
         Coach.Sees("After two or three ramp sets");
         Check("record a test");

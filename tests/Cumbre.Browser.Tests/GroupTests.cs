@@ -31,7 +31,7 @@ public sealed class GroupTests : CoachAtWork
         Coach.Sees("easier:");
         // Nothing is stored yet: what is on the page stays there when the coach thinks again.
         Coach.Press("Programmes");
-        Coach.Sees("Leave without making the blocks?");
+        Coach.Sees("Leave before it is stored?");
         Coach.Press("Keep");
         Coach.Press("Make 2 blocks");
         Coach.Sees("The blocks as they stand");

@@ -215,6 +215,8 @@ public sealed class WholePathTests : IAsyncLifetime
         // A single 10 and no 5: the kit finds 17.5 / 10 / 0 and says how far off it is.
         var page = browser.Path;
         browser.Press("Profile and kit");
+        browser.Sees("Leave before it is stored?");
+        browser.Press("Leave");
         browser.Press("Remove piece 3");
         browser
             .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[1]

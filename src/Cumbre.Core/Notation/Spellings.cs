@@ -84,7 +84,7 @@ internal static class Spellings
             hands hold holds in kg kgs kilo kilogram kilograms kilos last lb lbs left leg legs lower lowering
             many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
             only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
-            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides
+            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides single singles double doubles triple triples round
             strap stretch tank tempo the then time times to top unbroken weight with within
             """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
         .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
@@ -200,7 +200,11 @@ internal static class Spellings
         ),
         One(@"\brest (\d+:\d\d)\s*(?:-|to)\s*(\d+:\d\d)", "rest $1..$2"),
         One(@"\bwithin\s+(?=\d)", "in "),
-        One(@",?\s*\b(\d+:\d\d|\d+\s*(?:s|min))\s*(?:of )?(?:rest|break|between sets|between|off)\b", "rest $1"),
+        // "5 x 8 s rest 2 min" holds eight seconds, and does not rest them.
+        One(
+            @",?\s*(?<!\bx\s*)\b(\d+:\d\d|\d+\s*(?:s|min))\s*(?:of )?(?:rest|break|between sets|between|off)\b",
+            "rest $1"
+        ),
         One(@",?\s*\b(?:rest|r)\s*[:=]\s*(?=\d)", "rest "),
         Many(@"\brest\s+(\d+)(?!\s*(?:s\b|min|:|\d|[.,]\d))", m => [$"rest {Time(Whole(m.Groups[1]), "")}"]),
         One(@"(?<!\brest\s*)(?<!\bevery\s*)(?<!\bin\s*)(?<!\.\.)\b(\d+) min\s*$", "rest $1 min"),
@@ -224,12 +228,25 @@ internal static class Spellings
         One(@"(?<!@\s*)\bband (?=\d|[a-z]{3})", "@ band "),
         Many(@"@\s*(\d+(?:[.,]5)?)(?=\s*(?:$|[a-z](?<!x)))(?!\s*(?:kg|lb|s\b|min))", m =>
         {
-            var number = decimal.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
+            // No figure of a line is longer than the notation reads.
+            if (
+                !decimal.TryParse(
+                    m.Groups[1].Value.Replace(',', '.'),
+                    NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture,
+                    out var number
+                )
+            )
+                return [m.Value];
             string[] exertion = number is >= 5 and <= 10 && number % 1 == 0 ? [Reserve(10 - (int)number)] : [];
             string[] share = number >= LeastShare ? [$"@ {m.Groups[1].Value} % e1rm"] : [];
             return [.. exertion, .. share, .. InUnit(m, $"@ +{m.Groups[1].Value}")];
         }),
         // Sets and reps in words.
+        One(@"^(\d+)\s*(?:x\s*)?singles?\b", "$1 x 1"),
+        One(@"^(\d+)\s*(?:x\s*)?doubles?\b", "$1 x 2"),
+        One(@"^(\d+)\s*(?:x\s*)?triples?\b", "$1 x 3"),
+        One(@"^(\d+)\s*rounds?\s*(?:of|x)?\s*(?=\d)", "$1 x "),
         One(@"\b(\d+)\s*(?:reps?|times)?\s*x\s*(\d+)\s*sets\b", "$2 x $1"),
         One(@"\b(\d+)\s*sets?\s*(?:of\b|x|,|:|@)?\s*", "$1 x "),
         One(@"(?<=\d\s*)(?:reps?|repetitions?)\b", ""),

@@ -9,7 +9,7 @@ import { createRoot } from "react-dom/client";
 import { App } from "./App";
 import { onNoAnswer, Problem } from "./api/client";
 import { connection } from "./api/connection";
-import { hurryDrafts, warnOnClosing } from "./drafts/draft";
+import { closeDrafts, hurryDrafts, warnOnClosing } from "./drafts/draft";
 import { theme } from "./theme";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
@@ -29,6 +29,7 @@ const queries = new QueryClient({
 });
 
 onNoAnswer(() => connection.lost());
+connection.onLeave(closeDrafts);
 connection.onReturn(() => {
   hurryDrafts();
   void queries.invalidateQueries();

@@ -49,6 +49,12 @@ public class NotationTests
     }
 
     [Fact]
+    public void What_the_help_card_says_beside_a_line_is_read_as_that_line() =>
+        Assert.All(Examples.All.Where(e => e.Also is not null), e =>
+            Assert.Equal(e.Line, NotationPrinter.Print(NotationParser.Parse(e.Also!, MassUnit.Kg).Plan!))
+        );
+
+    [Fact]
     public void The_help_card_shows_every_method()
     {
         var shown = Examples.All.Select(e => Plan(e.Line).GetType()).ToHashSet();

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, rememberCsrf } from "../api/client";
-import { closeDrafts } from "../drafts/draft";
+import { connection } from "../api/connection";
 import type { Me, MassUnit } from "../api/types";
 
 const key = ["me"];
@@ -49,7 +49,7 @@ export function useSetUnit() {
 export function useStartAfresh() {
   const queries = useQueryClient();
   return () => {
-    closeDrafts();
+    connection.leave();
     return queries.resetQueries();
   };
 }

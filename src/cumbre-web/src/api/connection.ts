@@ -9,6 +9,7 @@ class Connection {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly returns = new Set<() => void>();
+  private readonly departures = new Set<() => void>();
 
   snapshot = () => this.reachable;
 
@@ -21,6 +22,15 @@ class Connection {
   onReturn(listener: () => void) {
     this.returns.add(listener);
     return () => this.returns.delete(listener);
+  }
+
+  /** Called when somebody else is about to be signed in. */
+  onLeave(listener: () => void) {
+    this.departures.add(listener);
+  }
+
+  leave() {
+    this.departures.forEach((d) => d());
   }
 
   lost() {

@@ -5449,10 +5449,14 @@ export interface components {
      * @enum {unknown}
      */
     EvidenceKind: "Direct" | "FellShort" | "Implied" | "Estimated" | "Contradicted";
-    /** @description A line of the help card, canonical. */
+    /** @description A line of the help card. */
     Example: {
+      /** @description What it is an example of. */
       shows: components["schemas"]["ExampleOf"];
+      /** @description Canonical. */
       line: string;
+      /** @description Another way to write the same; null: none is usual. */
+      also?: null | string;
     };
     /**
      * @description What an example shows.
@@ -5493,7 +5497,13 @@ export interface components {
       | "VariedHold"
       | "ToContact"
       | "Box"
-      | "Pads";
+      | "Pads"
+      | "PyramidInTime"
+      | "PyramidUnbroken"
+      | "ClockRange"
+      | "ReserveRange"
+      | "RestRange"
+      | "NamedBand";
     /**
      * @description What a line may go on with.
      * @enum {unknown}

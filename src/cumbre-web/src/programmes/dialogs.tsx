@@ -255,6 +255,15 @@ export function NotationHelp({ onClose }: { onClose: () => void }) {
             "& td": { py: 0.75, pr: 3, borderTop: "1px solid", borderColor: "divider", verticalAlign: "top" },
           }}
         >
+          <thead>
+            <tr>
+              {["", "Written so", "and also so"].map((head) => (
+                <Box component="th" key={head} sx={{ textAlign: "left", fontWeight: 400, color: "text.secondary" }}>
+                  {head}
+                </Box>
+              ))}
+            </tr>
+          </thead>
           <tbody>
             {card.data?.map((e) => (
               <tr key={e.line}>
@@ -263,6 +272,9 @@ export function NotationHelp({ onClose }: { onClose: () => void }) {
                 </Box>
                 <Box component="td" sx={{ fontWeight: 600, fontStretch: "90%" }}>
                   {e.line}
+                </Box>
+                <Box component="td" sx={{ fontStretch: "90%" }}>
+                  {e.also}
                 </Box>
               </tr>
             ))}

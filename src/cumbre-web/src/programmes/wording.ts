@@ -43,6 +43,12 @@ export const returnRules: Record<ReturnRule, string> = {
 };
 
 export const examples: Record<ExampleOf, string> = {
+  PyramidInTime: "a pyramid against the clock",
+  PyramidUnbroken: "a pyramid as one set",
+  ClockRange: "a range of reps on the clock",
+  ReserveRange: "a range of reserve",
+  RestRange: "a range of rest",
+  NamedBand: "a band by its name",
   Straight: "straight sets, with tempo and rest",
   ByOneRepMax: "load by percent of the one-rep maximum",
   ByReserve: "by reps in reserve",

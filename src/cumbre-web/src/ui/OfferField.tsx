@@ -48,8 +48,9 @@ export function OfferField(props: Props) {
       value=""
       inputValue={value}
       onInputChange={(event, text, reason) => {
-        if (reason === "input")
-          onType(text, (event as React.ChangeEvent<HTMLInputElement>).target.selectionStart ?? text.length);
+        if (reason !== "input") return;
+        marked.current = null;
+        onType(text, (event as React.ChangeEvent<HTMLInputElement>).target.selectionStart ?? text.length);
       }}
       onChange={(_, offer, reason) => {
         if (reason === "selectOption" && typeof offer !== "string") onTake(offer);
@@ -61,15 +62,24 @@ export function OfferField(props: Props) {
       }}
       onKeyDown={(event) => {
         if (event.nativeEvent.isComposing) return;
-        const chosen = offers.length > 0 ? marked.current : null;
-        // A marked offer is taken by the component itself.
-        if (event.key === "Enter" && chosen) return;
-        onKey?.(event, chosen);
+        // The component tells only what the arrows and the mouse mark.
+        const chosen = offers.length > 0 ? (marked.current ?? (eager ? offers[0]! : null)) : null;
+        if (event.key === "Enter" && chosen) {
+          event.preventDefault();
+          onTake(chosen);
+        } else onKey?.(event, chosen);
+        // The component would take the text for an answer.
         if (event.key === "Enter") (event as { defaultMuiPrevented?: boolean }).defaultMuiPrevented = true;
       }}
       slotProps={{
-        listbox: { "aria-label": `What may follow in ${label}`, sx: { py: 0.5, fontSize: 14, fontStretch: "90%" } },
-        popper: { placement: above ? "top-start" : "bottom-start", popperOptions: { strategy: "fixed" } },
+        listbox: {
+          "aria-label": `What may follow in ${label}`,
+          sx: { py: 0.5, fontSize: 14, fontStretch: "90%", "& .MuiAutocomplete-option": { minHeight: 26, py: 0 } },
+        },
+        popper: {
+          placement: above ? "top-start" : "bottom-start",
+          popperOptions: { strategy: "fixed", modifiers: above ? [{ name: "flip", enabled: false }] : [] },
+        },
         paper: { variant: "outlined", sx: { width: "max-content" } },
       }}
       renderInput={(params) =>
