@@ -43,7 +43,6 @@ public enum ExampleOf
     ClockRange,
     ReserveRange,
     RestRange,
-    NamedBand,
 }
 
 /// <summary>A line of the help card.</summary>
@@ -85,7 +84,6 @@ public static class Examples
         new(ExampleOf.ClockRange, "every 1:00 x 10 do 3..5", "EMOM 10 do 3-5"),
         new(ExampleOf.ReserveRange, "3 x 5 1..2 in reserve", "3x5 RPE 8.5"),
         new(ExampleOf.RestRange, "4 x 5 rest 1:00..1:30", "4x5 rest 60-90"),
-        new(ExampleOf.NamedBand, "3 x 6 @ band red", "3x6 with red band"),
         new(ExampleOf.Pyramid, "pyramid 1-3-5-7-5-3-1"),
         new(ExampleOf.PyramidInTime, "pyramid 1-3-5-3-1 in 8:00", "1-3-5-3-1 within 8 min"),
         new(ExampleOf.PyramidUnbroken, "pyramid 1-2-3-2-1 unbroken"),

@@ -315,8 +315,8 @@ public sealed record ItemMeaning(
     JsonObject? Structure,
     IReadOnlyList<decimal> Bands,
     string? Easier,
-    IReadOnlyList<LineMisfit> Misfits,
-    OnPaper? OnPaper = null
+    OnPaper? OnPaper = null,
+    IReadOnlyList<LineMisfit>? Misfits = null
 );
 
 /// <summary>What a line says that its movement or the kit does not do, with the lines that may have been meant.</summary>
@@ -458,7 +458,7 @@ public sealed record BlockReading(
             item.Movement?.Easier.Select(s => athlete.Atlas.Catalogue.Movements[s])
                 .FirstOrDefault(e => e.Pattern == item.Movement.Pattern)
                 ?.Name,
-            LineMisfit.Of(
+            Misfits: LineMisfit.Of(
                 item.Plan,
                 item.Movement,
                 item.Resolved,

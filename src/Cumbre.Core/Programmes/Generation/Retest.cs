@@ -217,9 +217,15 @@ internal static class Retest
             // A standard of several sets is tried once it is near; before that one set tells more.
             BenchmarkMeasure.Reps when standard is RepsTarget { Sets: > 1 } sets && bests.Reps >= sets.Reps * Near =>
                 new StraightSets(sets.Sets, sets.Reps) { RestSeconds = RestBetween },
-            BenchmarkMeasure.Reps => new MaxSets(1)
+            BenchmarkMeasure.Reps when movement.FailureHarmless => new MaxSets(1)
             {
-                Effort = movement.FailureHarmless ? null : new InReserve(1),
+                Load = help,
+                RestSeconds = RestBetween,
+            },
+            // What must not fail is tried with one left.
+            BenchmarkMeasure.Reps => new PracticeSets(1)
+            {
+                Effort = new InReserve(1),
                 Load = help,
                 RestSeconds = RestBetween,
             },

@@ -5502,8 +5502,7 @@ export interface components {
       | "PyramidUnbroken"
       | "ClockRange"
       | "ReserveRange"
-      | "RestRange"
-      | "NamedBand";
+      | "RestRange";
     /**
      * @description What a line may go on with.
      * @enum {unknown}
@@ -6263,8 +6262,8 @@ export interface components {
       bands: number[];
       /** @description Name of the easier neighbour, the alternate in a circuit; null: there is none. */
       easier: null | string;
-      misfits: components["schemas"]["LineMisfit"][];
       onPaper?: null | components["schemas"]["OnPaper"];
+      misfits?: null | components["schemas"]["LineMisfit"][];
     };
     /** @enum {unknown} */
     ItemRole:

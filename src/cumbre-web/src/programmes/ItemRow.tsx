@@ -233,7 +233,7 @@ export function ItemRow(props: Props) {
                 week={week}
                 session={session}
               />
-              {!readOnly && <Misfits misfits={meaning.misfits} onTake={verbs.line} />}
+              {!readOnly && <Misfits misfits={meaning.misfits ?? []} onTake={verbs.line} />}
               {circuit && meaning.easier && ` Easier: ${meaning.easier}.`}
             </>
           ) : (

@@ -48,7 +48,6 @@ export const examples: Record<ExampleOf, string> = {
   ClockRange: "a range of reps on the clock",
   ReserveRange: "a range of reserve",
   RestRange: "a range of rest",
-  NamedBand: "a band by its name",
   Straight: "straight sets, with tempo and rest",
   ByOneRepMax: "load by percent of the one-rep maximum",
   ByReserve: "by reps in reserve",
