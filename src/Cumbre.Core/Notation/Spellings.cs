@@ -84,7 +84,8 @@ internal static class Spellings
             hands hold holds in kg kgs kilo kilogram kilograms kilos last lb lbs left leg legs lower lowering
             many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
             only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
-            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides single singles double doubles triple triples round
+            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides single
+            singles double doubles triple triples round
             strap stretch tank tempo the then time times to top unbroken weight with within
             """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
         .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),

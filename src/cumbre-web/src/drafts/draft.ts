@@ -1,4 +1,5 @@
 import { Problem } from "../api/client";
+import { alike } from "./merge";
 import { advance, amend, begin, redo, undo, type History } from "./history";
 
 /** How far storing is. `unreachable`: nobody answers, it is tried again; `refused`: the server read it and says no. */
@@ -67,7 +68,6 @@ export interface DraftSnapshot<T> {
 const quiet = 700;
 const patience = (tries: number) => Math.min(15_000, 500 * 2 ** tries);
 const prefix = "cumbre-draft:";
-const alike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * What somebody edits: undo and redo, kept on the device from the first key on, stored by itself, merged with what others wrote

@@ -1,4 +1,5 @@
 import type { Block, BlockItem, BlockSession, BlockWeek, Remedy, WeekKind } from "../api/types";
+import { alike } from "../drafts/merge";
 import { newId } from "../ui/newId";
 
 /** Pure changes of a block while it is edited. What has begun (`fixed`) is never changed. */
@@ -296,33 +297,6 @@ export function letters(items: readonly { joined: boolean }[]): string[] {
   });
 }
 
-/** Where two versions of a block differ, session by session. */
-export interface Difference {
-  day: string;
-  mine: string[];
-  theirs: string[];
-}
-
-export function differences(mine: Block, theirs: Block): Difference[] {
-  const ids = new Set([...mine.weeks, ...theirs.weeks].flatMap((w) => w.sessions).map((s) => s.id));
-  const lines = (s: BlockSession | undefined) =>
-    s
-      ? [`${s.day} ${s.title}`.trim(), ...s.items.map((i) => `${i.movement}: ${i.line}${i.joined ? " (joined)" : ""}`)]
-      : [];
-  return [...ids]
-    .map((id) => {
-      const [a, b] = [sessionOf(mine, id), sessionOf(theirs, id)];
-      return { day: (a ?? b)!.day, mine: lines(a), theirs: lines(b) };
-    })
-    .map((d) => ({
-      ...d,
-      mine: d.mine.filter((l) => !d.theirs.includes(l)),
-      theirs: d.theirs.filter((l) => !d.mine.includes(l)),
-    }))
-    .filter((d) => d.mine.length > 0 || d.theirs.length > 0)
-    .sort((a, b) => a.day.localeCompare(b.day));
-}
-
 /** A version of a block with what has begun elsewhere as it stands there: that cannot be written over. */
 export function withBegun(mine: Block, theirs: Block): Block {
   const begun = theirs.weeks.flatMap((w) => w.sessions).filter((s) => s.fixed);
@@ -337,13 +311,6 @@ export function withBegun(mine: Block, theirs: Block): Block {
     }),
   };
 }
-
-/** Equal in all that is stored. */
-export function same(a: Block, b: Block) {
-  return alike(a, b);
-}
-
-const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 function byDay(a: BlockSession, b: BlockSession) {
   return a.day.localeCompare(b.day) || a.id.localeCompare(b.id);
