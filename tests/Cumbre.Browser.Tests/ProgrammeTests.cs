@@ -194,13 +194,14 @@ public sealed class ProgrammeTests : CoachAtWork
         Add("Parallel-bar dip", "3 x 6");
         Names("Pull-up", "Push-up", "Parallel-bar dip");
 
-        Drag("C, drag Parallel-bar dip", Coach.Driver.FindElements(By.CssSelector("[data-testid=item]"))[0]);
+        Drag("C, drag Parallel-bar dip", Coach.Driver.FindElements(By.CssSelector("[data-testid=item]"))[0], "Pull-up");
         Names("Parallel-bar dip", "Pull-up", "Push-up");
         Coach.Control("z");
         Names("Pull-up", "Push-up", "Parallel-bar dip");
 
         // Onto another day.
-        Drag("B, drag Push-up", Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"))[1]);
+        var days = Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"));
+        Drag("B, drag Push-up", days[1], days[1].Text.Split()[0]);
         Names("Pull-up", "Parallel-bar dip");
         Open(1);
         Names("Push-up");
@@ -424,18 +425,22 @@ public sealed class ProgrammeTests : CoachAtWork
         Assert.Empty(Coach.ConsoleErrors());
     }
 
-    private void Drag(string handle, IWebElement target)
+    private void Drag(string handle, IWebElement target, string over)
     {
         var from = Coach.Until(
             () => Coach.Driver.FindElements(By.CssSelector($"[aria-label='{handle}']")).FirstOrDefault(),
             handle
         )!;
         Coach.Script("arguments[0].scrollIntoView({ block: 'center' })", from);
-        var actions = new Actions(Coach.Driver)
-            .MoveToElement(from)
-            .ClickAndHold()
-            .MoveByOffset(0, -8)
-            .MoveByOffset(0, -8);
-        actions.MoveToElement(target).MoveByOffset(2, -4).MoveByOffset(0, -4).Release().Perform();
+        // In the steps of a hand: whoever lets go before the page has drawn what is under the pointer, drops nowhere.
+        Pointer().MoveToElement(from).ClickAndHold().MoveByOffset(0, -8).MoveByOffset(0, -8).Perform();
+        Coach.Until(() => Announced("picked up") || Announced("where it was"), "the item to be in the hand");
+        Pointer().MoveToElement(target).MoveByOffset(2, -4).MoveByOffset(0, -4).Perform();
+        Coach.Until(() => Announced($"is over {over}"), "a place for the item");
+        Pointer().Release().Perform();
+        Coach.Until(() => Announced($"put at {over}"), "the item to be let go");
+
+        Actions Pointer() => new(Coach.Driver);
+        bool Announced(string what) => Coach.Text("[id^=DndLiveRegion]").Contains(what, StringComparison.Ordinal);
     }
 }

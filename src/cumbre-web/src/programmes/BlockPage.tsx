@@ -5,14 +5,16 @@ import {
   pointerWithin,
   useSensor,
   useSensors,
+  type Active,
   type CollisionDetection,
+  type Over,
 } from "@dnd-kit/core";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ComponentProps } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useSignedIn } from "../accounts/useMe";
@@ -317,6 +319,19 @@ const collide: CollisionDetection = (args) => {
       });
 };
 
+const named = (of: Active | Over) => String(of.data.current?.name ?? "");
+const dragging: ComponentProps<typeof DndContext>["accessibility"] = {
+  screenReaderInstructions: { draggable: "Alt with arrow up or down moves a line; the mouse drags it to another day." },
+  announcements: {
+    onDragStart: ({ active }) => `${named(active)} picked up.`,
+    onDragOver: ({ active, over }) =>
+      over && over.id !== active.id ? `${named(active)} is over ${named(over)}.` : `${named(active)} is where it was.`,
+    onDragEnd: ({ active, over }) =>
+      `${named(active)} put ${over && over.id !== active.id ? `at ${named(over)}` : "back"}.`,
+    onDragCancel: ({ active }) => `${named(active)} put back.`,
+  },
+};
+
 function DragArea({
   editor,
   session,
@@ -330,6 +345,7 @@ function DragArea({
   return (
     <DndContext
       sensors={sensors}
+      accessibility={dragging}
       collisionDetection={collide}
       onDragEnd={({ active, over }) => {
         if (!over || over.id === active.id || !session) return;

@@ -66,7 +66,11 @@ function Day({
   minutes: number | null;
   onOpen: () => void;
 }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `day:${session.id}`, disabled: session.fixed });
+  const { setNodeRef, isOver } = useDroppable({
+    id: `day:${session.id}`,
+    data: { name: dayWeek(session.day) },
+    disabled: session.fixed,
+  });
   const takes = reading ? Math.ceil(reading.seconds / 60) : 0;
   return (
     <Box

@@ -79,11 +79,12 @@ export function ItemRow(props: Props) {
   const says = useId();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [form, setForm] = useState(false);
+  const name = meaning?.movement?.name ?? item.movement;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: item.id,
+    data: { name },
     disabled: readOnly,
   });
-  const name = meaning?.movement?.name ?? item.movement;
   const error = meaning?.error && !stale ? meaning.error : null;
   const problem = meaning?.problem ?? null;
   const message = error ? notationMessage(error) : problem && !stale ? problemMessage(problem) : null;

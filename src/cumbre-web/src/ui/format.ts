@@ -71,7 +71,6 @@ export function dayShort(day: string, today?: string) {
 export const dayWeek = (day: string) => weekday.format(parse(day));
 export const dayFull = (day: string) => full.format(parse(day));
 
-/** Whole days from one date to another. */
 /** An instant, on the clock of this device. */
 export function moment(instant: string) {
   return onTheClock.format(new Date(instant));
@@ -85,6 +84,7 @@ const onTheClock = new Intl.DateTimeFormat(undefined, {
   minute: "2-digit",
 });
 
+/** Whole days from one date to another. */
 export function daysBetween(from: string, to: string) {
   return Math.round((parse(to).getTime() - parse(from).getTime()) / 86_400_000);
 }
