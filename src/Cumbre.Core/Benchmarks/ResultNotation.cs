@@ -1,5 +1,4 @@
-using System.Globalization;
-using System.Text.RegularExpressions;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 
@@ -13,11 +12,10 @@ public sealed record WrittenResult(Score Score, MassEntry Added, int Reserve);
 
 /// <summary>
 /// Reads a result as it is typed into a cell, by the measure of its test: <c>12</c>, <c>3 x 10</c>, <c>9.5</c>,
-/// <c>chest x 5</c>, <c>+20 x 5</c>,
-/// <c>+20 kg x 5 r2</c>, <c>5 x 20 within 4:30</c>. Comma and point are decimal marks; units may be left out. What is
-/// printed elsewhere can be read here.
+/// <c>1:05</c>, <c>chest x 5</c>, <c>+20 x 5</c>, <c>5 @ +20 kg</c>, <c>+20 kg x 5 r2</c>, <c>5 x 20 within 4:30</c>.
+/// Comma and point are decimal marks; units may be left out. What is printed elsewhere can be read here.
 /// </summary>
-public static partial class ResultNotation
+public static class ResultNotation
 {
     /// <summary>Longer than any result.</summary>
     public const int LengthMaximum = 40;
@@ -31,43 +29,19 @@ public static partial class ResultNotation
     {
         if (text.Length > LengthMaximum)
             return null;
-        var written = text.Trim()
-            .ToLowerInvariant()
-            .Replace('×', 'x')
-            .Replace('–', '-')
-            .Replace('−', '-')
-            .Replace(',', '.');
-        return measure switch
+        var reader = new TokenReader(Lexer.Tokens(text));
+        var read = measure switch
         {
-            BenchmarkMeasure.Reps => Of(Reps().Match(written), m => new Score(
-                Whole(m, "reps", 1),
-                Whole(m, "sets", 1)
-            )),
-            BenchmarkMeasure.Seconds => Of(Seconds().Match(written), m => new Score(
-                1,
-                Whole(m, "sets", 1),
-                Number(m, "seconds")
-            )),
-            BenchmarkMeasure.SecondsPerDescent => Of(Descents().Match(written), m => new Score(
-                Whole(m, "reps", 1),
-                Whole(m, "sets", 1),
-                Number(m, "seconds")
-            )),
-            BenchmarkMeasure.ContactHeight => Of(Contacts().Match(written), m => new Score(
-                Whole(m, "reps", 1),
-                contact: Enum.Parse<Contact>(m.Groups["contact"].Value, ignoreCase: true)
-            )),
-            BenchmarkMeasure.Capacity => Of(Capacity().Match(written), m => new Score(
-                Whole(m, "reps", 1),
-                Whole(m, "sets", 1),
-                restSeconds: Whole(m, "minutes", 0) * 60 + Whole(m, "rest", 0)
-            )),
-            BenchmarkMeasure.Degrees => Of(Degrees().Match(written), m => new Score(degrees: Number(m, "degrees"))),
-            _ => Load(Loads().Match(written), unit),
+            BenchmarkMeasure.Reps => Reps(reader),
+            BenchmarkMeasure.Seconds => Seconds(reader, 2),
+            BenchmarkMeasure.SecondsPerDescent => Seconds(reader, 3),
+            BenchmarkMeasure.ContactHeight => Height(reader),
+            BenchmarkMeasure.Capacity => Capacity(reader),
+            BenchmarkMeasure.Degrees => Degrees(reader),
+            _ => Loaded(reader, unit),
         };
-
-        static WrittenResult? Of(Match match, Func<Match, Score> score) =>
-            match.Success ? new(score(match), MassEntry.Kg(0), 0) : null;
+        // Whether its figures are plausible is asked of a whole result only.
+        return reader.AtEnd ? read?.Invoke() : null;
     }
 
     /// <summary>An example of what a cell of this measure holds.</summary>
@@ -83,60 +57,145 @@ public static partial class ResultNotation
             _ => "+20 x 5, with 2 left: +20 x 5 r2",
         };
 
-    private static WrittenResult? Load(Match match, MassUnit unit) =>
-        match.Success
-            ? new(
-                new Score(Whole(match, "reps", 1), Whole(match, "sets", 1)),
-                new(
-                    Number(match, "load"),
-                    match.Groups["unit"].Value switch
-                    {
-                        "kg" => MassUnit.Kg,
-                        "lb" => MassUnit.Lb,
-                        _ => unit,
-                    }
-                ),
-                Whole(match, "reserve", 0)
+    /// <summary><c>[sets x] reps [reps]</c></summary>
+    private static Func<WrittenResult>? Reps(TokenReader reader)
+    {
+        var counts = Figures(reader, 2);
+        _ = reader.Take("reps") || reader.Take("rep");
+        return counts.Count > 0 && AreWhole(counts) ? AtBodyMass(() => new(Whole(counts, 1), Whole(counts, 2))) : null;
+    }
+
+    /// <summary><c>[sets x] [descents x] seconds [s]</c>, or a clock for the seconds.</summary>
+    private static Func<WrittenResult>? Seconds(TokenReader reader, int most)
+    {
+        var figures = Figures(reader, most);
+        if (figures.Count == 0 || !AreWhole(figures.SkipLast(1)))
+            return null;
+        var seconds = figures[^1].Number;
+        if (reader.Take(TokenKind.Colon))
+        {
+            if (!figures[^1].IsWhole || reader.TwoDigitSeconds() is not { } more)
+                return null;
+            seconds = seconds * 60 + more;
+        }
+        else
+            reader.Take("s");
+
+        return AtBodyMass(() => new(most == 3 ? Whole(figures, 2) : 1, Whole(figures, most), seconds));
+    }
+
+    /// <summary><c>chest [x reps]</c></summary>
+    private static Func<WrittenResult>? Height(TokenReader reader)
+    {
+        if (
+            reader.Current.Kind != TokenKind.Word
+            || !Enum.TryParse<Contact>(reader.Current.Text, true, out var contact)
+        )
+            return null;
+        reader.Skip();
+        var counted = reader.Take(TokenKind.Times);
+        var counts = counted ? Figures(reader, 1) : [];
+        return AreWhole(counts) && counted == counts.Count > 0
+            ? AtBodyMass(() => new(Whole(counts, 1), contact: contact))
+            : null;
+    }
+
+    /// <summary><c>sets x reps within minutes[:seconds]</c></summary>
+    private static Func<WrittenResult>? Capacity(TokenReader reader)
+    {
+        var counts = Figures(reader, 2);
+        if (counts.Count < 2 || !(reader.Take("within") || reader.Take("in") || reader.Take(TokenKind.Slash)))
+            return null;
+        var minutes = Figures(reader, 1);
+        if (minutes.Count == 0 || !AreWhole([.. counts, .. minutes]))
+            return null;
+        var seconds = reader.Take(TokenKind.Colon) ? reader.TwoDigitSeconds() : 0;
+        return seconds is { } more
+            ? AtBodyMass(() =>
+                new(Whole(counts, 1), Whole(counts, 2), restSeconds: Math.Min(Whole(minutes, 1), 100_000) * 60 + more)
             )
             : null;
+    }
 
-    /// <summary>A number longer than an int is out of every range.</summary>
-    private static int Whole(Match match, string group, int missing) =>
-        match.Groups[group].Success
-            ? (
-                int.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value)
-                    ? value
-                    : int.MaxValue
-            )
-            : missing;
+    private static Func<WrittenResult>? Degrees(TokenReader reader)
+    {
+        var figures = Figures(reader, 1);
+        _ = reader.Take(TokenKind.Degrees) || reader.Take("degrees") || reader.Take("degree");
+        return figures.Count == 1 ? AtBodyMass(() => new(degrees: figures[0].Number)) : null;
+    }
 
-    private static decimal Number(Match match, string group) =>
-        decimal.TryParse(match.Groups[group].Value, CultureInfo.InvariantCulture, out var value)
-            ? value
-            : decimal.MaxValue;
+    /// <summary><c>load x [sets x] reps [reserve]</c>, or <c>[sets x] reps @ load [reserve]</c>.</summary>
+    private static Func<WrittenResult>? Loaded(TokenReader reader, MassUnit own)
+    {
+        var first = reader.Current;
+        if (Load(reader, own) is not { } load)
+            return null;
+        var isPlain = first.Kind == TokenKind.Number && reader.Previous == first;
+        var counts = reader.Take(TokenKind.Times) ? Figures(reader, 2) : [];
+        _ = reader.Take("reps");
+        // Behind a load that stands first, an @ opens the reserve.
+        if (isPlain && counts.Count < 2 && reader.Take(TokenKind.At))
+        {
+            if (Load(reader, own) is not { } behind)
+                return null;
+            (counts, load) = ([first, .. counts], behind);
+        }
 
-    private const string Set = @"(?:(?<sets>\d+) *x *)?";
+        return counts.Count > 0 && AreWhole(counts) && Reserve(reader) is { } reserve
+            ? () => new(new(Whole(counts, 1), Whole(counts, 2)), load, reserve)
+            : null;
+    }
 
-    [GeneratedRegex($@"^{Set}(?<reps>\d+)(?: *reps?)?$")]
-    private static partial Regex Reps();
+    private static MassEntry? Load(TokenReader reader, MassUnit own)
+    {
+        if (reader.Take("bw") || reader.Take("bm"))
+            return new(0, own);
+        var sign = reader.Take(TokenKind.Minus) ? -1 : 1;
+        if (sign > 0)
+            reader.Take(TokenKind.Plus);
+        if (!reader.Take(TokenKind.Number))
+            return null;
+        var value = sign * reader.Previous.Number;
+        return new(
+            value,
+            reader.Take("kg") ? MassUnit.Kg
+                : reader.Take("lb") || reader.Take("lbs") ? MassUnit.Lb
+                : own
+        );
+    }
 
-    [GeneratedRegex($@"^{Set}(?<seconds>\d+(?:\.\d+)?)(?: *s)?$")]
-    private static partial Regex Seconds();
+    /// <summary><c>r2</c>, <c>rir 2</c>, <c>2 rir</c>, <c>with 2 left</c>, <c>2 in reserve</c>; 0 at the end; null:
+    /// something else.</summary>
+    private static int? Reserve(TokenReader reader)
+    {
+        if (reader.AtEnd)
+            return 0;
+        _ = reader.Take(TokenKind.Comma) || reader.Take(TokenKind.At);
+        var named = reader.Take("r") || reader.Take("rir") || reader.Take("with");
+        var figure = Figures(reader, 1);
+        named |= reader.Take("rir") || reader.Take("left") || (reader.Take("in") && reader.Take("reserve"));
+        return named && figure.Count == 1 && AreWhole(figure) ? Whole(figure, 1) : null;
+    }
 
-    [GeneratedRegex(@"^(?:(?:(?<sets>\d+) *x *)?(?<reps>\d+) *x *)?(?<seconds>\d+(?:\.\d+)?)(?: *s)?$")]
-    private static partial Regex Descents();
+    /// <summary>Numbers with a times sign between them; empty: none, or a sign without its number.</summary>
+    private static List<Token> Figures(TokenReader reader, int most)
+    {
+        var figures = new List<Token>();
+        do
+        {
+            if (!reader.Take(TokenKind.Number))
+                return [];
+            figures.Add(reader.Previous);
+        } while (figures.Count < most && reader.Take(TokenKind.Times));
+        return figures;
+    }
 
-    [GeneratedRegex(@"^(?<contact>chin|collarbone|chest|belly|hip)(?: *x *(?<reps>\d+))?$")]
-    private static partial Regex Contacts();
+    private static bool AreWhole(IEnumerable<Token> figures) => figures.All(f => f.IsWhole);
 
-    [GeneratedRegex(@"^(?<sets>\d+) *x *(?<reps>\d+) *(?:within|/|in) *(?<minutes>\d+)(?::(?<rest>[0-5]\d))?$")]
-    private static partial Regex Capacity();
+    /// <summary>The figure that stands so far from the end, from 1; 1 where none does. A number longer than an int is
+    /// out of every range.</summary>
+    private static int Whole(IReadOnlyList<Token> figures, int fromEnd) =>
+        figures.Count >= fromEnd ? (int)Math.Min(figures[^fromEnd].Number, int.MaxValue) : 1;
 
-    [GeneratedRegex(@"^(?<degrees>\d+(?:\.\d+)?)(?: *(?:°|degrees?))?$")]
-    private static partial Regex Degrees();
-
-    [GeneratedRegex(
-        @"^(?<load>[+-]? *\d+(?:\.\d+)?) *(?<unit>kg|lb)? *x *(?:(?<sets>\d+) *x *)?(?<reps>\d+)(?: *(?:r|with) *(?<reserve>\d+)(?: *(?:left|in reserve))?)?$"
-    )]
-    private static partial Regex Loads();
+    private static Func<WrittenResult> AtBodyMass(Func<Score> score) => () => new(score(), MassEntry.Kg(0), 0);
 }

@@ -1,3 +1,4 @@
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Ladders;
@@ -13,6 +14,8 @@ public static class GateCompletion
 {
     /// <summary>As many as can be looked over.</summary>
     public const int Maximum = 8;
+
+    private const int SlipsMaximum = 2;
 
     /// <param name="text">The gate so far.</param>
     /// <param name="cursor">0 to the length of the text; what stands after it is left alone.</param>
@@ -59,15 +62,27 @@ public static class GateCompletion
         int start,
         string before,
         BenchmarkNames benchmarks
-    ) =>
+    )
+    {
+        string[] names = [.. benchmarks.All.Where(n => n.Contains(fragment, StringComparison.OrdinalIgnoreCase))];
+        return
         [
-            .. benchmarks
-                .All.Where(n => n.Contains(fragment, StringComparison.OrdinalIgnoreCase))
+            .. (names.Length > 0 ? names : Near(fragment, benchmarks))
                 .OrderBy(n => !n.StartsWith(fragment, StringComparison.OrdinalIgnoreCase))
                 .ThenBy(n => n.Length)
                 .ThenBy(n => n, StringComparer.Ordinal)
                 .Take(Maximum)
                 .Select(n => new GateSuggestion(n + " >= ", start, before.Length - start)),
+        ];
+    }
+
+    /// <summary>The names that are a slip or two of the keyboard away.</summary>
+    private static string[] Near(string fragment, BenchmarkNames benchmarks) =>
+        [
+            .. benchmarks.All.Where(n =>
+                Math.Abs(n.Length - fragment.Length) <= SlipsMaximum
+                && Slips.Between(n.ToLowerInvariant(), fragment.ToLowerInvariant()) <= SlipsMaximum
+            ),
         ];
 
     /// <summary>A whole name may also be the beginning of a longer one.</summary>

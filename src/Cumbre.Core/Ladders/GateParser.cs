@@ -1,5 +1,5 @@
-using System.Globalization;
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 
@@ -21,8 +21,7 @@ public static class GateParser
     {
         try
         {
-            var parser = new Parser(Scan(text), text.Length, benchmarks);
-            return new(parser.Whole(), null);
+            return new(new Parser(new(Tokens(text)), benchmarks).Whole(), null);
         }
         catch (GateException e)
         {
@@ -30,89 +29,39 @@ public static class GateParser
         }
     }
 
-    private static List<Piece> Scan(string text)
+    /// <summary>The tokens of the text, if a gate may hold each of them.</summary>
+    private static IReadOnlyList<Token> Tokens(string text)
     {
-        var pieces = new List<Piece>();
-        for (var i = 0; i < text.Length; )
+        var tokens = Lexer.Tokens(text);
+        foreach (var token in tokens)
         {
-            var c = text[i];
-            if (char.IsWhiteSpace(c))
-            {
-                i++;
-                continue;
-            }
-
-            var start = i;
-            if (char.IsAsciiDigit(c))
-            {
-                while (
-                    i < text.Length
-                    && (
-                        char.IsAsciiDigit(text[i])
-                        || (
-                            text[i] == '.'
-                            && i + 1 < text.Length
-                            && char.IsAsciiDigit(text[i + 1])
-                            && text[i - 1] != '.'
-                        )
-                    )
-                )
-                    i++;
-                pieces.Add(new(PieceKind.Number, text[start..i], start));
-            }
-            else if (char.IsLetter(c))
-            {
-                while (
-                    i < text.Length
-                    && (
-                        char.IsLetter(text[i])
-                        || (text[i] is '-' or '\'' && i + 1 < text.Length && char.IsLetter(text[i + 1]))
-                    )
-                )
-                    i++;
-                pieces.Add(new(PieceKind.Word, text[start..i].ToLowerInvariant(), start));
-            }
-            else
-            {
-                var symbol = text[i..] switch
-                {
-                    ['>', '=', ..] or ['.', '.', ..] => text[i..(i + 2)],
-                    ['≥', ..] => ">=",
-                    ['×', ..] => "x",
-                    ['(' or ')' or '+' or '%' or ':', ..] => c.ToString(),
-                    _ => throw new GateException(new(GateFault.UnknownCharacter, i, 1)),
-                };
-                i += c is '≥' or '×' ? 1 : symbol.Length;
-                pieces.Add(new(symbol == "x" ? PieceKind.Word : PieceKind.Symbol, symbol, start));
-            }
+            if (
+                token.Kind
+                is TokenKind.At
+                    or TokenKind.Minus
+                    or TokenKind.Slash
+                    or TokenKind.Comma
+                    or TokenKind.Degrees
+                    or TokenKind.Unknown
+            )
+                throw new GateException(new(GateFault.UnknownCharacter, token.Start, token.Length));
         }
 
-        return pieces;
+        return tokens;
     }
-
-    private enum PieceKind
-    {
-        Word,
-        Number,
-        Symbol,
-    }
-
-    private readonly record struct Piece(PieceKind Kind, string Text, int Start);
 
     private sealed class GateException(GateError error) : Exception
     {
         public GateError Error { get; } = error;
     }
 
-    private sealed class Parser(List<Piece> pieces, int end, BenchmarkNames benchmarks)
+    private sealed class Parser(TokenReader tokens, BenchmarkNames benchmarks)
     {
-        private int at;
-
         public GateExpression Whole()
         {
             var expression = Or(0);
-            if (at < pieces.Count)
-                throw Fail(Is(")") ? GateFault.BracketOpen : GateFault.ExpectedJoin);
+            if (!tokens.AtEnd)
+                throw Fail(tokens.Current.Kind == TokenKind.Close ? GateFault.BracketOpen : GateFault.ExpectedJoin);
             return expression;
         }
 
@@ -127,120 +76,107 @@ public static class GateParser
         )
         {
             var parts = new List<GateExpression> { part() };
-            while (Take(word))
+            while (tokens.Take(word))
                 parts.Add(part());
             return parts is [var only] ? only : join(parts);
         }
 
         private GateExpression Atom(int depth)
         {
-            if (!Is("("))
+            if (tokens.Current.Kind != TokenKind.Open)
                 return Term();
             if (depth == DepthMaximum)
                 throw Fail(GateFault.TooDeep);
-            var open = pieces[at++];
+            var open = tokens.Current;
+            tokens.Skip();
             var inner = Or(depth + 1);
-            return Take(")") ? inner : throw new GateException(new(GateFault.BracketOpen, open.Start, 1));
+            return tokens.Take(TokenKind.Close) ? inner : throw At(open, GateFault.BracketOpen);
         }
 
         private GateTerm Term()
         {
-            var first = at;
-            while (at < pieces.Count && pieces[at].Kind == PieceKind.Word && pieces[at].Text is not ("and" or "or"))
-                at++;
-            if (at == first)
+            var words = new List<Token>();
+            while (tokens.Current is { Kind: TokenKind.Word, Text: not ("and" or "or") } word)
+            {
+                words.Add(word);
+                tokens.Skip();
+            }
+
+            if (words.Count == 0)
                 throw Fail(GateFault.ExpectedName);
-            var name = string.Join(' ', pieces[first..at].Select(p => p.Text));
-            var (start, length) = (
-                pieces[first].Start,
-                pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[first].Start
-            );
+            var name = string.Join(' ', words.Select(w => w.Text));
+            var written = tokens.Span(words[0]);
             if (benchmarks.Find(name) is not { } benchmark)
-                throw new GateException(new(GateFault.UnknownName, start, length, name));
-            if (!Take(">="))
+                throw At(written, GateFault.UnknownName, name);
+            if (!tokens.Take(TokenKind.AtLeast))
                 throw Fail(GateFault.ExpectedAtLeast, benchmark.Name);
-            var figure = at;
+            var figure = tokens.Current;
             var target = Figure(benchmark);
             if (!target.Fits(benchmark.Measure))
-                throw new GateException(
-                    new(
-                        GateFault.WrongMeasure,
-                        pieces[figure].Start,
-                        pieces[at - 1].Start + pieces[at - 1].Text.Length - pieces[figure].Start,
-                        benchmark.Name
-                    )
-                );
-            var eachSide = Take("each");
-            if (eachSide && !Take("side"))
+                throw At(tokens.Span(figure), GateFault.WrongMeasure, benchmark.Name);
+            var eachSide = tokens.Take("each");
+            if (eachSide && !tokens.Take("side"))
                 throw Fail(GateFault.Sides, benchmark.Name);
             if (eachSide != benchmark.EachSide)
-                throw new GateException(new(GateFault.Sides, start, length, benchmark.Name));
+                throw At(written, GateFault.Sides, benchmark.Name);
             return new(benchmark.Slug, target, eachSide);
         }
 
         private Target Figure(Benchmark benchmark)
         {
             if (
-                at < pieces.Count
-                && pieces[at].Kind == PieceKind.Word
-                && Enum.TryParse<Contact>(pieces[at].Text, ignoreCase: true, out var contact)
+                tokens.Current.Kind == TokenKind.Word
+                && Enum.TryParse<Contact>(tokens.Current.Text, ignoreCase: true, out var contact)
             )
             {
-                at++;
-                Expect("x", benchmark);
+                tokens.Skip();
+                Expect(TokenKind.Times, benchmark);
                 return new ContactTarget(contact, Whole(benchmark, Limits.RepsMaximum));
             }
 
-            if (Is("+"))
+            if (tokens.Current.Kind == TokenKind.Plus)
             {
                 var (percent, load) = Load(benchmark);
-                Expect("x", benchmark);
+                Expect(TokenKind.Times, benchmark);
                 return new LoadTarget(percent, load, 1, Whole(benchmark, Limits.RepsMaximum));
             }
 
-            var numbers = new List<(decimal Value, int At)> { Number(benchmark) };
-            while (numbers.Count < 3 && Take("x"))
+            var numbers = new List<Token> { Number(benchmark) };
+            while (numbers.Count < 3 && tokens.Take(TokenKind.Times))
                 numbers.Add(Number(benchmark));
             return Rest(benchmark, numbers);
         }
 
-        private Target Rest(Benchmark benchmark, List<(decimal Value, int At)> numbers)
+        private Target Rest(Benchmark benchmark, List<Token> numbers)
         {
             var sets = numbers.Count > 1 ? AsWhole(benchmark, numbers[0], Limits.SetsMaximum) : 1;
-            if (Take("at"))
+            if (tokens.Take("at"))
             {
                 var (percent, load) = Load(benchmark);
                 return new LoadTarget(percent, load, sets, AsWhole(benchmark, numbers[^1], Limits.RepsMaximum));
             }
 
-            if (Take("within"))
+            if (tokens.Take("within"))
                 return new CapacityTarget(sets, AsWhole(benchmark, numbers[^1], Limits.RepsMaximum), Clock(benchmark));
-            var upper = Take("..") ? Number(benchmark) : numbers[^1];
-            if (upper.Value < numbers[^1].Value)
-                throw new GateException(
-                    new(GateFault.RangeReversed, pieces[upper.At].Start, pieces[upper.At].Text.Length, benchmark.Name)
-                );
-            if (Take("s"))
+            var upper = tokens.Take(TokenKind.Range) ? Number(benchmark) : numbers[^1];
+            if (upper.Number < numbers[^1].Number)
+                throw At(upper, GateFault.RangeReversed, benchmark.Name);
+            if (tokens.Take("s"))
             {
                 var reps = numbers.Count == 3 ? AsWhole(benchmark, numbers[1], Limits.RepsMaximum) : 1;
                 return new SecondsTarget(
                     sets,
                     reps,
                     InRange(benchmark, numbers[^1], Limits.SecondsMinimum, Limits.SecondsMaximum),
-                    upper.Value
+                    upper.Number
                 );
             }
 
-            if (Take("degrees") || Take("degree"))
+            if (tokens.Take("degrees") || tokens.Take("degree"))
                 return new DegreesTarget(
-                    (int)InRange(
-                        benchmark,
-                        (AsWhole(benchmark, numbers[^1], int.MaxValue), numbers[^1].At),
-                        Limits.DegreesMinimum,
-                        Limits.DegreesMaximum
-                    )
+                    AsWhole(benchmark, numbers[^1], (int)Limits.DegreesMaximum, (int)Limits.DegreesMinimum)
                 );
-            if (numbers.Count < 3 && (Take("reps") || Take("rep")))
+            if (numbers.Count < 3 && (tokens.Take("reps") || tokens.Take("rep")))
                 return new RepsTarget(
                     sets,
                     AsWhole(benchmark, numbers[^1], Limits.RepsMaximum),
@@ -251,17 +187,18 @@ public static class GateParser
 
         private (decimal? Percent, MassEntry? Load) Load(Benchmark benchmark)
         {
-            Expect("+", benchmark);
+            Expect(TokenKind.Plus, benchmark);
             var number = Number(benchmark);
-            if (Take("%"))
+            if (tokens.Take(TokenKind.Percent))
             {
-                Expect("bm", benchmark);
+                if (!tokens.Take("bm"))
+                    throw Fail(GateFault.ExpectedFigure, benchmark.Name);
                 return (InRange(benchmark, number, 0.1m, 300), null);
             }
 
             var unit =
-                Take("kg") ? MassUnit.Kg
-                : Take("lb") ? MassUnit.Lb
+                tokens.Take("kg") ? MassUnit.Kg
+                : tokens.Take("lb") ? MassUnit.Lb
                 : throw Fail(GateFault.ExpectedFigure, benchmark.Name);
             return (null, new MassEntry(InRange(benchmark, number, 0.1m, Limits.AddedLoadMaximum), unit));
         }
@@ -269,71 +206,39 @@ public static class GateParser
         private int Clock(Benchmark benchmark)
         {
             var minute = Number(benchmark);
-            var minutes = minute.Value == 0 ? 0 : AsWhole(benchmark, minute, Limits.RestMaximum / 60);
-            Expect(":", benchmark);
-            var (seconds, place) = Number(benchmark);
-            if (pieces[place].Text.Length != 2 || seconds > 59)
-                throw new GateException(
-                    new(GateFault.OutOfRange, pieces[place].Start, pieces[place].Text.Length, benchmark.Name)
-                );
-            return minutes * 60 + (int)seconds;
+            var minutes = AsWhole(benchmark, minute, Limits.RestMaximum / 60, 0);
+            Expect(TokenKind.Colon, benchmark);
+            return minutes * 60
+                + (tokens.TwoDigitSeconds() ?? throw At(Number(benchmark), GateFault.OutOfRange, benchmark.Name));
         }
 
         private int Whole(Benchmark benchmark, int maximum) => AsWhole(benchmark, Number(benchmark), maximum);
 
-        private int AsWhole(Benchmark benchmark, (decimal Value, int At) number, int maximum) =>
-            (int)InRange(
-                benchmark,
-                number.Value == decimal.Truncate(number.Value) ? number : (0, number.At),
-                1,
-                maximum
-            );
+        private static int AsWhole(Benchmark benchmark, Token number, int maximum, int minimum = 1) =>
+            number.Number == decimal.Truncate(number.Number)
+                ? (int)InRange(benchmark, number, minimum, maximum)
+                : throw At(number, GateFault.OutOfRange, benchmark.Name);
 
-        private decimal InRange(
-            Benchmark benchmark,
-            (decimal Value, int At) number,
-            decimal minimum,
-            decimal maximum
-        ) =>
-            number.Value >= minimum && number.Value <= maximum
-                ? number.Value
-                : throw new GateException(
-                    new(GateFault.OutOfRange, pieces[number.At].Start, pieces[number.At].Text.Length, benchmark.Name)
-                );
+        private static decimal InRange(Benchmark benchmark, Token number, decimal minimum, decimal maximum) =>
+            number.Number >= minimum && number.Number <= maximum
+                ? number.Number
+                : throw At(number, GateFault.OutOfRange, benchmark.Name);
 
-        private (decimal Value, int At) Number(Benchmark benchmark)
+        private Token Number(Benchmark benchmark)
         {
-            if (at >= pieces.Count || pieces[at].Kind != PieceKind.Number)
-                throw Fail(GateFault.ExpectedFigure, benchmark.Name);
-            // A number longer than a decimal holds is out of every range.
-            var value =
-                pieces[at].Text.Length <= 12
-                    ? decimal.Parse(pieces[at].Text, CultureInfo.InvariantCulture)
-                    : decimal.MaxValue;
-            return (value, at++);
+            Expect(TokenKind.Number, benchmark);
+            return tokens.Previous;
         }
 
-        private bool Is(string text) => at < pieces.Count && pieces[at].Text == text;
-
-        private bool Take(string text)
+        private void Expect(TokenKind kind, Benchmark benchmark)
         {
-            if (!Is(text))
-                return false;
-            at++;
-            return true;
-        }
-
-        private void Expect(string text, Benchmark benchmark)
-        {
-            if (!Take(text))
+            if (!tokens.Take(kind))
                 throw Fail(GateFault.ExpectedFigure, benchmark.Name);
         }
 
-        private GateException Fail(GateFault fault, string? name = null) =>
-            new(
-                at < pieces.Count
-                    ? new(fault, pieces[at].Start, pieces[at].Text.Length, name)
-                    : new(fault, end, 0, name)
-            );
+        private GateException Fail(GateFault fault, string? name = null) => At(tokens.Current, fault, name);
+
+        private static GateException At(Token place, GateFault fault, string? name = null) =>
+            new(new(fault, place.Start, place.Length, name));
     }
 }

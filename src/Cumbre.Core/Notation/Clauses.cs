@@ -1,4 +1,5 @@
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
@@ -31,51 +32,6 @@ internal enum Clause
 /// <summary>Reads the clauses after the head of a line.</summary>
 internal sealed class Clauses
 {
-    /// <summary>Words that open a clause: a counted piece cannot be called so.</summary>
-    private static readonly HashSet<string> Reserved =
-    [
-        "rest",
-        "tempo",
-        "then",
-        "grip",
-        "each",
-        "left",
-        "right",
-        "pause",
-        "to",
-        "last",
-        "gap",
-        "lower",
-        "fast",
-        "in",
-        "back-off",
-        "s",
-        "min",
-        "x",
-        "box",
-        "pads",
-        "feet",
-        "strap",
-        "finger",
-        "fingers",
-        "on",
-        "rir",
-        "rpe",
-        "bw",
-        "reps",
-        "sets",
-        "sec",
-        "seconds",
-        "minutes",
-        "kilos",
-        "kilo",
-        "kgs",
-        "pounds",
-        "side",
-        "for",
-        "unbroken",
-    ];
-
     public Clause Seen { get; private set; }
 
     public LoadSpec? Load { get; private set; }
@@ -182,7 +138,7 @@ internal sealed class Clauses
         if (!cursor.Failed)
         {
             var piece = cursor.Span(at);
-            cursor.Fail(NotationFault.NotInThisMethod, piece, [], mended: cursor.Without(piece));
+            cursor.Fail(NotationFault.NotInThisMethod, piece, [], ways: cursor.Without(piece));
         }
     }
 
@@ -322,7 +278,7 @@ internal sealed class Clauses
                 ? new Tempo(tempo.Lowering, pause.Seconds, tempo.Lifting, tempo.Top)
                 : new Tempo(tempo.Lowering, tempo.Bottom, tempo.Lifting, pause.Seconds);
         var text = cursor.With(tempoAt, mended.ToString());
-        cursor.Fail(NotationFault.PauseAgainstTempo, pauseAt, [], mended: text);
+        cursor.Fail(NotationFault.PauseAgainstTempo, pauseAt, [], ways: text);
     }
 
     private static LoadSpec? ReadLoad(Cursor cursor)
@@ -331,7 +287,7 @@ internal sealed class Clauses
             return new FootHelp();
         if (cursor.Take("band"))
         {
-            if (cursor.Current is { Kind: TokenKind.Word, Text: var called } && !Reserved.Contains(called))
+            if (cursor.Current is { Kind: TokenKind.Word, Text: var called } && Vocabulary.CanBeABand(called))
             {
                 cursor.Skip();
                 return new NamedBand(called);
@@ -374,8 +330,7 @@ internal sealed class Clauses
             !signed
             && at.IsWhole
             && cursor.Current is { Kind: TokenKind.Word, Text: var name }
-            && name.Length > 1
-            && !Reserved.Contains(name)
+            && Vocabulary.CanBeAPiece(name)
         )
         {
             cursor.Skip();

@@ -24,6 +24,7 @@ public static class Completion
         [Expectation.Max] = ["max"],
         [Expectation.Practice] = ["practice"],
         [Expectation.Times] = ["x"],
+        [Expectation.RoundCount] = ["x 5"],
         [Expectation.BackOff] = [", back-off 3 x 8 @ -12 % top"],
         [Expectation.Load] = ["@ +10 kg", "@ 80 % e1RM", "@ +25 % bm", "@ band 15 kg", "@ feet"],
         [Expectation.Unit] = ["kg", "lb"],
@@ -74,6 +75,9 @@ public static class Completion
         [Expectation.Surface] = ["parallettes", "fists"],
         [Expectation.Centimetres] = ["cm"],
     };
+
+    /// <summary>How it is written; empty: only the coach can know.</summary>
+    internal static IReadOnlyList<string> TextsOf(Expectation expected) => Texts.GetValueOrDefault(expected) ?? [];
 
     /// <summary>
     /// Suggestions at the cursor, in the order in which they are usual. A word that is begun filters them.

@@ -1,4 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Globalization;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Notation;
@@ -6,10 +8,11 @@ namespace Cumbre.Core.Notation;
 /// <summary>
 /// Walks over the tokens of a line. After the first error every method returns at once, and the error stays.
 /// </summary>
-internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
+internal sealed class Cursor(string line, IReadOnlyList<Token> tokens) : TokenReader(tokens)
 {
+    private static readonly CultureInfo I = CultureInfo.InvariantCulture;
+
     private readonly List<Expectation> openAtEnd = [];
-    private int next;
 
     public NotationError? Error { get; private set; }
 
@@ -18,17 +21,6 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
     /// <summary>What a line that is whole may still go on with.</summary>
     public IReadOnlyList<Expectation> OpenAtEnd => openAtEnd;
 
-    public Token Current => tokens[next];
-
-    public Token Previous => tokens[next - 1];
-
-    /// <summary>The token after the current one.</summary>
-    public Token Following => tokens[Math.Min(next + 1, tokens.Count - 1)];
-
-    public bool AtEnd => Current.Kind == TokenKind.End;
-
-    public void Skip() => next++;
-
     /// <summary>Notes what may follow here, for whoever types on.</summary>
     public void MayFollow(IEnumerable<Expectation> expected)
     {
@@ -36,30 +28,9 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
             openAtEnd.AddRange(expected);
     }
 
-    public bool Is(string word) => Current.Kind == TokenKind.Word && Current.Text == word;
+    public override bool Take(TokenKind kind) => Error is null && base.Take(kind);
 
-    /// <summary>Does a token of the kind follow somewhere before the next word that is no unit?</summary>
-    public bool Ahead(TokenKind kind) =>
-        tokens
-            .Skip(next + 1)
-            .TakeWhile(t => t.Kind != TokenKind.Word || t.Text is "kg" or "lb" or "lbs")
-            .Any(t => t.Kind == kind);
-
-    public bool Take(TokenKind kind)
-    {
-        if (Error is not null || Current.Kind != kind)
-            return false;
-        next++;
-        return true;
-    }
-
-    public bool Take(string word)
-    {
-        if (Error is not null || !Is(word))
-            return false;
-        next++;
-        return true;
-    }
+    public override bool Take(string word) => Error is null && base.Take(word);
 
     public bool Require(TokenKind kind, params Expectation[] expected)
     {
@@ -94,7 +65,7 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         return (low, high);
     }
 
-    public void Times() => Require(TokenKind.Times, Expectation.Times);
+    public void Times(Expectation behind = Expectation.Times) => Require(TokenKind.Times, behind);
 
     /// <summary>Whole numbers between marks of one kind; the count is checked against its range.</summary>
     public int[] Series(TokenKind mark, Expectation expected, int minimum, int maximum)
@@ -136,9 +107,8 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
             return 0;
         }
 
-        var value = Current.Number;
-        next++;
-        return value;
+        Skip();
+        return Previous.Number;
     }
 
     /// <summary>A time in whole seconds: <c>2:30</c>, <c>90 s</c> or <c>2.5 min</c>.</summary>
@@ -151,14 +121,13 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         decimal seconds;
         if (Take(TokenKind.Colon))
         {
-            if (Current is not { Kind: TokenKind.Number, IsWhole: true, Length: 2, Number: < 60 } second || !at.IsWhole)
+            if (!at.IsWhole || TwoDigitSeconds() is not { } second)
             {
                 Unexpected(Expectation.TwoDigitSeconds);
                 return minimum;
             }
 
-            next++;
-            seconds = value * 60 + second.Number;
+            seconds = value * 60 + second;
         }
         else if (Take("s"))
         {
@@ -167,6 +136,26 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         else if (Take("min"))
         {
             seconds = value * 60;
+            // "2.30 min" is rather half past two than 2.3 minutes: it is asked.
+            if (
+                at.Text.Length - at.Text.IndexOfAny(['.', ',']) == 3
+                && !at.IsWhole
+                && value % 1 < 0.6m
+                && seconds <= maximum
+            )
+            {
+                Fail(
+                    NotationFault.Ambiguous,
+                    Span(at),
+                    [expected],
+                    ways:
+                    [
+                        With(Span(at), string.Create(I, $"{(int)value}:{(int)(value % 1 * 100):00}")),
+                        With(Span(at), string.Create(I, $"{(int)seconds / 60}:{(int)seconds % 60:00}")),
+                    ]
+                );
+                return minimum;
+            }
         }
         else
         {
@@ -221,9 +210,6 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         return false;
     }
 
-    /// <summary>From a token to the one read last.</summary>
-    public Token Span(Token first) => first with { Length = Previous.Start + Previous.Length - first.Start };
-
     public void Unexpected(params Expectation[] expected) => Fail(NotationFault.Unexpected, Current, expected);
 
     public void Fail(
@@ -232,9 +218,8 @@ internal sealed class Cursor(string line, IReadOnlyList<Token> tokens)
         Expectation[] expected,
         decimal? minimum = null,
         decimal? maximum = null,
-        string? mended = null
-    ) =>
-        Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum) { Ways = mended is null ? [] : [mended] };
+        params string[] ways
+    ) => Error ??= new(fault, at.Start, at.Length, expected, minimum, maximum) { Ways = ways };
 
     /// <summary>The line without a piece.</summary>
     public string Without(Token piece) =>

@@ -1,3 +1,5 @@
+using Cumbre.Core.Lexing;
+
 namespace Cumbre.Core.Notation;
 
 /// <summary>What is wrong at a place of a line.</summary>
@@ -52,6 +54,9 @@ public enum Expectation
     SetCount,
     RepCount,
     Times,
+
+    /// <summary>x and how many rounds.</summary>
+    RoundCount,
     Drop,
     Top,
     BackOff,
@@ -149,6 +154,9 @@ public sealed record NotationError(
 {
     /// <summary>The whole line as it may have been meant; empty: nothing can be guessed.</summary>
     public IReadOnlyList<string> Ways { get; init; } = [];
+
+    /// <summary>Lines that can be read and are near to this one, where nothing can be guessed.</summary>
+    public IReadOnlyList<string> Nearest { get; init; } = [];
 }
 
 /// <summary>Either a plan or the first error of its line; the tokens for colouring either way.</summary>

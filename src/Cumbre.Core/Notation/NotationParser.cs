@@ -1,3 +1,4 @@
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Notation.Forms;
 

@@ -28,17 +28,15 @@ internal static class Spellings
     /// <summary>What a line that the notation does not read may mean; empty: nothing is understood.</summary>
     public static IReadOnlyList<string> Of(string line, MassUnit? unit)
     {
+        // A line with any other word is nothing that a rule knows, and is not tried.
         var plain = CalledBand.Replace(Plain(line), Called);
-        if (Words.Matches(BandName.Replace(plain, "")).Any(w => !Known.Contains(w.Value)))
+        if (Words.Matches(BandName.Replace(plain, "")).Any(w => !Vocabulary.Knows(w.Value)))
             return [];
         try
         {
-            List<string> lines = [plain];
-            foreach (var rule in Rules)
-                lines = [.. lines.SelectMany(rule.Apply).Select(Tidy).Distinct().Take(ReadingsMaximum)];
             string[] readings =
             [
-                .. lines
+                .. Rewritten(plain)
                     .Select(l => NotationParser.Strict(l).Plan)
                     .OfType<Prescription>()
                     .Select(NotationPrinter.Print)
@@ -52,6 +50,27 @@ internal static class Spellings
         }
     }
 
+    /// <summary>The line in the words of the notation, though it may lack something yet.</summary>
+    public static string Plainly(string line)
+    {
+        try
+        {
+            return Rewritten(Plain(line))[0];
+        }
+        catch (RegexMatchTimeoutException)
+        {
+            return line;
+        }
+    }
+
+    private static IReadOnlyList<string> Rewritten(string plain)
+    {
+        List<string> lines = [plain];
+        foreach (var rule in Rules)
+            lines = [.. lines.SelectMany(rule.Apply).Select(Tidy).Distinct().Take(ReadingsMaximum)];
+        return lines;
+    }
+
     /// <summary>The same in the other unit, while it stands in one's own too.</summary>
     private static bool IsInOther(string reading, MassUnit own, string[] readings)
     {
@@ -62,7 +81,7 @@ internal static class Spellings
 
     /// <summary>"red band": the word before is its name, if it is no word of lines.</summary>
     private static readonly Regex CalledBand = new(
-        @"(?:@\s*|\bwith\s+|\bw/\s*)?\b([a-z]{3,})\s+band\b",
+        @"(?:@\s*|\bwith\s+|\bw/\s*)?(?<!\bgrip\s)\b([a-z]{3,})\s+band\b(?!\s*\d)",
         RegexOptions.CultureInvariant,
         Longest
     );
@@ -70,27 +89,9 @@ internal static class Spellings
     private static readonly Regex BandName = new(@"\bband [a-z]{3,}\b", RegexOptions.CultureInvariant, Longest);
 
     private static string Called(Match match) =>
-        Known.Contains(match.Groups[1].Value) ? match.Value : $"@ band {match.Groups[1].Value}";
+        !Vocabulary.CanBeABand(match.Groups[1].Value) ? match.Value : $"@ band {match.Groups[1].Value}";
 
     private static readonly Regex Words = new("[a-zà-ÿ]{2,}", RegexOptions.CultureInvariant, Longest);
-
-    /// <summary>A line with any other word is nothing that a rule knows, and is not tried.</summary>
-    private static readonly HashSet<string> Known =
-    [
-        .. """
-            add added amrap and arm arms as back backoff backoffs band bar between bm body bodyweight both
-            bottom box break breath breaths bw cluster cm do drop dynamic each ecc eccentric eccentrics emom erm
-            every explosive explosively extra failure fast feet finger fingers first fists for gap grip hand
-            hands hold holds in kg kgs kilo kilogram kilograms kilos last lb lbs left leg legs lower lowering
-            many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
-            only over pads parallettes pause per possible pound pounds practice pyramid rep repetition
-            repetitions reps reserve rest right rir rm rounds rpe sec second seconds secs set sets side sides single
-            singles double doubles triple triples round
-            strap stretch tank tempo the then time times to top unbroken weight with within
-            """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
-        .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
-        .. Enum.GetNames<Benchmarks.Contact>().Select(g => g.ToLowerInvariant()),
-    ];
 
     private static string Plain(string line)
     {
@@ -120,8 +121,14 @@ internal static class Spellings
         Longest
     );
 
+    private static readonly string[] NumberWords = ["", "", "two", "three", "four", "five"];
+
     private static readonly IReadOnlyList<Rule> Rules =
     [
+        // Figures in words.
+        Many(@"\b(two|three|four|five)\b(?=\s*(?:min|sec|sets?|rounds?|reps?)\w*\b)", m =>
+            [Array.IndexOf(NumberWords, m.Value).ToString(CultureInfo.InvariantCulture)]
+        ),
         // Tempo.
         One(
             @"(?:@\s*)?(?:\btempo\s*:?\s*)?(?<![\d.,:/+-]|\brest\s*)"
@@ -136,6 +143,8 @@ internal static class Spellings
         // Units and marks of time.
         One(@"\b(?:kilos?|kilograms?|kgs)\b", "kg"),
         One(@"(?<=\d\s*)(?:pounds?|lbs)\b", "lb"),
+        One(@"''", "\""),
+        One(@"\b(?:percent|pct)\b", "%"),
         One(@"\b(\d+)\s*(?:'|m)\s*(\d\d)(?:""|\s*s\b)?(?!\d)", "$1:$2"),
         One(@"\b(\d+)\s*'(?!\d)", "$1 min"),
         One(@"\b(\d+)\s*""", "$1 s"),
@@ -145,12 +154,20 @@ internal static class Spellings
         // Words of other boards.
         One(@"\bdrop\s*-?\s*sets?\b", "drop"),
         One(@"\bback\s?offs?\b", "back-off"),
-        One(@"\brest pause\b", "rest-pause"),
+        One(@"\brest ?pause\b", "rest-pause"),
+        One(@"^(cluster|drop|rest-pause)\s*:?\s*(?:(\d+) ?x\b|x ?(\d+)\b)", "$2$3 x $1"),
+        One(@"\btop ?sets?\b", "top"),
+        One(@"^(top .*?),?\s*then (?=\d+ x \d)", "$1, back-off "),
+        One(@"(back-off \d+ x \d+) (?=-)", "$1 @ "),
+        One(@"\b(in \d+) (?:pieces|parts)\b", "$1"),
         One(@"\b(?:explosive(?:ly)?|dynamic)\b", "fast"),
         One(@"\b(wide|medium|narrow|neutral|under|over|mixed)(?:hand)?[\s-]*grip\b", "grip $1"),
+        One(@"[,+]?\s*\blast (?:set )?(?:to )?(?:failure|amrap|max)\b", "last to failure"),
         One(@"\b(?:amrap|as many(?: reps)? as possible|max(?:imum)?(?: number of)? reps?)\b", "max"),
         One(@"\bchest to bar\b", "to chest"),
         One(@"\bno rest\b", "rest 0:00"),
+        One(@"\bthen add\b", "then"),
+        One(@"\b(\d+) ?s on,? (\d+) ?s off\b", "$1 s rest $2 s"),
         // Reserve, and exertion of ten as its other side.
         Many(@",?\s*@?\s*\brir\s*[:=]?\s*(\d+)(?:\s*(?:-|\.\.|to)\s*(\d+))?", m => [Between(m)]),
         Many(@",?\s*@?\s*\b(\d+)(?:\s*(?:-|\.\.|to)\s*(\d+))?\s*rir\b", m => [Between(m)]),
@@ -164,16 +181,23 @@ internal static class Spellings
                 : m.Groups[3].Success ? [Reserve(10 - Whole(m.Groups[3]), 10 - exertion)]
                 : [Reserve(10 - exertion)];
         }),
+        Many(@",?\s*@?\s*\b([5-9]|10)\s*rpe\b", m => [Reserve(10 - Whole(m.Groups[1]))]),
         One(@",?\s*\b(\d+)\s*(?:reps?\s*)?(?:left )?(?:in (?:the )?tank|in hand)\b", "$1 in reserve"),
         One(@",\s*(?=\d+ in reserve)", " "),
         One(@"\b(\d+) reps? (?=in reserve)", "$1 "),
         Many(@"(?<!\bx\s*)\b(\d+)\s*left\b(?!\s*(?:first|only|arm|side|leg))", m =>
             [Reserve(Whole(m.Groups[1])), "left first"]
         ),
+        // Sets from to: which of them?
+        Many(@"^(\d+)\s*(?:-|to|or)\s*(\d+) x (?=\d)", m => [$"{m.Groups[1].Value} x ", $"{m.Groups[2].Value} x "]),
+        Many(@"^(\d+ x \d+) ?\+(?=$| @| rest| tempo)", m =>
+            [$"{m.Groups[1].Value} last to failure", $"{m.Groups[1].Value} to failure"]
+        ),
         // Unequal sets, and a load for each.
         Many($@"^(?:(?:\d+ x )?\d+\s*@\s*\+?{Amount}\s*{Unit}?\s*(?:,|then)?\s*){{2,}}(?=$|[a-z])", m => Ramp(m.Value)),
         Many(@"^(?:(\d+) x )?(\d+(?:\s*/\s*\d+){2,}|\d+(?:\s*,\s*\d+)+)(?=$|\s|@)(?!\s*s\b)(?:\s*reps?\b)?", Unequal),
         Many(@"^(\d+(?:\s*-\s*\d+){2,})(?=$|\s|@)(?:\s*reps?\b)?", m => UpOrDown(Figures(m.Value))),
+        Many(@"^\d+ x \d+(?:\s*(?:\+|,|then)\s*\d+ x \d+)+(?=$|\s)", m => Counted(m.Value)),
         One(@"^holds?\s*:?\s*(\d+)\s*/\s*(\d+(?:\s*/\s*\d+)+)\s*s?\b", "hold $1/$2 s"),
         Many(@"^hold (\d+(?:\s*/\s*\d+)+) s", m => [$"hold {string.Join(", ", Figures(m.Value))} s"]),
         Many($@"(?<=^sets [^@]*)@\s*\+?{Amount}((?:\s*/\s*\+?{Amount})+)\s*{Unit}?", m =>
@@ -184,6 +208,7 @@ internal static class Spellings
         }),
         // Sides.
         One(@"(?:\bper\b|/|\b(?:on |for )?each\b|\ba\b)\s*(?:side|arm|leg|hand)s?\b", "each side"),
+        One(@"(?<=\d\s*)ea\b\.?", "each side"),
         One(@"(?<!\w)(?:e/s|l\s*\+\s*r|l\s*/\s*r|both sides)(?!\w)", "each side"),
         One(@"\bx\s*(\d+)\s*/\s*\1\b(?!\s*/)(\s*s\b)?", "x $1$2 each side"),
         // The clock.
@@ -199,6 +224,8 @@ internal static class Spellings
             @",?\s*\b(\d+)\s*(?:-|to)\s*(\d+)\s*(s|min)\s*(?:of )?(?:rest|break|between sets|between|off)\b",
             "rest $1..$2 $3"
         ),
+        One(@"\brest (\d+) ?s\s*(?:-|to|\.\.)\s*(\d+) ?s\b", "rest $1..$2 s"),
+        One(@"\brest (\d+)[.,]([0-5]\d)(?!\d|\s*(?:s\b|min))", "rest $1:$2"),
         One(@"\brest (\d+:\d\d)\s*(?:-|to)\s*(\d+:\d\d)", "rest $1..$2"),
         One(@"\bwithin\s+(?=\d)", "in "),
         // "5 x 8 s rest 2 min" holds eight seconds, and does not rest them.
@@ -210,7 +237,15 @@ internal static class Spellings
         Many(@"\brest\s+(\d+)(?!\s*(?:s\b|min|:|\d|[.,]\d))", m => [$"rest {Time(Whole(m.Groups[1]), "")}"]),
         One(@"(?<!\brest\s*)(?<!\bevery\s*)(?<!\bin\s*)(?<!\.\.)\b(\d+) min\s*$", "rest $1 min"),
         // Load.
+        One(@"^(\d+) x (\d+) ?% ?(?:of )?best\b", "hold $1 x $2 % best"),
         One(@"%\s*(?:of )?(?:bw|body\s*-?\s*(?:weight|mass))\b", "% bm"),
+        One(@"\bplus\b", "+"),
+        One(@"\bat (?=\+?\d)", "@ "),
+        One(@"(?:\bw/|\bwith )\s*\+?(?=\d+(?:[.,]\d+)?(?:$| rest| tempo))", "@ +"),
+        // A load from to: which of them?
+        Many($@"@ ?\+? ?{Amount}\s*(?:-|to|\.\.)\s*\+?{Amount}\s*{Unit}\b", m =>
+            [$"@ +{m.Groups[1].Value} {m.Groups[3].Value}", $"@ +{m.Groups[2].Value} {m.Groups[3].Value}"]
+        ),
         One(@"(?:@\s*)?\b(?:bw|body\s*-?\s*weight)\s*\+\s*", "@ +"),
         One(@"(?:@\s*|\bw/\s*|\bwith\s+)?\b(?:bw|body\s*-?\s*weight)\b", ""),
         One($@"(?:\bw/|\bwith|\badd(?:ed)?)\s*\+?\s*{Amount}\s*{Unit}\b", "@ +$1 $2"),
@@ -253,11 +288,18 @@ internal static class Spellings
         One(@"(?<=\d\s*)(?:reps?|repetitions?)\b", ""),
         One(@"\b(\d+) x (?:to )?failure\b", "$1 x max"),
         One(@"^max(?: x (\d+))?$", "1 x max"),
+        One(@"^max (\d+) x$", "$1 x max"),
+        One(@"\b(\d+) x max holds?\b", "$1 x max"),
         One(@"\b(x|do)\s*(\d+)\s*(?:-|to|or)\s*(\d+)(?![\d-])", "$1 $2..$3"),
         // Holds.
+        Many(@"^(\d+) x (\d):([0-5]\d)\b", m =>
+            [$"hold {m.Groups[1].Value} x {60 * Whole(m.Groups[2]) + Whole(m.Groups[3])} s"]
+        ),
         One(@"^(?:holds?\s*)?(\d+)\s*s\s*(?:holds?)?\s*x\s*(\d+)(?!\s*(?:s\b|\.\.))", "hold $2 x $1 s"),
         One(@"^(\d+) (?:x )?holds? (?:of |for |x )?(\d+) ?s\b", "hold $1 x $2 s"),
         One(@"^(\d+)\s*x\s*(\d+)\s*s\b(?:\s*holds?\b)?", "hold $1 x $2 s"),
+        One(@"^(\d+)\s*s(?:\s*holds?)?(?=$|,? rest)", "hold 1 x $1 s"),
+        One(@"^(\d+)\s*s (?=in \d)", "hold $1 s "),
         One(@"^holds?\s*(?:of|for|:)?\s*(\d+)\s*s$", "hold 1 x $1 s"),
         One(@"^holds?\s*:?\s*(\d+)\s*x\s*(\d+)(?!\s*(?:s\b|%|\d|[.,]))", "hold $1 x $2 s"),
         // Lowering.
@@ -273,11 +315,25 @@ internal static class Spellings
         One(@"^(\d+)\s*(?:negatives?|eccentrics?)[\s,@]*(?:of |for |x )?(\d+)\s*s\b", "negative $1 x 1 lower $2 s"),
         // Pyramids.
         One(@"\bpyramid\s*:\s*", "pyramid "),
+        Many(@"\bpyramid (\d+(?:[ ,]+\d+){2,})(?=$| [a-z])", m => [$"pyramid {string.Join('-', Figures(m.Value))}"]),
         // What is left of commas between clauses.
         One(@",\s*(?=@|to |last |rest |tempo |each |left |right |grip |pause |fast\b)", " "),
         One(@",\s*(?=then |gap |box |feet |pads |strap )", " "),
         One(@"\b(?:and|with) (?=rest |tempo |pause )", ""),
     ];
+
+    private static readonly Regex SetsTimesReps = new(@"(\d+) x (\d+)", RegexOptions.CultureInvariant, Longest);
+
+    /// <summary><c>1 x 5, 2 x 8</c> as sets one after the other.</summary>
+    private static string[] Counted(string text)
+    {
+        var sets = SetsTimesReps
+            .Matches(text)
+            .SelectMany(m =>
+                Enumerable.Repeat(m.Groups[2].Value, Math.Min(Whole(m.Groups[1]), Limits.SetsMaximum + 1))
+            );
+        return [$"sets {string.Join(", ", sets)}"];
+    }
 
     private static Rule One(string pattern, string text)
     {

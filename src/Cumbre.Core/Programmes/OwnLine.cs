@@ -17,14 +17,15 @@ public sealed record OwnLine(AthleteAtWork Athlete, MassUnit Coach)
 
     public NotationResult Read(string text)
     {
-        var read = NotationParser.Parse(text, Unit);
+        var read = NearestLines.Beside(NotationParser.Parse(text, Unit), text, Unit);
         return read.Plan is { } plan ? read with { Plan = Of(plan) } : read;
     }
 
-    public WrittenLine Of(WrittenLine line) =>
-        line.Plan is { Load: NamedBand } named ? WrittenLine.Of(Of(named))
-        : line.Unread is { } text && Read(text).Plan is { } plan ? WrittenLine.Of(plan)
-        : line;
+    public WrittenLine Of(WrittenLine line)
+    {
+        var read = line.Unread is { } text ? WrittenLine.Typed(text, Unit) : line;
+        return read.Plan is { Load: NamedBand } named ? WrittenLine.Of(Of(named)) : read;
+    }
 
     public Block Of(Block block) =>
         block with

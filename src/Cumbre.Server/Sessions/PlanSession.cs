@@ -68,7 +68,7 @@ internal static class ReadLine
             ?? throw Problems.Field(
                 path,
                 "notation",
-                $"The line cannot be read from position {parsed.Error!.Start + 1} on: {parsed.Error.Fault}{(parsed.Error.Expected.Count > 0 ? ", expected " + string.Join(" or ", parsed.Error.Expected) : "")}."
+                $"The line cannot be read from position {parsed.Error!.Start + 1} on."
             );
     }
 }

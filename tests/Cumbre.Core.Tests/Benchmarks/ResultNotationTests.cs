@@ -26,12 +26,29 @@ public class ResultNotationTests
     [InlineData("12,5kg x 5", BenchmarkMeasure.LoadTimesReps, "+12.5 kg x 5")]
     [InlineData("−15 x 8", BenchmarkMeasure.LoadTimesReps, "-15 kg x 8")]
     [InlineData("+45 lb x 3 x 5", BenchmarkMeasure.LoadTimesReps, "+45 lb x 3 x 5")]
+    [InlineData("5 @ +20 kg", BenchmarkMeasure.LoadTimesReps, "+20 kg x 5")]
+    [InlineData("3 x 5 @ 20", BenchmarkMeasure.LoadTimesReps, "+20 kg x 3 x 5")]
+    [InlineData("5 @ -15 lbs", BenchmarkMeasure.LoadTimesReps, "-15 lb x 5")]
+    [InlineData("BW x 8", BenchmarkMeasure.LoadTimesReps, "8")]
+    [InlineData("1:05", BenchmarkMeasure.Seconds, "65 s")]
+    [InlineData("2 x 1:05", BenchmarkMeasure.Seconds, "2 x 65 s")]
     public void A_cell_is_read_by_the_measure_of_its_test(string text, BenchmarkMeasure measure, string printed)
     {
         var written = ResultNotation.Parse(text, measure, MassUnit.Kg);
         Assert.NotNull(written);
         Assert.Equal(printed, ResultPrinter.Print(Result(written)));
     }
+
+    [Theory]
+    [InlineData("+20 x 5 r2", 2)]
+    [InlineData("+20 x 5 RIR 1", 1)]
+    [InlineData("+20 x 5 @ 2 RIR", 2)]
+    [InlineData("5 @ 20 kg, 2 in reserve", 2)]
+    [InlineData("+20 x 5 with 3 left", 3)]
+    [InlineData("+20 x 5 3 left", 3)]
+    [InlineData("+20 x 5", 0)]
+    public void Reserve_is_read_as_on_a_line(string text, int reserve) =>
+        Assert.Equal(reserve, ResultNotation.Parse(text, BenchmarkMeasure.LoadTimesReps, MassUnit.Kg)!.Reserve);
 
     [Fact]
     public void Reps_left_and_the_unit_of_the_athlete_are_kept()
@@ -54,6 +71,23 @@ public class ResultNotationTests
     [InlineData("20", BenchmarkMeasure.LoadTimesReps)]
     [InlineData("1,000.5", BenchmarkMeasure.Seconds)]
     [InlineData("", BenchmarkMeasure.Reps)]
+    [InlineData("3 x", BenchmarkMeasure.Reps)]
+    [InlineData("reps", BenchmarkMeasure.Reps)]
+    [InlineData("3 x 4 x 5", BenchmarkMeasure.Reps)]
+    [InlineData("999 bananas", BenchmarkMeasure.Reps)]
+    [InlineData("1:5", BenchmarkMeasure.Seconds)]
+    [InlineData("1:75", BenchmarkMeasure.Seconds)]
+    [InlineData("1.5:05", BenchmarkMeasure.Seconds)]
+    [InlineData("3 x 3 x 3", BenchmarkMeasure.Seconds)]
+    [InlineData("chest x", BenchmarkMeasure.ContactHeight)]
+    [InlineData("chest 5", BenchmarkMeasure.ContactHeight)]
+    [InlineData("5 x 20 within", BenchmarkMeasure.Capacity)]
+    [InlineData("5 x 20 within 4:75", BenchmarkMeasure.Capacity)]
+    [InlineData("degrees", BenchmarkMeasure.Degrees)]
+    [InlineData("+3 x 5 @ 20", BenchmarkMeasure.LoadTimesReps)]
+    [InlineData("20 kg x 5 @ 10", BenchmarkMeasure.LoadTimesReps)]
+    [InlineData("+20 x 5 2", BenchmarkMeasure.LoadTimesReps)]
+    [InlineData("+20 x 5 in 2", BenchmarkMeasure.LoadTimesReps)]
     public void What_is_no_result_is_not_guessed(string text, BenchmarkMeasure measure) =>
         Assert.Null(ResultNotation.Parse(text, measure, MassUnit.Kg));
 

@@ -106,6 +106,7 @@ public class GateLanguageTests
     [InlineData("pull-up capacity >= 5 x 20 within 5:00", "pull-up capacity >= 5 x 20 within 5:00")]
     [InlineData("  Pull-Up≥10..12 reps ", "pull-up >= 10..12 reps")]
     [InlineData("tuck front lever >= 3×10 s", "tuck front lever >= 3 x 10 s")]
+    [InlineData("tuck front lever >= 9,5 s", "tuck front lever >= 9.5 s")]
     [InlineData("weighted pull-up >= 3 x 8 at +10 % bm", "weighted pull-up >= 3 x 8 at +10 % bm")]
     [InlineData("weighted pull-up >= +2.5 lb x 3", "weighted pull-up >= +2.5 lb x 3")]
     [InlineData("negative muscle-up >= 3 x 3 x 3 s", "negative muscle-up >= 3 x 3 x 3 s")]

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Notation.Forms;

@@ -1,3 +1,4 @@
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 
 namespace Cumbre.Core.Notation.Forms;

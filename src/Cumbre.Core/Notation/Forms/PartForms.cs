@@ -1,4 +1,5 @@
 using System.Text;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
@@ -44,11 +45,11 @@ internal sealed class DropForm : Form
             if (loads[i].Mass < loads[i - 1].Mass)
                 continue;
             var falling = loads.DistinctBy(l => l.Mass).OrderByDescending(l => l.Mass.Kilograms).ToArray();
-            var mended =
+            string[] mended =
                 falling.Length == parts
-                    ? cursor.With(cursor.Span(list.Open), NotationPrinter.Loads(falling, " / "))
-                    : null;
-            cursor.Fail(NotationFault.LoadsDoNotFall, list.Places[i], [Expectation.Load], mended: mended);
+                    ? [cursor.With(cursor.Span(list.Open), NotationPrinter.Loads(falling, " / "))]
+                    : [];
+            cursor.Fail(NotationFault.LoadsDoNotFall, list.Places[i], [Expectation.Load], ways: mended);
             return null;
         }
 
@@ -120,7 +121,7 @@ internal sealed class ClockForm : Form
     public override Prescription? Parse(Cursor cursor, int sets)
     {
         var every = cursor.Duration(Expectation.Every, OnTheClock.EveryMinimum, OnTheClock.EveryMaximum);
-        cursor.Times();
+        cursor.Times(Expectation.RoundCount);
         var rounds = cursor.Sets();
         cursor.Require("do", Expectation.Do);
         var (low, high) = cursor.RepRange();

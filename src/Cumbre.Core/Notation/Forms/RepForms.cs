@@ -1,4 +1,5 @@
 using System.Text;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 

@@ -1,4 +1,5 @@
 using System.Text;
+using Cumbre.Core.Lexing;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 
@@ -140,6 +141,7 @@ internal sealed class HoldForm : Form
                 [Expectation.HoldSeconds],
                 longer - pieces,
                 longer,
+                cursor.With(at, (longer - pieces).ToString(I)),
                 cursor.With(at, longer.ToString(I))
             );
         }

@@ -5511,6 +5511,7 @@ export interface components {
       | "SetCount"
       | "RepCount"
       | "Times"
+      | "RoundCount"
       | "Drop"
       | "Top"
       | "BackOff"
@@ -6893,6 +6894,8 @@ export interface components {
       maximum?: null | number;
       /** @description The whole line as it may have been meant; empty: nothing can be guessed. */
       ways?: string[];
+      /** @description Lines that can be read and are near to this one, where nothing can be guessed. */
+      nearest?: string[];
     };
     /**
      * @description What is wrong at a place of a line.
@@ -9208,6 +9211,10 @@ export interface components {
       | "Percent"
       | "Colon"
       | "Range"
+      | "AtLeast"
+      | "Open"
+      | "Close"
+      | "Degrees"
       | "Unknown"
       | "End";
     /** @description Pain that was told in the last week: in a set, a test, a check-in, or the morning after. */

@@ -1,4 +1,5 @@
 import Button from "@mui/material/Button";
+import type { NotationError } from "../api/types";
 
 /** The ways on from a line that cannot be read, or that can mean several things: each by one press. */
 export function Ways({ ways = [], onTake }: { ways: string[] | undefined; onTake: (line: string) => void }) {
@@ -7,4 +8,20 @@ export function Ways({ ways = [], onTake }: { ways: string[] | undefined; onTake
       {way}
     </Button>
   ));
+}
+
+/** What a line with an error was meant to be, or else the lines that are near to it. */
+export function WaysOn({ error, onTake }: { error: NotationError; onTake: (line: string) => void }) {
+  const nearest = error.nearest ?? [];
+  return (
+    <>
+      <Ways ways={error.ways} onTake={onTake} />
+      {nearest.length > 0 && (
+        <>
+          {" Perhaps:"}
+          <Ways ways={nearest} onTake={onTake} />
+        </>
+      )}
+    </>
+  );
 }

@@ -5,6 +5,7 @@ const expected: Record<Expectation, string> = {
   SetCount: "how many sets",
   RepCount: "how many reps",
   Times: "x",
+  RoundCount: "x and how many rounds, like x 5",
   Drop: "drop",
   Top: "top",
   BackOff: "back-off 3 x 8 @ -12 % top",

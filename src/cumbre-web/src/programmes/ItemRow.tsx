@@ -12,7 +12,7 @@ import { clock, dayWeek, mass } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { LineField } from "../notation/LineField";
 import { Misfits } from "../notation/Misfits";
-import { Ways } from "../notation/Ways";
+import { WaysOn } from "../notation/Ways";
 import { StatusShape } from "../ui/StatusShape";
 import { AskWhy } from "./AskWhy";
 import { ItemForm } from "./ItemForm";
@@ -224,7 +224,7 @@ export function ItemRow(props: Props) {
               {problem === "NoSuchBand" && meaning!.bands.length > 0 && (
                 <> Measured here: {meaning!.bands.map((b) => mass(b, unit, 1)).join(", ")}.</>
               )}
-              {error && !readOnly && <Ways ways={error.ways} onTake={verbs.line} />}
+              {error && !readOnly && <WaysOn error={error} onTake={verbs.line} />}
             </Box>
           ) : meaning ? (
             <>

@@ -11,7 +11,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, ask } from "../api/client";
 import type { BlockItem, PastedLine } from "../api/types";
-import { Ways } from "../notation/Ways";
+import { WaysOn } from "../notation/Ways";
 import { notationMessage } from "../notation/wording";
 import { plural } from "../ui/format";
 import { Failed, Loading } from "../ui/states";
@@ -142,7 +142,7 @@ export function SeveralDialog({
                     {row.error && line === row.line && (
                       <Box sx={{ fontSize: 13, color: "error.main" }}>
                         {notationMessage(row.error)}
-                        <Ways ways={row.error.ways} onTake={(way) => choose(i, { line: way })} />
+                        <WaysOn error={row.error} onTake={(way) => choose(i, { line: way })} />
                       </Box>
                     )}
                   </>

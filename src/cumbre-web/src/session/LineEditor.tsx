@@ -5,7 +5,7 @@ import { Problem } from "../api/client";
 import type { NotationError } from "../api/types";
 import { LineField } from "../notation/LineField";
 import { Misfits } from "../notation/Misfits";
-import { Ways } from "../notation/Ways";
+import { WaysOn } from "../notation/Ways";
 import { notationMessage, problemMessage } from "../notation/wording";
 import { messageOf } from "../ui/states";
 import { MeaningView } from "./MeaningView";
@@ -54,7 +54,7 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
           <Typography variant="body2" color="error">
             {fault && fault.fault !== "Ambiguous" && <Marked line={line} error={fault} />}
             {message}
-            {fault && <Ways ways={fault.ways} onTake={onChange} />}
+            {fault && <WaysOn error={fault} onTake={onChange} />}
           </Typography>
         )}
         {!line.trim() && (

@@ -1,4 +1,4 @@
-namespace Cumbre.Core.Notation;
+namespace Cumbre.Core.Lexing;
 
 public enum TokenKind
 {
@@ -13,11 +13,15 @@ public enum TokenKind
     Percent,
     Colon,
     Range,
+    AtLeast,
+    Open,
+    Close,
+    Degrees,
     Unknown,
     End,
 }
 
-/// <summary>A piece of a whiteboard line: where it stands, and what it is.</summary>
+/// <summary>A piece of what was typed: where it stands, and what it is.</summary>
 /// <param name="Kind">What it is.</param>
 /// <param name="Start">Position of its first character, from 0.</param>
 /// <param name="Length">Characters; 0 for the end of the line.</param>

@@ -1,9 +1,10 @@
 using System.Globalization;
 
-namespace Cumbre.Core.Notation;
+namespace Cumbre.Core.Lexing;
 
 /// <summary>
-/// Cuts a whiteboard line into tokens. Any case, any spacing; comma and point are decimal marks only between digits.
+/// Cuts what is typed into tokens: a whiteboard line, a gate, a cell of a test sheet. Any case, any spacing; comma and
+/// point are decimal marks only between digits.
 /// </summary>
 public static class Lexer
 {
@@ -43,10 +44,12 @@ public static class Lexer
         if (c == '.' && at + 1 < line.Length && line[at + 1] == '.')
             return new(TokenKind.Range, at, 2, "..");
         // After a number an x multiplies, even when a word follows at once, as in 2xdrop.
-        if (c is 'x' or 'X' && (afterNumber || at + 1 >= line.Length || !char.IsAsciiLetter(line[at + 1])))
+        if (c is 'x' or 'X' && (afterNumber || at + 1 >= line.Length || !char.IsLetter(line[at + 1])))
             return new(TokenKind.Times, at, 1, "x");
-        if (char.IsAsciiLetter(c))
+        if (char.IsLetter(c))
             return Word(line, at);
+        if (c is '>' or '≥' && (c == '≥' || at + 1 < line.Length && line[at + 1] == '='))
+            return new(TokenKind.AtLeast, at, c == '≥' ? 1 : 2, ">=");
         var kind = c switch
         {
             '×' or '*' => TokenKind.Times,
@@ -57,6 +60,9 @@ public static class Lexer
             ',' => TokenKind.Comma,
             '%' => TokenKind.Percent,
             ':' => TokenKind.Colon,
+            '(' => TokenKind.Open,
+            ')' => TokenKind.Close,
+            '°' => TokenKind.Degrees,
             _ => TokenKind.Unknown,
         };
         var length = kind == TokenKind.Unknown && char.IsHighSurrogate(c) && at + 1 < line.Length ? 2 : 1;
@@ -96,8 +102,8 @@ public static class Lexer
         while (
             end < line.Length
             && (
-                char.IsAsciiLetter(line[end])
-                || (line[end] == '-' && end > at && end + 1 < line.Length && char.IsAsciiLetter(line[end + 1]))
+                char.IsLetter(line[end])
+                || (line[end] is '-' or '\'' && end > at && end + 1 < line.Length && char.IsLetter(line[end + 1]))
             )
         )
             end++;
