@@ -117,7 +117,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Sees("of system");
         Check("weighted pull-up");
         Coach.Fill("Line", "4 x");
-        Coach.Sees("Expected here");
+        Coach.Sees("What fits");
         Check("line with an error");
         Coach.Script("localStorage.clear()");
         Coach.Press("Record a test");

@@ -172,7 +172,7 @@ public sealed class WholePathTests : IAsyncLifetime
     private void LineWithWhy()
     {
         browser.Fill("Line", "4 x");
-        browser.Sees("Expected here: how many reps");
+        browser.Sees("What fits: how many reps");
         browser.Fill("Line", "4 x 4 @ 80 % e1RM");
         browser.Sees("+13.75 kg, 81.95 kg of system");
         browser.Sees("wants +13.89 kg");

@@ -36,11 +36,29 @@ public static class LineFit
 {
     private static readonly Tempo Slow = new(3, 0, 1, 0);
 
+    /// <summary>Each misfit; every way on mends all of them, so that one press is enough.</summary>
     /// <param name="plan">What the line says.</param>
     /// <param name="movement">What is trained.</param>
     /// <param name="resolved">The plan with its loads; null: it has a problem.</param>
     /// <param name="context">The athlete; null: nothing is known.</param>
     public static IReadOnlyList<Misfit> Of(
+        Prescription plan,
+        Movement movement,
+        ResolvedPrescription? resolved,
+        ResolutionContext? context
+    ) =>
+        [
+            .. Found(plan, movement, resolved, context)
+                .Select(m => m with { Ways = [.. m.Ways.Select(w => Mended(w, movement)).Distinct()] }),
+        ];
+
+    /// <summary>The plan without any misfit that has a way on.</summary>
+    private static Prescription Mended(Prescription plan, Movement movement) =>
+        Found(plan, movement, null, null).FirstOrDefault(m => m.Ways.Count > 0) is { } next
+            ? Mended(next.Ways[0], movement)
+            : plan;
+
+    private static List<Misfit> Found(
         Prescription plan,
         Movement movement,
         ResolvedPrescription? resolved,

@@ -41,7 +41,9 @@ public class SpellingTests
             return result.Error!.Ways.Count == 0 ? "!" : string.Join(" | ", result.Error.Ways);
         var fits = LineFit.Of(plan, Catalogue.Shipped.Movements[movement], null, null);
         return NotationPrinter.Print(plan)
-            + string.Concat(fits.Select(m => $" -> {(m.Ways.Count > 0 ? NotationPrinter.Print(m.Ways[0]) : "!")}"));
+            + string.Concat(
+                fits.Select(m => $" -> {(m.Ways.Count > 0 ? NotationPrinter.Print(m.Ways[0]) : "!")}").Distinct()
+            );
     }
 
     // A load without a unit is in the one that coach and athlete share; a share or an exertion is still asked.

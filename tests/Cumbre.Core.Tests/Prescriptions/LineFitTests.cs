@@ -44,6 +44,13 @@ public class LineFitTests
     [InlineData("archer-pull-up", "3 x 8", "SidesMissing: 3 x 8 each side")]
     [InlineData("archer-pull-up", "3 x 8 left first", "")]
     [InlineData("pull-up", "3 x 8 each side", "SidesOnBoth: 3 x 8")]
+    // Several at once: any of the ways mends them all.
+    [InlineData(
+        "front-lever-one-leg",
+        "3 x 8 @ +10 kg",
+        "RepsOnHold: hold 3 x 8 s each side; SidesMissing: hold 3 x 8 s each side; LoadNotHung: hold 3 x 8 s each side"
+    )]
+    [InlineData("archer-pull-up", "hold 3 x 8 s", "SecondsOnReps: 3 x 8 each side; SidesMissing: 3 x 8 each side")]
     // Loads.
     [InlineData("archer-pull-up", "3 x 5 each side @ +5 kg", "LoadNotHung: 3 x 5 each side")]
     [InlineData("archer-pull-up", "sets 5, 4 @ +5, +10 kg each side", "LoadNotHung: sets 5, 4 each side")]

@@ -11,12 +11,14 @@ const words: Record<MisfitKind, string> = {
   KitMakesOther: "The kit does not make this load. As hard, slower, or what it makes:",
 };
 
-/** What a line says that its movement or the kit does not do, each with the line that was meant at one press. */
+/** What a line says that its movement or the kit does not do, with the lines that were meant at one press. */
 export function Misfits({ misfits, onTake }: { misfits: LineMisfit[]; onTake?: (line: string) => void }) {
+  // One line can mend several: it is offered once, behind the last of them.
+  const last = (way: string) => misfits.findLast((m) => m.ways.includes(way));
   return misfits.map((m) => (
     <Box key={m.kind} data-testid="misfit" sx={{ color: "warning.main" }}>
       {words[m.kind]}
-      {onTake && <Ways ways={m.ways} onTake={onTake} />}
+      {onTake && <Ways ways={m.ways.filter((w) => last(w) === m)} onTake={onTake} />}
     </Box>
   ));
 }

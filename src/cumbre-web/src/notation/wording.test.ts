@@ -14,7 +14,15 @@ const error = (e: Partial<NotationError>): NotationError => ({
 
 describe("what is said about a faulty line", () => {
   it("names what was expected", () => {
-    expect(notationMessage(error({ expected: ["RepCount", "Drop"] }))).toBe("Expected here: how many reps or drop.");
+    expect(notationMessage(error({ expected: ["RepCount", "Drop"] }))).toBe(
+      "Not finished. What fits: how many reps or drop.",
+    );
+    expect(notationMessage(error({ length: 3, expected: ["Tempo", "EndOfLine"] }))).toBe(
+      "does not fit here. What fits: a tempo, like 3-1-X-0.",
+    );
+    expect(notationMessage(error({ length: 3, expected: ["EndOfLine"] }))).toBe(
+      "does not fit here. What fits: nothing more.",
+    );
   });
 
   it("tells the range of a number", () => {

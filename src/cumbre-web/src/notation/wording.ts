@@ -32,7 +32,7 @@ const expected: Record<Expectation, string> = {
   Slash: "/ and the next load",
   Plus: "+ and the next part: two to four parts",
   Modifier: "reserve, tempo, rest, sides, pause or grip",
-  EndOfLine: "the end of the line",
+  EndOfLine: "nothing more",
   Hold: "hold",
   Negative: "negative",
   Every: "every and a time, like every 1:20",
@@ -84,12 +84,14 @@ const expected: Record<Expectation, string> = {
 };
 
 function list(error: NotationError) {
-  const words = error.expected.map((e) => expected[e]);
+  const open = error.expected.filter((e) => e !== "EndOfLine");
+  const words = (open.length > 0 ? open : error.expected).map((e) => expected[e]);
   return words.length > 1 ? `${words.slice(0, -1).join(", ")} or ${words.at(-1)}` : (words[0] ?? "");
 }
 
 const faults: Record<NotationFault, (e: NotationError) => string> = {
-  Unexpected: (e) => `Expected here: ${list(e)}.`,
+  // Said of the piece that stands before it; nothing stands there at the end.
+  Unexpected: (e) => `${e.length > 0 ? "does not fit here" : "Not finished"}. What fits: ${list(e)}.`,
   OutOfRange: (e) => `${capital(list(e))}: ${number(e.minimum ?? 0, 1)} to ${number(e.maximum ?? 0, 1)}.`,
   NotWhole: (e) => `${capital(list(e))}: a whole number.`,
   Twice: () => "This stands twice: keep one.",

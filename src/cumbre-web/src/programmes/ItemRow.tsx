@@ -7,12 +7,12 @@ import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useEffectEvent, useId, useState } from "react";
 import { useUnit } from "../accounts/useMe";
 import type { BlockItem, ItemMeaning, ProgrammeCaution } from "../api/types";
-import { notationMessage, problemMessage } from "../notation/wording";
+import { problemMessage } from "../notation/wording";
 import { clock, dayWeek, mass } from "../ui/format";
 import { KeyCap } from "../ui/KeyCap";
 import { LineField } from "../notation/LineField";
 import { Misfits } from "../notation/Misfits";
-import { WaysOn } from "../notation/Ways";
+import { LineError } from "../notation/LineError";
 import { StatusShape } from "../ui/StatusShape";
 import { AskWhy } from "./AskWhy";
 import { ItemForm } from "./ItemForm";
@@ -87,7 +87,7 @@ export function ItemRow(props: Props) {
   });
   const error = meaning?.error && !stale ? meaning.error : null;
   const problem = meaning?.problem ?? null;
-  const message = error ? notationMessage(error) : problem && !stale ? problemMessage(problem) : null;
+  const message = problem && !stale ? problemMessage(problem) : null;
   // Once the line is left it is written as Cumbre writes it.
   const canonical = stale || focused || readOnly ? null : (meaning?.canonical ?? null);
   const settle = useEffectEvent((line: string) => verbs.settle(line));
@@ -193,7 +193,7 @@ export function ItemRow(props: Props) {
         <LineField
           value={item.line}
           label={`Line of ${letter} ${name}`}
-          invalid={Boolean(message)}
+          invalid={Boolean(error || message)}
           describedBy={says}
           readOnly={readOnly}
           onChange={verbs.line}
@@ -215,16 +215,16 @@ export function ItemRow(props: Props) {
             opacity: stale ? 0.6 : 1,
           }}
         >
-          {message ? (
+          {error || message ? (
             <Box component="span" sx={{ color: "error.main" }} role={focused ? undefined : "alert"}>
-              {error && error.fault !== "Ambiguous" && (
-                <Place line={item.line} start={error.start} length={error.length} />
+              {error ? (
+                <LineError line={item.line} error={error} onTake={readOnly ? undefined : verbs.line} />
+              ) : (
+                message
               )}
-              {message}
               {problem === "NoSuchBand" && meaning!.bands.length > 0 && (
                 <> Measured here: {meaning!.bands.map((b) => mass(b, unit, 1)).join(", ")}.</>
               )}
-              {error && !readOnly && <WaysOn error={error} onTake={verbs.line} />}
             </Box>
           ) : meaning ? (
             <>
@@ -328,14 +328,3 @@ export function ItemRow(props: Props) {
 }
 
 const entry = { display: "flex", justifyContent: "space-between", gap: 6, fontSize: 14, minHeight: 32 };
-
-/** The faulty piece, so that the eye finds it. */
-function Place({ line, start, length }: { line: string; start: number; length: number }) {
-  const piece = line.slice(start, start + Math.max(1, length)).trim();
-  return (
-    <>
-      {piece ? <b>“{piece.length > 24 ? `${piece.slice(0, 24)}…` : piece}”</b> : <b>At the end</b>}
-      {`, place ${start + 1}: `}
-    </>
-  );
-}

@@ -11,8 +11,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, ask } from "../api/client";
 import type { BlockItem, PastedLine } from "../api/types";
-import { WaysOn } from "../notation/Ways";
-import { notationMessage } from "../notation/wording";
+import { LineError } from "../notation/LineError";
 import { plural } from "../ui/format";
 import { Failed, Loading } from "../ui/states";
 import { newItem } from "./doc";
@@ -141,8 +140,7 @@ export function SeveralDialog({
                     {line || <span>its usual dose</span>}
                     {row.error && line === row.line && (
                       <Box sx={{ fontSize: 13, color: "error.main" }}>
-                        {notationMessage(row.error)}
-                        <WaysOn error={row.error} onTake={(way) => choose(i, { line: way })} />
+                        <LineError line={line} error={row.error} onTake={(way) => choose(i, { line: way })} />
                       </Box>
                     )}
                   </>

@@ -2,10 +2,9 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useId } from "react";
 import { Problem } from "../api/client";
-import type { NotationError } from "../api/types";
 import { LineField } from "../notation/LineField";
 import { Misfits } from "../notation/Misfits";
-import { WaysOn } from "../notation/Ways";
+import { LineError } from "../notation/LineError";
 import { notationMessage, problemMessage } from "../notation/wording";
 import { messageOf } from "../ui/states";
 import { MeaningView } from "./MeaningView";
@@ -52,9 +51,7 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
       <Box id={id} aria-live="polite" sx={{ minHeight: 24, mt: 1 }}>
         {message && (
           <Typography variant="body2" color="error">
-            {fault && fault.fault !== "Ambiguous" && <Marked line={line} error={fault} />}
-            {message}
-            {fault && <WaysOn error={fault} onTake={onChange} />}
+            {fault ? <LineError line={line} error={fault} onTake={onChange} /> : message}
           </Typography>
         )}
         {!line.trim() && (
@@ -70,25 +67,6 @@ export function LineEditor({ athleteId, movement, day, line, onChange, onEnter, 
           </Box>
         )}
       </Box>
-    </Box>
-  );
-}
-
-/** The line once more with the faulty place marked. */
-function Marked({ line, error }: { line: string; error: NotationError }) {
-  const end = error.start + Math.max(1, error.length);
-  const bad = line.slice(error.start, end) || " ";
-  return (
-    <Box
-      component="span"
-      aria-hidden
-      sx={{ display: "block", fontSize: 14, lineHeight: "20px", whiteSpace: "pre-wrap", color: "text.secondary" }}
-    >
-      {line.slice(0, error.start)}
-      <Box component="span" sx={{ color: "error.main", borderBottom: "2px solid", px: error.length === 0 ? "4px" : 0 }}>
-        {bad}
-      </Box>
-      {line.slice(end)}
     </Box>
   );
 }
