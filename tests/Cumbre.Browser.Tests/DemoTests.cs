@@ -127,7 +127,7 @@ public sealed class DemoTests : IAsyncLifetime
         GoTo("Kasimir Lund", "j");
         browser.Type("e");
         browser.Sees("Last time: 3 x 8..10 @ +10 kg");
-        browser.Fill("Line", "3 x 6 @ +5 kg rest 2:00" + Keys.Escape);
+        browser.Fill("Line", "3 x 6 @ +5 kg rest 2:00");
         browser.Sees("83.47 kg of system");
         browser.Press("Accept with this line");
         browser.Sees($"{All - 1} decisions");

@@ -77,7 +77,7 @@ export function OfferField(props: Props) {
           sx: { py: 0.5, fontSize: 14, fontStretch: "90%", "& .MuiAutocomplete-option": { minHeight: 26, py: 0 } },
         },
         popper: {
-          placement: above ? "top-start" : "bottom-start",
+          placement: above ? "top-end" : "bottom-start",
           popperOptions: { strategy: "fixed", modifiers: above ? [{ name: "flip", enabled: false }] : [] },
         },
         paper: { variant: "outlined", sx: { width: "max-content" } },
