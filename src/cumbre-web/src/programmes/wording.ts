@@ -4,7 +4,7 @@ import { dayWeek } from "../ui/format";
 export const weekKinds: Record<WeekKind, string> = { Loading: "loading", Easy: "easy", Retest: "retest" };
 
 export const progressions: Record<ProgressionKind, string> = {
-  Measure: "Then more, in what it is measured by",
+  Measure: "Then more load or reps, or less help",
   RangeThenMeasure: "Top of the range first, then more",
   Load: "Then the next load you can make",
   LoadOrRange: "Then load, or a longer range",
