@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace Cumbre.Browser.Tests;
 
 /// <summary>The coach of the demo club, signed in, with a browser of their own.</summary>
@@ -22,6 +24,39 @@ public abstract class CoachAtWork : IAsyncLifetime
         Coach.Dispose();
         await App.DisposeAsync();
         GC.SuppressFinalize(this);
+    }
+
+    /// <summary>
+    /// Adds a line to the open session of a block as a coach types it: the movement and Enter, the line and Enter. What
+    /// it means is not waited for.
+    /// </summary>
+    protected void Add(string movement, string line)
+    {
+        const string Items = "document.querySelectorAll('[data-testid=item]').length";
+        var before = (long)Coach.Script($"return {Items}")!;
+        Coach.Fill("Add a movement", movement);
+        Coach.Until(
+            () =>
+                Coach.Script(
+                    "return document.querySelector('[role=option]')?.innerText.startsWith(arguments[0]) ?? false",
+                    movement
+                )
+                    is true,
+            $"the movement {movement}"
+        );
+        Coach.Type(Keys.Enter);
+        Coach.Until(
+            () =>
+                Coach.Script(
+                    $"return {Items} === arguments[0]"
+                        + " && (document.activeElement.getAttribute('aria-label')?.startsWith('Line of') ?? false)",
+                    before + 1
+                )
+                    is true,
+            $"the new line of {movement} to have the focus"
+        );
+        Coach.Control("a");
+        Coach.Type(line + Keys.Escape + Keys.Enter);
     }
 
     /// <summary>The page of an athlete of the demo.</summary>

@@ -75,8 +75,8 @@ public sealed class HandwrittenWeekTests : CoachAtWork
         {
             Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]"))[session].Click();
             Coach.Until(() => Lines().Count == 0, "an empty session");
-            for (var row = 0; row < Week[session].Length; row++)
-                Type(Week[session][row].Movement, Week[session][row].Written, row);
+            foreach (var (movement, written, _) in Week[session])
+                Add(movement, written);
             Coach.Until(
                 () => Lines().SequenceEqual(Week[session].Select(l => l.Read)),
                 () =>
@@ -98,34 +98,6 @@ public sealed class HandwrittenWeekTests : CoachAtWork
         }
 
         Assert.Empty(Coach.ConsoleErrors());
-    }
-
-    /// <summary>The movement and Enter, the line and Enter; the next is typed while the answer is under way.</summary>
-    private void Type(string movement, string written, int row)
-    {
-        Coach.Fill("Add a movement", movement);
-        Coach.Until(
-            () =>
-                Coach.Script(
-                    "return document.querySelector('[role=option]')?.innerText.startsWith(arguments[0]) ?? false",
-                    movement
-                )
-                    is true,
-            $"the movement {movement}"
-        );
-        Coach.Type(Keys.Enter);
-        Coach.Until(
-            () =>
-                Coach.Script(
-                    "return document.querySelectorAll('[data-testid=item]').length === arguments[0]"
-                        + " && (document.activeElement.getAttribute('aria-label')?.startsWith('Line of') ?? false)",
-                    row + 1
-                )
-                    is true,
-            $"the line of {movement}"
-        );
-        Coach.Control("a");
-        Coach.Type(written + Keys.Escape + Keys.Enter);
     }
 
     private IReadOnlyList<string> Lines() => Texts("[data-testid=item] input[aria-autocomplete=list]", "value");

@@ -23,36 +23,6 @@ public sealed class ProgrammeTests : CoachAtWork
         block = Coach.Path;
     }
 
-    /// <summary>Adds a line as a coach types it: the movement, Enter, the line, Enter.</summary>
-    private void Add(string movement, string line)
-    {
-        var before = Rows();
-        Coach.Fill("Add a movement", movement);
-        Coach.Until(
-            () =>
-                Coach.Script(
-                    "return document.querySelector('[role=option]')?.innerText.startsWith(arguments[0]) ?? false",
-                    movement
-                )
-                    is true,
-            $"the movement {movement}"
-        );
-        Coach.Type(Keys.Enter);
-        Coach.Until(
-            () =>
-                Rows() == before + 1
-                && Coach.Script(
-                    "return document.activeElement.getAttribute('aria-label')?.startsWith('Line of') ?? false"
-                )
-                    is true,
-            "the new line to have the focus"
-        );
-        Coach.Control("a");
-        Coach.Type(line + Keys.Escape + Keys.Enter);
-    }
-
-    private int Rows() => Coach.Driver.FindElements(By.CssSelector("[data-testid=item]")).Count;
-
     private void Row(int row, params string[] says) =>
         Coach.Until(
             () =>
