@@ -65,7 +65,8 @@ internal static class Fuzz
         }
 
         Console.WriteLine(
-            $"{count} lines, {read} read, {asked} asked or mended, {near} with a nearest line, {wrong} not the same again, {over} over {SlowMilliseconds} ms"
+            $"{count} lines, {read} read, {asked} asked or mended, {near} with a nearest line, "
+                + $"{wrong} not the same again, {over} over {SlowMilliseconds} ms"
         );
         while (slow.TryDequeue(out var line, out _))
             Console.WriteLine(line);

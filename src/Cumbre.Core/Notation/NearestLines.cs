@@ -82,7 +82,9 @@ public static class NearestLines
             ];
     }
 
-    /// <summary>Two figures the other way round: a range, sets and reps, lowering and lifting; loads or grips for the parts.</summary>
+    /// <summary>
+    /// Two figures the other way round: a range, sets and reps, lowering and lifting; loads or grips for the parts.
+    /// </summary>
     private static IEnumerable<string> Turned(string line, NotationError error, IReadOnlyList<Token> tokens)
     {
         var at = tokens.TakeWhile(t => t.Start < error.Start).Count();
@@ -158,9 +160,14 @@ public static class NearestLines
     )
     {
         var at = Math.Min(tokens.TakeWhile(t => t.Start < error.Start).Count(), tokens.Count - 1);
-        var twin = tokens.TakeWhile(t => t.Start < error.Start).ToList().FindIndex(t => t.Text == tokens[at].Text);
-        if (error.Fault == NotationFault.Twice && twin >= 0 && Without(twin) is { } kept)
-            yield return kept;
+        if (error.Fault == NotationFault.Twice)
+        {
+            // Or the one before it goes, and this one stays.
+            var twin = tokens.TakeWhile(t => t.Text != tokens[at].Text).Count();
+            if (Without(twin) is { } kept)
+                yield return kept;
+        }
+
         if (Without(at) is { } rest)
             yield return rest;
         else if (at > 0 && tokens[at - 1].Kind != TokenKind.Number && Without(at - 1) is { } more)

@@ -12,15 +12,16 @@ public static class Vocabulary
     private static readonly HashSet<string> Words =
     [
         .. """
-            add added amrap and arm arms as at back backoff backoffs band bar best between bm body bodyweight both
-            bottom box break breath breaths bw cluster cm do drop dynamic each ecc eccentric eccentrics emom erm
-            every explosive explosively extra failure fast feet finger fingers first fists for gap grip hand
-            hands hold holds in kg kgs kilo kilogram kilograms kilos last lb lbs left leg legs lower lowering
-            ea many mass max maximum min mins minute minutes mixed mom neg negative negatives no number of off on
-            only over pads parallettes parts pause pct per percent pieces plus possible pound pounds practice pyramid rep repetition
-            repetitions reps reserve rest restpause right rir rm rounds rpe s sec second seconds secs set sets side sides single
-            singles double doubles triple triples round
-            strap stretch tank tempo the then time times to top two three four five unbroken weight with within
+            add added amrap and arm arms as at back backoff backoffs band bar best between bm body
+            bodyweight both bottom box break breath breaths bw cluster cm do double doubles drop dynamic ea
+            each ecc eccentric eccentrics emom erm every explosive explosively extra failure fast feet
+            finger fingers first fists five for four gap grip hand hands hold holds in kg kgs kilo kilogram
+            kilograms kilos last lb lbs left leg legs lower lowering many mass max maximum min mins minute
+            minutes mixed mom neg negative negatives no number of off on only over pads parallettes parts
+            pause pct per percent pieces plus possible pound pounds practice pyramid rep repetition
+            repetitions reps reserve rest restpause right rir rm round rounds rpe s sec second seconds secs
+            set sets side sides single singles strap stretch tank tempo the then three time times to top
+            triple triples two unbroken weight with within
             """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries),
         .. Enum.GetNames<Grip>().Select(g => g.ToLowerInvariant()),
         .. Enum.GetNames<Benchmarks.Contact>().Select(g => g.ToLowerInvariant()),
