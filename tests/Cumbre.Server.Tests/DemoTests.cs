@@ -1,4 +1,9 @@
+using System.Text.Json;
 using Cumbre.Core.Decisions;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Cumbre.Server.Tests;
 
@@ -29,6 +34,21 @@ public class DemoTests
         Assert.Contains(roster, a => (bool)a!["oneRepMaxStale"]!);
         Assert.Contains(roster, a => a!["openClearances"]!.AsArray().Count > 0);
         Assert.Contains((await coach.Get("/api/desk")).Ok["retests"]!.AsArray(), r => (bool)r!["overdue"]!);
+    }
+
+    /// <summary>Its text is put together from parts that were written before; the API document promises one record.</summary>
+    [Fact]
+    public async Task The_desk_travels_as_its_record_does()
+    {
+        await using var club = new Club();
+        var coach = await club.Coach();
+        var sent = (await coach.Get("/api/desk")).Ok;
+        var (desk, _) = club
+            .Services.GetRequiredService<Database>()
+            .Read(db => Desk.Read(db, club.Services.GetRequiredService<ClubClock>()));
+        Assert.NotEmpty(desk.Rows);
+        Assert.NotEmpty(desk.Sessions);
+        Assert.Equal(JsonSerializer.Serialize(desk, WireJson.Options), sent.ToJsonString(WireJson.Options));
     }
 
     [Fact]

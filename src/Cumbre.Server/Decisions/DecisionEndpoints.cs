@@ -6,7 +6,7 @@ public static class DecisionEndpoints
 {
     public static void MapDecisions(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/desk", Desk.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/desk", Desk.Handle).Produces<DeskDto>().RequireAuthorization(Policies.Coach);
         api.MapGet("/decisions/{id:guid}", ShowDecision.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/decisions/accept", AcceptTogether.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/decisions/{id:guid}/accept", AcceptDecision.Handle).RequireAuthorization(Policies.Coach);

@@ -1,12 +1,10 @@
-using Cumbre.Core.Movements;
-using Cumbre.Core.Programmes;
+using System.Buffers;
+using System.Text.Json;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
-using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Decisions;
 
@@ -56,93 +54,129 @@ public sealed record DeskDto(
 
 internal static class Desk
 {
-    public static Ok<DeskDto> Handle(Database database, ClubClock clock)
+    /// <summary>The Desk as it is sent; what waits for an athlete is written once, and sent until it changes.</summary>
+    public static IResult Handle(Database database, ClubClock clock)
+    {
+        var (desk, waiting) = database.Read(db => Read(db, clock));
+        var body = new ArrayBufferWriter<byte>(FirstBytes);
+        using (var writer = new Utf8JsonWriter(body))
+        {
+            writer.WriteStartObject();
+            Write(nameof(DeskDto.Today), desk.Today);
+            writer.WriteStartArray(Named(nameof(DeskDto.Rows)));
+            foreach (var row in desk.Rows)
+            {
+                writer.WriteStartObject();
+                Write(nameof(DeskRow.AthleteId), row.AthleteId);
+                Write(nameof(DeskRow.AthleteName), row.AthleteName);
+                writer.WriteStartArray(Named(nameof(DeskRow.Decisions)));
+                foreach (var decision in waiting[row.AthleteId])
+                    writer.WriteRawValue(decision.Json, skipInputValidation: true);
+                writer.WriteEndArray();
+                writer.WriteEndObject();
+            }
+
+            writer.WriteEndArray();
+            Write(nameof(DeskDto.Taken), desk.Taken);
+            Write(nameof(DeskDto.Sessions), desk.Sessions);
+            Write(nameof(DeskDto.Retests), desk.Retests);
+            Write(nameof(DeskDto.Pain), desk.Pain);
+            writer.WriteEndObject();
+
+            void Write<T>(string name, T value)
+            {
+                writer.WritePropertyName(Named(name));
+                JsonSerializer.Serialize(writer, value, WireJson.Options);
+            }
+        }
+
+        return TypedResults.Bytes(body.WrittenMemory, "application/json; charset=utf-8");
+    }
+
+    private const int FirstBytes = 1 << 18;
+
+    private static string Named(string name) => WireJson.Options.PropertyNamingPolicy!.ConvertName(name);
+
+    /// <summary>The Desk, and its open decisions by athlete with the text of each.</summary>
+    internal static (DeskDto Desk, IReadOnlyDictionary<Guid, WireText<DecisionDto>[]> Waiting) Read(
+        Db db,
+        ClubClock clock
+    )
     {
         var today = clock.Today;
-        return TypedResults.Ok(
-            database.Read(db =>
-            {
-                // Who is put away is not on the Desk, whatever still waits for them.
-                var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
-                var open = standings
-                    .Values.Select(s => new DeskRow(
-                        s.Row.Id,
-                        s.Row.Name,
-                        [.. s.Waiting!.Decisions.Where(d => DecisionDto.IsOpen(d.State, d.DeferredUntil, today))]
-                    ))
-                    .Where(r => r.Decisions.Count > 0)
+        // Who is archived is not on the Desk, whatever still waits for them.
+        var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
+        var waiting = standings
+            .Values.Select(s =>
+                (
+                    s.Row.Id,
+                    Open: s.Waiting!.Texts.Where(d => DecisionDto.IsOpen(d.Value.State, d.Value.DeferredUntil, today))
+                        .ToArray()
+                )
+            )
+            .Where(w => w.Open.Length > 0)
+            .ToDictionary(w => w.Id, w => w.Open);
+        var desk = new DeskDto(
+            today,
+            [
+                .. waiting
+                    .Select(w => new DeskRow(w.Key, standings[w.Key].Row.Name, [.. w.Value.Select(d => d.Value)]))
                     .OrderBy(r => r.Decisions[0].Kind)
                     .ThenBy(r => r.Decisions[0].NextDay)
-                    .ThenBy(r => r.AthleteName, StringComparer.Ordinal)
-                    .ToArray();
-                var waits = open.Select(r => r.AthleteId).ToHashSet();
-                var catalogue = CatalogueStore.Club(db).Catalogue;
-                return new DeskDto(
-                    today,
-                    open,
-                    [
-                        .. standings
-                            .Values.SelectMany(s => s.Waiting!.Taken)
-                            .OrderByDescending(t => t.At)
-                            .Select(t => t.Decision),
-                    ],
-                    [
-                        .. SessionStore
-                            .On(db, today)
-                            .Where(s => standings.ContainsKey(s.AthleteId))
-                            .Select(s => Session(s, standings[s.AthleteId], catalogue, waits.Contains(s.AthleteId)))
-                            .OrderBy(s => s.AthleteName, StringComparer.Ordinal),
-                    ],
-                    [
-                        .. standings
-                            .Values.SelectMany(s => s.Tests)
-                            .OrderBy(r => r.DueDay)
-                            .ThenBy(r => r.AthleteName, StringComparer.Ordinal),
-                    ],
-                    [
-                        .. standings
-                            .Values.SelectMany(s => s.Pain)
-                            .OrderByDescending(p => p.Stopped)
-                            .ThenByDescending(p => p.Pain),
-                    ]
-                );
-            })
+                    .ThenBy(r => r.AthleteName, StringComparer.Ordinal),
+            ],
+            [
+                .. standings
+                    .Values.SelectMany(s => s.Waiting!.Taken)
+                    .OrderByDescending(t => t.At)
+                    .Select(t => t.Decision),
+            ],
+            [
+                .. SessionStore
+                    .On(db, today)
+                    .Select(head => Session(head, standings.GetValueOrDefault(head.AthleteId), waiting))
+                    .OfType<DeskSession>()
+                    .OrderBy(s => s.AthleteName, StringComparer.Ordinal)
+                    .ThenBy(s => s.Id),
+            ],
+            [
+                .. standings
+                    .Values.SelectMany(s => s.Tests)
+                    .OrderBy(r => r.DueDay)
+                    .ThenBy(r => r.AthleteName, StringComparer.Ordinal),
+            ],
+            [
+                .. standings
+                    .Values.SelectMany(s => s.Pain)
+                    .OrderByDescending(p => p.Stopped)
+                    .ThenByDescending(p => p.Pain),
+            ]
         );
+        return (desk, waiting);
     }
 
-    private static DeskSession Session(StoredSession s, Standing standing, Catalogue catalogue, bool waits)
-    {
-        string NameOf(string movement) => catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
-        return new(
-            s.Id,
-            s.AthleteId,
-            standing.Row.Name,
-            s.Items is [var only] ? only.Line : null,
-            s.Items is [var one] ? NameOf(one.Movement) : null,
-            s.Title,
-            s.Items.Count,
-            SecondsOf(s),
-            s.Status,
-            s.Easy,
-            waits,
-            [.. s.Items.Select(i => i.Movement).Distinct().Where(standing.Held.Contains).Select(NameOf)]
-        );
-    }
-
-    /// <summary>By the lines alone: what a line leaves open is reckoned at its usual figure here.</summary>
-    private static int SecondsOf(StoredSession session) =>
-        session.WarmUp.Seconds
-        + session.CoolDown.Seconds
-        + SessionTime
-            .Groups([
-                .. session.Items.Select(i => new ItemReading(
-                    new(i.Id, i.Movement, i.Written, i.Joined),
-                    null,
-                    i.Plan,
-                    null,
-                    null,
-                    null
-                )),
-            ])
-            .Sum(g => g.Seconds);
+    /// <summary>
+    /// Null: of somebody archived, or planned a moment ago, with what follows from it still on its way.
+    /// </summary>
+    private static DeskSession? Session(
+        SessionHead head,
+        Standing? standing,
+        IReadOnlyDictionary<Guid, WireText<DecisionDto>[]> waiting
+    ) =>
+        standing?.Sessions.FirstOrDefault(s => s.Id == head.Id) is not { } session
+            ? null
+            : new(
+                head.Id,
+                head.AthleteId,
+                standing.Row.Name,
+                session.Line,
+                session.Movement,
+                head.Title,
+                session.Items,
+                head.FrameSeconds + session.Seconds,
+                head.Status,
+                session.Easy,
+                waiting.ContainsKey(head.AthleteId),
+                session.Held
+            );
 }

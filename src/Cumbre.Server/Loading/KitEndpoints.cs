@@ -70,6 +70,7 @@ public sealed record KitBookRequest(
 /// <param name="Version">Of the book.</param>
 /// <param name="Loads">What can be hung, from nothing up.</param>
 /// <param name="MoreLoads">There are more than are listed.</param>
+/// <param name="UsualStepKg">A usual increase: a wider step is a gap.</param>
 public sealed record KitBookDto(
     string Name,
     KitDto? Kit,
@@ -79,7 +80,8 @@ public sealed record KitBookDto(
     IReadOnlyList<Gear> Gear,
     long Version,
     IReadOnlyList<RungDto> Loads,
-    bool MoreLoads
+    bool MoreLoads,
+    decimal UsualStepKg
 );
 
 public static class KitEndpoints
@@ -182,7 +184,8 @@ public static class KitEndpoints
                     r.Gap
                 )),
             ],
-            ladder.Count == RungsShown && ladder[^1].StepUp is not null
+            ladder.Count == RungsShown && ladder[^1].StepUp is not null,
+            LoadLadder.UsualStep.Kilograms
         );
     }
 

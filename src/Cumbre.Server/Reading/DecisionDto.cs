@@ -107,11 +107,8 @@ public sealed record DecisionDto(
         IReadOnlyList<PlannedItem> planned
     )
     {
-        var p = d.Proposal;
-        var open = d.State is DecisionState.Proposed or DecisionState.Deferred;
-        var changes = open
-            ? PlanRevision
-                .Of(p, athlete, planned, _ => Guid.Empty)
+        var changes = IsToAnswer(d)
+            ? Revisions(d, athlete, planned)
                 .Select(r => new RevisionDto(
                     r.Item,
                     r.Day,
@@ -124,6 +121,35 @@ public sealed record DecisionDto(
                 .Of(db, d.Id)
                 .Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false))
                 .ToArray();
+        return InShort(d, athleteName, athlete, changes.Length) with { Details = new(changes, d.Proposal.Why) };
+    }
+
+    /// <summary>What a list shows of a decision: without its details.</summary>
+    public static DecisionDto InShort(
+        Db db,
+        StoredDecision d,
+        string athleteName,
+        AthleteAtWork athlete,
+        IReadOnlyList<PlannedItem> planned
+    ) =>
+        InShort(
+            d,
+            athleteName,
+            athlete,
+            IsToAnswer(d) ? Revisions(d, athlete, planned).Count : AcceptedChanges.Of(db, d.Id).Items.Count
+        );
+
+    private static bool IsToAnswer(StoredDecision d) => d.State is DecisionState.Proposed or DecisionState.Deferred;
+
+    private static IReadOnlyList<ItemRevision> Revisions(
+        StoredDecision d,
+        AthleteAtWork athlete,
+        IReadOnlyList<PlannedItem> planned
+    ) => PlanRevision.Of(d.Proposal, athlete, planned, _ => Guid.Empty);
+
+    private static DecisionDto InShort(StoredDecision d, string athleteName, AthleteAtWork athlete, int changes)
+    {
+        var p = d.Proposal;
         return new(
             d.Id,
             d.AthleteId,
@@ -153,8 +179,8 @@ public sealed record DecisionDto(
                     [.. e.Sets.Select(s => new SeenSet(s.Reps, s.Met))]
                 )),
             ],
-            changes.Length,
-            new(changes, p.Why)
+            changes,
+            null
         );
     }
 

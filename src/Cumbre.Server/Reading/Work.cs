@@ -75,24 +75,26 @@ internal static class Work
             known
         );
 
-    /// <summary>Items of sessions that have not begun, from a day on.</summary>
+    /// <summary>Items of sessions that have not begun, from a day on; read once for each state of the log.</summary>
     public static IReadOnlyList<PlannedItem> Planned(Db db, Guid athleteId, DateOnly from) =>
-        [
-            .. SessionStore
-                .Coming(db, athleteId, from)
-                .SelectMany(s =>
-                    s.Items.Where(i => i.Plan is not null && i.Skipped is null)
-                        .Select(i => new PlannedItem(
-                            s.Id,
-                            i.Id,
-                            s.Day,
-                            s.Easy || i.Relief == Relief.Deload,
-                            i.Movement,
-                            i.Role,
-                            i.Plan!
-                        ))
-                ),
-        ];
+        db.Once<PlannedItem[]>(athleteId, from, () =>
+            [
+                .. SessionStore
+                    .Coming(db, athleteId, from)
+                    .SelectMany(s =>
+                        s.Items.Where(i => i.Plan is not null && i.Skipped is null)
+                            .Select(i => new PlannedItem(
+                                s.Id,
+                                i.Id,
+                                s.Day,
+                                s.Easy || i.Relief == Relief.Deload,
+                                i.Movement,
+                                i.Role,
+                                i.Plan!
+                            ))
+                    ),
+            ]
+        )!;
 
     /// <summary>Whose gear is at hand where they train.</summary>
     private static Guid OwnerOf(AthleteProfile profile) =>

@@ -70,7 +70,7 @@ internal static class SessionWrite
     {
         if (Math.Abs(day.DayNumber - clock.Today.DayNumber) > PlanSession.DaysAway)
             throw Problems.Field("day", "range", "Choose a day at most a year away.");
-        if (SessionStore.On(db, day).Any(s => s.AthleteId == session.AthleteId && s.Id != session.Id))
+        if (SessionStore.IsTaken(db, session.AthleteId, day, session.Id))
             throw Problems.Field("day", "taken", $"Another session stands on {day:ddd d MMM}: choose a free day.");
         if (
             session.BlockId is { } block

@@ -7,6 +7,7 @@ using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Standings;
 
@@ -20,9 +21,37 @@ public sealed record StandingPlace(int? Training, bool Started, bool SetByCoach)
 public sealed record TakenToday(DateTimeOffset At, DecisionDto Decision);
 
 /// <summary>What waits about an athlete, and what was decided today.</summary>
-/// <param name="Decisions">Open ones, and those that were put off, without their details.</param>
-/// <param name="Taken">Today.</param>
-public sealed record StandingDecisions(IReadOnlyList<DecisionDto> Decisions, IReadOnlyList<TakenToday> Taken);
+public sealed class StandingDecisions(IReadOnlyList<DecisionDto> decisions, IReadOnlyList<TakenToday> taken)
+{
+    /// <summary>Open ones, and those that were put off, without their details.</summary>
+    public IReadOnlyList<DecisionDto> Decisions { get; } = decisions;
+
+    /// <summary>Those of today.</summary>
+    public IReadOnlyList<TakenToday> Taken { get; } = taken;
+
+    /// <summary>The decisions with their text, which is written once and sent many times.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<WireText<DecisionDto>> Texts { get; } =
+    [.. decisions.Select(d => new WireText<DecisionDto>(d))];
+}
+
+/// <summary>What the items of a session of the day come to.</summary>
+/// <param name="Id">Of the session.</param>
+/// <param name="Line">Of its only item; null: it has several, or none.</param>
+/// <param name="Movement">Name of its only item's.</param>
+/// <param name="Items">How many.</param>
+/// <param name="Seconds">Of all items, by the lines alone: what a line leaves open counts as usual.</param>
+/// <param name="Easy">Part of a deload.</param>
+/// <param name="Held">Names of its movements that a stop holds.</param>
+public sealed record StandingSession(
+    Guid Id,
+    string? Line,
+    string? Movement,
+    int Items,
+    int Seconds,
+    bool Easy,
+    IReadOnlyList<string> Held
+);
 
 /// <summary>
 /// All that the pages of the whole club show of one athlete on one day, worked out from the log when something is
@@ -31,14 +60,14 @@ public sealed record StandingDecisions(IReadOnlyList<DecisionDto> Decisions, IRe
 /// <param name="Row">Of the roster.</param>
 /// <param name="Tests">Due within the Desk's horizon.</param>
 /// <param name="Pain">Told in the last week, or stopped.</param>
-/// <param name="Held">Slugs of movements that a stop holds, were they loaded.</param>
+/// <param name="Sessions">Of the day.</param>
 /// <param name="Waits">From which day on a decision waits; null: none does.</param>
 /// <param name="Places">By the ladder's slug.</param>
 internal sealed record Standing(
     RosterRow Row,
     IReadOnlyList<Retest> Tests,
     IReadOnlyList<ToldPain> Pain,
-    IReadOnlyList<string> Held,
+    IReadOnlyList<StandingSession> Sessions,
     DateOnly? Waits,
     IReadOnlyDictionary<string, StandingPlace> Places
 )
@@ -48,11 +77,18 @@ internal sealed record Standing(
     public StandingDecisions? Waiting { get; init; }
 
     /// <summary>Grows when a rule or the shape of this record changes: what was kept before is made anew.</summary>
-    public const int Rules = 2;
+    public const int Rules = 3;
 
     /// <summary>The standing of an athlete as the log has it; null: there is no such athlete.</summary>
     public static Standing? Of(Db db, Guid athleteId, ClubClock clock) =>
         Work.Load(db, athleteId, clock.Today) is { } found ? Of(db, found.Profile, found.Athlete, clock) : null;
+
+    /// <summary>Works out ahead of <see cref="Derive"/> what no decision changes.</summary>
+    public static void Prepare(Db db, Guid athleteId, ClubClock clock)
+    {
+        if (Work.Load(db, athleteId, clock.Today) is { } found)
+            Undecided(db, found.Profile, found.Athlete);
+    }
 
     /// <summary>The same, gathered and kept. Part of a write.</summary>
     public static void Derive(Db db, Guid athleteId, ClubClock clock)
@@ -98,18 +134,12 @@ internal sealed record Standing(
     {
         var (id, today) = (profile.Id, clock.Today);
         var planned = Work.Planned(db, id, today);
-        DecisionDto Dto(StoredDecision d) =>
-            DecisionDto.Of(db, d, profile.Name, athlete, planned) with
-            {
-                Details = null,
-            };
+        DecisionDto Dto(StoredDecision d) => DecisionDto.InShort(db, d, profile.Name, athlete, planned);
         DecisionDto[] waiting =
         [
             .. DecisionStore.Waiting(db, id).OrderBy(d => d.Kind).ThenBy(d => d.Proposal.NextDay).Select(Dto),
         ];
-        // Decisions come and go at one state of the log; all else follows from it.
-        var undecided = db.Once(id, today, () => Undecided(db, profile, athlete))!;
-        return undecided with
+        return Undecided(db, profile, athlete) with
         {
             Waits = waiting.Select(d => d.State == DecisionState.Proposed ? DateOnly.MinValue : d.DeferredUntil).Min(),
             Waiting = new(
@@ -124,21 +154,18 @@ internal sealed record Standing(
         };
     }
 
-    private static Standing Undecided(Db db, AthleteProfile profile, AthleteAtWork athlete)
+    /// <summary>All but the decisions, worked out once for each state of the log: they come and go at one state of it.</summary>
+    private static Standing Undecided(Db db, AthleteProfile profile, AthleteAtWork athlete) =>
+        db.Once(profile.Id, athlete.Today, () => Anew(db, profile, athlete))!;
+
+    private static Standing Anew(Db db, AthleteProfile profile, AthleteAtWork athlete)
     {
         var coach = PlacementStore.Of(db, profile.Id);
         return new(
             RosterRow.Of(profile, athlete, coach),
             Retest.Of(profile, athlete),
             [.. ToldPain.Of(profile.Id, profile.Name, athlete)],
-            [
-                .. athlete
-                    .Atlas.Catalogue.Movements.Values.Where(m =>
-                        athlete.Stops.Count > 0 && athlete.Holding(m, loaded: true) is { Stopped: true }
-                    )
-                    .Select(m => m.Slug)
-                    .Order(StringComparer.Ordinal),
-            ],
+            [.. SessionStore.On(db, athlete.Today, profile.Id).Select(s => Session(s, athlete))],
             null,
             athlete.Atlas.Ladders.ToDictionary(
                 l => l.Slug,
@@ -149,6 +176,37 @@ internal sealed record Standing(
                 ),
                 StringComparer.Ordinal
             )
+        );
+    }
+
+    private static StandingSession Session(StoredSession session, AthleteAtWork athlete)
+    {
+        string NameOf(string movement) =>
+            athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement)?.Name ?? movement;
+        bool IsHeld(string movement) =>
+            athlete.Stops.Count > 0
+            && athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is { } known
+            && athlete.Holding(known, loaded: true) is { Stopped: true };
+        var only = session.Items is [var single] ? single : null;
+        return new(
+            session.Id,
+            only?.Line,
+            only is null ? null : NameOf(only.Movement),
+            session.Items.Count,
+            SessionTime
+                .Groups([
+                    .. session.Items.Select(i => new ItemReading(
+                        new(i.Id, i.Movement, i.Written, i.Joined),
+                        null,
+                        i.Plan,
+                        null,
+                        null,
+                        null
+                    )),
+                ])
+                .Sum(g => g.Seconds),
+            session.Easy,
+            [.. session.Items.Select(i => i.Movement).Distinct().Where(IsHeld).Select(NameOf)]
         );
     }
 }

@@ -79,7 +79,7 @@ internal sealed class StandingKeeper(
         var seq = StandingStore.Seq(db, id);
         if (reconsider)
             reconciler.Said(db, id);
-        Standing.Of(db, id, clock);
+        Standing.Prepare(db, id, clock);
         return seq;
     }
 

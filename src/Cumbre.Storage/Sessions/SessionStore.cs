@@ -1,10 +1,8 @@
 using System.Text.Json;
-using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
-using Cumbre.Storage.Athletes;
 
 namespace Cumbre.Storage.Sessions;
 
@@ -96,6 +94,14 @@ public sealed record StoredSession(
     public StoredItem? Of(string movement) => Items.FirstOrDefault(i => i.Movement == movement);
 }
 
+/// <summary>A session without its items.</summary>
+/// <param name="Id">Of the session.</param>
+/// <param name="AthleteId">Whose.</param>
+/// <param name="Status">How far it is.</param>
+/// <param name="Title">For instance Pull; may be empty.</param>
+/// <param name="FrameSeconds">Of warm-up and cool-down.</param>
+public sealed record SessionHead(Guid Id, Guid AthleteId, SessionStatus Status, string Title, int FrameSeconds);
+
 /// <summary>A logged set with its id; superseded ones are left out of every reading.</summary>
 public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set);
 
@@ -107,13 +113,19 @@ public sealed class ItemCounts(IReadOnlyDictionary<Guid, int> counts)
 
 public static class SessionStore
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
-    private const string Columns = """
+    private const string Columns = SessionColumns + ", i.frozen_json, i.seen_json " + FromItems;
+
+    /// <summary>What was frozen and seen is long, and most lists show neither.</summary>
+    private const string LeanColumns = SessionColumns + ", NULL AS frozen_json, NULL AS seen_json " + FromItems;
+
+    private const string SessionColumns = """
         s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down, s.effort,
-        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.frozen_json, i.seen_json, i.skipped, i.before_easy_json
-        FROM session s LEFT JOIN session_item i ON i.session_id = s.id
+        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.skipped, i.before_easy_json
         """;
+
+    private const string FromItems = "FROM session s LEFT JOIN session_item i ON i.session_id = s.id";
 
     private const string SetColumns = """
         l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign,
@@ -136,7 +148,8 @@ public static class SessionStore
             .. Sessions(
                 db,
                 "s.athlete_id = @athleteId AND s.day >= @from ORDER BY s.day DESC, s.id DESC, i.position",
-                new { athleteId, from }
+                new { athleteId, from },
+                LeanColumns
             ),
         ];
 
@@ -173,7 +186,7 @@ public static class SessionStore
             ? Find(db, row.Id)
             : null;
 
-    /// <summary>Sessions of an athlete from a day on that have not begun, by day.</summary>
+    /// <summary>Sessions of an athlete from a day on that have not begun, by day, without what was seen.</summary>
     public static IReadOnlyList<StoredSession> Coming(Db db, Guid athleteId, DateOnly from) =>
         [
             .. Sessions(
@@ -191,8 +204,47 @@ public static class SessionStore
             )
             .ToDictionary(r => r.AthleteId, r => r.Day);
 
-    public static IReadOnlyList<StoredSession> On(Db db, DateOnly day) =>
-        [.. Sessions(db, "s.day = @day ORDER BY s.id, i.position", new { day })];
+    /// <summary>An athlete's sessions of a day, without what was frozen and seen.</summary>
+    public static IReadOnlyList<StoredSession> On(Db db, DateOnly day, Guid athleteId) =>
+        [
+            .. Sessions(
+                db,
+                "s.athlete_id = @athleteId AND s.day = @day ORDER BY s.id, i.position",
+                new { athleteId, day },
+                LeanColumns
+            ),
+        ];
+
+    /// <summary>Everybody's sessions of a day, without their items.</summary>
+    public static IReadOnlyList<SessionHead> On(Db db, DateOnly day) =>
+        [
+            .. db.Query<HeadRow>(
+                    """
+                    SELECT id, athlete_id, status, title, warm_up_seconds + cool_down_seconds AS frame_seconds
+                    FROM session WHERE day = @day
+                    """,
+                    new { day }
+                )
+                .Select(r => new SessionHead(
+                    r.Id,
+                    r.AthleteId,
+                    Enum.Parse<SessionStatus>(r.Status),
+                    r.Title,
+                    (int)r.FrameSeconds
+                )),
+        ];
+
+    /// <summary>An athlete has another session on a day.</summary>
+    public static bool IsTaken(Db db, Guid athleteId, DateOnly day, Guid but) =>
+        db.One<long>(
+            "SELECT EXISTS (SELECT 1 FROM session WHERE athlete_id = @athleteId AND day = @day AND id <> @but)",
+            new
+            {
+                athleteId,
+                day,
+                but,
+            }
+        ) == 1;
 
     /// <summary>
     /// Creates a planned session, or changes one that is still planned when the version is the stored one. The block
@@ -579,11 +631,11 @@ public static class SessionStore
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
 
     /// <summary>Rows of one session stand together, in the order of its items.</summary>
-    private static IEnumerable<StoredSession> Sessions(Db db, string where, object args)
+    private static IEnumerable<StoredSession> Sessions(Db db, string where, object args, string columns = Columns)
     {
         StoredSession? session = null;
         var items = new List<StoredItem>();
-        foreach (var row in db.Query<Row>($"SELECT {Columns} WHERE {where}", args))
+        foreach (var row in db.Query<SessionRow>($"SELECT {columns} WHERE {where}", args))
         {
             if (session?.Id != row.Id)
             {
@@ -650,118 +702,7 @@ public static class SessionStore
 
     private sealed record NextRow(Guid Id);
 
+    private sealed record HeadRow(Guid Id, Guid AthleteId, string Status, string Title, long FrameSeconds);
+
     private sealed record SupersededRow(Guid Old, Guid Newer);
-
-    private sealed record Row(
-        Guid Id,
-        Guid AthleteId,
-        DateOnly Day,
-        string Status,
-        long Easy,
-        string? OverrideReason,
-        long Version,
-        Guid? BlockId,
-        string Title,
-        long WarmUpSeconds,
-        string? WarmUp,
-        long CoolDownSeconds,
-        string? CoolDown,
-        decimal? Effort,
-        Guid? ItemId,
-        string? Movement,
-        string? Role,
-        string? PlanJson,
-        long? Joined,
-        string? Relief,
-        string? FrozenJson,
-        string? SeenJson,
-        string? Skipped,
-        string? BeforeEasyJson
-    )
-    {
-        public StoredSession ToSession() =>
-            new(Id, AthleteId, Day, Enum.Parse<SessionStatus>(Status), Easy == 1, OverrideReason, Version, [])
-            {
-                BlockId = BlockId,
-                Title = Title,
-                WarmUp = new((int)WarmUpSeconds, WarmUp),
-                CoolDown = new((int)CoolDownSeconds, CoolDown),
-                Effort = Effort,
-            };
-
-        public StoredItem? ToItem()
-        {
-            if (ItemId is not { } id)
-                return null;
-            return new(
-                id,
-                Movement!,
-                PlanColumn.Read(PlanJson!),
-                FrozenJson is null ? null : JsonSerializer.Deserialize<FrozenPlan>(FrozenJson, Json)
-            )
-            {
-                Role = Role is null ? null : Enum.Parse<ItemRole>(Role),
-                Joined = Joined == 1,
-                Relief = Relief is null ? null : Enum.Parse<Relief>(Relief),
-                Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, Json),
-                Skipped = Skipped,
-                BeforeEasy = BeforeEasyJson is null ? null : PlanColumn.Read(BeforeEasyJson),
-            };
-        }
-    }
-
-    private sealed record SetRow(
-        Guid Id,
-        Guid ItemId,
-        long SetNo,
-        long PartNo,
-        long Reps,
-        long? Seconds,
-        decimal AddedValue,
-        string AddedUnit,
-        long? Reserve,
-        string Form,
-        long? Pain,
-        string? PainPlace,
-        long? Total,
-        string? Contact,
-        long Sagged,
-        long? RestedSeconds,
-        string? Sign,
-        string? SetUpJson,
-        string? FailedAt,
-        string? Fault,
-        string? Note
-    )
-    {
-        public StoredSet ToStored() =>
-            new(
-                Id,
-                ItemId,
-                new(
-                    (int)SetNo,
-                    (int)PartNo,
-                    (int)Reps,
-                    new(AddedValue, Enum.Parse<MassUnit>(AddedUnit)),
-                    (int?)Reserve,
-                    Enum.Parse<FormVerdict>(Form),
-                    (int?)Pain,
-                    PainPlace,
-                    (int?)Seconds
-                )
-                {
-                    Total = (int?)Total,
-                    Contact = Contact is null ? null : Enum.Parse<Contact>(Contact),
-                    Sagged = Sagged == 1,
-                    RestedSeconds = (int?)RestedSeconds,
-                    Sign = HealthStore.SignOf(Sign),
-                    SetUp = SetUpJson is null
-                        ? SetUpNotes.None
-                        : new(JsonSerializer.Deserialize<Dictionary<string, string>>(SetUpJson, Json)!),
-                    FailedAt = FailedAt is null ? null : Enum.Parse<FailPoint>(FailedAt),
-                    Fault = Fault,
-                    Note = Note,
-                }
-            );
-    }
 }
