@@ -11,8 +11,8 @@ try {
   const run = (tool, ...args) => execFileSync(join(web, "node_modules", ".bin", tool), args, { cwd: web, stdio: "pipe" });
   run("openapi-typescript", "api/api.json", "-o", fresh);
   run("prettier", "--write", "--config", ".prettierrc.json", fresh);
-  if (readFileSync(fresh, "utf8") !== readFileSync(join(web, "src", "api", "schema.ts"), "utf8")) {
-    console.error("src/cumbre-web/src/api/schema.ts is not what api/api.json gives: run npm run api in src/cumbre-web.");
+  if (readFileSync(fresh, "utf8") !== readFileSync(join(web, "src", "shared", "api", "schema.ts"), "utf8")) {
+    console.error("src/cumbre-web/src/shared/api/schema.ts is not what api/api.json gives: run npm run api in src/cumbre-web.");
     process.exitCode = 1;
   }
 } finally {

@@ -204,7 +204,7 @@ public sealed class Browser : IDisposable
                 const shown = e => e.getClientRects().length > 0 && getComputedStyle(e).visibility !== "hidden";
                 const last = css => [...document.querySelectorAll(css)].filter(shown).at(-1);
                 // A list of suggestions stands beside its field, it does not stand before the page.
-                const root = (kind === "field" ? null : last("[role=listbox]:not([aria-label^='What may follow']), [role=menu]"))
+                const root = (kind === "field" ? null : last("[role=listbox]:not([aria-label^='What can come next']), [role=menu]"))
                     ?? last("[role=dialog]") ?? document;
                 const all = css => [...root.querySelectorAll(css)].filter(shown);
                 if (kind === "field") {

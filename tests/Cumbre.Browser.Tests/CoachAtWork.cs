@@ -34,7 +34,7 @@ public abstract class CoachAtWork : IAsyncLifetime
     {
         const string Items = "document.querySelectorAll('[data-testid=item]').length";
         var before = (long)Coach.Script($"return {Items}")!;
-        Coach.Fill("Add a movement", movement);
+        Coach.Fill("Add movement", movement);
         Coach.Until(
             () =>
                 Coach.Script(

@@ -67,7 +67,7 @@ public sealed class DemoTests : IAsyncLifetime
         GoTo("Kasimir Lund", "k");
         browser.Type("l");
         browser.Sees($"{All - 2} decisions");
-        browser.Sees("Weighted pull-up: back off, put off");
+        browser.Sees("Weighted pull-up: back off, postponed");
         browser.Type("z");
         browser.Sees($"{All - 1} decisions");
         browser.Until(
@@ -98,7 +98,7 @@ public sealed class DemoTests : IAsyncLifetime
     {
         EnterAsCoach();
         GoTo("Ilse Marquina", "j");
-        browser.Sees("Accept 3 harmless ones");
+        browser.Sees("Accept 3 routine ones");
         browser.Type("h");
         browser.Sees($"{All - 3} decisions");
         browser.Go(PathOf("Ilse Marquina") + "/movement");
@@ -128,8 +128,8 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Type("e");
         browser.Sees("Last time: 3 x 8..10 @ +10 kg");
         browser.Fill("Line", "3 x 6 @ +5 kg rest 2:00");
-        browser.Sees("83.47 kg of system");
-        browser.Press("Accept with this line");
+        browser.Sees("system mass 83.47 kg");
+        browser.Press("Accept this line");
         browser.Sees($"{All - 1} decisions");
         browser.Go(PathOf("Kasimir Lund") + "/movement");
         Assert.Equal("3 x 6 @ +5 kg rest 2:00", browser.Field("Line").GetAttribute("value"));
@@ -153,7 +153,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Save");
         browser.Sees("Somebody else changed this athlete meanwhile. Stored now: Oto of the other tab");
         Assert.Equal("Oto of this tab", browser.Field("Name").GetAttribute("value"));
-        browser.Press("Save mine over it");
+        browser.Press("Save mine");
         browser.Sees("saved");
         browser.Driver.Navigate().Refresh();
         browser.Until(() => browser.Field("Name").GetAttribute("value") == "Oto of this tab", "the kept name");
@@ -167,8 +167,8 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Log");
         browser.Fill("Reps", "9");
         Offline(true);
-        browser.Press("Log the set");
-        browser.Sees("Kept on this device, sent when the server is back.");
+        browser.Press("Log set");
+        browser.Sees("Kept on this device; it will be sent when the server is back.");
         Assert.Equal("9", browser.Field("Reps").GetAttribute("value"));
         // It goes up by itself.
         Offline(false);
@@ -202,7 +202,7 @@ public sealed class DemoTests : IAsyncLifetime
                 () => browser.Driver.FindElements(By.CssSelector($"form[aria-label='Set {set}']")).Count == 1,
                 $"the form of set {set}"
             );
-            browser.Press("Log the set");
+            browser.Press("Log set");
         }
 
         // The third answer may still be on its way.
@@ -211,24 +211,24 @@ public sealed class DemoTests : IAsyncLifetime
             "the last set to be logged"
         );
         browser.SeesNot("not logged yet");
-        browser.Press("Finish the session");
+        browser.Press("Finish session");
         browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +8.75 kg");
         browser.Press("Correct set 3");
-        browser.Choose("Pain", "7 of 10");
-        browser.Press("Save the correction");
+        browser.Choose("Pain", "7/10");
+        browser.Press("Save correction");
         browser.Sees("Say where it hurts.");
         browser.Choose("Where", "right elbow, inside");
-        browser.Press("Save the correction");
+        browser.Press("Save correction");
         // The form has said before what the correction withdraws and brings: only once it is gone they are the page's.
         browser.Sees("corrected, was 10 at +6.25 kg");
         browser.SeesNot("Weighted pull-up: add load");
         browser.Sees("Right elbow, inside: stop and refer");
         browser.Press("Accept");
-        browser.Sees("Nothing waits for you from this session");
+        browser.Sees("This session leaves no decision waiting");
         browser.Go(PathOf("Ilse Marquina") + "/movement");
-        browser.Sees("Right elbow, inside: pain 7 of 10, stopped since");
-        browser.Fill("What was found, and by whom", "physiotherapist: no findings");
-        browser.Press("Clear");
+        browser.Sees("Right elbow, inside: pain 7/10, stopped since");
+        browser.Fill("Findings, and who made them", "physiotherapist: no findings");
+        browser.Press("Clear stop");
         browser.SeesNot("stopped since");
     }
 
@@ -241,7 +241,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("tempo 3-1-X-0");
         browser.Sees("the bottom is the hang");
         browser.Sees("Stop on sharp pain");
-        browser.Sees("Training arithmetic, not medical advice");
+        browser.Sees("This is not medical advice");
         var pdf = browser.Driver.Print(new PrintOptions { PageDimensions = PrintOptions.PageSize.A4 }).AsByteArray;
         Assert.Single(Regex.Matches(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b(?!s)"));
     }
@@ -256,8 +256,8 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Enter as athlete");
         browser.Sees("Ilse Marquina");
         browser.SeesNot("Record a test");
-        browser.Press("Log this session");
-        browser.Press("Log the set");
+        browser.Press("Log session");
+        browser.Press("Log set");
         browser.Sees("10 at +6.25 kg");
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, other));
         browser.Sees("This is not yours to see.");
@@ -268,7 +268,7 @@ public sealed class DemoTests : IAsyncLifetime
     {
         EnterAsCoach();
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/nowhere"));
-        browser.Sees("There is no such place.");
+        browser.Sees("Page not found.");
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/athletes/01900000-0000-7000-8000-000000000000"));
         browser.Sees("There is no such athlete.");
     }

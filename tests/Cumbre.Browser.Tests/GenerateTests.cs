@@ -14,36 +14,36 @@ public sealed class GenerateTests : CoachAtWork
         Coach.Press("Generate a block for Ilse Marquina");
         Coach.Sees("5 weeks, 15 sessions");
         // What is typed stays, and the fault stands at its field.
-        Coach.Fill("Minutes a session", "7");
+        Coach.Fill("Minutes per session", "7");
         Coach.Sees("7 is outside 10 to 240.");
-        Coach.Fill("Minutes a session", "x");
-        Coach.Sees("A whole number, 10 to 240.");
-        Coach.Fill("Minutes a session", "75");
+        Coach.Fill("Minutes per session", "x");
+        Coach.Sees("Enter a whole number, 10 to 240.");
+        Coach.Fill("Minutes per session", "75");
         Coach.Sees("Advanced tuck front lever");
         Coach.Press("Advanced tuck front lever");
         Coach.Sees("Short singles");
-        Coach.Sees("In training on Front lever");
+        Coach.Sees("Current step of Front lever");
         Coach.Type(Keys.Escape);
-        Coach.Press("Take this block");
+        Coach.Press("Use this block");
         Coach.Sees("Dose, week 1");
-        Coach.Sees("Nothing to look at.");
+        Coach.Sees("No cautions.");
         Coach.Press("Advanced tuck front lever");
         Coach.Sees("Chosen as the skill, on its hard day");
         Coach.Type(Keys.Escape);
 
         Coach.Press("More for F");
-        Coach.Press("Take it out");
+        Coach.Press("Delete");
         Coach.Until(() => Coach.Text("main [role=status]") == "saved", "the block to be saved");
         Coach.Press("More");
-        Coach.Press("Generate again");
-        Coach.Sees("Nothing changes");
-        Coach.Fill("Minutes a session", "45");
-        Coach.Sees("Left out for the minutes");
+        Coach.Press("Regenerate…");
+        Coach.Sees("No changes");
+        Coach.Fill("Minutes per session", "45");
+        Coach.Sees("Cut to fit the time");
         Coach.Sees("rewritten");
-        Coach.Press("Take the changes");
+        Coach.Press("Use these changes");
         Coach.Sees("Dose, week 1");
         Coach.SeesNot("Hanging leg raise", "[aria-label=Items]");
-        Coach.Sees("Nothing to look at.");
+        Coach.Sees("No cautions.");
     }
 
     [Fact]
@@ -61,15 +61,15 @@ public sealed class GenerateTests : CoachAtWork
             Coach.Go("/programmes");
             Coach.Press($"Generate a block for {name}");
             Coach.Until(
-                () => Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")) is [{ Enabled: true }],
+                () => Coach.Driver.FindElements(By.XPath("//button[.='Use this block']")) is [{ Enabled: true }],
                 $"a block for {name}"
             );
-            Coach.Press("Take this block");
-            Coach.Sees("Nothing to look at.");
+            Coach.Press("Use this block");
+            Coach.Sees("No cautions.");
             var sessions = Coach.Driver.FindElements(By.CssSelector("[aria-label=Sessions] [role=tab]")).Count;
             Coach.Press("Publish");
             Coach.Press("Publish version 1");
-            Coach.Sees("Version 1 is what stands here.");
+            Coach.Sees("Version 1 is up to date.");
             Coach.Press("Print Version 1");
             Coach.Sees("version 1");
             Coach.Sees("Stop on sharp pain");
@@ -92,10 +92,10 @@ public sealed class GenerateTests : CoachAtWork
     {
         Coach.Go("/programmes");
         Coach.Press("Generate a block for Levi Sorel");
-        Coach.Sees("clearance by a licensed professional comes first");
+        Coach.Sees("needs clearance by a licensed professional first");
         Coach.Sees("No session can be planned yet");
         Coach.Until(
-            () => !Coach.Driver.FindElements(By.XPath("//button[.='Take this block']")).Single().Enabled,
+            () => !Coach.Driver.FindElements(By.XPath("//button[.='Use this block']")).Single().Enabled,
             "nothing to take"
         );
         Coach.Press("Profile");

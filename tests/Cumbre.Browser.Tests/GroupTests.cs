@@ -7,7 +7,7 @@ public sealed class GroupTests : CoachAtWork
 {
     private void Station(string typed, string option)
     {
-        Coach.Fill("Add a station on Monday", typed);
+        Coach.Fill("Add station on Monday", typed);
         Coach.Press(option);
     }
 
@@ -31,10 +31,10 @@ public sealed class GroupTests : CoachAtWork
         Coach.Sees("easier:");
         // Nothing is stored yet: what is on the page stays there when the coach thinks again.
         Coach.Press("Programmes");
-        Coach.Sees("Leave before it is stored?");
-        Coach.Press("Keep");
-        Coach.Press("Make 2 blocks");
-        Coach.Sees("The blocks as they stand");
+        Coach.Sees("Leave before it is saved?");
+        Coach.Press("Cancel");
+        Coach.Press("Create 2 blocks");
+        Coach.Sees("The blocks as they are");
         Coach.Press("Print");
         Coach.Sees("circuit: one set at each station in turn");
         Coach.Sees("Dagmar Roe");

@@ -14,33 +14,33 @@ public sealed class IntakeTests : CoachAtWork
         Coach.Fill("Name", "Runa Falk" + Keys.Enter);
         Coach.Sees("Still open");
         Coach.Fill("Birth year", "2012");
-        Coach.Sees("Under 18: clearance first");
+        Coach.Sees("Under 18: clearance needed");
         Coach.Sees("a guardian’s consent", "[aria-label='Still open']");
-        Coach.Fill("Minutes a session", "5");
+        Coach.Fill("Minutes per session", "5");
         Coach.Sees("5 is outside 10 to 240.");
         // One slip does not hold up the others, and is not lost.
-        Coach.Fill("To advance", "Handstand");
+        Coach.Fill("Working on", "Handstand");
         Coach.Press("Handstand");
         Coach.Press("Thu");
-        Coach.Sees("1 to mend, everything else stored");
+        Coach.Sees("1 to fix, everything else saved");
         Coach.Press("Roster");
-        Coach.Choose("Show", "intake unfinished");
+        Coach.Choose("Show", "intake incomplete");
         Coach.Sees("2 of 15 athletes");
         Assert.Contains("show=intake", Coach.Path, StringComparison.Ordinal);
         Coach.Sees("Runa Falk");
-        Coach.Press("intake unfinished");
+        Coach.Press("intake incomplete");
         Coach.Driver.Navigate().Back();
         Coach.Press("Runa Falk");
         Coach.Press("Intake");
         Coach.Sees("Handstand");
-        Assert.Equal("", Coach.Field("Minutes a session").GetAttribute("value"));
+        Assert.Equal("", Coach.Field("Minutes per session").GetAttribute("value"));
         Assert.Equal(
             "true",
             Coach.Driver.FindElement(By.CssSelector("[aria-label=Days] button[value='4']")).GetAttribute("aria-pressed")
         );
-        Coach.Fill("Minutes a session", "45");
+        Coach.Fill("Minutes per session", "45");
         Coach.Press("Finish for now");
-        Coach.Sees("ladders begun");
+        Coach.Sees("ladders started");
         Assert.Empty(Coach.ConsoleErrors());
     }
 
@@ -50,23 +50,23 @@ public sealed class IntakeTests : CoachAtWork
         Coach.Go("/roster");
         Coach.Press("Noor Bakkali");
         Coach.Press("Profile and kit");
-        Coach.Press("Put away");
-        Coach.Sees("Take back");
+        Coach.Press("Archive");
+        Coach.Sees("Restore");
         Coach.Press("Roster");
         Coach.Sees("13 athletes");
         Coach.SeesNot("Noor Bakkali");
-        Coach.Choose("Show", "put away");
+        Coach.Choose("Show", "archived");
         Coach.Press("Noor Bakkali");
-        Coach.Press("Take back");
-        Coach.Sees("Put away");
-        Coach.Press("Put away");
-        Coach.Press("Remove for good");
-        Coach.Sees("Every test, session and decision of theirs is lost.", "[role=dialog]");
-        Coach.Press("Keep");
-        Coach.Press("Remove for good");
+        Coach.Press("Restore");
+        Coach.Sees("Archive");
+        Coach.Press("Archive");
+        Coach.Press("Delete for good");
+        Coach.Sees("All their tests, sessions and decisions are lost.", "[role=dialog]");
+        Coach.Press("Cancel");
+        Coach.Press("Delete for good");
         Coach.Driver.FindElement(By.CssSelector("[role=dialog] button:last-of-type")).Click();
         Coach.Sees("13 athletes");
-        Coach.Choose("Show", "put away");
-        Coach.Sees("Nobody is put away.");
+        Coach.Choose("Show", "archived");
+        Coach.Sees("No archived athletes.");
     }
 }

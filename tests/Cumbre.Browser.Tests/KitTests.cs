@@ -14,23 +14,23 @@ public sealed class KitTests : CoachAtWork
         Coach.Sees("measure again");
         Coach.Press("Measure narrow");
         Swing();
-        Coach.Press("Take bottom");
-        Coach.Sees("Not taken: the pull was not steady for two seconds.");
+        Coach.Press("Record bottom");
+        Coach.Sees("Not recorded: the pull was not steady for two seconds.");
         Swing();
         foreach (var place in new[] { "bottom", "middle", "top" })
         {
             Coach.Sees("steady, ", "[role=dialog]");
-            Coach.Press($"Take {place}");
+            Coach.Press($"Record {place}");
         }
 
-        Coach.Sees("Three places taken.");
-        Coach.Press("Use these");
+        Coach.Sees("All three points recorded.");
+        Coach.Press("Use readings");
         Coach.Sees("not saved");
         Coach.Press("Save");
         Coach.SeesNot("measure again");
         Coach.Sees("saved");
         // 206, 147 and 98 N held: a mean of about 15.3 kg.
-        Assert.Matches(@"helps 15\.\d+ kg", Coach.Text("[aria-label=Bands]"));
+        Assert.Matches(@"assistance 15\.\d kg", Coach.Text("[aria-label=Bands]"));
         Coach.Fill("Size 1", "1000");
         Coach.Press("Save");
         Coach.Sees("1000 is outside 0.1 to 50.");

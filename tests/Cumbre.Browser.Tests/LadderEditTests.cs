@@ -61,9 +61,9 @@ public sealed class LadderEditTests : CoachAtWork
 
         Coach.Press("Edit");
         Coach.Sees("twelve is enough for us");
-        Coach.Press("Back to the shipped ladder");
-        Coach.Press("Bring back");
-        Coach.Sees("back to the shipped ladder");
+        Coach.Press("Restore shipped ladder");
+        Coach.Press("Restore");
+        Coach.Sees("shipped ladder restored");
         Coach.Sees("as shipped");
         Assert.Empty(Coach.ConsoleErrors());
     }
@@ -79,7 +79,7 @@ public sealed class LadderEditTests : CoachAtWork
         var tuck = file["ladders"]![0]!["steps"]!.AsArray().Single(s => (string)s!["slug"]! == "tuck")!;
         tuck["opens"] = "tuck front lever >= 3 x 8 furlongs";
         Import(file);
-        Coach.Sees("One thing is wrong; nothing was changed.");
+        Coach.Sees("One thing is wrong. Nothing was changed.");
         Coach.Sees("ladders[0].steps[3].opens: A figure of Tuck front lever belongs here. (character 27)");
 
         tuck["opens"] = "tuck front lever >= 3 x 8 s";
@@ -112,7 +112,7 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Opens the next", "active hang >= 120 s");
         Coach.Field("Opens the next").SendKeys(Keys.Escape);
         Coach.Fill("Why", "a house favourite");
-        Coach.Sees("Nobody stands on it yet.");
+        Coach.Sees("No athlete is on it yet.");
         Coach.Press("Save");
         Coach.Sees("A ladder of the club’s own.");
         Coach.Sees("Two minutes");

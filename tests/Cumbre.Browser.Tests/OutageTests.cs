@@ -46,7 +46,7 @@ public sealed class OutageTests : IDisposable
 
         // Leaving asks; the window is closed and opened again all the same.
         browser.Press("Roster");
-        browser.Sees("Leave before it is stored?");
+        browser.Sees("Leave before it is saved?");
         browser.Press("Leave");
         await server.Start(stop);
         browser.SeesNot("The server cannot be reached.");
@@ -61,9 +61,9 @@ public sealed class OutageTests : IDisposable
         browser.Driver.Navigate().GoToUrl("about:blank");
         await server.Start(stop);
         browser.Go("/");
-        browser.Sees("Not stored yet:");
+        browser.Sees("Not saved yet:");
         browser.Go(block);
-        browser.Sees("had not been stored. It stands here again.");
+        browser.Sees("had not been saved. Here they are again.");
         browser.Until(() => Lines(browser)[1] == "3 x 7 @ +10 kg rest 2:00", "the line from the device");
         browser.Until(() => browser.Text("main [role=status]") == "saved", "the block to be saved again");
     }

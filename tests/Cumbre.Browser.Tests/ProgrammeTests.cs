@@ -65,13 +65,13 @@ public sealed class ProgrammeTests : CoachAtWork
             0,
             "4 x 5 @ +12.5 kg tempo 3-1-X-0 rest 2:30",
             "+12.5 kg",
-            "70.23 kg on the bar",
+            "70.23 kg system mass",
             "100 s under tension",
             "10 + 2.5",
             "11:30"
         );
         Add("Pull-up", "3 x 8..10 rest 2:00");
-        Row(1, "30 reps", "7:30", "Top of the range first, then more");
+        Row(1, "30 reps", "7:30", "Top of the range first, then more load");
         Add("Weighted pull-up", "top 1 x 4 @ +10 kg, back-off 3 x 8 @ -12 % top rest 2:00");
         // 67.8 less 12 % is 59.66 of system: +1.86, of which the plates make 1.25.
         Row(2, "top +10 kg", "back-off +1.25 kg", "9:44");
@@ -86,7 +86,7 @@ public sealed class ProgrammeTests : CoachAtWork
         Add("Push-up", "3 x cluster 2+2+2 gap 20 s rest 2:00");
         Row(1, "18 reps", "8:54");
         Add("Push-up", "every 1:20 x 5 do 6");
-        Row(2, "30 reps", "62 s left in each slot", "6:40");
+        Row(2, "30 reps", "62 s rest in each interval", "6:40");
         Add("Pull-up", "pyramid 1-2-3-2-1");
         // Nine reps, and four free rests of 60 s between the steps.
         Row(3, "9 reps", "5:47");
@@ -114,7 +114,7 @@ public sealed class ProgrammeTests : CoachAtWork
         Saved();
 
         // 3 minutes 24 and so on: over the 60 minutes of the intake, with a press that makes it less.
-        Coach.Sees("min, and the athlete has 60.", "[aria-label='Dose and cautions']");
+        Coach.Sees("min, but the athlete has 60.", "[aria-label='Dose and cautions']");
         // A pair by keyboard: the two holds of the trunk in turn share the longer rest.
         Coach.Driver.FindElements(By.CssSelector("[data-testid=item] input[aria-autocomplete=list]"))[1].Click();
         Coach.Control("g");
@@ -189,7 +189,7 @@ public sealed class ProgrammeTests : CoachAtWork
             () => Coach.Text("[role=dialog] li b") is { Length: > 0 } name ? name : null,
             "a substitute"
         )!;
-        Coach.Press($"Take {taken}");
+        Coach.Press($"Use {taken}");
         Names(taken, "Pull-up");
         Coach.Press("Undo");
         Names("Parallel-bar dip", "Pull-up");
@@ -276,7 +276,7 @@ public sealed class ProgrammeTests : CoachAtWork
         NewBlock("With care");
         Add("Push-up", "every 0:10 x 4 do 8");
         Coach.Sees(
-            "The work takes 24 s, the clock strikes every 10 s: it does not fit.",
+            "The work takes 24 s but the interval is 10 s: it does not fit.",
             "[aria-label='Dose and cautions']"
         );
         Coach.Press("Make A every 0:40 x 4 do 8");
@@ -284,15 +284,15 @@ public sealed class ProgrammeTests : CoachAtWork
         Row(0, "every 0:40 x 4 do 8");
         Add("Full front lever", "hold 3 x 5 s");
         Coach.Sees("is above the placement.", "[aria-label='Dose and cautions']");
-        Coach.Press("Keep, say why");
-        Coach.Fill("Why it stays", "Only to show her the line");
+        Coach.Press("Keep, with reason");
+        Coach.Fill("Reason for keeping it", "Only to show her the line");
         Coach.Type(Keys.Enter);
         Coach.Sees("“Only to show her the line”");
         Saved();
         Coach.Go(block);
         Coach.Sees("“Only to show her the line”");
-        Coach.Press("Look at it again");
-        Coach.Sees("Keep, say why");
+        Coach.Press("Reopen");
+        Coach.Sees("Keep, with reason");
         Assert.Empty(Coach.ConsoleErrors());
     }
 
@@ -317,18 +317,18 @@ public sealed class ProgrammeTests : CoachAtWork
         Change(second, "6 x 6");
         Stored("6 x 6");
         Change(Coach, "5 x 5");
-        Coach.Sees("wrote the same line in another window");
+        Coach.Sees("changed the same line in another window");
         Coach.Sees("6 x 6");
         Coach.Press("Roster");
-        Coach.Sees("Leave before it is stored?");
-        Coach.Press("Keep");
-        Coach.SeesNot("Leave before it is stored?");
+        Coach.Sees("Leave before it is saved?");
+        Coach.Press("Cancel");
+        Coach.SeesNot("Leave before it is saved?");
         Coach.Press("Keep yours");
         Saved();
         Row(0, "5 x 5");
         Change(second, "7 x 7");
-        second.Sees("wrote the same line in another window");
-        second.Press("Take it");
+        second.Sees("changed the same line in another window");
+        second.Press("Use it");
         second.Until(() => Value(second) == "5 x 5", "the stored line");
         Assert.Empty(Coach.ConsoleErrors());
 
@@ -369,7 +369,7 @@ public sealed class ProgrammeTests : CoachAtWork
         Coach.Choose("Weeks missed", "2");
         Coach.Sees("a third fewer sets");
         Coach.Sees("→ 4 x 4");
-        Coach.Press("Shift the block");
+        Coach.Press("Shift block");
         Coach.Sees("Shifted.");
         Assert.Equal(8, Coach.Driver.FindElements(By.CssSelector("[aria-label=Weeks] [role=tab]")).Count);
         Coach.Press("Undo");
@@ -380,15 +380,15 @@ public sealed class ProgrammeTests : CoachAtWork
         Saved();
 
         Coach.Press("More");
-        Coach.Press("Keep as a template…");
+        Coach.Press("Save as template…");
         Coach.Fill("Name", "Pull week");
-        Coach.Press("Keep");
+        Coach.Press("Save");
         Coach.Sees("Apply it from Programmes.");
         Coach.Go("/programmes");
         Coach.Press("Apply Pull week");
         Coach.Driver.FindElements(By.CssSelector("[role=dialog] label")).First(l => l.Text == "Oto Sandvik").Click();
         Coach.Sees("change", "[role=dialog]");
-        Coach.Press("Make 1 block");
+        Coach.Press("Create 1 block");
         Coach.Press("Oto Sandvik");
         Coach.Sees("Dose, week 1");
         Coach.Sees("Oto Sandvik");

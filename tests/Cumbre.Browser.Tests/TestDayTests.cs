@@ -61,7 +61,7 @@ public sealed class TestDayTests : IAsyncLifetime
         browser.Type("new test");
         browser.Sees("New test day", "[role=listbox]");
         browser.Type(Keys.Enter);
-        browser.Sees("Choose who comes.");
+        browser.Sees("Choose who is attending.");
         TabTo("Athletes");
         foreach (var name in Athletes)
         {
@@ -72,13 +72,13 @@ public sealed class TestDayTests : IAsyncLifetime
 
         browser.Type(Keys.Escape);
         browser.Sees("One-leg front lever: never tested; wins One-leg (Front lever)");
-        TabTo("Open the sheet");
+        TabTo("Open sheet");
         browser.Type(Keys.Enter);
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
 
         TabTo("Ilse Marquina, High pull-up");
         Fill("belly x 3");
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
         await server.Kill(stop);
         // At the foot of a column Enter goes on at the head of the next.
         Fill("3 x 10");
@@ -86,11 +86,11 @@ public sealed class TestDayTests : IAsyncLifetime
         Fill("3 x 8");
         await server.Start(stop);
         Fill("3 x 8");
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
 
         // A reload shows what the server has, and a slip is told at its cell without losing what was typed.
         browser.Driver.Navigate().Refresh();
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
         Assert.Equal(
             "3 x 8 s",
             browser
@@ -99,15 +99,15 @@ public sealed class TestDayTests : IAsyncLifetime
         );
         TabTo("Ilse Marquina, High pull-up");
         browser.Type("chalk" + Keys.Enter);
-        browser.Sees("1 to mend, everything else stored");
+        browser.Sees("1 to fix, everything else saved");
         browser.Type(Keys.ArrowUp);
         browser.Sees("\"chalk\" is no result of this test; write it as chest x 5.");
         browser.Type("belly x 4" + Keys.Enter);
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
         Assert.Empty(browser.ConsoleErrors());
 
-        browser.Press("Afterwards");
-        browser.Sees("One-leg are won; Half-lay may be trained.");
+        browser.Press("Results");
+        browser.Sees("One-leg are achieved; Half-lay can be trained.");
         browser.Sees("first result");
         // Kasimir's flag stands where the results put it.
         browser.Press("Kasimir Lund");
@@ -123,8 +123,8 @@ public sealed class TestDayTests : IAsyncLifetime
     {
         browser.Go("/test-days/new");
         browser.Press("Everybody");
-        browser.Press("Open the sheet");
-        browser.Sees("everything stored");
+        browser.Press("Open sheet");
+        browser.Sees("everything saved");
         var cell = browser.Driver.FindElement(By.CssSelector("input[data-cell='0-0']"));
         cell.Click();
         browser.Script(
@@ -133,7 +133,7 @@ public sealed class TestDayTests : IAsyncLifetime
             string.Join('\n', Enumerable.Range(0, 5000).Select(i => i == 1 ? "words" : "chest x 5"))
         );
         browser.Sees("4986 rows found no place and were left out");
-        browser.Sees("1 to mend, everything else stored");
+        browser.Sees("1 to fix, everything else saved");
         Assert.Equal(
             "words",
             browser.Driver.FindElement(By.CssSelector("input[data-cell='1-0']")).GetAttribute("value")
@@ -149,18 +149,18 @@ public sealed class TestDayTests : IAsyncLifetime
     {
         browser.Go("/test-days/new");
         browser.Press("Everybody");
-        browser.Press("Open the sheet");
-        browser.Sees("everything stored");
+        browser.Press("Open sheet");
+        browser.Sees("everything saved");
         browser
             .Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']"))
             .Click();
         var began = DateTime.UtcNow;
-        browser.Press("Start the clock");
+        browser.Press("Start clock");
         browser.Sees("1 s still");
         await Task.Delay(2500, TestContext.Current.CancellationToken);
         browser.Press("Stop");
         var most = (DateTime.UtcNow - began).TotalSeconds - 1;
-        browser.Sees("everything stored");
+        browser.Sees("everything saved");
         var written = browser
             .Driver.FindElement(By.CssSelector("input[aria-label='Ilse Marquina, One-leg front lever, left']"))
             .GetAttribute("value")!;

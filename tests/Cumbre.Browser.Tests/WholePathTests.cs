@@ -48,11 +48,11 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Fill("Sign-in name", "olga");
         browser.Fill("Password", "short");
         browser.Fill("Time zone", "Europe/Madrid");
-        browser.Press("Create the club");
+        browser.Press("Create club");
         browser.Sees("At least 10 characters");
         browser.Fill("Password", "a sentence to remember");
-        browser.Press("Create the club");
-        browser.Sees("Nothing waits for you.");
+        browser.Press("Create club");
+        browser.Sees("No decisions waiting.");
 
         browser.Press("OT, account of Olga Tamm");
         browser.Press("Sign out");
@@ -61,7 +61,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Sign in");
         browser.Sees("Name and password do not match.");
         browser.Fill("Password", "a sentence to remember" + Keys.Enter);
-        browser.Sees("The desk is clear.");
+        browser.Sees("Your Desk is clear.");
     }
 
     private void NewAthlete()
@@ -69,10 +69,10 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Roster");
         browser.Sees("No athletes yet.");
         browser.Press("New athlete");
-        browser.Press("Begin the intake");
+        browser.Press("Start intake");
         browser.Sees("Write a name.");
         browser.Fill("Name", "Ada Lind");
-        browser.Press("Begin the intake");
+        browser.Press("Start intake");
         browser.Sees("Still open");
         browser.Fill("Birth year", "1990");
         browser.Until(
@@ -92,7 +92,7 @@ public sealed class WholePathTests : IAsyncLifetime
             }
         )
         {
-            browser.Press("Add a size");
+            browser.Press("Add size");
             browser.Fill($"Size {i}", size);
             browser
                 .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[i - 1]
@@ -107,7 +107,7 @@ public sealed class WholePathTests : IAsyncLifetime
         foreach (
             var (typed, said) in new[]
             {
-                ("", "Write the body mass."),
+                ("", "Enter the bodyweight."),
                 ("seventy", "“seventy” is not a number"),
                 ("0", "0 is outside 25 to 250."),
                 ("-5", "-5 is outside 25 to 250."),
@@ -115,21 +115,21 @@ public sealed class WholePathTests : IAsyncLifetime
             }
         )
         {
-            browser.Fill("Body mass", typed);
+            browser.Fill("Bodyweight", typed);
             browser.Press("Add");
             browser.Sees(said);
-            Assert.Equal(typed, browser.Field("Body mass").GetAttribute("value"));
+            Assert.Equal(typed, browser.Field("Bodyweight").GetAttribute("value"));
         }
 
-        browser.Fill("Body mass", "68.2");
+        browser.Fill("Bodyweight", "68.2");
         browser.FillDate("Day", "2026-03-02");
         browser.Press("Add");
         browser.Sees("Mar 2 68.2 kg");
         browser.FillDate("Day", "2026-03-16");
-        browser.Fill("Body mass", "68,2" + Keys.Enter);
+        browser.Fill("Bodyweight", "68,2" + Keys.Enter);
         browser.Sees("Mar 16 68.2 kg");
         browser.Press("Movements");
-        browser.Sees("Gate of added load");
+        browser.Sees("Added-load gate");
     }
 
     private void OpenTheGate()
@@ -138,7 +138,7 @@ public sealed class WholePathTests : IAsyncLifetime
         Record("Push-ups in one set", reps: "20");
         Record("Horizontal rows in one set", reps: "12");
         Record("Dips in one set", reps: "12");
-        browser.Sees("Weighted pull-up: First load may be trained");
+        browser.Sees("Weighted pull-up: First load can be trained");
     }
 
     private void HeavyTest()
@@ -146,17 +146,17 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Record a test");
         browser.Fill("Load", "15");
         browser.Fill("Clean reps", "13");
-        browser.Fill("Left in reserve", "3");
+        browser.Fill("Reps in reserve", "3");
         browser.Press("Record");
         browser.Sees("16 effective reps are over 12");
-        browser.Press("Remove Heavy weighted set");
-        browser.Press("Remove");
-        browser.SeesNot("× 13, 3 left");
+        browser.Press("Delete Heavy weighted set");
+        browser.Press("Delete");
+        browser.SeesNot("× 13, 3 in reserve");
 
         browser.Press("Record a test");
         browser.Fill("Load", "15");
         browser.Fill("Clean reps", "6");
-        browser.Fill("Left in reserve", "1" + Keys.Enter);
+        browser.Fill("Reps in reserve", "1" + Keys.Enter);
         browser.Sees("102.61 kg");
         browser.Sees("97.8–103.2 kg");
     }
@@ -166,7 +166,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Press("Record a test");
         browser.Pick("Test", test);
         browser.Fill("Clean reps", reps + Keys.Enter);
-        browser.Sees($"{test}: kept.");
+        browser.Sees($"{test}: saved.");
     }
 
     private void LineWithWhy()
@@ -174,15 +174,15 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Fill("Line", "4 x");
         browser.Sees("What fits: how many reps");
         browser.Fill("Line", "4 x 4 @ 80 % e1RM");
-        browser.Sees("+13.75 kg, 81.95 kg of system");
-        browser.Sees("wants +13.89 kg");
+        browser.Sees("+13.75 kg, system mass 81.95 kg");
+        browser.Sees("target +13.89 kg");
         browser.Sees("10 + 2.5 + 1.25");
 
         browser.Press("+13.75 kg");
         foreach (
             var part in new[]
             {
-                "One-rep maximum 102.61 kg",
+                "One-rep max 102.61 kg",
                 "Range, from 97.76 kg",
                 "Range, to 103.19 kg",
                 "80 % of 102.61 82.09 kg",
@@ -204,9 +204,9 @@ public sealed class WholePathTests : IAsyncLifetime
     private void DropSets()
     {
         browser.Fill("Line", "2 x drop 4+4+6 @ +20 / +10 / 0 kg");
-        browser.Sees("Part 1 +20 kg, 88.2 kg of system");
-        browser.Sees("Part 2 +10 kg, 78.2 kg of system, 76.2 % of best. Take off 10");
-        browser.Sees("Part 3 0 kg, 68.2 kg of system, 66.5 % of best. Take off 10");
+        browser.Sees("Part 1 +20 kg, system mass 88.2 kg");
+        browser.Sees("Part 2 +10 kg, system mass 78.2 kg, 76.2 % of 1RM. Take off 10");
+        browser.Sees("Part 3 bodyweight, system mass 68.2 kg, 66.5 % of 1RM. Take off 10");
         Assert.Contains(
             "Drop: 4 reps at +20 kg",
             browser.Driver.FindElement(By.CssSelector("svg[aria-label^='Drop']")).GetAttribute("aria-label")
@@ -215,9 +215,9 @@ public sealed class WholePathTests : IAsyncLifetime
         // A single 10 and no 5: the kit finds 17.5 / 10 / 0 and says how far off it is.
         var page = browser.Path;
         browser.Press("Profile and kit");
-        browser.Sees("Leave before it is stored?");
+        browser.Sees("Leave before it is saved?");
         browser.Press("Leave");
-        browser.Press("Remove piece 3");
+        browser.Press("Delete piece 3");
         browser
             .Driver.FindElements(By.CssSelector("[aria-label=Plates] li"))[1]
             .FindElements(By.CssSelector("input"))
@@ -228,7 +228,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Go(page);
         browser.Fill("Line", "2 x drop 4+4+6 @ +20 / +10 / 0 kg");
         browser.Sees("Part 1 +17.5 kg");
-        browser.Sees("Over all parts 2.5 kg off what is written");
+        browser.Sees("The parts are 2.5 kg off the line");
     }
 
     private void LogThreeSessions(string athlete)
@@ -238,8 +238,8 @@ public sealed class WholePathTests : IAsyncLifetime
             browser.Go(athlete);
             browser.FillDate("Day", day);
             browser.Fill("Line", "3 x 8..10 @ +10 kg then +2.5 kg");
-            browser.Sees("+10 kg, 78.2 kg of system");
-            browser.Press("Plan this session");
+            browser.Sees("+10 kg, system mass 78.2 kg");
+            browser.Press("Plan session");
             // A session of the past is no next session; it waits in the address that planning opens.
             browser.Until(() => browser.Path.Contains("/sessions/", StringComparison.Ordinal), "the session to open");
             for (var set = 1; set <= 3; set++)
@@ -253,13 +253,13 @@ public sealed class WholePathTests : IAsyncLifetime
                     (set == 3 ? last : 10).ToString(System.Globalization.CultureInfo.InvariantCulture)
                 );
                 browser.Press("1");
-                browser.Press("Log the set");
+                browser.Press("Log set");
             }
 
             // The third answer may still be on its way.
             browser.SeesNot("not logged yet");
-            browser.Press("Finish the session");
-            browser.Sees("Waits on the Desk.");
+            browser.Press("Finish session");
+            browser.Sees("Waiting on the Desk.");
         }
 
         browser.Sees("2 clean sessions in a row");
@@ -273,17 +273,17 @@ public sealed class WholePathTests : IAsyncLifetime
             "the palette"
         );
         browser.Type("Desk" + Keys.Enter);
-        browser.Sees("1 decision waits for you");
+        browser.Sees("1 decision waiting for you");
         browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +12.5 kg then +2.5 kg");
         browser.Type("w");
         browser.Sees("2 clean sessions in a row: add +2.5 kg", "aside");
         browser.Sees("Best single, 78.2 × (1 + 11 ÷ 30)", "aside");
         browser.Type("a");
-        browser.Sees("The desk is clear.");
+        browser.Sees("Your Desk is clear.");
         browser.Type("z");
-        browser.Sees("1 decision waits for you");
+        browser.Sees("1 decision waiting for you");
         browser.Type("a");
-        browser.Sees("The desk is clear.");
+        browser.Sees("Your Desk is clear.");
     }
 
     private void NextSessionShowsTheNewLoad()
@@ -292,7 +292,7 @@ public sealed class WholePathTests : IAsyncLifetime
             () => browser.Field("Line").GetAttribute("value") == "3 x 8..10 @ +12.5 kg then +2.5 kg",
             "the new line"
         );
-        browser.Sees("+12.5 kg, 80.7 kg of system");
+        browser.Sees("+12.5 kg, system mass 80.7 kg");
         browser.Sees("10 + 2.5");
     }
 }

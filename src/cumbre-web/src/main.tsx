@@ -6,11 +6,11 @@ import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { App } from "./App";
-import { onNoAnswer, Problem } from "./api/client";
-import { connection } from "./api/connection";
-import { closeDrafts, hurryDrafts, warnOnClosing } from "./drafts/draft";
-import { theme } from "./theme";
+import { App } from "./app/App";
+import { onNoAnswer, Problem } from "./shared/api/client";
+import { connection } from "./shared/api/connection";
+import { closeDrafts, hurryDrafts, warnOnClosing } from "./shared/drafts/draft";
+import { theme } from "./shared/ui/theme";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 const cache = createCache({ key: "c", nonce, prepend: true });

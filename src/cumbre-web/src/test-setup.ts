@@ -1,13 +1,13 @@
 import "@testing-library/jest-dom/vitest";
 import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
-import { standIn } from "./testing/server";
+import { standIn } from "./shared/testing/server";
 
 standIn();
 afterEach(async () => {
   cleanup();
   // Loaded late: the stand-in for the network must be there before the client is.
-  (await import("./drafts/draft")).closeDrafts();
+  (await import("./shared/drafts/draft")).closeDrafts();
   // Some tests have no device.
   globalThis.localStorage?.clear();
 });

@@ -1,0 +1,153 @@
+import Box from "@mui/material/Box";
+import { lazy, Suspense } from "react";
+import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
+import { useMe } from "../shared/account/useMe";
+import { Shell } from "./Shell";
+import { Empty, Failed, Loading } from "../shared/ui/states";
+import { WhyProvider } from "../shared/why/WhyContext";
+import { say } from "../words/app";
+
+const OwnerPage = lazy(() => import("../features/accounts/OwnerPage"));
+const SignInPage = lazy(() => import("../features/accounts/SignInPage"));
+const DeskPage = lazy(() => import("../features/desk/DeskPage"));
+const RosterPage = lazy(() => import("../features/roster/RosterPage"));
+const OverviewPage = lazy(() => import("../features/overview/OverviewPage"));
+const AthleteMovementPage = lazy(() => import("../features/athlete/MovementPage"));
+const AthleteLaddersPage = lazy(() => import("../features/ladders/AthleteLaddersPage"));
+const AtlasPage = lazy(() => import("../features/ladders/AtlasPage"));
+const LadderPage = lazy(() => import("../features/ladders/LadderPage"));
+const EditLadderPage = lazy(() => import("../features/ladders/edit/EditLadderPage"));
+const TestDaysPage = lazy(() => import("../features/testdays/TestDaysPage"));
+const EditTestDayPage = lazy(() => import("../features/testdays/EditTestDayPage"));
+const SheetPage = lazy(() => import("../features/testdays/SheetPage"));
+const OutcomePage = lazy(() => import("../features/testdays/OutcomePage"));
+const TestDayPrint = lazy(() => import("../features/testdays/TestDayPrint"));
+const ProgrammesPage = lazy(() => import("../features/blocks/ProgrammesPage"));
+const AthleteProgrammePage = lazy(() => import("../features/blocks/AthleteProgrammePage"));
+const SheetsPage = lazy(() => import("../features/publish/SheetsPage"));
+const ComparePage = lazy(() => import("../features/compare/ComparePage"));
+const OutboxPage = lazy(() => import("../features/publish/OutboxPage"));
+const ImportBlockPage = lazy(() => import("../features/publish/ImportBlockPage"));
+const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
+const GroupPage = lazy(() => import("../features/groups/GroupPage"));
+const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
+const BlockRoute = lazy(() => import("./BlockRoute"));
+const KitPage = lazy(() => import("../features/kit/KitPage"));
+const EditMovementPage = lazy(() => import("../features/ladders/edit/EditMovementPage"));
+const ImportPage = lazy(() => import("../features/ladders/edit/ImportPage"));
+const MovementPage = lazy(() => import("../features/ladders/MovementPage"));
+const IntakePage = lazy(() => import("../features/athlete/IntakePage"));
+const NewAthletePage = lazy(() => import("../features/athlete/NewAthletePage"));
+const ProfilePage = lazy(() => import("../features/athlete/ProfilePage"));
+const SessionPage = lazy(() => import("../features/session/SessionPage"));
+const PrintPage = lazy(() => import("../features/publish/SessionPrintPage"));
+
+const router = createBrowserRouter([
+  {
+    element: <Gatekeeper />,
+    errorElement: <Broken />,
+    children: [
+      { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
+      { path: "/athletes/:athleteId/blocks/:blockId/print", element: <SheetsPage /> },
+      { path: "/groups/:id/print", element: <GroupSheet /> },
+      { path: "/test-days/:id/print", element: <TestDayPrint /> },
+      {
+        element: <Frame />,
+        children: [
+          { path: "/", element: <Home /> },
+          { path: "/roster", element: <RosterPage /> },
+          { path: "/athletes/new", element: <NewAthletePage /> },
+          { path: "/athletes/:athleteId", element: <OverviewPage /> },
+          { path: "/athletes/:athleteId/movement", element: <AthleteMovementPage /> },
+          { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
+          { path: "/programmes", element: <ProgrammesPage /> },
+          { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
+          { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
+          { path: "/athletes/:athleteId/import", element: <ImportBlockPage /> },
+          { path: "/groups/new", element: <GroupPage key="new" /> },
+          { path: "/groups/:id", element: <GroupPage /> },
+          { path: "/compare", element: <ComparePage /> },
+          { path: "/outbox", element: <OutboxPage /> },
+          { path: "/outbox/:id", element: <OutboxPage /> },
+          { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockRoute /> },
+          { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
+          { path: "/kit", element: <KitPage /> },
+          { path: "/athletes/:athleteId/kit", element: <KitPage /> },
+          { path: "/test-days", element: <TestDaysPage /> },
+          { path: "/test-days/new", element: <EditTestDayPage key="new" /> },
+          { path: "/test-days/:id", element: <SheetPage /> },
+          { path: "/test-days/:id/edit", element: <EditTestDayPage /> },
+          { path: "/test-days/:id/outcome", element: <OutcomePage /> },
+          { path: "/ladders", element: <AtlasPage /> },
+          { path: "/ladders/new", element: <EditLadderPage key="new" /> },
+          { path: "/ladders/import", element: <ImportPage /> },
+          { path: "/ladders/:slug", element: <LadderPage /> },
+          { path: "/ladders/:slug/edit", element: <EditLadderPage /> },
+          { path: "/movements/new", element: <EditMovementPage key="new" /> },
+          { path: "/movements/:slug", element: <MovementPage /> },
+          { path: "/movements/:slug/edit", element: <EditMovementPage /> },
+          { path: "/athletes/:athleteId/intake", element: <IntakePage /> },
+          { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
+          { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
+          { path: "*", element: <Lost /> },
+        ],
+      },
+    ],
+  },
+]);
+
+export function App() {
+  return <RouterProvider router={router} />;
+}
+
+/** Nobody gets past without an account; the first start asks for the owner's. */
+function Gatekeeper() {
+  const me = useMe();
+  if (me.isPending) return <Loading label={say("starting")} />;
+  if (me.isError)
+    return (
+      <Box sx={{ p: 6 }}>
+        <Failed error={me.error} retry={() => void me.refetch()} />
+      </Box>
+    );
+  return (
+    <Suspense fallback={<Loading />}>
+      {me.data.needsOwner ? <OwnerPage /> : me.data.account ? <Outlet /> : <SignInPage />}
+    </Suspense>
+  );
+}
+
+function Frame() {
+  return (
+    <WhyProvider>
+      <Shell>
+        <Suspense fallback={<Loading />}>
+          <Outlet />
+        </Suspense>
+      </Shell>
+    </WhyProvider>
+  );
+}
+
+function Home() {
+  const account = useMe().data?.account;
+  return account?.athleteId ? <Navigate to={`/athletes/${account.athleteId}`} replace /> : <DeskPage />;
+}
+
+/** A fault of the page itself: said plainly, with the way on. */
+function Broken() {
+  const error = useRouteError();
+  return (
+    <Box sx={{ p: 6 }}>
+      <Failed error={error} retry={() => window.location.reload()} />
+    </Box>
+  );
+}
+
+function Lost() {
+  return (
+    <Box sx={{ px: 6 }}>
+      <Empty title={say("thereIsNoSuchPlace")}>{say("theAddressMayBeMistypedTheRail")}</Empty>
+    </Box>
+  );
+}

@@ -1,0 +1,161 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import { useColorScheme } from "@mui/material/styles";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { useSetUnit, useSignedIn, useStartAfresh } from "../shared/account/useMe";
+import { api, ask } from "../shared/api/client";
+import type { MassUnit } from "../shared/api/types";
+import { dayFull } from "../shared/ui/format";
+import { KeyCap } from "../shared/ui/KeyCap";
+import { say } from "../words/app";
+
+/** Club, jump, the day, units, theme, account. */
+export function TopLine({
+  narrow,
+  openPalette,
+  openHelp,
+}: {
+  narrow: boolean;
+  openPalette: () => void;
+  openHelp: () => void;
+}) {
+  const { account, today, club, demo, isCoach } = useSignedIn();
+  const setUnit = useSetUnit();
+  return (
+    <Box
+      sx={(t) => ({
+        height: 48,
+        borderBottom: `1px solid ${t.vars.palette.line2}`,
+        display: "flex",
+        alignItems: "center",
+        px: narrow ? 3 : 6,
+        gap: narrow ? 2 : 6,
+        fontSize: 13,
+        bgcolor: "background.default",
+      })}
+    >
+      <Typography
+        sx={{
+          fontWeight: 650,
+          fontStretch: "112%",
+          overflow: "hidden",
+          textOverflow: "ellipsis",
+          whiteSpace: "nowrap",
+          minWidth: 0,
+          maxWidth: 240,
+        }}
+      >
+        {club}
+      </Typography>
+      {isCoach && (
+        <ButtonBase
+          onClick={openPalette}
+          sx={(t) => ({
+            height: 32,
+            width: narrow ? "auto" : 296,
+            pl: 3,
+            pr: 2,
+            gap: 2,
+            justifyContent: "flex-start",
+            bgcolor: "background.paper",
+            border: `1px solid ${t.vars.palette.line2}`,
+            borderRadius: "2px",
+            fontSize: 13,
+            color: "text.secondary",
+          })}
+        >
+          {narrow ? say("jump") : say("jumpToAnAthleteOrAPlace")}
+          {!narrow && (
+            <Box sx={{ ml: "auto" }}>
+              <KeyCap>{say("ctrlK")}</KeyCap>
+            </Box>
+          )}
+        </ButtonBase>
+      )}
+      {!narrow && (
+        <Box component="span" sx={{ ml: "auto", color: "text.secondary", whiteSpace: "nowrap" }}>
+          {demo ? say("dayOfTheDemo", { day: dayFull(today) }) : dayFull(today)}
+        </Box>
+      )}
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label={say("units")}
+        value={account.unit}
+        onChange={(_, unit: MassUnit | null) => unit && setUnit.mutate(unit)}
+        sx={{ ml: narrow ? "auto" : 0 }}
+      >
+        <ToggleButton value="Kg">{say("kg")}</ToggleButton>
+        <ToggleButton value="Lb">{say("lb")}</ToggleButton>
+      </ToggleButtonGroup>
+      <AccountMenu name={account.name} openHelp={openHelp} />
+    </Box>
+  );
+}
+
+function AccountMenu({ name, openHelp }: { name: string; openHelp: () => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { mode, setMode } = useColorScheme();
+  const navigate = useNavigate();
+  const startAfresh = useStartAfresh();
+  const signOut = useMutation({
+    mutationFn: () => ask(api.POST("/api/sign-out")),
+    onSuccess: async () => {
+      await navigate("/");
+      await startAfresh();
+    },
+  });
+  const close = () => setAnchor(null);
+  const choose = (next: "light" | "dark" | "system") => () => {
+    setMode(next);
+    close();
+  };
+  const initials = name
+    .split(/\s+/)
+    .map((w) => w[0])
+    .slice(0, 2)
+    .join("");
+  return (
+    <>
+      <Button
+        size="small"
+        onClick={(e) => setAnchor(e.currentTarget)}
+        aria-haspopup="menu"
+        aria-expanded={anchor !== null}
+        aria-label={say("accountOf", { initials, name })}
+        sx={{ minWidth: 36, px: 1.5 }}
+      >
+        {initials}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <MenuItem disabled>{name}</MenuItem>
+        <MenuItem selected={mode === "light"} onClick={choose("light")}>
+          {say("light")}
+        </MenuItem>
+        <MenuItem selected={mode === "dark"} onClick={choose("dark")}>
+          {say("dark")}
+        </MenuItem>
+        <MenuItem selected={mode === "system"} onClick={choose("system")}>
+          {say("asTheDevice")}
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close();
+            openHelp();
+          }}
+        >
+          {say("keys")}
+        </MenuItem>
+        <MenuItem onClick={() => signOut.mutate()}>{say("signOut")}</MenuItem>
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useMutation } from "@tanstack/react-query";
+import { useForm } from "react-hook-form";
+import { z } from "zod";
+import { api, ask } from "../../shared/api/client";
+import { messageOf } from "../../shared/ui/states";
+import { useServerErrors } from "../../shared/ui/useServerErrors";
+import { DoorFrame } from "./DoorFrame";
+import { useMe, useStartAfresh } from "../../shared/account/useMe";
+import { say } from "../../words/accounts";
+
+const shape = z.object({
+  signInName: z.string().trim().min(1, say("writeYourSignInName")),
+  password: z.string().min(1, say("writeYourPassword")),
+});
+
+export default function SignInPage() {
+  const me = useMe().data;
+  const startAfresh = useStartAfresh();
+  const form = useForm({ resolver: zodResolver(shape), defaultValues: { signInName: "", password: "" } });
+  const signIn = useMutation({
+    mutationFn: (body: z.infer<typeof shape>) => ask(api.POST("/api/sign-in", { body })),
+    onSuccess: startAfresh,
+  });
+  const demo = useMutation({
+    mutationFn: (as: "coach" | "athlete") => ask(api.POST("/api/demo-sign-in", { body: { as } })),
+    onSuccess: startAfresh,
+  });
+  useServerErrors(form, signIn.error);
+  const { errors } = form.formState;
+  return (
+    <DoorFrame title={me?.club ?? say("cumbre")}>
+      {me?.demo && (
+        <Box sx={{ mb: 6 }}>
+          <Typography color="textSecondary" sx={{ mb: 3 }}>
+            {say("aDemoWithInventedPeopleLookAround")}
+          </Typography>
+          <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+            <Button
+              variant="contained"
+              color="secondary"
+              onClick={() => demo.mutate("coach")}
+              disabled={demo.isPending}
+              autoFocus
+            >
+              {say("enterAsCoach")}
+            </Button>
+            <Button onClick={() => demo.mutate("athlete")} disabled={demo.isPending}>
+              {say("enterAsAthlete")}
+            </Button>
+          </Box>
+          {demo.isError && (
+            <Typography color="error" role="alert" sx={{ mt: 2 }}>
+              {messageOf(demo.error)}
+            </Typography>
+          )}
+        </Box>
+      )}
+      {!me?.demo && (
+        <Box
+          component="form"
+          noValidate
+          onSubmit={(e) => void form.handleSubmit((f) => signIn.mutate(f))(e)}
+          sx={{ display: "grid", gap: 4 }}
+        >
+          <TextField
+            label={say("signInName")}
+            autoComplete="username"
+            autoFocus
+            {...form.register("signInName")}
+            error={Boolean(errors.signInName)}
+            helperText={errors.signInName?.message}
+          />
+          <TextField
+            label={say("password")}
+            type="password"
+            autoComplete="current-password"
+            {...form.register("password")}
+            error={Boolean(errors.password)}
+            helperText={errors.password?.message}
+          />
+          {signIn.isError && Object.keys(errors).length === 0 && (
+            <Typography color="error" role="alert">
+              {messageOf(signIn.error)}
+            </Typography>
+          )}
+          <Button
+            type="submit"
+            variant="contained"
+            color="secondary"
+            disabled={signIn.isPending}
+            sx={{ justifySelf: "start" }}
+          >
+            {say("signIn")}
+          </Button>
+        </Box>
+      )}
+    </DoorFrame>
+  );
+}

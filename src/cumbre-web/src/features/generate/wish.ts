@@ -1,0 +1,37 @@
+import type { DayOfWeek, GenerateRequest } from "../../shared/api/types";
+import { mondayOf } from "../../shared/blocks/doc";
+import { say } from "../../words/generate";
+
+/** The fields as they are typed. */
+export interface WishFields {
+  name: string;
+  start: string;
+  days: DayOfWeek[];
+  minutes: string;
+  loadingWeeks: string;
+}
+
+export type Faults = Partial<Record<keyof WishFields, string>>;
+
+const whole = (typed: string) => (/^\d{1,4}$/.test(typed.trim()) ? Number(typed) : null);
+
+/** The wish that the fields make, or what is wrong with them. What is left empty is as the intake says, or as usual. */
+export function readWish(fields: WishFields): { wish: GenerateRequest; faults: null } | { wish: null; faults: Faults } {
+  const faults: Faults = {};
+  const [minutes, loadingWeeks] = [whole(fields.minutes), whole(fields.loadingWeeks)];
+  if (!fields.name.trim()) faults.name = say("giveItAName");
+  if (!fields.start) faults.start = say("chooseADayOfTheFirstWeek");
+  if (minutes === null && fields.minutes.trim()) faults.minutes = say("aWholeNumber10To240");
+  if (loadingWeeks === null && fields.loadingWeeks.trim()) faults.loadingWeeks = say("aWholeNumber1To8");
+  if (Object.keys(faults).length > 0) return { wish: null, faults };
+  return {
+    wish: {
+      name: fields.name.trim(),
+      start: mondayOf(fields.start),
+      days: fields.days.length > 0 ? fields.days : null,
+      minutes,
+      loadingWeeks,
+    },
+    faults: null,
+  };
+}

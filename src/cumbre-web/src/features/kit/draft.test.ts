@@ -1,0 +1,50 @@
+import { describe, expect, it } from "vitest";
+import type { KitBook } from "../../shared/api/types";
+import { requestOf, textOf } from "./draft";
+
+const book: KitBook = {
+  name: "Cochera 9",
+  kit: {
+    hasBelt: true,
+    vest: { value: 5, unit: "Kg" },
+    plates: [{ sort: "Dumbbell", size: { value: 1.25, unit: "Kg" }, count: 2 }],
+  },
+  bands: [{ id: "b", name: "wide", bottomKg: 41, middleKg: 33, topKg: 24, measuredOn: "2026-02-24" }],
+  helps: [],
+  counted: [{ id: "c", name: "book", count: 14, unit: { value: 0.62, unit: "Kg" } }],
+  gear: [{ id: "g", kind: "Bar", name: "high bar", heightCm: 245, widthCm: null, note: null }],
+  version: 4,
+  loads: [],
+  moreLoads: false,
+  usualStepKg: 2.5,
+};
+
+describe("a kit as it is typed", () => {
+  it("goes out as it came in when nothing is changed", () => {
+    const { body, errors } = requestOf(textOf(book), 4, true);
+    expect(errors).toEqual({});
+    expect(body).toEqual({ kit: book.kit, bands: book.bands, counted: book.counted, gear: book.gear, version: 4 });
+  });
+
+  it("reads commas, takes an empty unit for never weighed, and leaves plates that lie elsewhere alone", () => {
+    const text = textOf(book);
+    text.bands[0]!.bottom = "41,5";
+    text.counted[0]!.unit = "";
+    const { body } = requestOf(text, 4, false);
+    expect(body.bands[0]!.bottomKg).toBe(41.5);
+    expect(body.counted[0]!.unit).toBeNull();
+    expect(body.kit).toBeNull();
+  });
+
+  it("names the field of a slip as the server would", () => {
+    const text = textOf(book);
+    text.plates[0]!.count = "2.5";
+    text.bands[0]!.top = "much";
+    text.gear[0]!.height = "tall";
+    expect(requestOf(text, 4, true).errors).toEqual({
+      "kit.plates[0].count": "Enter a whole number.",
+      "bands[0].topKg": "“much” is not a number.",
+      "gear[0].heightCm": "“tall” is not a number.",
+    });
+  });
+});

@@ -1,0 +1,249 @@
+import Alert from "@mui/material/Alert";
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { useUnit } from "../../../shared/account/useMe";
+import { api, ask, Problem } from "../../../shared/api/client";
+import type { CautionId, Movement } from "../../../shared/api/types";
+import { Failed, Loading, messageOf } from "../../../shared/ui/states";
+import { measures, standingCaution } from "../movementWording";
+import { movementsQuery } from "../../../shared/ladders/useLadders";
+import { slugOf } from "./draft";
+import { say } from "../../../words/ladders";
+
+const blank: Movement = {
+  slug: "",
+  name: "",
+  aliases: [],
+  pattern: "vertical pull",
+  arms: "Bent",
+  eachSide: false,
+  measure: "Reps",
+  setUp: [],
+  bottom: say("theHang"),
+  standard: "",
+  cues: [],
+  faults: [],
+  primeMovers: [],
+  carriesTo: [],
+  easier: [],
+  harder: [],
+  kit: [],
+  cautions: ["StopSigns"],
+  failureHarmless: false,
+  load: null,
+  own: true,
+};
+
+/** A movement of the club's own: added to the catalogue, with a test by its measure. */
+export default function EditMovementPage() {
+  const { slug } = useParams();
+  const movements = useQuery(movementsQuery);
+  const stored = useQuery({
+    queryKey: ["draft", "movement", slug],
+    queryFn: ({ signal }) =>
+      ask(api.GET("/api/movements/{movement}/draft", { params: { path: { movement: slug ?? "" } }, signal })),
+    enabled: slug !== undefined,
+    gcTime: 0,
+  });
+  const failed = [movements, stored].find((q) => q.isError);
+  if (failed)
+    return (
+      <Box sx={{ px: 6 }}>
+        <Failed error={failed.error} retry={() => void failed.refetch()} />
+      </Box>
+    );
+  if (!movements.data || (slug !== undefined && !stored.data))
+    return (
+      <Box sx={{ px: 6 }}>
+        <Loading />
+      </Box>
+    );
+  return <Form movements={movements.data} entry={stored.data?.entry ?? blank} version={stored.data?.version ?? 0} />;
+}
+
+/** Lists are typed one entry a line. */
+type Lists = "aliases" | "setUp" | "cues" | "faults" | "primeMovers" | "kit";
+
+function Form({ movements, entry, version }: { movements: Movement[]; entry: Movement; version: number }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const unit = useUnit();
+  const [m, setM] = useState(entry);
+  const [reason, setReason] = useState("");
+  const slug = version > 0 ? entry.slug : slugOf(m.name);
+  const save = useMutation({
+    mutationFn: () =>
+      ask(
+        api.PUT("/api/movements/{movement}", {
+          params: { path: { movement: slug || "unnamed" } },
+          body: { version, reason, entry: { ...m, slug: slug || "unnamed" } },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" }),
+  });
+  const error = (field: string) =>
+    save.error instanceof Problem ? save.error.fields.find((f) => f.path === field)?.message : undefined;
+  const set = (change: Partial<Movement>) => setM({ ...m, ...change });
+  const text = (field: "name" | "bottom" | "standard", label: string, help?: string) => (
+    <TextField
+      label={label}
+      value={m[field]}
+      multiline={field === "standard"}
+      onChange={(e) => set({ [field]: e.target.value })}
+      error={error(`entry.${field}`) !== undefined}
+      helperText={error(`entry.${field}`) ?? help}
+    />
+  );
+  const list = (field: Lists, label: string) => (
+    <TextField
+      label={label}
+      multiline
+      minRows={2}
+      value={m[field].join("\n")}
+      onChange={(e) => set({ [field]: e.target.value === "" ? [] : e.target.value.split("\n") })}
+      error={error(`entry.${field}`) !== undefined}
+      helperText={error(`entry.${field}`) ?? say("oneALine")}
+    />
+  );
+  const neighbours = (field: "carriesTo" | "easier" | "harder", label: string) => (
+    <Autocomplete
+      multiple
+      options={movements.map((x) => x.slug).filter((s) => s !== slug)}
+      value={m[field]}
+      getOptionLabel={(s) => movements.find((x) => x.slug === s)?.name ?? s}
+      onChange={(_, chosen) => set({ [field]: chosen })}
+      renderInput={(params) => <TextField {...params} label={label} />}
+    />
+  );
+  const known = [...new Set(movements.flatMap((x) => x.cautions))];
+  return (
+    <Box
+      component="form"
+      noValidate
+      aria-label={say("movement")}
+      onSubmit={(e) => {
+        e.preventDefault();
+        save.mutate(undefined, { onSuccess: () => void navigate(`/movements/${slug}`) });
+      }}
+      sx={{ px: { xs: 4, sm: 6 }, py: 4, maxWidth: 980 }}
+    >
+      <Typography variant="h1" sx={{ mb: 3 }}>
+        {version > 0 ? say("edit2", { name: entry.name }) : say("newMovement")}
+      </Typography>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4 }}>
+        {text("name", "Name")}
+        <TextField
+          select
+          label={say("pattern")}
+          value={m.pattern}
+          onChange={(e) => set({ pattern: e.target.value as Movement["pattern"] })}
+        >
+          {[...new Set(movements.map((x) => x.pattern))].map((p) => (
+            <MenuItem key={p} value={p}>
+              {p}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label={say("countedIn")}
+          value={m.measure}
+          onChange={(e) => set({ measure: e.target.value as Movement["measure"] })}
+          error={error("entry.measure") !== undefined}
+          helperText={error("entry.measure") ?? say("itsTestIsMadeByThis")}
+        >
+          {(Object.keys(measures) as Movement["measure"][])
+            .filter((x) => x !== "Capacity")
+            .map((x) => (
+              <MenuItem key={x} value={x}>
+                {measures[x]}
+              </MenuItem>
+            ))}
+        </TextField>
+        <TextField
+          select
+          label={say("elbows")}
+          value={m.arms}
+          onChange={(e) => set({ arms: e.target.value as Movement["arms"] })}
+        >
+          <MenuItem value="Bent">{say("bent")}</MenuItem>
+          <MenuItem value="Straight">{say("straight")}</MenuItem>
+          <MenuItem value="None">{say("takeNoPart")}</MenuItem>
+        </TextField>
+        <Box sx={{ gridColumn: "1 / -1", display: "grid" }}>
+          {text("standard", say("formStandard"), say("whatCountsAsAGoodRepetitionOr"))}
+        </Box>
+        {text("bottom", say("itsBottomIs"), say("shownBesideATempo"))}
+        <Box>
+          <FormControlLabel
+            control={<Checkbox checked={m.eachSide} onChange={(_, eachSide) => set({ eachSide })} size="small" />}
+            label={say("doneAndTestedOnEachSide")}
+          />
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={m.failureHarmless}
+                onChange={(_, failureHarmless) => set({ failureHarmless })}
+                size="small"
+              />
+            }
+            label={say("failingIsHarmless")}
+          />
+        </Box>
+        {list("faults", "Faults")}
+        {list("cues", "Cues")}
+        {list("primeMovers", say("primeMovers"))}
+        {list("kit", "Kit")}
+        {list("setUp", say("writtenDownToCompare"))}
+        {list("aliases", say("otherNames"))}
+        {neighbours("easier", "Easier")}
+        {neighbours("harder", "Harder")}
+        {neighbours("carriesTo", say("carriesOverTo"))}
+        <Autocomplete
+          multiple
+          options={known}
+          value={m.cautions}
+          getOptionLabel={(id: CautionId) => standingCaution(id, unit)}
+          onChange={(_, cautions) => set({ cautions })}
+          renderInput={(params) => (
+            <TextField
+              {...params}
+              label={say("cautions")}
+              error={error("entry.cautions") !== undefined}
+              helperText={error("entry.cautions")}
+            />
+          )}
+        />
+        <TextField
+          label={say("why")}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          error={error("reason") !== undefined}
+          helperText={error("reason") ?? say("keptWithTheChange")}
+        />
+      </Box>
+      {save.error && !(save.error instanceof Problem && save.error.fields.length > 0) && (
+        <Alert severity="warning" sx={{ mt: 3 }}>
+          {say("whatYouTypedIsStillHere", { error: messageOf(save.error) })}
+        </Alert>
+      )}
+      <Box sx={{ mt: 4, display: "flex", gap: 3 }}>
+        <Button type="submit" variant="contained" color="secondary" disabled={save.isPending}>
+          {say("save")}
+        </Button>
+        <Button component={Link} to={version > 0 ? `/movements/${slug}` : "/ladders?show=movements"}>
+          {say("cancel")}
+        </Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,106 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useUnit } from "../../shared/account/useMe";
+import type { Effort, Load, LoggedSet, Session, SessionItem } from "../../shared/api/types";
+import { number, writtenAdded } from "../../shared/ui/format";
+import { StatusShape } from "../../shared/ui/StatusShape";
+import { asksFor, effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
+import { setUpText } from "./setUp";
+import { SetForm } from "./SetForm";
+import { say } from "../../words/session";
+
+interface Props {
+  session: Session;
+  item: SessionItem;
+  effort: Effort;
+  load: Load;
+  set?: LoggedSet;
+  /** The form is open: the next one to do, or one to correct. */
+  active: boolean;
+  onCorrect: () => void;
+  onDone: () => void;
+}
+
+/** A set of the plan, as asked for and as done. */
+export function SetRow({ session, item, effort: e, load, set, active, onCorrect, onDone }: Props) {
+  const unit = useUnit();
+  const met =
+    set && set.form === "Clean" && (e.seconds === null ? set.reps >= asksFor(e) : (set.seconds ?? 0) >= e.seconds);
+  const parts = (item.plan?.efforts ?? []).some((x) => x.part > 1);
+  return (
+    <Box
+      component="li"
+      aria-current={active ? "step" : undefined}
+      sx={{
+        borderBottom: 1,
+        borderColor: "divider",
+        bgcolor: active ? "background.paper" : "transparent",
+        px: active ? 4 : 0,
+        py: 2,
+      }}
+    >
+      <Box sx={{ display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap", minHeight: 32 }}>
+        <StatusShape
+          status={set ? (met ? "won" : "training") : "ahead"}
+          title={set ? (met ? say("targetMet") : "done") : say("toDo")}
+        />
+        <Typography sx={{ fontWeight: 600, minWidth: 76 }}>
+          {say("set", { set: e.set })}
+          {parts && `.${e.part}`}
+          {isBeyond(item, e) && say("extra")}
+        </Typography>
+        <Typography color="textSecondary" sx={{ minWidth: 150 }}>
+          {effortText(e)} {loadWords(load, unit)}
+          {e.grip && `, ${e.grip.toLowerCase()}`}
+          {e.takeOff.length > 0 && (
+            <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
+              {" "}
+              {say("takeOff", { takeOff: e.takeOff.map((p) => number(p.size.value)).join(" + ") })}
+            </Box>
+          )}
+        </Typography>
+        {set && (
+          <>
+            <Typography sx={{ fontWeight: 600, mr: "auto" }}>
+              {set.seconds === null ? set.reps : `${set.seconds} s`}{" "}
+              {say("at", { added: writtenAdded(set.added, unit) })}
+              {set.reserve !== null && say("left", { reserve: set.reserve })}
+              {set.form === "Broken" && (set.total ? say("cleanOf", { total: set.total }) : say("formBroke"))}
+              {set.fault && `: ${set.fault}`}
+              {set.failedAt && say("failedAtThe", { failedAt: set.failedAt.toLowerCase() })}
+              {set.pain ? say("painOfSet", { place: set.painPlace ?? say("withoutPlace"), pain: set.pain }) : ""}
+              {(setUpText(set.setUp, item.setUp) || set.note || set.was) && (
+                <Typography variant="body2" component="span" color="textSecondary" sx={{ display: "block" }}>
+                  {[
+                    setUpText(set.setUp, item.setUp),
+                    set.note,
+                    set.was &&
+                      say("correctedWasAt", {
+                        reps: String(set.was.seconds === null ? set.was.reps : `${set.was.seconds} s`),
+                        added: writtenAdded(set.was.added, unit),
+                      }),
+                  ]
+                    .filter(Boolean)
+                    .join("; ")}
+                </Typography>
+              )}
+            </Typography>
+            <Button
+              size="small"
+              variant="text"
+              onClick={onCorrect}
+              aria-label={say(active ? "leaveSet" : "correctSet", {
+                set: e.set,
+                part: e.part > 1 ? say("part", { part: e.part }) : "",
+              })}
+            >
+              {active ? say("leaveIt2") : say("correct")}
+            </Button>
+          </>
+        )}
+      </Box>
+      {active && <SetForm session={session} item={item} effort={e} load={load} set={set} onDone={onDone} />}
+    </Box>
+  );
+}

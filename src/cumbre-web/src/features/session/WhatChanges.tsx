@@ -1,0 +1,65 @@
+import Typography from "@mui/material/Typography";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useDeferredValue } from "react";
+import { useSignedIn, useUnit } from "../../shared/account/useMe";
+import { api, ask } from "../../shared/api/client";
+import type { Decision, LoggedSet, Session, SetRequest } from "../../shared/api/types";
+import { headline } from "../../shared/decisions/wording";
+import { writtenAdded } from "../../shared/ui/format";
+import { say } from "../../words/session";
+
+const textOf = (d: Decision) => {
+  const say = headline(d);
+  return say.figure ? `${say.before} ${say.figure}` : say.before;
+};
+
+/** What a correction would change on the Desk, told before it is saved. */
+export function WhatChanges({
+  session,
+  setId,
+  request,
+  was,
+}: {
+  session: Session;
+  setId: string;
+  request: SetRequest;
+  was: LoggedSet;
+}) {
+  const { isCoach } = useSignedIn();
+  const unit = useUnit();
+  const asked = useDeferredValue(request);
+  const preview = useQuery({
+    queryKey: ["correction", session.id, setId, JSON.stringify(asked)],
+    queryFn: ({ signal }) =>
+      ask(
+        api.POST("/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}/preview", {
+          params: { path: { athleteId: session.athleteId, sessionId: session.id, setId } },
+          body: asked,
+          signal,
+        }),
+      ),
+    enabled: isCoach,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const { gone = [], come = [] } = preview.data ?? {};
+  return (
+    <Typography variant="body2" component="div" color="textSecondary" role="status" sx={{ width: "100%" }}>
+      {say("loggedBeforeAt", {
+        amount: was.seconds === null ? String(was.reps) : `${was.seconds} s`,
+        load: writtenAdded(was.added, unit),
+        broke: was.form === "Broken" ? say("formBrokeDown") : "",
+        pain: was.pain ? say("painOf102", { pain: was.pain }) : "",
+      })}
+      {preview.data &&
+        (gone.length + come.length === 0
+          ? say("savingChangesNoDecision")
+          : [
+              gone.length > 0 && say("savingWithdraws", { gone: gone.map(textOf).join("; ") }),
+              come.length > 0 && say("itProposes", { come: come.map(textOf).join("; ") }),
+            ]
+              .filter(Boolean)
+              .join(" "))}
+    </Typography>
+  );
+}

@@ -1,0 +1,188 @@
+import Box from "@mui/material/Box";
+import { useRef } from "react";
+import { Link } from "react-router";
+import type { Sheet } from "../../shared/api/types";
+import { StatusShape } from "../../shared/ui/StatusShape";
+import { type CellBody, type Column, isBlock, move, type Place } from "./cells";
+import { say } from "../../words/testdays";
+
+export interface CellView {
+  body: CellBody;
+  state: "empty" | "stored" | "waiting" | "refused";
+  message?: string;
+}
+
+/** Athletes down, tests across, filled by keyboard like a sheet. */
+export function Grid({
+  sheet,
+  columns,
+  cell,
+  focused,
+  onFocus,
+  onType,
+  onDone,
+  onPaste,
+}: {
+  sheet: Sheet;
+  columns: Column[];
+  cell: (place: Place) => CellView;
+  focused: Place | null;
+  onFocus: (place: Place) => void;
+  /** Each key stroke. */
+  onType: (place: Place, text: string) => void;
+  /** The cell is left. */
+  onDone: (place: Place) => void;
+  onPaste: (place: Place, text: string) => void;
+}) {
+  const table = useRef<HTMLTableElement>(null);
+  const go = (to: Place) => {
+    const input = table.current?.querySelector<HTMLInputElement>(`input[data-cell="${to.row}-${to.column}"]`);
+    input?.focus();
+    return input !== null && input !== undefined;
+  };
+  return (
+    <Box sx={{ overflow: "auto" }}>
+      <Box
+        component="table"
+        ref={table}
+        aria-label={say("results")}
+        sx={(t) => ({
+          borderCollapse: "collapse",
+          "& th, & td": { border: `1px solid ${t.vars.palette.divider}`, p: 0 },
+          "& th": { fontWeight: 500, fontSize: 12, lineHeight: "15px", textAlign: "left", px: 2, py: 1 },
+          "& tbody th": {
+            fontSize: 14,
+            fontWeight: 600,
+            whiteSpace: "nowrap",
+            position: "sticky",
+            left: 0,
+            bgcolor: "background.default",
+            zIndex: 1,
+          },
+        })}
+      >
+        <thead>
+          <tr>
+            <th>{say("athlete")}</th>
+            {columns.map((c) => (
+              <th
+                key={`${c.test.slug}-${c.side}`}
+                scope="col"
+                style={{ minWidth: c.test.measure === "ContactHeight" ? 132 : 96, maxWidth: 140 }}
+              >
+                {c.test.name}
+                {c.side && `, ${c.side.toLowerCase()}`}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.athletes.map((athlete, row) => (
+            <tr key={athlete.id}>
+              <th scope="row">
+                {athlete.name}
+                {!athlete.hasBodyMass && (
+                  <Box sx={{ fontSize: 12, fontWeight: 400 }}>
+                    <Link to={`/athletes/${athlete.id}/profile`}>{say("weighFirst")}</Link>
+                  </Box>
+                )}
+              </th>
+              {columns.map((column, c) => {
+                const place = { row, column: c };
+                const view = cell(place);
+                const blocked = athlete.blocked[column.test.slug];
+                const active = focused?.row === row && focused.column === c;
+                return (
+                  <td key={`${column.test.slug}-${column.side}`}>
+                    <Box
+                      sx={(t) => ({
+                        display: "flex",
+                        alignItems: "center",
+                        position: "relative",
+                        bgcolor: blocked ? "action.disabledBackground" : active ? "background.paper" : "transparent",
+                        outline: view.state === "refused" ? `2px solid ${t.vars.palette.error.main}` : "none",
+                        outlineOffset: -2,
+                      })}
+                    >
+                      <Box
+                        component="input"
+                        data-cell={`${row}-${c}`}
+                        aria-label={`${athlete.name}, ${column.test.name}${column.side ? `, ${column.side.toLowerCase()}` : ""}`}
+                        aria-invalid={view.state === "refused"}
+                        value={view.body.text}
+                        disabled={blocked !== undefined}
+                        title={blocked ? say("notBeforeClearance2", { blocked }) : view.message}
+                        autoComplete="off"
+                        spellCheck={false}
+                        inputMode={column.test.measure === "Reps" ? "numeric" : "text"}
+                        onFocus={(e: React.FocusEvent<HTMLInputElement>) => {
+                          e.currentTarget.select();
+                          onFocus(place);
+                        }}
+                        onChange={(e: React.ChangeEvent<HTMLInputElement>) => onType(place, e.target.value)}
+                        onBlur={() => onDone(place)}
+                        onPaste={(e: React.ClipboardEvent) => {
+                          const text = e.clipboardData.getData("text");
+                          if (!isBlock(text)) return;
+                          e.preventDefault();
+                          onPaste(place, text);
+                        }}
+                        onKeyDown={(e: React.KeyboardEvent<HTMLInputElement>) => {
+                          const input = e.currentTarget;
+                          const to = move(e.key, e.shiftKey, place, {
+                            start: input.selectionStart ?? 0,
+                            end: input.selectionEnd ?? 0,
+                            length: input.value.length,
+                          });
+                          if (!to) return;
+                          e.preventDefault();
+                          // At the foot of a column Enter goes on at the head of the next.
+                          if (!go(to) && e.key === "Enter" && !e.shiftKey) {
+                            if (!go({ row: 0, column: place.column + 1 })) onDone(place);
+                          }
+                        }}
+                        sx={{
+                          font: "inherit",
+                          fontSize: 15,
+                          color: "inherit",
+                          border: 0,
+                          bgcolor: "transparent",
+                          px: 2,
+                          height: 40,
+                          width: "100%",
+                          minWidth: 90,
+                          textDecoration: view.body.form === "Broken" ? "line-through" : "none",
+                        }}
+                      />
+                      <Mark view={view} />
+                    </Box>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}
+
+function Mark({ view }: { view: CellView }) {
+  if (view.state === "waiting") return <Corner title={say("waitsToBeStored")}>…</Corner>;
+  if (view.state === "refused")
+    return (
+      <Corner title={view.message ?? ""}>
+        <StatusShape status="caution" title={say("toMend")} />
+      </Corner>
+    );
+  if (view.body.form === "Broken" && view.body.text) return <Corner title={say("formBroke")}>{say("broke")}</Corner>;
+  return null;
+}
+
+function Corner({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box component="span" title={title} sx={{ fontSize: 11, color: "text.secondary", pr: 1 }}>
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,69 @@
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "react-router";
+import { useSignedIn } from "../../shared/account/useMe";
+import { Paper } from "../../shared/paper/Paper";
+import { Small } from "../../shared/paper/SessionSheet";
+import { dayFull } from "../../shared/ui/format";
+import { Failed, Loading } from "../../shared/ui/states";
+import { columnsOf, storedCell } from "./cells";
+import { sheetQuery } from "./queries";
+import { say } from "../../words/testdays";
+
+/** The sheet on paper: filled cells as they are, empty boxes to fill by pen, the protocols below. */
+export default function TestDayPrint() {
+  const { id = "" } = useParams();
+  const sheet = useQuery(sheetQuery(id));
+  const { club } = useSignedIn();
+  if (sheet.isPending) return <Loading />;
+  if (sheet.isError) return <Failed error={sheet.error} retry={() => void sheet.refetch()} />;
+  const columns = columnsOf(sheet.data.tests);
+  return (
+    <Paper back={`/test-days/${id}`}>
+      <section className="page" aria-label={sheet.data.name}>
+        <h1>{sheet.data.name}</h1>
+        <div>
+          {club}, {dayFull(sheet.data.day)}
+        </div>
+        <table className="roomy">
+          <thead>
+            <tr>
+              <th>{say("athlete")}</th>
+              {columns.map((c) => (
+                <th key={`${c.test.slug}-${c.side}`}>
+                  {c.test.name}
+                  {c.side && `, ${c.side.toLowerCase()}`}
+                </th>
+              ))}
+              <th>{say("pain")}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {sheet.data.athletes.map((a) => (
+              <tr key={a.id}>
+                <th>{a.name}</th>
+                {columns.map((c) => {
+                  const cell = storedCell(sheet.data, a.id, c);
+                  return (
+                    <td key={`${c.test.slug}-${c.side}`}>
+                      {a.blocked[c.test.slug] ? say("notBeforeClearance3") : cell.text}
+                      {cell.text && cell.form === "Broken" && say("formBroke3")}
+                    </td>
+                  );
+                })}
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <h2>{say("howAndWhatCounts")}</h2>
+        {sheet.data.tests.map((t) => (
+          <div key={t.slug} style={{ marginBottom: 4 }}>
+            <b>{t.name}.</b> {say("counts2", { protocol: t.protocol, standard: t.standard })}
+          </div>
+        ))}
+        <h2>{say("cautions")}</h2>
+        <Small>{say("barsStrapsAndAnchorsMustBearThe")}</Small>
+      </section>
+    </Paper>
+  );
+}

@@ -1,0 +1,85 @@
+import createClient from "openapi-fetch";
+import type { paths } from "./schema";
+import { say } from "../../words/api";
+
+/** A field of a request and what is wrong with it. */
+export interface FieldError {
+  path: string;
+  code: string;
+  message: string;
+}
+
+/** An answer of the server that says no: RFC 9457 problem details. */
+export class Problem extends Error {
+  readonly status: number;
+  readonly type: string;
+  readonly fields: FieldError[];
+  readonly current: unknown;
+
+  constructor(status: number, body: { title?: string; type?: string; errors?: FieldError[]; current?: unknown }) {
+    super(body.title ?? say("theServerDidNotAnswerAsExpected"));
+    this.status = status;
+    this.type = body.type ?? "";
+    this.fields = body.errors ?? [];
+    this.current = body.current;
+  }
+
+  /** Somebody else wrote first; `current` holds what is stored now. */
+  get isConflict() {
+    return this.status === 409;
+  }
+
+  /** The server read it and says no; everything else (no answer, its own fault, signed out, too many) is worth another try. */
+  get isRefusal() {
+    return this.status >= 400 && this.status < 500 && ![401, 403, 408, 429].includes(this.status);
+  }
+
+  fieldMessage(path: string) {
+    return this.fields.find((f) => f.path === path)?.message;
+  }
+}
+
+/** Nobody answered at all, which the notice over every page tells. */
+export const isNoAnswer = (error: unknown) => error instanceof Problem && error.status === 0;
+
+let csrfToken = "";
+
+export function rememberCsrf(token: string) {
+  csrfToken = token;
+}
+
+let nobodyAnswers = () => {};
+
+/** Who is told when no answer comes at all. */
+export function onNoAnswer(listener: () => void) {
+  nobodyAnswers = listener;
+}
+
+const client = createClient<paths>({ baseUrl: "/" });
+
+client.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-Csrf-Token", csrfToken);
+    return request;
+  },
+});
+
+export const api = client;
+
+/** Unwraps an answer: the data, or a thrown `Problem`. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer: Awaited<typeof call>;
+  try {
+    answer = await call;
+  } catch (e) {
+    if (e instanceof DOMException && e.name === "AbortError") throw e;
+    nobodyAnswers();
+    throw new Problem(0, { title: say("theServerCannotBeReachedWhatYou") });
+  }
+  if (!answer.response.ok) throw new Problem(answer.response.status, toBody(answer.error));
+  return answer.data as T;
+}
+
+function toBody(error: unknown) {
+  return typeof error === "object" && error !== null ? error : {};
+}

@@ -1,0 +1,107 @@
+import type { ChangeReason, ExampleOf, ProgressionKind, Remedy, ReturnRule, WeekKind } from "../api/types";
+import { dayWeek } from "../ui/format";
+import { say } from "../../words/blocks";
+
+export const weekKinds: Record<WeekKind, string> = {
+  Loading: say("loadingWeek"),
+  Easy: say("deloadWeek"),
+  Retest: say("retestWeek"),
+};
+
+export const progressions: Record<ProgressionKind, string> = {
+  Measure: say("thenMoreLoadOrRepsOrLess"),
+  RangeThenMeasure: say("topOfTheRangeFirstThenMore"),
+  Load: say("thenTheNextLoadYouCanMake"),
+  LoadOrRange: say("thenLoadOrALongerRange"),
+  Reps: say("thenMoreReps"),
+  Seconds: say("thenLonger"),
+  HoldRamp: say("thenASecondMoreOnAsMany"),
+  LongerPieces: say("thenFewerLongerPieces"),
+  Stretch: say("thenALongerStretch"),
+  ShorterGap: say("thenAShorterGap"),
+  ShorterSlot: say("thenAShorterSlot"),
+  HigherTop: say("thenAHigherTopStep"),
+  Angle: say("thenAHarderAngleOrLoadOnce"),
+  Total: say("thenAHarderMovementOnceTheTotal"),
+  Contact: say("thenAHigherContact"),
+  Trend: say("nothingIsAddedTheTrendIsWatched"),
+  Test: say("thenTestTheFullRep"),
+};
+
+export const changeReasons: Record<ChangeReason, string> = {
+  LessAfterBreak: say("lessAfterTheBreak"),
+  StepLower: say("oneStepLowerAfterTheBreak"),
+  StepLocked: say("theStepIsAboveThePlacement"),
+  StepWon: say("theStepIsWon"),
+  NoTest: say("noHeavyTestToGoBy"),
+  HoldByBest: say("secondsFromTheAthletesOwnBest"),
+  TooHard: say("fewerCleanRepsThanTheLineAsks"),
+  KitMissing: say("theKitIsNotThere"),
+};
+
+export const returnRules: Record<ReturnRule, string> = {
+  Repeat: say("oneWeekItIsRepeated"),
+  Less: say("twoWeeks5OfTheSystemLess"),
+  MuchLess: say("threeOrFourWeeks10OfThe"),
+  Retest: say("moreWeeksTheFirstWeekBackIs"),
+};
+
+export const examples: Record<ExampleOf, string> = {
+  PyramidInTime: say("aPyramidAgainstTheClock"),
+  PyramidUnbroken: say("aPyramidAsOneSet"),
+  ClockRange: say("aRangeOfRepsOnTheClock"),
+  ReserveRange: say("aRangeOfReserve"),
+  RestRange: say("aRangeOfRest"),
+  Straight: say("straightSetsWithTempoAndRest"),
+  ByOneRepMax: say("loadByPercentOfTheOneRep"),
+  ByReserve: say("byRepsInReserve"),
+  ByBand: say("helpByAMeasuredBand"),
+  ByFeet: say("helpByTheFeet"),
+  ByBodyMass: say("loadByPercentOfBodyMass"),
+  ByCount: say("countedLoad"),
+  DoubleProgression: say("doubleProgression"),
+  TopSet: say("topSetThenBackOff"),
+  Drop: say("dropSetWithGrips"),
+  RestPause: "rest-pause",
+  RestPauseBreaths: say("restPauseByBreaths"),
+  Cluster: "cluster",
+  Hold: "hold",
+  HoldOfBest: say("holdByTheBestOne"),
+  BrokenHold: say("brokenHold"),
+  Negative: "negatives",
+  Clock: say("onTheClock"),
+  ClockFast: say("onTheClockAsFastAsPossible"),
+  Pyramid: say("unbrokenPyramid"),
+  Max: say("asManyAsPossible"),
+  Practice: say("practiceSetsOneOrTwoLeft"),
+  Stretch: say("repsThenALoadedStretch"),
+  Explosive: "explosive",
+  EachSide: say("oneSideAtATime"),
+  WeakerFirst: say("theWeakerSideFirst"),
+  WeakerMore: say("theWeakerSideFirstAndOneSet"),
+  OneSide: say("anExtraSetForOneSide"),
+  PauseRep: say("pauseReps"),
+  Varied: say("setsOfUnequalReps"),
+  Ramping: say("rampingLoadsOneASet"),
+  VariedHold: say("holdsOfUnequalLength"),
+  ToContact: say("toAContactAsFastAsPossible"),
+  Box: say("withABox"),
+  Pads: say("withPadsFewerIsDeeper"),
+};
+
+/** What the button of a remedy says. */
+export function remedyText(remedy: Remedy, letter: string | undefined) {
+  const what = letter ? ` ${letter}` : "";
+  switch (remedy.kind) {
+    case "Line":
+      return say("make", { what, line: remedy.line ?? "" });
+    case "Substitute":
+      return say("instead", { movementName: remedy.movementName ?? "" });
+    case "Remove":
+      return say("takeOut", { what: what || say("it") });
+    case "Move":
+      return say("moveTo", { day: remedy.day ? dayWeek(remedy.day) : "" });
+    case "Join":
+      return say("pairWithTheOneBefore", { what });
+  }
+}

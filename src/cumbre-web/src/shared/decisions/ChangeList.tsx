@@ -1,0 +1,83 @@
+import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import { useState } from "react";
+import type { DecisionDetails } from "../api/types";
+import { dayWeek } from "../ui/format";
+import { QuietButton } from "../ui/QuietButton";
+import { say } from "../../words/decisions";
+
+type Change = DecisionDetails["changes"][number];
+
+export const shownFirst = 4;
+
+const textOf = (c: Change) =>
+  c.before
+    ? `${c.before.line} → ${c.after.movement === c.before.movement ? "" : `${c.after.name}, `}${c.after.line}`
+    : say("added", { name: c.after.name, line: c.after.line });
+
+/** Which coming sessions change, from what to what; a line written by hand is changed only when it is ticked. */
+export function ChangeList({
+  changes,
+  also,
+  onAlso,
+}: {
+  changes: Change[];
+  also?: string[];
+  onAlso?: (items: string[]) => void;
+}) {
+  const [all, setAll] = useState(false);
+  if (changes.length === 0) return null;
+  const asked = changes.filter((c) => c.isQuestion);
+  const plain = changes.filter((c) => !c.isQuestion);
+  return (
+    <Box
+      component="ul"
+      aria-label={say("whatChanges")}
+      sx={{ listStyle: "none", m: 0, p: 0, mt: 1, fontSize: 13, lineHeight: "19px" }}
+    >
+      {plain.slice(0, all ? undefined : shownFirst).map((c) => (
+        <li key={`${c.item}-${c.after.movement}-${c.day}`}>
+          <Day>{dayWeek(c.day)}</Day> {textOf(c)}
+        </li>
+      ))}
+      {plain.length > shownFirst && (
+        <li>
+          <QuietButton onClick={() => setAll(!all)}>
+            {all ? say("fewer") : say("allSessions", { plain: plain.length })}
+          </QuietButton>
+        </li>
+      )}
+      {asked.map((c) => (
+        <li key={c.item}>
+          {onAlso && also ? (
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  sx={{ py: 0 }}
+                  checked={also.includes(c.item)}
+                  onChange={(_, on) => onAlso(on ? [...also, c.item] : also.filter((i) => i !== c.item))}
+                />
+              }
+              slotProps={{ typography: { sx: { fontSize: 13 } } }}
+              label={say("writtenByHandChangeItToo", { day: dayWeek(c.day), c: textOf(c) })}
+            />
+          ) : (
+            <>
+              <Day>{dayWeek(c.day)}</Day> {say("writtenByHandStaysUnlessYouTick", { c: textOf(c) })}
+            </>
+          )}
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+function Day({ children }: { children: React.ReactNode }) {
+  return (
+    <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,84 @@
+import type { DemandKind, LadderChange, MassUnit, StepStatus, Threshold } from "../api/types";
+import { inUnit, number, unitName } from "../ui/format";
+import type { Status } from "../ui/StatusShape";
+import { say } from "../../words/ladders";
+
+const kilogramsPerPound = 0.45359237;
+
+/** A figure of the gate language as people read it: a true times sign, loads in the reader's unit. */
+export function figure(text: string, unit: MassUnit) {
+  return text
+    .replace(/([+-])(\d+(?:\.\d+)?) (kg|lb)/g, (_, sign: string, value: string, from: string) => {
+      const kilograms = Number(value) * (from === "lb" ? kilogramsPerPound : 1);
+      return `${sign === "-" ? "−" : "+"}${number(inUnit(kilograms, unit))} ${unitName[unit]}`;
+    })
+    .replaceAll(" x ", " × ")
+    .replaceAll("% bm", say("ofBodyMass"))
+    .replaceAll("..", "–")
+    .replaceAll(say("degrees"), "°");
+}
+
+/** Have and need: "9 s / 10 s"; the side that decides stands with it. */
+export function haveNeed(t: Threshold, unit: MassUnit) {
+  return `${have(t, unit)} / ${need(t, unit)}`;
+}
+
+function have(t: Threshold, unit: MassUnit) {
+  if (t.have === null) return "none";
+  const side = t.missingSide ?? t.side;
+  return `${side ? `${side.toLowerCase()} ` : ""}${t.missingSide ? "none" : figure(t.have, unit)}`;
+}
+
+export function need(t: Threshold, unit: MassUnit) {
+  return `${figure(t.need, unit)}${t.eachSide ? " a side" : ""}`;
+}
+
+/** Why a threshold is open: not shown, short, or old. */
+export function shortfall(t: Threshold, unit: MassUnit) {
+  if (t.met && t.stale) return say("daysOldTestAgain", { figure: figure(t.have ?? "", unit), ageDays: t.ageDays });
+  return haveNeed(t, unit);
+}
+
+export const statusWord: Record<StepStatus, string> = {
+  Won: "won",
+  Open: say("openGoesOn"),
+  Training: say("inTraining"),
+  Support: say("supportWork"),
+  Ahead: "ahead",
+  Locked: say("gateUnmet"),
+};
+
+export const statusShape: Record<StepStatus, Status> = {
+  Won: "won",
+  Open: "training",
+  Training: "training",
+  Support: "ahead",
+  Ahead: "ahead",
+  Locked: "locked",
+};
+
+export const demandWord: Record<DemandKind, string> = {
+  Moment: say("shoulderMoment"),
+  HandForce: say("forceOnEachHand"),
+  SystemMass: say("systemMassForOneRepetition"),
+  BodyShare: say("shareOfBodyWeightMovedAStated"),
+  ContactHeight: say("heightOfThePullStatedValues"),
+  House: say("statedValuesOfThisProject"),
+};
+
+/** What a result changed, in sentences. */
+export function changeText(change: LadderChange) {
+  const parts = [
+    change.won.length > 0 && say("won", { won: list(change.won), count: change.won.length }),
+    change.opened.length > 0 && say("mayBeTrained", { opened: list(change.opened) }),
+    change.lost.length > 0 && say("noLongerWon", { lost: list(change.lost), count: change.lost.length }),
+    change.closed.length > 0 && say("closedAgain", { closed: list(change.closed), count: change.closed.length }),
+  ].filter((p): p is string => typeof p === "string");
+  return `${change.name}: ${parts.join("; ")}.`;
+}
+
+function list(names: string[]) {
+  return names.length < 2
+    ? (names[0] ?? "")
+    : say("and", { slice: names.slice(0, -1).join(", "), at: names.at(-1) ?? "" });
+}

@@ -1,0 +1,63 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Skeleton from "@mui/material/Skeleton";
+import Typography from "@mui/material/Typography";
+import { Problem } from "../api/client";
+import { StatusShape } from "./StatusShape";
+import { say } from "../../words/ui";
+
+/** Nothing here yet, and what to do next. */
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  title: string;
+  children?: React.ReactNode;
+  action?: React.ReactNode;
+}) {
+  return (
+    <Box sx={{ py: 6, maxWidth: 520 }}>
+      <Typography variant="h2" component="p">
+        {title}
+      </Typography>
+      {children && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          {children}
+        </Typography>
+      )}
+      {action && <Box sx={{ mt: 4 }}>{action}</Box>}
+    </Box>
+  );
+}
+
+export function Loading({ rows = 4, label = "Loading" }: { rows?: number; label?: string }) {
+  return (
+    <Box role="status" aria-label={label} sx={{ py: 4 }}>
+      {Array.from({ length: rows }, (_, i) => (
+        <Skeleton key={i} variant="rectangular" height={40} sx={{ mb: 2 }} />
+      ))}
+    </Box>
+  );
+}
+
+/** Something failed: what, and a way on. */
+export function Failed({ error, retry }: { error: unknown; retry?: () => void }) {
+  return (
+    <Box role="alert" sx={{ py: 6, display: "flex", gap: 3, alignItems: "flex-start" }}>
+      <StatusShape status="caution" />
+      <Box>
+        <Typography>{messageOf(error)}</Typography>
+        {retry && (
+          <Button size="small" onClick={retry} sx={{ mt: 3 }}>
+            {say("tryAgain")}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+export function messageOf(error: unknown) {
+  return error instanceof Problem ? error.message : say("somethingWentWrongInThePageReload");
+}
