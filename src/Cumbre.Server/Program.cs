@@ -62,7 +62,7 @@ try
         {
             // The framework answers this one before any handler sees it.
             if (context.ProblemDetails.Status == 413)
-                context.ProblemDetails.Title = Problems.TooLarge;
+                context.ProblemDetails.Extensions["message"] = Words.TooLarge;
         }
     );
     services.AddExceptionHandler<ProblemHandler>();
@@ -92,18 +92,16 @@ try
             cookie.SlidingExpiration = true;
             // An API answers with a status, never with a redirect to a page.
             cookie.Events.OnRedirectToLogin = context =>
-                Results.Problem(statusCode: 401, title: "Sign in first.").ExecuteAsync(context.HttpContext);
+                Results.Problem(Problems.Of(401, Words.SignInFirst)).ExecuteAsync(context.HttpContext);
             cookie.Events.OnRedirectToAccessDenied = context =>
-                Results.Problem(statusCode: 403, title: "This is not yours to see.").ExecuteAsync(context.HttpContext);
+                Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
         });
     services.AddAuthorization(Policies.Add);
     services.AddRateLimiter(limiter =>
     {
         limiter.RejectionStatusCode = 429;
         limiter.OnRejected = async (context, _) =>
-            await Results
-                .Problem(statusCode: 429, title: "Too many tries: wait a minute.")
-                .ExecuteAsync(context.HttpContext);
+            await Results.Problem(Problems.Of(429, Words.TooManyTries)).ExecuteAsync(context.HttpContext);
         limiter.AddPolicy(AccountEndpoints.SignInLimit, http =>
             RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ =>
                 new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }
@@ -146,7 +144,7 @@ try
     api.MapSessions();
     api.MapDecisions();
     api.MapProgrammes();
-    api.Map("/{**rest}", () => Problems.NotFound("address")).AllowAnonymous().ExcludeFromDescription();
+    api.Map("/{**rest}", () => Problems.NotFound(Words.NoAddress)).AllowAnonymous().ExcludeFromDescription();
     app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
     app.MapStaticAssets().AllowAnonymous();
     app.MapPage();

@@ -151,7 +151,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Driver.SwitchTo().Window(browser.Driver.WindowHandles[0]);
 
         browser.Press("Save");
-        browser.Sees("Somebody else changed this athlete meanwhile. Stored now: Oto of the other tab");
+        browser.Sees("Somebody else has changed this athlete since you opened it. Stored now: Oto of the other tab");
         Assert.Equal("Oto of this tab", browser.Field("Name").GetAttribute("value"));
         browser.Press("Save mine");
         browser.Sees("saved");
@@ -216,7 +216,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Correct set 3");
         browser.Choose("Pain", "7/10");
         browser.Press("Save correction");
-        browser.Sees("Say where it hurts.");
+        browser.Sees("Enter where it hurts.");
         browser.Choose("Where", "right elbow, inside");
         browser.Press("Save correction");
         // The form has said before what the correction withdraws and brings: only once it is gone they are the page's.
@@ -260,7 +260,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Log set");
         browser.Sees("10 at +6.25 kg");
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, other));
-        browser.Sees("This is not yours to see.");
+        browser.Sees("You do not have access to this.");
     }
 
     [Fact]
@@ -270,6 +270,6 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/nowhere"));
         browser.Sees("Page not found.");
         browser.Driver.Navigate().GoToUrl(new Uri(app.Address, "/athletes/01900000-0000-7000-8000-000000000000"));
-        browser.Sees("There is no such athlete.");
+        browser.Sees("This athlete does not exist any more.");
     }
 }

@@ -14,7 +14,7 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Go("/ladders/bar-muscle-up/edit");
         Coach.Press("7. Jumping muscle-up");
         Coach.Fill("Gate 2", "pull-up >= 12 ");
-        Coach.Sees("A figure of Pull-ups in one set belongs here.");
+        Coach.Sees("Write a figure for Pull-ups in one set here.");
         Coach.Field("Gate 2").SendKeys("re");
         // The completion offers what is missing, and Enter takes it.
         Coach.Fill("Gate 2", "pull-up >= 12");
@@ -43,7 +43,7 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Driver.Navigate().Refresh();
         Coach.Sees("not saved; kept on this device");
         Coach.Press("Save");
-        Coach.Sees("Write why the ladder changes.");
+        Coach.Sees("Enter why the ladder changes.");
         Coach.Fill("Why", "twelve is enough for us");
         Coach.Press("Save");
         Coach.Sees("Changed by the club.");

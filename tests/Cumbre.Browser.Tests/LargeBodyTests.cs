@@ -28,7 +28,7 @@ public class LargeBodyTests
         using var response = await client.SendAsync(request, stop);
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, response.StatusCode);
         Assert.Equal(
-            "That is too large: at most 1 MB.",
+            "This is too large: 1 MB at most.",
             (string?)(await response.Content.ReadFromJsonAsync<JsonNode>(stop))!["title"]
         );
     }

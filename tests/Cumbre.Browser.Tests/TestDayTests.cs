@@ -101,7 +101,7 @@ public sealed class TestDayTests : IAsyncLifetime
         browser.Type("chalk" + Keys.Enter);
         browser.Sees("1 to fix, everything else saved");
         browser.Type(Keys.ArrowUp);
-        browser.Sees("\"chalk\" is no result of this test; write it as chest x 5.");
+        browser.Sees("“chalk” is not a result of this test. Write it like chest x 5.");
         browser.Type("belly x 4" + Keys.Enter);
         browser.Sees("everything saved");
         Assert.Empty(browser.ConsoleErrors());
@@ -132,7 +132,7 @@ public sealed class TestDayTests : IAsyncLifetime
             cell,
             string.Join('\n', Enumerable.Range(0, 5000).Select(i => i == 1 ? "words" : "chest x 5"))
         );
-        browser.Sees("4986 rows found no place and were left out");
+        browser.Sees("4986 rows did not fit and were left out");
         browser.Sees("1 to fix, everything else saved");
         Assert.Equal(
             "words",

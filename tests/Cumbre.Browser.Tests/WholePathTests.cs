@@ -148,7 +148,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Fill("Clean reps", "13");
         browser.Fill("Reps in reserve", "3");
         browser.Press("Record");
-        browser.Sees("16 effective reps are over 12");
+        browser.Sees("With 16 effective reps (over 12)");
         browser.Press("Delete Heavy weighted set");
         browser.Press("Delete");
         browser.SeesNot("× 13, 3 in reserve");

@@ -270,7 +270,7 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
                 item = (Guid?)hold["id"]!.GetValue<Guid>(),
             };
         Assert.Equal(
-            "seconds:empty",
+            "seconds:secondsMissing",
             (await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(null))).Field
         );
         var logged = (
@@ -313,37 +313,37 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
             return (await Put(athlete, Guid.CreateVersion7(), block)).Field;
         }
 
-        Assert.Equal("start:monday", await Field(b => b["start"] = "2026-03-17"));
-        Assert.Equal("name:empty", await Field(b => b["name"] = " "));
-        Assert.Equal("weeks:tooMany", await Field(b => b["weeks"] = new JsonArray()));
+        Assert.Equal("start:startNotMonday", await Field(b => b["start"] = "2026-03-17"));
+        Assert.Equal("name:writeName", await Field(b => b["name"] = " "));
+        Assert.Equal("weeks:weeksRange", await Field(b => b["weeks"] = new JsonArray()));
         Assert.Equal(
-            "weeks[0].sessions[0].day:week",
+            "weeks[0].sessions[0].day:dayOutsideWeek",
             await Field(b => b["weeks"]![0]!["sessions"]![0]!["day"] = "2026-03-30")
         );
         Assert.Equal(
-            "weeks[0].sessions[0].items:tooMany",
+            "weeks[0].sessions[0].items:itemsMost",
             await Field(b =>
                 b["weeks"]![0]!["sessions"]![0] = Session(0, [.. Enumerable.Repeat("pull-up: 3 x 8", 300)])
             )
         );
         Assert.Equal(
-            "weeks[0].sessions[0].items[0].line:tooLong",
+            "weeks[0].sessions[0].items[0].line:lineTooLong",
             await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["line"] = new string('4', 10_000))
         );
         Assert.Equal(
-            "weeks[0].sessions[0].items[0].movement:unknown",
+            "weeks[0].sessions[0].items[0].movement:movementNotChosen",
             await Field(b => b["weeks"]![0]!["sessions"]![0]!["items"]![0]!["movement"] = "Pull up!")
         );
         Assert.Equal(
-            "weeks[0].sessions[0].warmUp.seconds:range",
+            "weeks[0].sessions[0].warmUp.seconds:minutesRange",
             await Field(b => b["weeks"]![0]!["sessions"]![0]!["warmUp"]!["seconds"] = -1)
         );
         Assert.Equal(
-            "weeks:duplicate",
+            "weeks:idsTwice",
             await Field(b => b["weeks"]![0]!["sessions"]!.AsArray().Add(b["weeks"]![0]!["sessions"]![0]!.DeepClone()))
         );
         Assert.Equal(
-            "kept[0].reason:empty",
+            "kept[0].reason:writeReason",
             await Field(b => b["kept"] = new JsonArray(new JsonObject { ["key"] = "x", ["reason"] = "" }))
         );
     }
@@ -485,7 +485,7 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         Assert.Equal(("Less", 4), ((string)shifted["rule"]!, shifted["block"]!["weeks"]!.AsArray().Count));
         Assert.Equal("2026-03-30", (string)shifted["block"]!["weeks"]![2]!["sessions"]![0]!["day"]!);
         Assert.Equal(
-            "missed:range",
+            "missed:outOfRange",
             (
                 await coach.Post(
                     $"{athlete.Path}/blocks/shift",
@@ -506,7 +506,7 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
         var (athlete, id, _) = await Stored(Session(0, "weighted-pull-up: 4 x 5 @ +10 kg", "push-up: 3 x 8"));
         var template = Guid.CreateVersion7();
         Assert.Equal(
-            "toWeek:range",
+            "toWeek:blockWeeksTo",
             (
                 await coach.Put(
                     $"/api/templates/{template}",
@@ -543,7 +543,7 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
             name = (string?)null,
         };
         Assert.Equal(
-            "start:monday",
+            "start:startNotMonday",
             (
                 await coach.Post(
                     $"/api/templates/{template}/fit",
@@ -599,10 +599,10 @@ public sealed class BlockTests(SharedClub shared) : IClassFixture<SharedClub>, I
             (string)(await coach.Post("/api/notation/line", structure)).Ok["line"]!
         );
         structure["setTotal"] = 40;
-        Assert.Equal("sets:range", (await coach.Post("/api/notation/line", structure)).Field);
-        Assert.Equal(":plan", (await coach.Post("/api/notation/line", new { method = "unheard-of" })).Field);
+        Assert.Equal("sets:outOfRange", (await coach.Post("/api/notation/line", structure)).Field);
+        Assert.Equal(":planUnreadable", (await coach.Post("/api/notation/line", new { method = "unheard-of" })).Field);
         Assert.Equal(
-            ":NotInThisMethod",
+            ":lineUnreadableIn",
             (
                 await coach.Post(
                     "/api/notation/line",

@@ -73,10 +73,14 @@ public sealed class SharedClub : IAsyncDisposable
 public sealed record Answer(int Status, JsonNode? Body)
 {
     /// <summary>Path and code of the first field error, or null.</summary>
-    public string? Field => Body?["errors"]?[0] is { } e ? $"{e["path"]}:{e["code"]}" : null;
+    public string? Field => Body?["errors"]?[0] is { } e ? $"{e["path"]}:{e["message"]!["code"]}" : null;
 
-    /// <summary>Of the first field error, or null.</summary>
-    public string? Message => (string?)Body?["errors"]?[0]?["message"];
+    /// <summary>What was said, as a code with the values of its placeholders; empty where nothing was.</summary>
+    public string Said => Body?["message"] is { } said ? Told(said) : "";
+
+    /// <summary>A message, as its code with the values of its placeholders.</summary>
+    public static string Told(JsonNode message) =>
+        string.Join(' ', message["args"]!.AsObject().Select(a => $"{a.Key}={a.Value}").Prepend($"{message["code"]}"));
 
     public JsonNode Ok => Status is 200 or 204 ? Body! : throw new InvalidOperationException($"{Status}: {Body}");
 }

@@ -37,11 +37,11 @@ public class FirstStartTests
         Assert.Equal(204, (await owner.Post("/api/sign-out")).Status);
         Assert.Equal(401, (await owner.Get("/api/athletes")).Status);
         Assert.Equal(
-            "password:signIn",
+            "password:signInWrong",
             (await owner.Post("/api/sign-in", new { signInName = "olga", password = "another sentence" })).Field
         );
         Assert.Equal(
-            "password:signIn",
+            "password:signInWrong",
             (await owner.Post("/api/sign-in", new { signInName = "nobody", password = "a long sentence" })).Field
         );
         Assert.Equal(
@@ -81,8 +81,8 @@ public class FirstStartTests
     }
 
     [Theory]
-    [InlineData("short", "Europe/Madrid", "password:length")]
-    [InlineData("a long sentence", "Mars/Olympus", "timeZone:unknown")]
+    [InlineData("short", "Europe/Madrid", "password:passwordShort")]
+    [InlineData("a long sentence", "Mars/Olympus", "timeZone:timeZoneUnknown")]
     public async Task What_is_wrong_is_said_at_its_field(string password, string zone, string field)
     {
         await using var club = new Club(demo: false);

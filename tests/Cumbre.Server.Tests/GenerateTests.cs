@@ -291,11 +291,11 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Theory]
-    [InlineData("2026-03-17", 60, null, "Generated", "start:monday")]
-    [InlineData("2026-03-16", 9, null, "Generated", "minutes:range")]
-    [InlineData("2026-03-16", 241, null, "Generated", "minutes:range")]
-    [InlineData("2026-03-16", 60, 9, "Generated", "loadingWeeks:range")]
-    [InlineData("2026-03-16", 60, null, " ", "name:empty")]
+    [InlineData("2026-03-17", 60, null, "Generated", "start:startNotMonday")]
+    [InlineData("2026-03-16", 9, null, "Generated", "minutes:outOfRange")]
+    [InlineData("2026-03-16", 241, null, "Generated", "minutes:outOfRange")]
+    [InlineData("2026-03-16", 60, 9, "Generated", "loadingWeeks:outOfRange")]
+    [InlineData("2026-03-16", 60, null, " ", "name:writeName")]
     public async Task What_cannot_be_asked_for_is_said_at_the_field(
         string start,
         int minutes,
@@ -313,7 +313,7 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task Who_was_never_weighed_is_weighed_first()
     {
         var athlete = await coach.NewAthlete(weighed: false);
-        Assert.Equal("start:bodyMass", (await Preview(athlete.Path, Guid.CreateVersion7())).Field);
+        Assert.Equal("start:bodyweightMissingHere", (await Preview(athlete.Path, Guid.CreateVersion7())).Field);
     }
 
     [Fact]
@@ -321,7 +321,7 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     {
         var path = await PathOf("Levi Sorel");
         var id = Guid.CreateVersion7();
-        Assert.Equal("wish:nothing", (await Take(path, id)).Field);
+        Assert.Equal("wish:nothingTrainable", (await Take(path, id)).Field);
         Assert.Equal(404, (await coach.Get($"{path}/blocks/{id}")).Status);
     }
 
@@ -331,7 +331,7 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
         var (one, other) = (await coach.NewAthlete(), await coach.NewAthlete());
         var id = Guid.CreateVersion7();
         await Take(one.Path, id);
-        Assert.Equal("start:moved", (await Preview(one.Path, id, Wish("2026-03-23"))).Field);
+        Assert.Equal("start:startElsewhere", (await Preview(one.Path, id, Wish("2026-03-23"))).Field);
         Assert.Equal(404, (await Preview(other.Path, id)).Status);
         Assert.Equal(404, (await coach.Get($"{other.Path}/blocks/{id}/generated")).Status);
     }

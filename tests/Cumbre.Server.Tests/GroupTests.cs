@@ -94,7 +94,7 @@ public sealed class GroupTests(SharedClub shared) : IClassFixture<SharedClub>, I
             }
         );
         Assert.Equal(400, alone.Status);
-        Assert.Contains("Evening", (string)alone.Body!["errors"]![0]!["message"]!);
+        Assert.Contains("Evening", alone.Said);
 
         // A line that the coach writes in one block stands in the plan, and stays when the blocks are made again.
         var body = block["block"]!.DeepClone();

@@ -107,13 +107,13 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
     public static TheoryData<string, string> Slips =>
         new()
         {
-            { "negative", "bands[0].bottomKg:range" },
-            { "rising", "bands[0].middleKg:range" },
-            { "future", "bands[0].measuredOn:future" },
-            { "nameless", "bands[0].name:empty" },
-            { "plate", "kit.plates[0].size:range" },
-            { "height", "gear[0].heightCm:range" },
-            { "count", "counted[0].count:range" },
+            { "negative", "bands[0].bottomKg:outOfRange" },
+            { "rising", "bands[0].middleKg:outOfRange" },
+            { "future", "bands[0].measuredOn:dayInFuture" },
+            { "nameless", "bands[0].name:writeName" },
+            { "plate", "kit.plates[0].size:outOfRange" },
+            { "height", "gear[0].heightCm:outOfRange" },
+            { "count", "counted[0].count:outOfRange" },
         };
 
     [Theory]

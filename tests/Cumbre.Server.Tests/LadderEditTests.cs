@@ -102,7 +102,7 @@ public sealed class LadderEditTests : IAsyncLifetime
         ).Ok;
         Assert.Equal((3, true), ((int)again["version"]!, (bool)again["edited"]!));
         Assert.Equal(
-            "to:unknown",
+            "to:noLadderVersion",
             (
                 await coach.Post(
                     $"{MuscleUp}/restore",
@@ -153,7 +153,7 @@ public sealed class LadderEditTests : IAsyncLifetime
             && (string)p["gate"]!["fault"]! == "OutOfRange"
         );
         Assert.Contains(problems, p =>
-            (string)p!["message"]! == "There is no test \"flying carpet\"." && (int)p["gate"]!["start"]! == 0
+            Answer.Told(p!["message"]!) == "testUnknown test=flying carpet" && (int)p["gate"]!["start"]! == 0
         );
         var refused = await Save(entry, 0);
         Assert.Equal(400, refused.Status);
@@ -162,9 +162,9 @@ public sealed class LadderEditTests : IAsyncLifetime
         var circle = await WithVolumeGate("12");
         Step(circle, "jumping")["after"] = new JsonArray("many");
         Assert.Contains((await coach.Post($"{MuscleUp}/what-if", circle)).Ok["problems"]!.AsArray(), p =>
-            ((string)p!["message"]!).Contains("circle", StringComparison.Ordinal)
+            Answer.Told(p!["message"]!) == "ladderCircle"
         );
-        Assert.Equal("reason:empty", (await Save(await WithVolumeGate("12"), 0, " ")).Field);
+        Assert.Equal("reason:writeLadderReason", (await Save(await WithVolumeGate("12"), 0, " ")).Field);
         Assert.Equal(0, (int)(await Draft())["version"]!);
     }
 
@@ -202,7 +202,7 @@ public sealed class LadderEditTests : IAsyncLifetime
         );
         // Retired, not deleted.
         Assert.Equal(2, (int)(await Draft("/api/ladders/house-trunk"))["version"]!);
-        Assert.Equal("entry.slug:slug", (await Save(entry, 0, "a name", "/api/ladders/House%20trunk")).Field);
+        Assert.Equal("entry.slug:slugForm", (await Save(entry, 0, "a name", "/api/ladders/House%20trunk")).Field);
     }
 
     [Fact]
@@ -324,20 +324,23 @@ public sealed class LadderEditTests : IAsyncLifetime
 
     // Files that cannot be read: what is said, and where.
     [Theory]
-    [InlineData("chalk", "line 1, column 1", "no JSON")]
-    [InlineData("{\"format\":\"cumbre.ladders\",\n\"version\":1,\"ladders\":[}", "line 2, column", "no JSON")]
-    [InlineData("{}", "format", "no file of ladders")]
-    [InlineData("[]", "format", "no file of ladders")]
-    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":2,\"ladders\":[]}", "version", "of version 2")]
-    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":1}", "file", "Missing: ladders")]
-    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":1,\"ladders\":[],\"wings\":2}", "wings", "No such field")]
-    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":1,\"version\":1,\"ladders\":[]}", "file", "stands twice")]
+    [InlineData("chalk", "line 1, column 1", "fileNoJson")]
+    [InlineData("{\"format\":\"cumbre.ladders\",\n\"version\":1,\"ladders\":[}", "line 2, column", "fileNoJson")]
+    [InlineData("{}", "format", "fileOther format=cumbre.ladders")]
+    [InlineData("[]", "format", "fileOther format=cumbre.ladders")]
+    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":2,\"ladders\":[]}", "version", "fileVersion version=2")]
+    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":1}", "file", "fileFieldsMissing fields=ladders")]
+    [InlineData(
+        "{\"format\":\"cumbre.ladders\",\"version\":1,\"ladders\":[],\"wings\":2}",
+        "wings",
+        "fileFieldUnknown"
+    )]
+    [InlineData("{\"format\":\"cumbre.ladders\",\"version\":1,\"version\":1,\"ladders\":[]}", "file", "fileFieldTwice")]
     public async Task A_file_that_is_none_is_told_with_the_place(string text, string place, string message)
     {
         var preview = await Preview(text);
         Assert.Contains(preview["problems"]!.AsArray(), p =>
-            ((string)p!["place"]!).StartsWith(place, StringComparison.Ordinal)
-            && ((string)p["message"]!).Contains(message, StringComparison.Ordinal)
+            ((string)p!["place"]!).StartsWith(place, StringComparison.Ordinal) && Answer.Told(p["message"]!) == message
         );
     }
 
@@ -357,7 +360,7 @@ public sealed class LadderEditTests : IAsyncLifetime
         steps[5]!["weeks"] = 3;
         var meaning = await Preview(file.ToJsonString());
         Assert.Equal(
-            ["ladders[0].steps[3].opens", "ladders[0].steps[4].movement"],
+            ["ladders[0].steps[3].opens, character 23", "ladders[0].steps[4].movement"],
             meaning["problems"]!.AsArray().Select(p => (string)p!["place"]!)
         );
 
@@ -374,8 +377,8 @@ public sealed class LadderEditTests : IAsyncLifetime
     {
         // Here in one process; over the wire the server stops reading after 1 MB with the same words.
         Assert.Equal(
-            "That is too large: at most 1 MB.",
-            (string)(await Preview(new string('x', 50 * 1024 * 1024)))["problems"]![0]!["message"]!
+            "tooLarge",
+            Answer.Told((await Preview(new string('x', 50 * 1024 * 1024)))["problems"]![0]!["message"]!)
         );
     }
 
@@ -437,7 +440,7 @@ public sealed class LadderEditTests : IAsyncLifetime
             )
         ).Ok.ToString();
         Assert.Equal(200, (await coach.Get("/api/desk")).Status);
-        Assert.Equal("entry.measure:inUse", (await PutMovement(TowelHang(measure: "Reps"), 1)).Field);
+        Assert.Equal("entry.measure:measureRecorded", (await PutMovement(TowelHang(measure: "Reps"), 1)).Field);
         (
             await PutMovement(TowelHang(standard: "Both hands on one thick towel, elbows straight, still."), 1)
         ).Ok.ToString();
@@ -446,11 +449,11 @@ public sealed class LadderEditTests : IAsyncLifetime
     }
 
     [Theory]
-    [InlineData("name", "entry.name:empty")]
-    [InlineData("taken", "entry.name:taken")]
-    [InlineData("same", "entry.name:catalogue")]
-    [InlineData("standard", "entry.standard:short")]
-    [InlineData("fault", "entry.faults:empty")]
+    [InlineData("name", "entry.name:writeName")]
+    [InlineData("taken", "entry.name:movementNameTaken")]
+    [InlineData("same", "entry.name:movementUnfit")]
+    [InlineData("standard", "entry.standard:standardShort")]
+    [InlineData("fault", "entry.faults:faultMissing")]
     public async Task A_slip_in_an_own_movement_is_told_at_its_field(string slip, string field) =>
         Assert.Equal(
             field,

@@ -189,16 +189,16 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
     public static TheoryData<string, string> Refused =>
         new()
         {
-            { """{"setUp":{"box height":"40"}}""", "setUp.box height:unknown" },
-            { """{"setUp":{"strap mark":"high"}}""", "setUp.strap mark:number" },
-            { """{"setUp":{"ring material":"glass"}}""", "setUp.ring material:unknown" },
-            { """{"reps":400}""", "reps:range" },
-            { """{"reps":9,"total":8,"form":"Broken"}""", "total:range" },
-            { """{"fault":"load swings","form":"Broken"}""", "fault:unknown" },
-            { """{"pain":3}""", "painPlace:empty" },
-            { """{"sign":"Pop"}""", "painPlace:empty" },
-            { """{"set":13}""", "set:unknown" },
-            { """{"set":3,"part":2}""", "set:unknown" },
+            { """{"setUp":{"box height":"40"}}""", "setUp.box height:setUpUnknown" },
+            { """{"setUp":{"strap mark":"high"}}""", "setUp.strap mark:numberMissing" },
+            { """{"setUp":{"ring material":"glass"}}""", "setUp.ring material:wordUnknown" },
+            { """{"reps":400}""", "reps:outOfRange" },
+            { """{"reps":9,"total":8,"form":"Broken"}""", "total:allRepsFewer" },
+            { """{"fault":"load swings","form":"Broken"}""", "fault:faultUnknown" },
+            { """{"pain":3}""", "painPlace:painPlaceMissing" },
+            { """{"sign":"Pop"}""", "painPlace:painPlaceMissing" },
+            { """{"set":13}""", "set:setsMost" },
+            { """{"set":3,"part":2}""", "set:setsMost" },
         };
 
     [Theory]
@@ -258,15 +258,15 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var (athlete, session) = await Planned();
         var path = $"items/{session["items"]![0]!["id"]}/skip";
-        Assert.Equal("reason:empty", (await Change(athlete, session, path, new { reason = " " })).Field);
+        Assert.Equal("reason:writeSkipReason", (await Change(athlete, session, path, new { reason = " " })).Field);
         Assert.Equal(
             "bar taken",
             (string)(await Change(athlete, session, path, new { reason = "bar taken" })).Ok["items"]![0]!["skipped"]!
         );
-        Assert.Equal("item:skipped", (await Put(athlete, session, new { })).Field);
+        Assert.Equal("item:itemSkipped", (await Put(athlete, session, new { })).Field);
         (await Change(athlete, session, path, new { reason = (string?)null })).Ok.ToString();
         (await Put(athlete, session, new { })).Ok.ToString();
-        Assert.Equal("reason:begun", (await Change(athlete, session, path, new { reason = "late" })).Field);
+        Assert.Equal("reason:itemLogged", (await Change(athlete, session, path, new { reason = "late" })).Field);
         Assert.Equal(
             404,
             (await Change(athlete, session, $"items/{Guid.CreateVersion7()}/skip", new { reason = "late" })).Status
@@ -279,11 +279,11 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
         var (athlete, session) = await Planned();
         var other = (await athlete.Plan("2 x 5", "2026-03-19", movement: "pull-up")).Ok;
         Assert.Equal(
-            "day:taken",
+            "day:dayTaken",
             (await Change(athlete, session, "move", new { day = "2026-03-19", version = 1 })).Field
         );
         Assert.Equal(
-            "day:range",
+            "day:dayTooFar",
             (await Change(athlete, session, "move", new { day = "2027-03-18", version = 1 })).Field
         );
         Assert.Equal(409, (await Change(athlete, session, "move", new { day = "2026-03-18", version = 7 })).Status);
@@ -313,7 +313,7 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(2, items.Length);
         var id = Guid.CreateVersion7();
         Assert.Equal(
-            "items:range",
+            "items:splitChoice",
             (
                 await Change(
                     athlete,
@@ -330,7 +330,7 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
             ).Field
         );
         Assert.Equal(
-            "items:range",
+            "items:splitChoice",
             (
                 await Change(
                     athlete,
@@ -372,10 +372,13 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
     public async Task Effort_of_the_session_is_told_in_halves_once_it_has_begun()
     {
         var (athlete, session) = await Planned();
-        Assert.Equal("effort:early", (await Change(athlete, session, "effort", new { effort = 7 })).Field);
+        Assert.Equal("effort:nothingLogged", (await Change(athlete, session, "effort", new { effort = 7 })).Field);
         (await Put(athlete, session, new { })).Ok.ToString();
         foreach (var wrong in new[] { 0.5m, 10.5m, 7.2m })
-            Assert.Equal("effort:range", (await Change(athlete, session, "effort", new { effort = wrong })).Field);
+            Assert.Equal(
+                "effort:effortRange",
+                (await Change(athlete, session, "effort", new { effort = wrong })).Field
+            );
         Assert.Equal(7.5m, (decimal)(await Change(athlete, session, "effort", new { effort = 7.5m })).Ok["effort"]!);
         Assert.Null((await Change(athlete, session, "effort", new { effort = (decimal?)null })).Ok["effort"]);
     }
@@ -399,8 +402,8 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
     public async Task The_easy_version_of_the_day_is_taken_goes_back_or_is_refused()
     {
         var (athlete, session) = await Planned("weighted-pull-up", "4 x 6 @ +15 kg");
-        Assert.Equal("take:unasked", (await Change(athlete, session, "easy", new { take = true })).Field);
-        Assert.Equal("day:future", (await CheckIn(athlete, 5.5m, 7, "2026-03-17")).Field);
+        Assert.Equal("take:easyNotOffered", (await Change(athlete, session, "easy", new { take = true })).Field);
+        Assert.Equal("day:dayInFuture", (await CheckIn(athlete, 5.5m, 7, "2026-03-17")).Field);
         Assert.Equal(204, (await CheckIn(athlete, 5.5m, 7)).Status);
         Assert.True((bool)(await coach.Get($"{athlete.Path}/sessions/{session["id"]}")).Ok["easyOffered"]!);
         var easy = (await Change(athlete, session, "easy", new { take = true })).Ok;
@@ -444,11 +447,11 @@ public sealed class LoggingTests(SharedClub shared) : IClassFixture<SharedClub>,
                 minutes,
                 effort,
             };
-        Assert.Equal("what:empty", (await coach.Put(path, Line(" "))).Field);
-        Assert.Equal("minutes:range", (await coach.Put(path, Line(minutes: 0))).Field);
-        Assert.Equal("minutes:range", (await coach.Put(path, Line(minutes: 601))).Field);
-        Assert.Equal("effort:range", (await coach.Put(path, Line(effort: 11))).Field);
-        Assert.Equal("day:future", (await coach.Put(path, Line(day: "2026-03-17"))).Field);
+        Assert.Equal("what:writeActivity", (await coach.Put(path, Line(" "))).Field);
+        Assert.Equal("minutes:outOfRange", (await coach.Put(path, Line(minutes: 0))).Field);
+        Assert.Equal("minutes:outOfRange", (await coach.Put(path, Line(minutes: 601))).Field);
+        Assert.Equal("effort:outOfRange", (await coach.Put(path, Line(effort: 11))).Field);
+        Assert.Equal("day:dayInFuture", (await coach.Put(path, Line(day: "2026-03-17"))).Field);
         Assert.True((bool)(await coach.Put(path, Line())).Ok["isHard"]!);
         Assert.False((bool)(await coach.Put(path, Line(effort: 6))).Ok["isHard"]!);
         Assert.Equal(204, (await coach.Delete(path)).Status);

@@ -488,7 +488,10 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
             .Ok.AsArray()
             .Single(a => (string)a!["id"]! == athlete.Id.ToString())!;
         Assert.Equal((true, "right shoulder"), ((bool)row["stopped"]!, (string)row["pain"]!["place"]!));
-        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 8", "2026-03-18", movement: "push-up")).Field);
+        Assert.Equal(
+            "overrideReason:overrideReason",
+            (await athlete.Plan("3 x 8", "2026-03-18", movement: "push-up")).Field
+        );
         // A log of what is stopped is taken all the same.
         await Did(athlete, "push-up", "3 x 5", Club.Today, [5, 5, 5]);
     }
@@ -534,7 +537,7 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         Assert.DoesNotContain(await Decisions(athlete), d => (string)d["kind"]! == "Refer");
         var morning = $"{athlete.Path}/sessions/{session["id"]}/morning";
         Assert.Equal(
-            "place:empty",
+            "place:painPlaceMissing",
             (
                 await coach.Put(
                     morning,
@@ -725,7 +728,7 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
             stored.Select(s => ((int)s!["reps"]!, (int?)s["total"], (string)s["contact"]!))
         );
         Assert.Equal(
-            "total:range",
+            "total:allRepsFewer",
             (
                 await coach.Put($"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}", Set(2, 3, 1))
             ).Field

@@ -116,7 +116,7 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(409, (await Publish(path, block)).Status);
         Assert.Equal(404, (await coach.Get($"{path}/sheets?version=7")).Status);
         Assert.Equal(
-            "note:tooLong",
+            "note:textTooLong",
             (await coach.Post($"{path}/versions", new { version = 1, note = new string('x', 201) })).Field
         );
     }
@@ -274,9 +274,9 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     [Theory]
-    [InlineData("nobody", 1, "to:address")]
-    [InlineData("tess@example.org\r\nBcc: all@example.org", 1, "to:address")]
-    [InlineData("tess@example.org", 9, "week:range")]
+    [InlineData("nobody", 1, "to:addressForm")]
+    [InlineData("tess@example.org\r\nBcc: all@example.org", 1, "to:addressForm")]
+    [InlineData("tess@example.org", 9, "week:blockWeeks")]
     public async Task A_message_without_an_address_or_for_no_week_is_refused(string to, int week, string field)
     {
         var (path, _) = await Generated();
@@ -392,7 +392,7 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         var read = (await coach.Post($"{Athlete(path)}/blocks/import", new { text, start = "2026-06-01" })).Ok;
         Assert.Equal("2026-06-04", (string)read["block"]!["weeks"]![0]!["sessions"]![1]!["day"]!);
         Assert.Equal(
-            "start:monday",
+            "start:startNotMonday",
             (await coach.Post($"{Athlete(path)}/blocks/import", new { text, start = "2026-06-02" })).Field
         );
     }

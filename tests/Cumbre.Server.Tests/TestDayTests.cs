@@ -188,12 +188,12 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     [Theory]
-    [InlineData("pull-up-max", "nine", null, "text:unreadable")]
-    [InlineData("pull-up-max", "201", null, "text:range")]
-    [InlineData("front-lever-tuck", "4000", null, "text:range")]
-    [InlineData("pull-up-max", "9", "Left", "side:side")]
-    [InlineData("one-arm-hang", "9", null, "side:side")]
-    [InlineData("ghost", "9", null, "benchmark:unknown")]
+    [InlineData("pull-up-max", "nine", null, "text:cellUnreadable")]
+    [InlineData("pull-up-max", "201", null, "text:outOfRange")]
+    [InlineData("front-lever-tuck", "4000", null, "text:outOfRange")]
+    [InlineData("pull-up-max", "9", "Left", "side:testNoSides")]
+    [InlineData("one-arm-hang", "9", null, "side:testEachSide")]
+    [InlineData("ghost", "9", null, "benchmark:testUnknown")]
     public async Task A_bad_cell_is_told_at_the_cell_and_nothing_is_stored(
         string benchmark,
         string text,
@@ -212,11 +212,11 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     {
         var (one, other) = (await coach.NewAthlete(), await coach.NewAthlete());
         var (_, path) = await Sheet([one.Id, other.Id], "pull-up-max");
-        Assert.Equal("painPlace:empty", (await Cell(path, one.Id, "pull-up-max", "9", pain: 3)).Field);
-        Assert.Equal("pain:range", (await Cell(path, one.Id, "pull-up-max", "9", pain: 11, place: "elbow")).Field);
+        Assert.Equal("painPlace:painPlaceMissing", (await Cell(path, one.Id, "pull-up-max", "9", pain: 3)).Field);
+        Assert.Equal("pain:outOfRange", (await Cell(path, one.Id, "pull-up-max", "9", pain: 11, place: "elbow")).Field);
         var id = Guid.CreateVersion7();
         (await Cell(path, one.Id, "pull-up-max", "9", id: id, pain: 2, place: "elbow")).Ok.ToString();
-        Assert.Equal("resultId:taken", (await Cell(path, other.Id, "pull-up-max", "9", id: id)).Field);
+        Assert.Equal("resultId:resultOfAnother", (await Cell(path, other.Id, "pull-up-max", "9", id: id)).Field);
     }
 
     [Fact]
@@ -290,14 +290,14 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         (await coach.Put(path, Request(["pull-up-max", "row-max"], 1))).Ok.ToString();
         var conflict = await coach.Put(path, Request(["push-up-max"], 1));
         Assert.Equal((409, 2), (conflict.Status, conflict.Body!["current"]!["tests"]!.AsArray().Count));
-        Assert.Equal("tests[0]:unknown", (await coach.Put(path, Request(["ghost"], 2))).Field);
-        Assert.Equal("athletes:range", (await coach.Put(path, Request(["row-max"], 2, []))).Field);
+        Assert.Equal("tests[0]:testUnknown", (await coach.Put(path, Request(["ghost"], 2))).Field);
+        Assert.Equal("athletes:athletesRange", (await coach.Put(path, Request(["row-max"], 2, []))).Field);
         Assert.Equal(
-            "athletes[0]:unknown",
+            "athletes[0]:sheetAthleteGone",
             (await coach.Put(path, Request(["row-max"], 2, [Guid.CreateVersion7()]))).Field
         );
-        Assert.Equal("name:empty", (await coach.Put(path, Request(["row-max"], 2, name: " "))).Field);
-        Assert.Equal("day:future", (await coach.Put(path, Request(["row-max"], 2, day: "2026-03-17"))).Field);
+        Assert.Equal("name:writeName", (await coach.Put(path, Request(["row-max"], 2, name: " "))).Field);
+        Assert.Equal("day:dayInFuture", (await coach.Put(path, Request(["row-max"], 2, day: "2026-03-17"))).Field);
         Assert.Contains((await coach.Get("/api/test-days")).Ok.AsArray(), d => (string)d!["id"]! == id.ToString());
         Assert.Equal(204, (await coach.Delete(path)).Status);
         Assert.Equal(404, (await coach.Get(path)).Status);
@@ -313,10 +313,7 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(204, (await coach.Put($"{one.Path}/archive", new { away = true })).Status);
         Assert.Equal(204, (await coach.Delete(one.Path)).Status);
         var refused = await Cell(path, one.Id, "pull-up-max", "10");
-        Assert.Equal(
-            (404, "There is no such athlete any more: take them off the sheet."),
-            (refused.Status, (string)refused.Body!["title"]!)
-        );
+        Assert.Equal((404, "sheetAthleteGone"), (refused.Status, refused.Said));
         (await Cell(path, other.Id, "pull-up-max", "10")).Ok.ToString();
         Assert.Single((await coach.Get(path)).Ok["athletes"]!.AsArray());
     }
@@ -360,15 +357,15 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
     }
 
     [Theory]
-    [InlineData("advance", "intake.goals:tooMany")]
-    [InlineData("ladder", "intake.goals[0].ladder:unknown")]
-    [InlineData("twice", "intake.goals[1].ladder:duplicate")]
-    [InlineData("minutes", "intake.minutes:range")]
-    [InlineData("years", "intake.trainingYears:range")]
-    [InlineData("day", "intake.days[1]:range")]
-    [InlineData("pain", "intake.complaints[0].level:range")]
-    [InlineData("place", "intake.complaints[0].place:empty")]
-    [InlineData("question", "intake.clearance[0].question:unknown")]
+    [InlineData("advance", "intake.goals:advanceMost")]
+    [InlineData("ladder", "intake.goals[0].ladder:ladderUnknown")]
+    [InlineData("twice", "intake.goals[1].ladder:goalTwice")]
+    [InlineData("minutes", "intake.minutes:outOfRange")]
+    [InlineData("years", "intake.trainingYears:outOfRange")]
+    [InlineData("day", "intake.days[1]:weekdayUnknown")]
+    [InlineData("pain", "intake.complaints[0].level:outOfRange")]
+    [InlineData("place", "intake.complaints[0].place:writeWhere")]
+    [InlineData("question", "intake.clearance[0].question:clearanceUnknown")]
     public async Task A_slip_in_the_intake_is_told_at_its_field(string slip, string field)
     {
         var athlete = await coach.NewAthlete();

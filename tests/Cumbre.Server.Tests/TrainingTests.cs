@@ -118,7 +118,7 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Equal("Edited", (string)answer.Ok["decision"]!["state"]!);
         Assert.Equal("4 x 5 @ +12.5 kg", (string)(await athlete.Page())["next"]!["items"]![0]!["line"]!);
         Assert.Equal(
-            "line:notation",
+            "line:lineUnreadable",
             (
                 await coach.Post(
                     $"/api/decisions/{decision["id"]}/accept",
@@ -215,7 +215,7 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task Load_before_the_gate_needs_a_reason_which_is_kept()
     {
         var athlete = await coach.NewAthlete();
-        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +5 kg")).Field);
+        Assert.Equal("overrideReason:overrideReason", (await athlete.Plan("3 x 5 @ +5 kg")).Field);
         Assert.Equal(200, (await athlete.Plan("3 x 5 @ 0 kg")).Status);
         var session = (await athlete.Plan("3 x 5 @ +5 kg", reason: "years of loaded rope climbing")).Ok;
         Assert.Equal("years of loaded rope climbing", (string)session["overrideReason"]!);
@@ -260,9 +260,9 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
         );
 
         Assert.True((bool)(await athlete.Page())["held"]!);
-        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +10 kg")).Field);
+        Assert.Equal("overrideReason:overrideReason", (await athlete.Plan("3 x 5 @ +10 kg")).Field);
         Assert.Equal(
-            "reason:empty",
+            "reason:writeFinding",
             (await coach.Post($"{athlete.Path}/stops/clear", new { place = "right elbow", reason = " " })).Field
         );
         Assert.Equal(
@@ -296,7 +296,7 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
     {
         var athlete = await Ready();
         await athlete.Train("3 x 5 @ +10 kg", "2026-03-12", 5);
-        Assert.Equal("overrideReason:needed", (await athlete.Plan("3 x 5 @ +17.5 kg")).Field);
+        Assert.Equal("overrideReason:overrideReason", (await athlete.Plan("3 x 5 @ +17.5 kg")).Field);
         Assert.Equal(200, (await athlete.Plan("3 x 5 @ +15 kg")).Status);
     }
 

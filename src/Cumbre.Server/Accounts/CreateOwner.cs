@@ -24,25 +24,13 @@ internal static class CreateOwner
         IPasswordHasher<AccountRow> hasher
     )
     {
-        var club = Problems.Text("clubName", request.ClubName, "the club's name", 80);
-        var name = Problems.Text("name", request.Name, "your name", 80);
-        var signInName = Problems.Text("signInName", request.SignInName, "a sign-in name", 120);
+        var club = Problems.Text("clubName", request.ClubName, Words.WriteClubName, 80);
+        var name = Problems.Text("name", request.Name, Words.WriteYourName, 80);
+        var signInName = Problems.Text("signInName", request.SignInName, Words.WriteSignInName, 120);
         if (request.Password.Length < PasswordMinimum || request.Password.Length > 200)
-            return Problems.Fields(
-                new FieldError(
-                    "password",
-                    "length",
-                    $"At least {PasswordMinimum} characters; a sentence is easy to keep."
-                )
-            );
+            return Problems.Fields(new FieldError("password", Words.PasswordShort(PasswordMinimum)));
         if (!TimeZoneInfo.TryFindSystemTimeZoneById(request.TimeZone, out _))
-            return Problems.Fields(
-                new FieldError(
-                    "timeZone",
-                    "unknown",
-                    $"\"{request.TimeZone}\" is no time zone of this server; write it like Europe/Madrid."
-                )
-            );
+            return Problems.Fields(new FieldError("timeZone", Words.TimeZoneUnknown(request.TimeZone)));
 
         var owner = new AccountRow(
             Guid.CreateVersion7(),
@@ -64,7 +52,7 @@ internal static class CreateOwner
             return true;
         });
         if (!made)
-            return Problems.Conflict("This club has an owner already: sign in.", null);
+            return Problems.Conflict(Words.ClubHasOwner, null);
         await SignIn.Start(context, owner);
         return Results.NoContent();
     }

@@ -29,7 +29,7 @@ internal static class SignIn
         var account = database.Read(db => AccountStore.BySignInName(db, request.SignInName.Trim()));
         var verdict = hasher.VerifyHashedPassword(account!, account?.PasswordHash ?? NoAccountHash, request.Password);
         if (account?.PasswordHash is null || verdict == PasswordVerificationResult.Failed)
-            return Problems.Fields(new FieldError("password", "signIn", "Name and password do not match."));
+            return Problems.Fields(new FieldError("password", Words.SignInWrong));
         await Start(context, account);
         return Results.NoContent();
     }
@@ -73,10 +73,10 @@ internal static class DemoSignIn
     )
     {
         if (!options.Demo)
-            return Problems.NotFound("page");
+            return Problems.NotFound(Words.NoPage);
         var role = request.As == "athlete" ? "athlete" : "owner";
         if (database.Read(db => AccountStore.FirstWithRole(db, role)) is not { } account)
-            return Problems.NotFound("account");
+            return Problems.NotFound(Words.NoAccount);
         await SignIn.Start(context, account);
         return Results.NoContent();
     }

@@ -46,7 +46,7 @@ internal static class Archive
                 db.Reconsider(athleteId);
             return true;
         });
-        return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("athlete");
+        return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
     /// <summary>For good. Only an archived athlete can be removed, so that one press never loses a history.</summary>
@@ -59,9 +59,9 @@ internal static class Archive
         database.Write<Results<NoContent, ProblemHttpResult>>(db =>
         {
             if (AthleteStore.Find(db, athleteId) is not { } profile)
-                return (ProblemHttpResult)Problems.NotFound("athlete");
+                return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
             if (profile.ArchivedAt is null)
-                return (ProblemHttpResult)Problems.Conflict("Archive the athlete first.", null);
+                return (ProblemHttpResult)Problems.Conflict(Words.ArchiveFirst, null);
             AthleteStore.Remove(db, athleteId);
             AuditStore.Add(
                 db,
@@ -118,7 +118,7 @@ internal static class Archive
                 : null
         );
         return file is null
-            ? (ProblemHttpResult)Problems.NotFound("athlete")
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
             : TypedResults.File(
                 JsonSerializer.SerializeToUtf8Bytes(file, Indented),
                 "application/json",

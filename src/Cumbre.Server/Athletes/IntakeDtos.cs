@@ -73,7 +73,7 @@ public sealed record IntakeDto(
     {
         CheckGoals(atlas);
         if (Complaints.Count > ComplaintsMaximum)
-            throw Problems.Field("intake.complaints", "tooMany", $"At most {ComplaintsMaximum}.");
+            throw Problems.Field("intake.complaints", Words.ComplaintsMost(ComplaintsMaximum));
         return new()
         {
             TrainingYears = TrainingYears is { } years
@@ -87,11 +87,7 @@ public sealed record IntakeDto(
                         (d, i) =>
                             d is >= 1 and <= 7
                                 ? (DayOfWeek)(d % 7)
-                                : throw Problems.Field(
-                                    $"intake.days[{i}]",
-                                    "range",
-                                    $"{d} is no day: 1 is Monday, 7 Sunday."
-                                )
+                                : throw Problems.Field($"intake.days[{i}]", Words.WeekdayUnknown(d))
                     ),
             ],
             Minutes = Minutes is { } minutes
@@ -105,13 +101,13 @@ public sealed record IntakeDto(
                 .. Complaints.Select(
                     (c, i) =>
                         new Complaint(
-                            Problems.Text($"intake.complaints[{i}].place", c.Place, "where", 60),
+                            Problems.Text($"intake.complaints[{i}].place", c.Place, Words.WriteWhere, 60),
                             Problems.At($"intake.complaints[{i}].", () =>
                                 Guard.InRange("level", c.Level, Limits.PainMinimum, Limits.PainMaximum)
                             ),
                             string.IsNullOrWhiteSpace(c.Note)
                                 ? null
-                                : Problems.Text($"intake.complaints[{i}].note", c.Note, "a note", 200)
+                                : Problems.Text($"intake.complaints[{i}].note", c.Note, Words.WriteNote, 200)
                         )
                 ),
             ],
@@ -124,29 +120,17 @@ public sealed record IntakeDto(
     private void CheckGoals(Atlas atlas)
     {
         if (Goals.Count > GoalsMaximum)
-            throw Problems.Field("intake.goals", "tooMany", $"At most {GoalsMaximum} goals.");
+            throw Problems.Field("intake.goals", Words.GoalsMost(GoalsMaximum));
         for (var i = 0; i < Goals.Count; i++)
         {
             if (!atlas.BySlug.ContainsKey(Goals[i].Ladder))
-                throw Problems.Field(
-                    $"intake.goals[{i}].ladder",
-                    "unknown",
-                    $"There is no ladder \"{Goals[i].Ladder}\"."
-                );
+                throw Problems.Field($"intake.goals[{i}].ladder", Words.LadderUnknown(Goals[i].Ladder));
             if (Goals.Take(i).Any(g => g.Ladder == Goals[i].Ladder))
-                throw Problems.Field(
-                    $"intake.goals[{i}].ladder",
-                    "duplicate",
-                    $"{atlas.BySlug[Goals[i].Ladder].Name} is there already."
-                );
+                throw Problems.Field($"intake.goals[{i}].ladder", Words.GoalTwice(atlas.BySlug[Goals[i].Ladder].Name));
         }
 
         if (Goals.Count(g => g.Kind == GoalKind.Advance) > Intake.AdvanceMaximum)
-            throw Problems.Field(
-                "intake.goals",
-                "tooMany",
-                $"At most {Intake.AdvanceMaximum} to advance at a time; maintain the others."
-            );
+            throw Problems.Field("intake.goals", Words.AdvanceMost(Intake.AdvanceMaximum));
     }
 
     private Dictionary<string, ClearanceAnswer> Answers()
@@ -155,11 +139,7 @@ public sealed record IntakeDto(
         foreach (var (answer, i) in Clearance.Select((a, i) => (a, i)))
         {
             if (Core.Athletes.Clearance.Questions.All(q => q.Slug != answer.Question || q.IsByAge))
-                throw Problems.Field(
-                    $"intake.clearance[{i}].question",
-                    "unknown",
-                    $"\"{answer.Question}\" is not asked."
-                );
+                throw Problems.Field($"intake.clearance[{i}].question", Words.ClearanceUnknown(answer.Question));
             answers[answer.Question] = new(answer.Yes, answer.Yes && answer.Cleared);
         }
 

@@ -119,7 +119,7 @@ internal static class MovementPage
             );
         });
         return page is null
-            ? (ProblemHttpResult)Problems.NotFound(known ? "movement" : "athlete")
+            ? (ProblemHttpResult)Problems.NotFound(known ? Words.NoMovement : Words.NoAthlete)
             : TypedResults.Ok(page);
     }
 

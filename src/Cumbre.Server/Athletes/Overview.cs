@@ -161,7 +161,7 @@ internal static class Overview
     ) =>
         database.Read(db => Read(db, athleteId, clock.Today)) is { } overview
             ? TypedResults.Ok(overview)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
 
     private static OverviewDto? Read(Db db, Guid athleteId, DateOnly today)
     {

@@ -20,7 +20,7 @@ internal static class GetAthlete
     ) =>
         database.Read(db => Read(db, athleteId, clock.Today)) is { } athlete
             ? TypedResults.Ok(athlete)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
 
     public static AthleteDto? Read(Db db, Guid id, DateOnly today) =>
         AthleteStore.Find(db, id) is { } profile
@@ -40,10 +40,10 @@ internal static class PutAthlete
         ClubClock clock
     )
     {
-        var name = Problems.Text("name", request.Name, "a name", 80);
+        var name = Problems.Text("name", request.Name, Words.WriteName, 80);
         var year = clock.Today.Year;
         if (request.BirthYear is { } birth && (birth > year - 5 || birth < year - OldestBirthYears))
-            throw Problems.Field("birthYear", "range", $"{birth} is outside {year - OldestBirthYears} to {year - 5}.");
+            throw Problems.Field("birthYear", Words.BirthRange(birth, year - OldestBirthYears, year - 5));
         var intake = request.Intake?.ToIntake(database.Read(CatalogueStore.Club).Atlas);
         var profile = new AthleteProfile(
             athleteId,
@@ -90,10 +90,10 @@ internal static class PutAthlete
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete"),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoAthlete),
             // The same creation sent twice: the first one stands.
             _ when request.Version == 0 && now!.Version == 1 && now.Name == name => TypedResults.Ok(now),
-            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this athlete meanwhile.", now),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.AthleteChanged, now),
         };
     }
 
@@ -140,15 +140,12 @@ internal static class PutBodyMass
             if (AthleteStore.BodyMasses(db, athleteId).FirstOrDefault(m => m.Id == id) is { } stored)
                 return stored.Reading == reading
                     ? GetAthlete.Read(db, athleteId, clock.Today)
-                    : throw new ConflictException(
-                        "This reading was written down with another mass already.",
-                        GetAthlete.Read(db, athleteId, clock.Today)
-                    );
+                    : throw new ConflictException(Words.ReadingTaken, GetAthlete.Read(db, athleteId, clock.Today));
             AthleteStore.AddBodyMass(db, athleteId, new(id, reading), clock.Stamp(Policies.IdOf(user)));
             db.Reconsider(athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
-        return athlete is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(athlete);
+        return athlete is null ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete) : TypedResults.Ok(athlete);
     }
 }
 
@@ -168,6 +165,6 @@ internal static class RemoveBodyMass
             db.Reconsider(athleteId, corrected: true);
             return GetAthlete.Read(db, athleteId, clock.Today);
         });
-        return athlete is null ? (ProblemHttpResult)Problems.NotFound("reading") : TypedResults.Ok(athlete);
+        return athlete is null ? (ProblemHttpResult)Problems.NotFound(Words.NoReading) : TypedResults.Ok(athlete);
     }
 }

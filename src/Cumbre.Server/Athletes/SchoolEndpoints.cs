@@ -30,9 +30,9 @@ public static class SchoolEndpoints
     internal static void Check(string path, string question, string choice)
     {
         if (!Catalogue.Shipped.SchoolsBySlug.TryGetValue(question, out var known))
-            throw Problems.Field($"{path}.question", "unknown", $"There is no question \"{question}\".");
+            throw Problems.Field($"{path}.question", Words.QuestionUnknown(question));
         if (known.Choices.All(c => c.Slug != choice))
-            throw Problems.Field($"{path}.choice", "unknown", $"\"{known.Question}\" has no school \"{choice}\".");
+            throw Problems.Field($"{path}.choice", Words.SchoolUnknown(known.Question, choice));
     }
 
     private static Ok<IReadOnlyList<SchoolDto>> All(Database database) => TypedResults.Ok(database.Read(Read));
@@ -60,7 +60,7 @@ public static class SchoolEndpoints
     )
     {
         if (!Catalogue.Shipped.SchoolsBySlug.ContainsKey(question))
-            return (ProblemHttpResult)Problems.NotFound("question");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoQuestion);
         Check("", question, request.Choice);
         return TypedResults.Ok(
             database.Write(db =>

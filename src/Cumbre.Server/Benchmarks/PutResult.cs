@@ -60,7 +60,7 @@ internal static class PutResult
     {
         var atlas = database.Read(db => CatalogueStore.Club(db).Atlas);
         if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
-            throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
+            throw Problems.Field("benchmark", Words.TestUnknown(request.Benchmark));
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         CheckFields(benchmark, request);
         var score = Problems.At("", () =>
@@ -75,12 +75,12 @@ internal static class PutResult
         );
         var place = string.IsNullOrWhiteSpace(request.PainPlace)
             ? null
-            : Problems.Text("painPlace", request.PainPlace, "a place", 60);
+            : Problems.Text("painPlace", request.PainPlace, Words.WritePlace, 60);
         var setUp = string.IsNullOrWhiteSpace(request.SetUp)
             ? null
-            : Problems.Text("setUp", request.SetUp, "the set-up", 120);
+            : Problems.Text("setUp", request.SetUp, Words.WriteSetUp, 120);
         if (request.Pain > 0 && place is null)
-            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+            throw Problems.Field("painPlace", Words.PainPlaceMissing);
 
         var draft = new ResultDraft(
             id,
@@ -97,7 +97,7 @@ internal static class PutResult
             Instead: request.Instead
         );
         var answer = database.Write(db => ResultWriter.Write(db, athleteId, draft, atlas, clock, Policies.IdOf(user)));
-        return answer is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(answer);
+        return answer is null ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete) : TypedResults.Ok(answer);
     }
 
     /// <summary>
@@ -117,59 +117,51 @@ internal static class PutResult
             request.Reps is not null,
             needed: counted == "reps",
             allowed: measure is not (BenchmarkMeasure.Seconds or BenchmarkMeasure.Degrees),
-            "Write the clean reps."
+            Words.RepsMissing
         );
         Check(
             "seconds",
             request.Seconds is not null,
             needed: counted == "seconds",
             allowed: counted == "seconds",
-            "Write the seconds."
+            Words.HoldMissing
         );
         Check(
             "degrees",
             request.Degrees is not null,
             needed: counted == "degrees",
             allowed: counted == "degrees",
-            "Write the degrees."
+            Words.DegreesMissing
         );
         Check(
             "contact",
             request.Contact is not null,
             needed: measure == BenchmarkMeasure.ContactHeight,
             allowed: measure == BenchmarkMeasure.ContactHeight,
-            "Choose the highest contact that every rep reached."
+            Words.ContactMissing
         );
         Check(
             "restSeconds",
             request.RestSeconds is not null,
             needed: measure == BenchmarkMeasure.Capacity,
             allowed: measure == BenchmarkMeasure.Capacity,
-            "Write the longest rest."
+            Words.RestMissing
         );
         if (measure == BenchmarkMeasure.LoadTimesReps && request.Added is null)
-            throw Problems.Field("added", "empty", "Write the load of the set.");
+            throw Problems.Field("added", Words.SetLoadMissing);
         if (measure != BenchmarkMeasure.LoadTimesReps && request.Added is { Value: not 0 })
-            throw Problems.Field(
-                "added",
-                "unexpected",
-                $"{benchmark.Name} is done at body mass; record a loaded set as a heavy set."
-            );
+            throw Problems.Field("added", Words.TestAtBodyweight(benchmark.Name));
         if (benchmark.EachSide && request.Side is null)
-            throw Problems.Field("side", "empty", $"{benchmark.Name} is tested on each side: say which one this was.");
+            throw Problems.Field("side", Words.SideMissing(benchmark.Name));
         if (!benchmark.EachSide && request.Side is not null)
-            throw Problems.Field(
-                "side",
-                "unexpected",
-                $"{benchmark.Name} is done with both sides at once: leave the side out."
-            );
+            throw Problems.Field("side", Words.SideUnexpected(benchmark.Name));
 
-        void Check(string field, bool given, bool needed, bool allowed, string ask)
+        void Check(string field, bool given, bool needed, bool allowed, Message ask)
         {
             if (needed && !given)
-                throw Problems.Field(field, "empty", ask);
+                throw Problems.Field(field, ask);
             if (given && !allowed)
-                throw Problems.Field(field, "unexpected", $"{benchmark.Name} is counted in {counted}, not in {field}.");
+                throw Problems.Field(field, Words.MeasureUnexpected(benchmark.Name, counted, field));
         }
     }
 }
@@ -200,6 +192,6 @@ internal static class RemoveResult
             db.Reconsider(athleteId, corrected: true);
             return true;
         });
-        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("result");
+        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoResult);
     }
 }

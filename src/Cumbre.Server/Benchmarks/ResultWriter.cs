@@ -44,11 +44,7 @@ internal static class ResultWriter
             return null;
         Check(found.Snapshot, draft);
         if (found.Snapshot.BodyMass.On(draft.Day) is not { } body)
-            throw Problems.Field(
-                "day",
-                "bodyMass",
-                $"There is no body mass on or before {draft.Day:yyyy-MM-dd}: weigh first."
-            );
+            throw Problems.Field("day", Words.BodyweightMissingOn(draft.Day));
         var result = Problems.At("", () =>
             new BenchmarkResult(
                 draft.Id,
@@ -74,10 +70,7 @@ internal static class ResultWriter
         )
             return Same(stored, result)
                 ? new(ResultDto.Of(stored, atlas.Catalogue), [])
-                : throw new ConflictException(
-                    "This test was recorded with other figures already.",
-                    ResultDto.Of(stored, atlas.Catalogue)
-                );
+                : throw new ConflictException(Words.TestTaken, ResultDto.Of(stored, atlas.Catalogue));
         var replaced = draft.Instead ?? (draft.TestDayId is null ? null : draft.Id);
         var was = ResultStore.Of(db, athleteId).FirstOrDefault(r => r.Result.Id == replaced)?.Result;
         if (was is not null && ResultStore.Remove(db, athleteId, was.Id))
@@ -108,13 +101,13 @@ internal static class ResultWriter
     private static void Check(AthleteSnapshot athlete, ResultDraft draft)
     {
         if (athlete.BirthYear is { } birth && draft.Day.Year < birth)
-            throw Problems.Field("day", "birth", $"{draft.Day:yyyy-MM-dd} is before the athlete's birth in {birth}.");
+            throw Problems.Field("day", Words.BeforeBirth(draft.Day, birth));
         if (
             draft.Benchmark.Measure == BenchmarkMeasure.LoadTimesReps
             && athlete.AgeIn(draft.Day) < NoSinglesUnder
             && draft.Score.Reps == 1
         )
-            throw Problems.Field("reps", "minor", "Under 16 no single is tested: use a set of 3 or more.");
+            throw Problems.Field("reps", Words.MinorSingle);
     }
 }
 

@@ -47,7 +47,7 @@ public static class TestDayEndpoints
     private static Results<Ok<SheetDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
         database.Read(db => Read(db, id, clock.Today)) is { } sheet
             ? TypedResults.Ok(sheet)
-            : (ProblemHttpResult)Problems.NotFound("test day");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
 
     private static Results<Ok<SheetDto>, ProblemHttpResult> Put(
         Guid id,
@@ -57,7 +57,7 @@ public static class TestDayEndpoints
         ClubClock clock
     )
     {
-        var name = Problems.Text("name", request.Name, "a name", 80);
+        var name = Problems.Text("name", request.Name, Words.WriteName, 80);
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         var (written, sheet) = database.Write(db =>
         {
@@ -72,39 +72,31 @@ public static class TestDayEndpoints
         return written switch
         {
             Written.Done => TypedResults.Ok(sheet!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("test day"),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoTestDay),
             // The same creation sent twice: the first one stands.
             _ when request.Version == 0 && sheet!.Version == 1 && sheet.Name == name => TypedResults.Ok(sheet),
-            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this test day meanwhile.", sheet),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.TestDayChanged, sheet),
         };
     }
 
     private static void Check(Db db, SheetRequest request)
     {
         if (request.Athletes.Count is 0 or > AthletesMaximum)
-            throw Problems.Field(
-                "athletes",
-                "range",
-                $"1 to {AthletesMaximum} athletes; there are {request.Athletes.Count}."
-            );
+            throw Problems.Field("athletes", Words.AthletesRange(AthletesMaximum, request.Athletes.Count));
         if (request.Tests.Count is 0 or > TestsMaximum)
-            throw Problems.Field("tests", "range", $"1 to {TestsMaximum} tests; there are {request.Tests.Count}.");
+            throw Problems.Field("tests", Words.TestsRange(TestsMaximum, request.Tests.Count));
         var benchmarks = CatalogueStore.Club(db).Catalogue.Benchmarks;
         for (var i = 0; i < request.Tests.Count; i++)
         {
             if (!benchmarks.ContainsKey(request.Tests[i]))
-                throw Problems.Field($"tests[{i}]", "unknown", $"There is no test \"{request.Tests[i]}\".");
+                throw Problems.Field($"tests[{i}]", Words.TestUnknown(request.Tests[i]));
         }
 
         var known = AthleteStore.Everyone(db).Select(a => a.Id).ToHashSet();
         for (var i = 0; i < request.Athletes.Count; i++)
         {
             if (!known.Contains(request.Athletes[i]))
-                throw Problems.Field(
-                    $"athletes[{i}]",
-                    "unknown",
-                    "There is no such athlete any more: take them off the sheet."
-                );
+                throw Problems.Field($"athletes[{i}]", Words.SheetAthleteGone);
         }
     }
 
@@ -130,7 +122,7 @@ public static class TestDayEndpoints
             );
             return true;
         });
-        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound("test day");
+        return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
     }
 
     private static Ok<ProposalDto> Propose(ProposalRequest request, Database database, ClubClock clock)
@@ -263,19 +255,18 @@ internal static class PutCell
         database.Write<Results<Ok<CellAnswer>, ProblemHttpResult>>(db =>
         {
             if (TestDayStore.Find(db, id) is not { } day)
-                return (ProblemHttpResult)Problems.NotFound("test day");
+                return (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
             if (AthleteStore.Find(db, request.AthleteId) is not { } athlete)
-                return (ProblemHttpResult)Problems.NotFound("athlete any more: take them off the sheet");
+                return (ProblemHttpResult)Problems.NotFound(Words.SheetAthleteGone);
             if (ResultStore.OwnerOf(db, resultId) is { } owner && owner != athlete.Id)
-                throw Problems.Field("resultId", "taken", "This id belongs to another athlete's result.");
+                throw Problems.Field("resultId", Words.ResultOfAnother);
             var atlas = CatalogueStore.Club(db).Atlas;
             if (!atlas.Catalogue.Benchmarks.TryGetValue(request.Benchmark, out var benchmark))
-                throw Problems.Field("benchmark", "unknown", $"There is no test \"{request.Benchmark}\".");
+                throw Problems.Field("benchmark", Words.TestUnknown(request.Benchmark));
             if (benchmark.EachSide != request.Side is not null)
                 throw Problems.Field(
                     "side",
-                    "side",
-                    benchmark.EachSide ? $"{benchmark.Name} is tested on each side." : $"{benchmark.Name} has no sides."
+                    benchmark.EachSide ? Words.TestEachSide(benchmark.Name) : Words.TestNoSides(benchmark.Name)
                 );
             var there = TestDayStore.Results(db, id).FirstOrDefault(r => r.Result.Id == resultId)?.Result;
             if (
@@ -285,9 +276,7 @@ internal static class PutCell
             )
                 return (ProblemHttpResult)
                     Problems.Conflict(
-                        there is null
-                            ? "Somebody took this result back meanwhile."
-                            : $"Somebody else wrote {SheetCell.CellText(there)} here meanwhile.",
+                        there is null ? Words.CellDeleted : Words.CellWritten(SheetCell.CellText(there)),
                         there is null ? null : SheetCell.Of(athlete.Id, there)
                     );
             // Sent again after a lost answer: it is stored, and nothing was corrected.
@@ -315,8 +304,7 @@ internal static class PutCell
             var written = Problems.At("text", () => ResultNotation.Parse(request.Text, benchmark.Measure, athlete.Unit))
                 ?? throw Problems.Field(
                     "text",
-                    "unreadable",
-                    $"\"{Short(request.Text)}\" is no result of this test; write it as {ResultNotation.Example(benchmark.Measure)}."
+                    Words.CellUnreadable(Short(request.Text), ResultNotation.Example(benchmark.Measure))
                 );
             var draft = new ResultDraft(
                 resultId,
@@ -329,15 +317,15 @@ internal static class PutCell
                 request.Side,
                 string.IsNullOrWhiteSpace(request.SetUp)
                     ? null
-                    : Problems.Text("setUp", request.SetUp, "the set-up", 120),
+                    : Problems.Text("setUp", request.SetUp, Words.WriteSetUp, 120),
                 request.Pain,
                 string.IsNullOrWhiteSpace(request.PainPlace)
                     ? null
-                    : Problems.Text("painPlace", request.PainPlace, "a place", 60),
+                    : Problems.Text("painPlace", request.PainPlace, Words.WritePlace, 60),
                 id
             );
             if (draft.Pain > 0 && draft.PainPlace is null)
-                throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+                throw Problems.Field("painPlace", Words.PainPlaceMissing);
             var answer = ResultWriter.Write(db, athlete.Id, draft, atlas, clock, Policies.IdOf(user))!;
             var stored = TestDayStore.Results(db, id).First(r => r.Result.Id == resultId);
             return TypedResults.Ok(new CellAnswer(SheetCell.Of(stored.AthleteId, stored.Result), answer.Changes));

@@ -25,7 +25,7 @@ internal static class TestDayOutcome
     ) =>
         database.Read(db => Read(db, id, clock.Today)) is { } outcome
             ? TypedResults.Ok(outcome)
-            : (ProblemHttpResult)Problems.NotFound("test day");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
 
     public static IReadOnlyList<OutcomeDto>? Read(Db db, Guid id, DateOnly today)
     {
@@ -160,7 +160,7 @@ internal static class TestDaySheet
             );
         });
         if (lines is null)
-            return (ProblemHttpResult)Problems.NotFound("test day");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using (
             var csv = new CsvWriter(

@@ -36,7 +36,7 @@ internal static class AcceptDecision
         var edited = request.Line is null ? null : ReadLine.Parse("line", request.Line);
         var reason = string.IsNullOrWhiteSpace(request.Reason)
             ? null
-            : Problems.Text("reason", request.Reason, "a reason", 400);
+            : Problems.Text("reason", request.Reason, Words.WriteReason, 400);
         var (problem, session) = database.Write(db => Take(db, id, edited, reason, request.Also ?? [], user, clock));
         return problem is null
             ? TypedResults.Ok(
@@ -63,23 +63,11 @@ internal static class AcceptDecision
             DecisionStore.Find(db, id) is not { } decision
             || Work.Load(db, decision.AthleteId, clock.Today) is not var (profile, athlete)
         )
-            return (Problems.NotFound("decision"), null);
+            return (Problems.NotFound(Words.NoDecision), null);
         if (profile.ArchivedAt is not null)
-            return (
-                Problems.Conflict(
-                    "This athlete is put away: bring them back first.",
-                    DecisionDto.Of(db, decision, clock.Today)
-                ),
-                null
-            );
+            return (Problems.Conflict(Words.AthleteArchived, DecisionDto.Of(db, decision, clock.Today)), null);
         if (decision.State is not (DecisionState.Proposed or DecisionState.Deferred))
-            return (
-                Problems.Conflict(
-                    "This decision was taken or superseded meanwhile.",
-                    DecisionDto.Of(db, decision, clock.Today)
-                ),
-                null
-            );
+            return (Problems.Conflict(Words.DecisionTaken, DecisionDto.Of(db, decision, clock.Today)), null);
         var isEdit =
             edited is not null
             && decision.Proposal.Next is { } next
@@ -107,7 +95,7 @@ internal static class AcceptDecision
                 SessionStore.Next(db, decision.AthleteId, proposal.Next!.Movement, clock.Today) is
                 { Status: SessionStatus.Started }
             )
-                return (Problems.Conflict("The next session has begun: finish it first.", null), null);
+                return (Problems.Conflict(Words.NextSessionBegun, null), null);
             changes = PlanOne(db, decision.AthleteId, proposal, athlete, reason, user, clock);
         }
         else
@@ -252,7 +240,7 @@ internal static class AcceptDecision
         var kept = reason ?? session.OverrideReason;
         var needs = doses.SelectMany(d => NeedsOf(d, athlete)).DistinctBy(c => c.Id).ToArray();
         if (needs.Length > 0 && kept is null)
-            throw Problems.Field("reason", "needed", "This goes against a caution: say why, or change the line.");
+            throw Problems.Field("reason", Words.OverrideReason);
         var stamp = clock.Stamp(Policies.IdOf(user));
         if (SessionStore.Put(db, session with { OverrideReason = kept }, stamp) != Written.Done)
             throw new InvalidOperationException("A session changed within the transaction that read it.");
@@ -272,7 +260,7 @@ internal static class AcceptDecision
     {
         var reading = PlanReader.Read(athlete, dose.Movement, dose.Plan, athlete.Today, null);
         return reading.Problem is { } problem
-            ? throw Problems.Field("line", problem.ToString(), PlanSession.Wording(problem))
+            ? throw Problems.Field("line", PlanSession.Wording(problem))
             : reading.NeedsReason;
     }
 

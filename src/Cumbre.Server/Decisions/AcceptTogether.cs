@@ -25,7 +25,7 @@ internal static class AcceptTogether
     )
     {
         if (request.Ids.Count is 0 or > AtOnce)
-            throw Problems.Field("ids", "range", $"Accept 1 to {AtOnce} at once.");
+            throw Problems.Field("ids", Words.AcceptRange(AtOnce));
         var answer = database.Write(db =>
         {
             List<Guid> accepted = [],

@@ -26,14 +26,14 @@ internal static class ClearStop
         ClubClock clock
     )
     {
-        var reason = Problems.Text("reason", request.Reason, "what was found, and by whom", 400);
-        var place = PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
+        var reason = Problems.Text("reason", request.Reason, Words.WriteFinding, 400);
+        var place = PainPlace.Read(Problems.Text("place", request.Place, Words.WritePlace, 60));
         var problem = database.Write<IResult?>(db =>
         {
             if (Work.Load(db, athleteId, clock.Today) is not { } found)
-                return Problems.NotFound("athlete");
+                return Problems.NotFound(Words.NoAthlete);
             if (found.Athlete.Stops.All(s => !s.Place.IsSameAs(place)))
-                return Problems.Conflict("Nothing is stopped for this place.", null);
+                return Problems.Conflict(Words.NothingStopped, null);
             var (stamp, id) = (clock.Stamp(Policies.IdOf(user)), Guid.CreateVersion7());
             HealthStore.Add(db, id, athleteId, new StopClearance(clock.Today, place, reason), stamp);
             foreach (

@@ -9,20 +9,20 @@ namespace Cumbre.Server.Decisions;
 internal static class DecisionWrite
 {
     /// <summary>
-    /// Runs a change of a decision in one transaction; a text that comes back is the refusal, and nothing is written.
+    /// Runs a change of a decision in one transaction; a message that comes back is the refusal, and nothing is written.
     /// </summary>
     public static Results<Ok<AcceptAnswer>, ProblemHttpResult> Run(
         Guid id,
         Database database,
         ClubClock clock,
-        Func<Db, StoredDecision, string?> change
+        Func<Db, StoredDecision, Message?> change
     )
     {
         var (problem, answer) = database.Write<(IResult?, AcceptAnswer?)>(
             db =>
             {
                 if (DecisionStore.Find(db, id) is not { } decision)
-                    return (Problems.NotFound("decision"), null);
+                    return (Problems.NotFound(Words.NoDecision), null);
                 var refusal = change(db, decision);
                 var now = DecisionDto.Of(db, DecisionStore.Find(db, id)!, clock.Today);
                 return (refusal is null ? null : Problems.Conflict(refusal, now), new AcceptAnswer(now, null));

@@ -22,11 +22,11 @@ internal static class DeferDecision
     {
         var until = request.Until ?? clock.Today.AddDays(1);
         if (until <= clock.Today || until > clock.Today.AddDays(60))
-            throw Problems.Field("until", "range", "Put it off until a day within the next 60.");
+            throw Problems.Field("until", Words.DeferRange);
         return DecisionWrite.Run(id, database, clock, (db, decision) =>
         {
             if (decision.State is not (DecisionState.Proposed or DecisionState.Deferred))
-                return "This decision was taken or superseded meanwhile.";
+                return Words.DecisionTaken;
             DecisionStore.Move(
                 db,
                 id,

@@ -13,5 +13,5 @@ internal static class ShowDecision
         database.Read(db => DecisionStore.Find(db, id) is { } found ? DecisionDto.Of(db, found, clock.Today) : null)
             is { } decision
             ? TypedResults.Ok(decision)
-            : (ProblemHttpResult)Problems.NotFound("decision");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoDecision);
 }

@@ -22,7 +22,7 @@ internal static class UndoDecision
     ) => DecisionWrite.Run(id, database, clock, (db, decision) =>
         {
             if (decision.State is not (DecisionState.Accepted or DecisionState.Edited or DecisionState.Deferred))
-                return "There is nothing to undo.";
+                return Words.NothingToUndo;
             if (
                 decision.State != DecisionState.Deferred
                 && Restore(db, AcceptedChanges.Of(db, id), user, clock) is { } refusal
@@ -56,23 +56,23 @@ internal static class UndoDecision
         && other.State is DecisionState.Proposed or DecisionState.Deferred;
 
     /// <summary>Puts every line back as it was; a text that comes back is the refusal.</summary>
-    private static string? Restore(Db db, AcceptedChanges changes, ClaimsPrincipal user, ClubClock clock)
+    private static Message? Restore(Db db, AcceptedChanges changes, ClaimsPrincipal user, ClubClock clock)
     {
         if (changes.V != AcceptedChanges.Version)
-            return "This was decided with an earlier version of Cumbre: change the line of the session instead.";
+            return Words.UndoTooOld;
         foreach (var group in changes.Items.GroupBy(i => i.Session))
         {
             if (SessionStore.Find(db, group.Key) is not { } session)
-                return "A session that it changed is gone.";
+                return Words.UndoSessionGone;
             if (session.Status != SessionStatus.Planned)
-                return "The first set of a session that it changed is logged: the decision stands.";
+                return Words.UndoLogged;
             foreach (var change in group)
             {
                 if (
                     session.Items.FirstOrDefault(i => i.Id == change.Item) is not { Plan: not null } item
                     || AcceptDecision.StateOf(item) != change.After
                 )
-                    return "A session was changed since: change its line instead.";
+                    return Words.UndoChanged;
             }
         }
 

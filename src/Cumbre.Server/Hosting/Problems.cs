@@ -1,20 +1,20 @@
-using System.Globalization;
 using System.Text.Json;
 using Cumbre.Core.Measures;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Hosting;
 
 /// <summary>What is wrong with one field of a request.</summary>
 /// <param name="Path">The field, for instance <c>plates[1].size</c>.</param>
-/// <param name="Code">A stable word for programs.</param>
-/// <param name="Message">For a person: what was given, and what was expected.</param>
-public sealed record FieldError(string Path, string Code, string Message);
+/// <param name="Message">What was given, and what was expected.</param>
+public sealed record FieldError(string Path, Message Message);
 
 /// <summary>Thrown by the edge when a request cannot be parsed into the types of the core.</summary>
-public sealed class FieldException(params FieldError[] errors) : Exception(errors.Length > 0 ? errors[0].Message : "")
+public sealed class FieldException(params FieldError[] errors)
+    : Exception(string.Join(", ", errors.Select(e => $"{e.Path}: {e.Message.Code}")))
 {
     public IReadOnlyList<FieldError> Errors { get; } = errors;
 }
@@ -23,8 +23,10 @@ public sealed class FieldException(params FieldError[] errors) : Exception(error
 /// Thrown inside a write that meets another state than the caller's: nothing of it is kept, and the answer carries what
 /// is stored.
 /// </summary>
-public sealed class ConflictException(string title, object? current) : Exception(title)
+public sealed class ConflictException(Message message, object? current) : Exception(message.Code)
 {
+    public Message Said { get; } = message;
+
     public object? Current { get; } = current;
 }
 
@@ -33,24 +35,23 @@ public sealed class ConflictException(string title, object? current) : Exception
 /// </summary>
 public static class Problems
 {
-    public const string TooLarge = "That is too large: at most 1 MB.";
-
-    public static IResult NotFound(string what) =>
-        Results.Problem(statusCode: 404, title: $"There is no such {what}.", type: "about:blank");
+    public static IResult NotFound(Message message) => Results.Problem(Of(404, message));
 
     /// <summary>A stale write: the answer carries the current state, so that the screen can offer both.</summary>
-    public static IResult Conflict(string title, object? current) =>
-        Results.Problem(
-            statusCode: 409,
-            title: title,
-            type: "urn:cumbre:conflict",
-            extensions: new Dictionary<string, object?> { ["current"] = current }
-        );
+    public static IResult Conflict(Message message, object? current) => Results.Problem(Stale(message, current));
 
     public static IResult Fields(params FieldError[] errors) => Results.Problem(Details(errors));
 
-    public static FieldException Field(string path, string code, string message) =>
-        new(new FieldError(path, code, message));
+    public static FieldException Field(string path, Message message) => new(new FieldError(path, message));
+
+    /// <summary>Problem details whose title names the status; what a person reads is the message.</summary>
+    public static ProblemDetails Of(int status, Message message) =>
+        new()
+        {
+            Status = status,
+            Title = ReasonPhrases.GetReasonPhrase(status),
+            Extensions = { ["message"] = message },
+        };
 
     /// <summary>
     /// Runs a constructor of the core; its refusal becomes an error at <paramref name="path"/> plus the guarded field.
@@ -76,31 +77,42 @@ public static class Problems
     public static DateOnly NotInFuture(string path, DateOnly day, DateOnly today)
     {
         if (day > today)
-            throw Field(path, "future", $"{Iso(day)} has not come yet; today is {Iso(today)}.");
+            throw Field(path, Words.DayInFuture(day, today));
         if (day < today.AddYears(-100))
-            throw Field(path, "past", $"{Iso(day)} is over a hundred years ago.");
+            throw Field(path, Words.DayTooOld(day));
         return day;
     }
 
+    /// <param name="path">The field.</param>
+    /// <param name="text">As it was sent.</param>
+    /// <param name="ask">What is said when it is empty.</param>
+    /// <param name="maximum">Characters at most.</param>
     /// <exception cref="FieldException">The text is empty or too long.</exception>
-    public static string Text(string path, string? text, string what, int maximum)
+    public static string Text(string path, string? text, Message ask, int maximum)
     {
         var trimmed = text?.Trim() ?? "";
         if (trimmed.Length == 0)
-            throw Field(path, "empty", $"Write {what}.");
+            throw Field(path, ask);
         if (trimmed.Length > maximum)
-            throw Field(path, "tooLong", $"At most {maximum} characters; this has {trimmed.Length}.");
+            throw Field(path, Words.TextTooLong(maximum, trimmed.Length));
         return trimmed;
     }
 
-    internal static ProblemDetails Details(IReadOnlyList<FieldError> errors) =>
-        new()
-        {
-            Status = 400,
-            Title = errors.Count == 1 ? errors[0].Message : $"{errors.Count} fields need a change.",
-            Type = "urn:cumbre:fields",
-            Extensions = { ["errors"] = errors },
-        };
+    internal static ProblemDetails Details(IReadOnlyList<FieldError> errors)
+    {
+        var details = Of(400, errors.Count == 1 ? errors[0].Message : Words.FieldsToChange(errors.Count));
+        details.Type = "urn:cumbre:fields";
+        details.Extensions["errors"] = errors;
+        return details;
+    }
+
+    internal static ProblemDetails Stale(Message message, object? current)
+    {
+        var details = Of(409, message);
+        details.Type = "urn:cumbre:conflict";
+        details.Extensions["current"] = current;
+        return details;
+    }
 
     private static FieldError OfViolation(string path, RuleViolationException e)
     {
@@ -108,22 +120,23 @@ public static class Problems
             path.Length == 0 ? e.Field
             : path.EndsWith('.') ? path + e.Field
             : path;
-        var range = $"{Number(e.Minimum)} to {Number(e.Maximum)}";
-        return e.Violation switch
-        {
-            Violation.OutOfRange => new(field, "range", $"{Number(e.Value)} is outside {range}."),
-            Violation.NeedsVest => new(field, "needsVest", "Weights of a vest need the vest itself, in the same unit."),
-            Violation.DuplicatePlate => new(field, "duplicate", "Two rows have the same size: put the count in one."),
-            Violation.TooMany => new(field, "tooMany", $"At most {Number(e.Maximum)}; there are {Number(e.Value)}."),
-            Violation.NoNumber => new(field, "number", "Enter a number."),
-            Violation.NoSuchWord => new(field, "unknown", "Choose one from the list."),
-            _ => new(field, "invalid", "This does not fit together."),
-        };
+        return new(
+            field,
+            e.Violation switch
+            {
+                Violation.OutOfRange => Words.OutOfRange(Number(e.Value), Number(e.Minimum), Number(e.Maximum)),
+                Violation.NeedsVest => Words.VestMissing,
+                Violation.DuplicatePlate => Words.PlateTwice,
+                Violation.TooMany => Words.TooMany(Number(e.Maximum), Number(e.Value)),
+                Violation.NoNumber => Words.NumberMissing,
+                Violation.NoSuchWord => Words.WordUnknown,
+                _ => Words.Unfit,
+            }
+        );
     }
 
-    private static string Number(decimal? number) => number?.ToString("0.##", CultureInfo.InvariantCulture) ?? "?";
-
-    private static string Iso(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    private static decimal Number(decimal? number) =>
+        Math.Round(number ?? throw new InvalidOperationException("A range lacks a figure."), 2);
 }
 
 /// <summary>Turns exceptions into problem details; a stack trace never leaves the server.</summary>
@@ -142,40 +155,18 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         var details = exception switch
         {
             FieldException e => Problems.Details(e.Errors),
-            ConflictException e => new ProblemDetails
-            {
-                Status = 409,
-                Title = e.Message,
-                Type = "urn:cumbre:conflict",
-                Extensions = { ["current"] = e.Current },
-            },
+            ConflictException e => Problems.Stale(e.Said, e.Current),
             // Another process holds the file: nothing is lost, and it is tried again.
-            SqliteException { SqliteErrorCode: Busy or Locked } => new ProblemDetails
-            {
-                Status = 503,
-                Title = "The club’s file is busy. What you typed is still here; try again in a moment.",
-            },
+            SqliteException { SqliteErrorCode: Busy or Locked } => Problems.Of(503, Words.FileBusy),
             BadHttpRequestException { InnerException: JsonException json } => Problems.Details([OfJson(json)]),
-            BadHttpRequestException { StatusCode: 413 } => new ProblemDetails
-            {
-                Status = 413,
-                Title = Problems.TooLarge,
-            },
-            BadHttpRequestException e => new ProblemDetails
-            {
-                Status = e.StatusCode,
-                Title = "This request cannot be read.",
-            },
+            BadHttpRequestException { StatusCode: 413 } => Problems.Of(413, Words.TooLarge),
+            BadHttpRequestException e => Problems.Of(e.StatusCode, Words.RequestUnreadable),
             _ => null,
         };
         if (details is null)
         {
             log.LogError(exception, "Unhandled at {Path}", httpContext.Request.Path);
-            details = new ProblemDetails
-            {
-                Status = 500,
-                Title = "Something went wrong on the server. What you typed is still here; try again.",
-            };
+            details = Problems.Of(500, Words.ServerFault);
         }
 
         if (details.Status == 503)
@@ -187,17 +178,17 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
     private static FieldError OfJson(JsonException e)
     {
         var path = (e.Path ?? "").TrimStart('$').TrimStart('.');
-        return
+        var unreadable =
             e.BytePositionInLine is not null
             && (
                 path.Length == 0
                 || e.InnerException is not null && e.InnerException.GetType().Name == "JsonReaderException"
-            )
-            ? new(path, "json", $"This is no valid JSON near line {e.LineNumber + 1}, byte {e.BytePositionInLine + 1}.")
-            : new(
-                path,
-                "type",
-                $"{(path.Length == 0 ? "The body" : path)} is missing or of the wrong kind; the API document says what it takes."
             );
+        return new(
+            path,
+            unreadable ? Words.JsonUnreadable((e.LineNumber ?? 0) + 1, (e.BytePositionInLine ?? 0) + 1)
+                : path.Length == 0 ? Words.BodyMissing
+                : Words.FieldMissing(path)
+        );
     }
 }

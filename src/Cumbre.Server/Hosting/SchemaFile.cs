@@ -10,17 +10,16 @@ namespace Cumbre.Server.Hosting;
 /// <param name="Place">As a path, for instance <c>ladders[0].steps[3].weeks</c>; line and column where it is no
 /// JSON.</param>
 /// <param name="Message">For a person.</param>
-public sealed record FileProblem(string Place, string Message);
+public sealed record FileProblem(string Place, Message Message);
 
 /// <summary>
 /// A JSON format of the app with its published schema: is a text JSON, of this format and version, and does it fit the
 /// schema?
 /// </summary>
 /// <param name="format">As the file's <c>format</c> says it.</param>
-/// <param name="what">It holds, for a person.</param>
 /// <param name="schema">File name of its schema in the catalogue.</param>
 /// <param name="parts">Schemas that it refers to.</param>
-internal sealed class SchemaFile(string format, string what, string schema, params string[] parts)
+internal sealed class SchemaFile(string format, string schema, params string[] parts)
 {
     private const int LengthMaximum = 1_000_000;
 
@@ -44,7 +43,7 @@ internal sealed class SchemaFile(string format, string what, string schema, para
     public (JsonObject? File, IReadOnlyList<FileProblem> Problems) Read(string text)
     {
         if (text.Length > LengthMaximum)
-            return (null, [new("file", Problems.TooLarge)]);
+            return (null, [new("file", Words.TooLarge)]);
         JsonNode? file;
         try
         {
@@ -61,27 +60,16 @@ internal sealed class SchemaFile(string format, string what, string schema, para
                 null,
                 [
                     e.LineNumber is { } line
-                        ? new FileProblem(
-                            $"line {line + 1}, column {e.BytePositionInLine + 1}",
-                            "This is no JSON from here on."
-                        )
-                        : new FileProblem("file", "A field stands twice."),
+                        ? new FileProblem($"line {line + 1}, column {e.BytePositionInLine + 1}", Words.FileNoJson)
+                        : new FileProblem("file", Words.FileFieldTwice),
                 ]
             );
         }
 
         if (file is not JsonObject whole || (string?)(whole["format"] as JsonValue)?.ToString() != format)
-            return (null, [new("format", $"This is no file of {what}: it has no \"format\": \"{format}\".")]);
+            return (null, [new("format", Words.FileOther(format))]);
         if (whole["version"]?.ToString() != "1")
-            return (
-                null,
-                [
-                    new(
-                        "version",
-                        $"This app reads version 1 of the format; the file is of version {whole["version"]?.ToString() ?? "none"}."
-                    ),
-                ]
-            );
+            return (null, [new("version", Words.FileVersion(whole["version"]?.ToString() ?? "none"))]);
         return Misfits(whole) is { Count: > 0 } misfits ? (null, misfits) : (whole, []);
     }
 
@@ -93,11 +81,11 @@ internal sealed class SchemaFile(string format, string what, string schema, para
             .. whole
                 .Evaluate(file, options)
                 .Details.Where(d => d.Errors is { Count: > 0 })
-                .SelectMany(d =>
-                    d.Errors!.Select(e => new FileProblem(Path(d.InstanceLocation.ToString()), Wording(e.Key, e.Value)))
-                )
-                .Where(p => p.Message.Length > 0)
-                .DistinctBy(p => (p.Place, p.Message)),
+                .SelectMany(d => d.Errors!.Select(e => (Place: Path(d.InstanceLocation.ToString()), e.Key, e.Value)))
+                .Distinct()
+                .Select(e => (e.Place, Message: Wording(e.Key, e.Value)))
+                .Where(e => e.Message is not null)
+                .Select(e => new FileProblem(e.Place, e.Message!)),
         ];
     }
 
@@ -113,17 +101,17 @@ internal sealed class SchemaFile(string format, string what, string schema, para
         return path.Length == 0 ? "file" : path;
     }
 
-    private static string Wording(string keyword, string message) =>
+    /// <summary>Null: another entry says so at its place.</summary>
+    private static Message? Wording(string keyword, string message) =>
         keyword switch
         {
-            // A property that the schema does not know; its own entry says so at its place.
-            "additionalProperties" or "properties" or "items" or "$ref" => "",
-            "" => "No such field.",
-            "required" => "Missing: "
-                + message[(message.IndexOf('[', StringComparison.Ordinal) + 1)..]
+            "additionalProperties" or "properties" or "items" or "$ref" => null,
+            "" => Words.FileFieldUnknown,
+            "required" => Words.FileFieldsMissing(
+                message[(message.IndexOf('[', StringComparison.Ordinal) + 1)..]
                     .Replace("] are not present", "", StringComparison.Ordinal)
                     .Replace("\"", "", StringComparison.Ordinal)
-                + ".",
-            _ => message + ".",
+            ),
+            _ => Words.FileMisfit(message),
         };
 }

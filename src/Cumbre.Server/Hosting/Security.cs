@@ -50,13 +50,9 @@ public static class Security
                     && !await context.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(context)
                 )
                 {
-                    await Results
-                        .Problem(
-                            statusCode: 400,
-                            title: "This page is from an earlier sign-in: reload it.",
-                            type: "urn:cumbre:csrf"
-                        )
-                        .ExecuteAsync(context);
+                    var refusal = Problems.Of(400, Words.PageTooOld);
+                    refusal.Type = "urn:cumbre:csrf";
+                    await Results.Problem(refusal).ExecuteAsync(context);
                     return;
                 }
 

@@ -47,7 +47,7 @@ internal static class AthleteLadders
         )
             is { } page
             ? TypedResults.Ok(page)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
 
     private static IReadOnlyList<SmallRidge> Ridges(
         Atlas atlas,
@@ -200,10 +200,10 @@ internal static class AthleteLadder
     )
     {
         if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("ladder");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoLadder);
         return database.Read(db => Read(db, athleteId, found, clock.Today)) is { } page
             ? TypedResults.Ok(page)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
     public static AthleteLadderDto? Read(Db db, Guid athleteId, Ladder ladder, DateOnly today)

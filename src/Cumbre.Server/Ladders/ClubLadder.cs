@@ -46,6 +46,6 @@ internal static class ClubLadder
                 ]
             );
         });
-        return page is null ? (ProblemHttpResult)Problems.NotFound("ladder") : TypedResults.Ok(page);
+        return page is null ? (ProblemHttpResult)Problems.NotFound(Words.NoLadder) : TypedResults.Ok(page);
     }
 }

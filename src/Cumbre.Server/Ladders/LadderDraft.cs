@@ -29,36 +29,54 @@ public sealed record LadderVersionDto(
 /// <summary>Something wrong in a written ladder.</summary>
 /// <param name="Path">The field, for instance <c>steps[3].opens</c>.</param>
 /// <param name="Step">Slug of the step; null for the ladder itself.</param>
-/// <param name="Message">For a person.</param>
+/// <param name="Message">What is wrong.</param>
 /// <param name="Gate">Where and what, for a gate.</param>
-public sealed record LadderProblem(string Path, string? Step, string Message, GateError? Gate)
+public sealed record LadderProblem(string Path, string? Step, Message Message, GateError? Gate)
 {
     public static LadderProblem Of(LadderSlip slip) =>
         new(
             slip.Path,
             slip.Place.Split('/') is [_, var step, ..] ? step : null,
-            slip.Fault == LadderFault.Gate ? GateMessage(slip.Gate!) : Capital(slip.Cause),
+            slip.Fault == LadderFault.Gate ? OfGate(slip.Gate!) : OfLadder(slip),
             slip.Gate
         );
 
-    private static string GateMessage(GateError error) =>
+    private static Message OfGate(GateError error) =>
         error.Fault switch
         {
-            GateFault.ExpectedName => "The name of a test belongs here.",
-            GateFault.UnknownName => $"There is no test \"{error.Name}\".",
-            GateFault.ExpectedAtLeast => $"\">=\" belongs after {error.Name}.",
-            GateFault.ExpectedFigure => $"A figure of {error.Name} belongs here.",
-            GateFault.WrongMeasure => $"{error.Name} is counted in another measure.",
-            GateFault.OutOfRange => "This figure must be over zero and possible.",
-            GateFault.RangeReversed => "The upper figure lies below the lower one.",
-            GateFault.ExpectedJoin => "\"and\", \"or\" or the end belongs here.",
-            GateFault.BracketOpen => "This bracket has no partner.",
-            GateFault.TooDeep => "Too many brackets within brackets.",
-            GateFault.Sides => $"{error.Name}: \"each side\" belongs to a test with sides, and only there.",
-            _ => "This character belongs to no gate.",
+            GateFault.ExpectedName => Words.GateNameMissing,
+            GateFault.UnknownName => Words.TestUnknown(error.Name ?? ""),
+            GateFault.ExpectedAtLeast => Words.GateAtLeastMissing(error.Name ?? ""),
+            GateFault.ExpectedFigure => Words.GateFigureMissing(error.Name ?? ""),
+            GateFault.WrongMeasure => Words.GateOtherMeasure(error.Name ?? ""),
+            GateFault.OutOfRange => Words.GateOutOfRange,
+            GateFault.RangeReversed => Words.GateRangeReversed,
+            GateFault.ExpectedJoin => Words.GateJoinMissing,
+            GateFault.BracketOpen => Words.GateBracketOpen,
+            GateFault.TooDeep => Words.GateTooDeep,
+            GateFault.Sides => Words.GateSides(error.Name ?? ""),
+            _ => Words.GateCharacter,
         };
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..] + ".";
+    private static Message OfLadder(LadderSlip slip) =>
+        slip.Fault switch
+        {
+            LadderFault.NoSteps => Words.LadderNoSteps,
+            LadderFault.StepTwice => Words.LadderStepTwice,
+            LadderFault.EmptyText => Words.LadderEmpty,
+            LadderFault.LongText => Words.LadderTextTooLong(slip.Name),
+            LadderFault.TooManySteps => Words.LadderTooManySteps(slip.Name),
+            LadderFault.UnknownMovement => Words.LadderMovementUnknown(slip.Name),
+            LadderFault.UnknownStep => Words.LadderStepUnknown(slip.Name),
+            LadderFault.UnknownQuestion => Words.QuestionUnknown(slip.Name),
+            LadderFault.UnknownSchool => Words.LadderSchoolUnknown(slip.Name),
+            LadderFault.Demand => Words.LadderDemandMissing(slip.Name),
+            LadderFault.Weeks => Words.LadderWeeks(LadderReader.WeeksMaximum),
+            LadderFault.Circle => Words.LadderCircle,
+            LadderFault.Unreachable => Words.LadderUnreachable,
+            LadderFault.OutOfOrder => Words.LadderOutOfOrder,
+            _ => Words.LadderLeadsNowhere,
+        };
 }
 
 /// <summary>A ladder to be edited.</summary>
@@ -140,7 +158,7 @@ internal static partial class LadderDraft
     public static Results<Ok<LadderDraftDto>, ProblemHttpResult> Handle(string ladder, Database database) =>
         database.Read(db => Read(db, ladder)) is { } draft
             ? TypedResults.Ok(draft)
-            : (ProblemHttpResult)Problems.NotFound("ladder");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoLadder);
 
     public static Results<Ok<WhatIfDto>, ProblemHttpResult> WhatIf(
         string ladder,
@@ -177,9 +195,9 @@ internal static partial class LadderDraft
         ClubClock clock
     )
     {
-        var reason = Problems.Text("reason", request.Reason, "why the ladder changes", 200);
+        var reason = Problems.Text("reason", request.Reason, Words.WriteLadderReason, 200);
         if (!Slug().IsMatch(ladder))
-            throw Problems.Field("entry.slug", "slug", "A slug has small letters, digits and hyphens.");
+            throw Problems.Field("entry.slug", Words.SlugForm);
         var (written, draft) = database.Write(db =>
         {
             var club = CatalogueStore.Club(db);
@@ -201,7 +219,7 @@ internal static partial class LadderDraft
         ClubClock clock
     )
     {
-        var reason = Problems.Text("reason", request.Reason, "why", 200);
+        var reason = Problems.Text("reason", request.Reason, Words.WriteReason, 200);
         var (written, draft) = database.Write(db =>
         {
             var versions = CatalogueStore.Ladder(db, ladder);
@@ -211,7 +229,7 @@ internal static partial class LadderDraft
             if (request.To is { } wanted)
             {
                 entry = versions.FirstOrDefault(v => v.Version == wanted)?.Entry
-                    ?? throw Problems.Field("to", "unknown", $"Version {wanted} holds no ladder to bring back.");
+                    ?? throw Problems.Field("to", Words.NoLadderVersion(wanted));
                 Check(LadderReader.Read(entry, CatalogueStore.Club(db).Catalogue), "");
             }
 
@@ -248,9 +266,7 @@ internal static partial class LadderDraft
     {
         if (reading.Ladder is null)
             throw new FieldException([
-                .. reading
-                    .Slips.Select(LadderProblem.Of)
-                    .Select(p => new FieldError(path + p.Path, "ladder", p.Message)),
+                .. reading.Slips.Select(LadderProblem.Of).Select(p => new FieldError(path + p.Path, p.Message)),
             ]);
     }
 
@@ -258,8 +274,8 @@ internal static partial class LadderDraft
         written switch
         {
             Written.Done => TypedResults.Ok(draft!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("ladder"),
-            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this ladder meanwhile.", draft),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoLadder),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.LadderChanged, draft),
         };
 
     private static LadderDraftDto? Read(Db db, string ladder)

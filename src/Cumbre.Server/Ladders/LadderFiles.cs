@@ -55,7 +55,6 @@ internal static class LadderFiles
 
     private static readonly SchemaFile File = new(
         FormatName,
-        "ladders",
         SchemaName,
         "ladders.schema.json",
         "movements.schema.json"
@@ -94,7 +93,7 @@ internal static class LadderFiles
             return (file, slug is not null && wanted.Length == 0);
         });
         return missing
-            ? (ProblemHttpResult)Problems.NotFound("ladder")
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoLadder)
             : TypedResults.File(
                 JsonSerializer.SerializeToUtf8Bytes(file, Indented),
                 "application/json",
@@ -109,7 +108,7 @@ internal static class LadderFiles
                 "application/schema+json",
                 name
             )
-            : (ProblemHttpResult)Problems.NotFound("schema");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoSchema);
 
     public static Ok<ImportPreview> Preview(
         PreviewRequest request,
@@ -145,13 +144,12 @@ internal static class LadderFiles
         ClubClock clock
     )
     {
-        var reason = Problems.Text("reason", request.Reason, "why they are imported", 200);
+        var reason = Problems.Text("reason", request.Reason, Words.WriteImportReason, 200);
         return database.Write<Results<Ok<ImportPreview>, ProblemHttpResult>>(db =>
         {
             var (club, state) = (CatalogueStore.Club(db), CatalogueStore.State(db));
             if (state != request.State)
-                return (ProblemHttpResult)
-                    Problems.Conflict("Somebody changed a ladder since this preview: look at it again.", null);
+                return (ProblemHttpResult)Problems.Conflict(Words.LadderPreviewOld, null);
             var read = Read(request.Text, club);
             if (read.Problems.Count > 0)
                 return TypedResults.Ok(
@@ -230,7 +228,7 @@ internal static class LadderFiles
         }
         catch (CatalogueException e)
         {
-            problems.Add(new($"movements: {e.Place}", e.Cause + "."));
+            problems.Add(new($"movements: {e.Place}", Words.MovementUnfit(e.Cause)));
         }
 
         var ladders = new List<(LadderEntry, Ladder)>();
@@ -239,14 +237,16 @@ internal static class LadderFiles
         {
             var entry = CatalogueJson.Parse<LadderEntry>("file", node!.ToJsonString()).Normalised(catalogue.Names);
             if (!slugs.Add(entry.Slug))
-                problems.Add(new($"ladders[{i}].slug", $"\"{entry.Slug}\" stands twice."));
+                problems.Add(new($"ladders[{i}].slug", Words.FileLadderTwice(entry.Slug)));
             var reading = LadderReader.Read(entry, catalogue);
             problems.AddRange(
                 reading
                     .Slips.Select(LadderProblem.Of)
                     .Select(p => new FileProblem(
-                        $"ladders[{i}].{p.Path}",
-                        p.Gate is { } gate ? $"{p.Message} (character {gate.Start + 1})" : p.Message
+                        p.Gate is { } gate
+                            ? $"ladders[{i}].{p.Path}, character {gate.Start + 1}"
+                            : $"ladders[{i}].{p.Path}",
+                        p.Message
                     ))
             );
             if (reading.Ladder is { } ladder)

@@ -27,7 +27,7 @@ internal static partial class OwnMovement
     public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Get(string movement, Database database) =>
         database.Read(db => Read(db, movement)) is { } own
             ? TypedResults.Ok(own)
-            : (ProblemHttpResult)Problems.NotFound("movement of the club's own");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoOwnMovement);
 
     public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Put(
         string movement,
@@ -37,11 +37,11 @@ internal static partial class OwnMovement
         ClubClock clock
     )
     {
-        var reason = Problems.Text("reason", request.Reason, "why", 200);
+        var reason = Problems.Text("reason", request.Reason, Words.WriteReason, 200);
         if (!Slug().IsMatch(movement))
-            throw Problems.Field("entry.slug", "slug", "A slug has small letters, digits and hyphens.");
+            throw Problems.Field("entry.slug", Words.SlugForm);
         if (Catalogue.Shipped.Movements.ContainsKey(movement))
-            throw Problems.Field("entry.name", "taken", "A shipped movement has this name; choose another.");
+            throw Problems.Field("entry.name", Words.MovementNameTaken);
         var entry = ToMovement(movement, request.Entry);
         var (written, now) = database.Write(db =>
         {
@@ -71,7 +71,7 @@ internal static partial class OwnMovement
         });
         return written == Written.Done
             ? TypedResults.Ok(now!)
-            : (ProblemHttpResult)Problems.Conflict("Somebody else changed this movement meanwhile.", now);
+            : (ProblemHttpResult)Problems.Conflict(Words.MovementChanged, now);
     }
 
     private static OwnMovementDto? Read(Db db, string slug) =>
@@ -81,28 +81,24 @@ internal static partial class OwnMovement
 
     private static Movement ToMovement(string slug, MovementCardDto m)
     {
-        var standard = Problems.Text("entry.standard", m.Standard, "what counts as a good repetition or hold", 400);
+        var standard = Problems.Text("entry.standard", m.Standard, Words.WriteStandard, 400);
         if (standard.Length < 20)
-            throw Problems.Field(
-                "entry.standard",
-                "short",
-                "Say it so that somebody else judges the same: at least 20 characters."
-            );
+            throw Problems.Field("entry.standard", Words.StandardShort);
         if (m.Faults.All(string.IsNullOrWhiteSpace))
-            throw Problems.Field("entry.faults", "empty", "Name at least one fault that breaks the standard.");
+            throw Problems.Field("entry.faults", Words.FaultMissing);
         if (m.Cautions.Count == 0)
-            throw Problems.Field("entry.cautions", "empty", "Choose at least one caution.");
+            throw Problems.Field("entry.cautions", Words.CautionMissing);
         return new()
         {
             Slug = slug,
-            Name = Problems.Text("entry.name", m.Name, "a name", 60),
+            Name = Problems.Text("entry.name", m.Name, Words.WriteName, 60),
             Aliases = Texts("entry.aliases", m.Aliases),
             Pattern = m.Pattern,
             Arms = m.Arms,
             EachSide = m.EachSide,
             Measure = m.Measure,
             SetUp = Texts("entry.setUp", m.SetUp),
-            Bottom = Problems.Text("entry.bottom", m.Bottom, "what its bottom is", 60),
+            Bottom = Problems.Text("entry.bottom", m.Bottom, Words.WriteBottom, 60),
             Standard = standard,
             Cues = Texts("entry.cues", m.Cues),
             Faults = Texts("entry.faults", m.Faults),
@@ -122,7 +118,7 @@ internal static partial class OwnMovement
         var kept = texts.Select(t => t.Trim()).Where(t => t.Length > 0).ToArray();
         return kept.Length <= ListMaximum && kept.All(t => t.Length <= 120)
             ? kept
-            : throw Problems.Field(path, "tooLong", $"At most {ListMaximum} entries of 120 characters.");
+            : throw Problems.Field(path, Words.EntriesMost(ListMaximum));
     }
 
     /// <summary>
@@ -137,11 +133,7 @@ internal static partial class OwnMovement
             && (before.Measure != entry.Measure || before.EachSide != entry.EachSide)
             && ResultStore.All(db).SelectMany(r => r).Any(r => r.Benchmark == entry.Slug)
         )
-            throw Problems.Field(
-                "entry.measure",
-                "inUse",
-                "Results were recorded in the old measure: add another movement instead."
-            );
+            throw Problems.Field("entry.measure", Words.MeasureRecorded);
         var own = club
             .Catalogue.Movements.Values.Where(m =>
                 !Catalogue.Shipped.Movements.ContainsKey(m.Slug) && m.Slug != entry.Slug
@@ -155,18 +147,14 @@ internal static partial class OwnMovement
         }
         catch (CatalogueException e)
         {
-            throw Problems.Field("entry.name", "catalogue", $"It does not fit the catalogue: {e.Cause}.");
+            throw Problems.Field("entry.name", Words.MovementUnfit(e.Cause));
         }
 
         var broken = club
             .States.Values.Where(s => s.Slips.Count == 0)
             .FirstOrDefault(s => LadderReader.Read(s.Entry, catalogue).Ladder is null);
         if (broken is not null)
-            throw Problems.Field(
-                "entry.name",
-                "inUse",
-                $"The ladder {broken.Entry.Name} would not hold together any more."
-            );
+            throw Problems.Field("entry.name", Words.LadderBroken(broken.Entry.Name));
     }
 
     [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]

@@ -25,10 +25,10 @@ internal static class SetPlacement
     )
     {
         if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("ladder");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoLadder);
         if (found.Steps.All(s => s.Slug != request.Step))
-            throw Problems.Field("step", "unknown", $"{found.Name} has no step \"{request.Step}\".");
-        var reason = Problems.Text("reason", request.Reason, "the reason", 200);
+            throw Problems.Field("step", Words.StepUnknown(found.Name, request.Step));
+        var reason = Problems.Text("reason", request.Reason, Words.WriteReason, 200);
         return Change(athleteId, found, database, clock, db =>
         {
             var stamp = clock.Stamp(Policies.IdOf(user));
@@ -54,7 +54,7 @@ internal static class SetPlacement
     )
     {
         if (database.Read(db => CatalogueStore.Club(db).Atlas.BySlug.GetValueOrDefault(ladder)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("ladder");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoLadder);
         return Change(athleteId, found, database, clock, db =>
         {
             if (PlacementStore.Remove(db, athleteId, ladder))
@@ -85,6 +85,6 @@ internal static class SetPlacement
             write(db);
             return AthleteLadder.Read(db, athleteId, ladder, clock.Today);
         });
-        return page is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(page);
+        return page is null ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete) : TypedResults.Ok(page);
     }
 }

@@ -113,7 +113,7 @@ public static class KitEndpoints
     private static Results<Ok<KitBookDto>, ProblemHttpResult> Get(Guid owner, Database database, ClubClock clock) =>
         database.Read(db => Read(db, owner, clock.Today)) is { } book
             ? TypedResults.Ok(book)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
 
     private static Results<Ok<KitBookDto>, ProblemHttpResult> Put(
         Guid owner,
@@ -135,8 +135,8 @@ public static class KitEndpoints
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete"),
-            _ => (ProblemHttpResult)Problems.Conflict("Somebody else changed this kit meanwhile.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoAthlete),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.KitChanged, now),
         };
     }
 
@@ -192,11 +192,7 @@ public static class KitEndpoints
     private static KitBook ToBook(KitBookRequest request, DateOnly today)
     {
         if (request.Bands.Count + request.Counted.Count + request.Gear.Count > RowsMaximum)
-            throw Problems.Field(
-                "gear",
-                "tooMany",
-                $"At most {RowsMaximum} bands, counted loads and pieces of gear together."
-            );
+            throw Problems.Field("gear", Words.KitRowsMost(RowsMaximum));
         return new(
             request.Kit?.ToKit("kit"),
             [
@@ -205,7 +201,7 @@ public static class KitEndpoints
                         Problems.At($"bands[{i}].", () =>
                             new Band(
                                 b.Id,
-                                Problems.Text($"bands[{i}].name", b.Name, "a name", 60),
+                                Problems.Text($"bands[{i}].name", b.Name, Words.WriteName, 60),
                                 b.BottomKg,
                                 b.MiddleKg,
                                 b.TopKg,
@@ -220,7 +216,7 @@ public static class KitEndpoints
                         Problems.At($"counted[{i}].", () =>
                             new CountedLoad(
                                 c.Id,
-                                Problems.Text($"counted[{i}].name", c.Name, "what is counted", 60),
+                                Problems.Text($"counted[{i}].name", c.Name, Words.WritePiece, 60),
                                 c.Count,
                                 c.Unit?.Entry
                             )
@@ -233,12 +229,12 @@ public static class KitEndpoints
                         new Gear(
                             g.Id,
                             g.Kind,
-                            Problems.Text($"gear[{i}].name", g.Name, "a name", 60),
+                            Problems.Text($"gear[{i}].name", g.Name, Words.WriteName, 60),
                             Length($"gear[{i}].", "heightCm", g.HeightCm),
                             Length($"gear[{i}].", "widthCm", g.WidthCm),
                             string.IsNullOrWhiteSpace(g.Note)
                                 ? null
-                                : Problems.Text($"gear[{i}].note", g.Note, "a note", 200)
+                                : Problems.Text($"gear[{i}].note", g.Note, Words.WriteNote, 200)
                         )
                 ),
             ]

@@ -62,14 +62,18 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
     public Block Parse()
     {
         if (Start.DayOfWeek != DayOfWeek.Monday)
-            throw Problems.Field("start", "monday", "A block starts on a Monday.");
+            throw Problems.Field("start", Words.StartNotMonday);
         if (Weeks.Count is < 1 or > Block.WeeksMaximum)
-            throw Problems.Field("weeks", "tooMany", $"1 to {Block.WeeksMaximum} weeks; there are {Weeks.Count}.");
+            throw Problems.Field("weeks", Words.WeeksRange(Block.WeeksMaximum, Weeks.Count));
         var block = new Block(
-            Problems.Text("name", Name, "a name", 80),
+            Problems.Text("name", Name, Words.WriteName, 80),
             Start,
             [.. Weeks.Select(Week)],
-            [.. Kept.Select((k, i) => new Kept(k.Key, Problems.Text($"kept[{i}].reason", k.Reason, "why", 400)))]
+            [
+                .. Kept.Select(
+                    (k, i) => new Kept(k.Key, Problems.Text($"kept[{i}].reason", k.Reason, Words.WriteReason, 400))
+                ),
+            ]
         );
         var sessions = block.Weeks.SelectMany(w => w.Sessions).ToArray();
         if (
@@ -79,7 +83,7 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
                 .GroupBy(id => id)
                 .Any(g => g.Count() > 1)
         )
-            throw Problems.Field("weeks", "duplicate", "Two sessions or items have the same id.");
+            throw Problems.Field("weeks", Words.IdsTwice);
         return block;
     }
 
@@ -98,11 +102,7 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
     {
         var path = $"weeks[{index}]";
         if (week.Sessions.Count > Block.SessionsMaximum)
-            throw Problems.Field(
-                $"{path}.sessions",
-                "tooMany",
-                $"At most {Block.SessionsMaximum} sessions in a week; there are {week.Sessions.Count}."
-            );
+            throw Problems.Field($"{path}.sessions", Words.SessionsMost(Block.SessionsMaximum, week.Sessions.Count));
         return new(
             week.Kind,
             [.. week.Sessions.Select((s, i) => Session(s, $"{path}.sessions[{i}]", Start.AddDays(7 * index)))]
@@ -112,19 +112,14 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
     private static BlockSession Session(SessionBody session, string path, DateOnly monday)
     {
         if (session.Day < monday || session.Day >= monday.AddDays(7))
-            throw Problems.Field(
-                $"{path}.day",
-                "week",
-                $"The week runs from {monday:yyyy-MM-dd} to {monday.AddDays(6):yyyy-MM-dd}."
-            );
+            throw Problems.Field($"{path}.day", Words.DayOutsideWeek(monday, monday.AddDays(6)));
         if (session.Items.Count > DoseRules.Shipped.ItemsPerSession)
             throw Problems.Field(
                 $"{path}.items",
-                "tooMany",
-                $"At most {DoseRules.Shipped.ItemsPerSession} items in a session; there are {session.Items.Count}. Make two sessions of it."
+                Words.ItemsMost(DoseRules.Shipped.ItemsPerSession, session.Items.Count)
             );
         if (session.Title.Length > 40)
-            throw Problems.Field($"{path}.title", "tooLong", "At most 40 characters.");
+            throw Problems.Field($"{path}.title", Words.LetterTooLong);
         return new(
             session.Id,
             session.Day,
@@ -139,25 +134,21 @@ public sealed record BlockBody(string Name, DateOnly Start, IReadOnlyList<WeekBo
     private static Frame Framed(FrameBody frame, string path)
     {
         if (frame.Seconds is < 0 or > Frame.Maximum)
-            throw Problems.Field($"{path}.seconds", "range", $"0 to {Frame.Maximum / 60} minutes.");
+            throw Problems.Field($"{path}.seconds", Words.MinutesRange(Frame.Maximum / 60));
         return new(
             frame.Seconds,
             string.IsNullOrWhiteSpace(frame.Text)
                 ? null
-                : Problems.Text($"{path}.text", frame.Text, "what is done", 200)
+                : Problems.Text($"{path}.text", frame.Text, Words.WriteExercise, 200)
         );
     }
 
     private static BlockItem Item(ItemBody item, string path)
     {
         if (!Slugs.Pattern().IsMatch(item.Movement))
-            throw Problems.Field($"{path}.movement", "unknown", "Choose a movement from the list.");
+            throw Problems.Field($"{path}.movement", Words.MovementNotChosen);
         if (item.Line.Length > Slugs.LineMaximum)
-            throw Problems.Field(
-                $"{path}.line",
-                "tooLong",
-                $"A line has at most {NotationParser.LineMaximum} characters; this has {item.Line.Length}."
-            );
+            throw Problems.Field($"{path}.line", Words.LineTooLong(NotationParser.LineMaximum, item.Line.Length));
         return new(item.Id, item.Movement, WrittenLine.Typed(item.Line.Trim()), item.Joined, item.Role);
     }
 }

@@ -125,7 +125,7 @@ internal static class GetBlock
     ) =>
         database.Read(db => Find(db, athleteId, blockId, session, clock.Today)) is { } block
             ? TypedResults.Ok(block)
-            : (ProblemHttpResult)Problems.NotFound("block");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
 
     public static BlockDto? Find(Db db, Guid athleteId, Guid blockId, Guid? session, DateOnly today)
     {
@@ -209,11 +209,10 @@ internal static class PutBlock
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoAthleteOrBlock),
             // The same block sent twice, after an answer that was lost.
             _ when now is not null && Blocks.AreSame(now.Block.Parse(), block) => TypedResults.Ok(now),
-            _ => (ProblemHttpResult)
-                Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.BlockChangedOrBegun, now),
         };
     }
 }
@@ -236,8 +235,8 @@ internal static class RemoveBlock
         return written switch
         {
             Written.Done => TypedResults.NoContent(),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("block"),
-            _ => (ProblemHttpResult)Problems.Conflict("This block was changed elsewhere meanwhile.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoBlock),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.BlockChangedElsewhere, now),
         };
     }
 }
@@ -281,9 +280,9 @@ internal static class ReadBlock
             return (found, found is { } known ? Work.Writing(db, known.Athlete, user) : null, kept);
         });
         if (found is null || own is null || stored is null)
-            return (ProblemHttpResult)Problems.NotFound("block");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
         if (stored.Version != request.Version)
-            return (ProblemHttpResult)Problems.Conflict("Somebody else changed this block meanwhile.", null);
+            return (ProblemHttpResult)Problems.Conflict(Words.BlockChanged, null);
         var changed = request.Sessions.ToDictionary(s => s.Id);
         var body = stored.Body with
         {
@@ -317,7 +316,7 @@ internal static class ReadBlock
             )
                 is { } own
             ? TypedResults.Ok(BlockReading.Of(own.Of(block), own.Athlete, session))
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 }
 
@@ -356,12 +355,12 @@ internal static class PastedLines
     )
     {
         if (request.Text.Length > TextMaximum)
-            throw Problems.Field("text", "tooLong", $"At most {TextMaximum} characters at once.");
+            throw Problems.Field("text", Words.LinesTooLong(TextMaximum));
         var own = database.Read(db =>
             Work.Load(db, athleteId, clock.Today) is { } found ? Work.Writing(db, found.Athlete, user) : null
         );
         return own is null
-            ? (ProblemHttpResult)Problems.NotFound("athlete")
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
             : TypedResults.Ok<IReadOnlyList<PastedLine>>([
                 .. SeveralLines
                     .Read(request.Text, own)
@@ -406,7 +405,7 @@ internal static class WhyBlock
     {
         var block = request.Block.Parse();
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("athlete");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
         var week = DoseReader.Read(block, found.Athlete, DoseRules.Shipped).ElementAtOrDefault(request.Week - 1);
         return
             week is not null
@@ -421,7 +420,7 @@ internal static class WhyBlock
             )
                 is { } figure
             ? TypedResults.Ok(new Figure(figure.Value, figure.Why))
-            : (ProblemHttpResult)Problems.NotFound("figure");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoFigure);
     }
 }
 
@@ -444,7 +443,7 @@ internal static class ShiftBlock
     {
         var block = request.Block.Parse();
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("athlete");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
         var shifted = Problems.At("", () => MissedWeeks.Shift(block, request.Week, request.Missed, found.Athlete));
         return TypedResults.Ok(
             new ShiftAnswer(
@@ -478,7 +477,7 @@ internal static class SeenBlock
             return true;
         })
             ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound("block");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
 }
 
 /// <summary>Compares what sessions resolve to with what the coach last saw.</summary>
@@ -534,7 +533,7 @@ internal static class Picker
     )
     {
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("athlete");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
         var athlete = found.Athlete;
         return TypedResults.Ok<IReadOnlyList<PickDto>>([
             .. athlete
@@ -561,9 +560,9 @@ internal static class Picker
     )
     {
         if (database.Read(db => Work.Load(db, athleteId, clock.Today)) is not { } found)
-            return (ProblemHttpResult)Problems.NotFound("athlete");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
         if (found.Athlete.Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } wanted)
-            return (ProblemHttpResult)Problems.NotFound("movement");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoMovement);
         return TypedResults.Ok<IReadOnlyList<SubstituteDto>>([
             .. Core.Programmes.Substitutes.For(wanted, found.Athlete).Select(SubstituteDto.Of),
         ]);
@@ -594,11 +593,7 @@ internal static class NotationHelp
             // A form can hold what no line says, for instance a tempo on a hold: the line tells.
             var read = NotationParser.Parse(line);
             if (read.Error is { } error)
-                throw Problems.Field(
-                    "",
-                    error.Fault.ToString(),
-                    $"\"{line}\" cannot be read from position {error.Start + 1} on."
-                );
+                throw Problems.Field("", Words.LineUnreadableIn(line, error.Start + 1));
             return TypedResults.Ok(new LineAnswer(line));
         }
         catch (RuleViolationException e)
@@ -607,7 +602,7 @@ internal static class NotationHelp
         }
         catch (InvalidDataException)
         {
-            throw Problems.Field("", "plan", "This is no plan.");
+            throw Problems.Field("", Words.PlanUnreadable);
         }
     }
 }

@@ -38,7 +38,7 @@ internal static class BlockExports
             (Publish.Find(db, athleteId, blockId, version, clock), Publish.All(db, blockId))
         );
         return block is null
-            ? (ProblemHttpResult)Problems.NotFound("block or version")
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoVersion)
             : TypedResults.File(
                 Encoding.UTF8.GetBytes(CalendarText(block, published, time, null, clock)),
                 "text/calendar; charset=utf-8",
@@ -139,7 +139,7 @@ internal static class BlockExports
             (Publish.Find(db, athleteId, blockId, version, clock), CatalogueStore.Club(db).Catalogue)
         );
         if (block is null)
-            return (ProblemHttpResult)Problems.NotFound("block or version");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoVersion);
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using (
             var csv = new CsvWriter(

@@ -39,7 +39,7 @@ internal static class BlockFile
     private const string FormatName = "cumbre.block";
     private const int ProblemsShown = 100;
 
-    private static readonly SchemaFile File = new(FormatName, "a block", SchemaName);
+    private static readonly SchemaFile File = new(FormatName, SchemaName);
 
     private static readonly JsonSerializerOptions Indented = new()
     {
@@ -60,7 +60,7 @@ internal static class BlockFile
                 "application/json",
                 $"{FileNames.Safe(block.Block.Name)}.cumbre.json"
             )
-            : (ProblemHttpResult)Problems.NotFound("block or version");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoVersion);
 
     /// <summary>Nothing is stored: the block is saved as any other once the coach takes it.</summary>
     public static Results<Ok<BlockImport>, ProblemHttpResult> Preview(
@@ -71,26 +71,19 @@ internal static class BlockFile
     )
     {
         if (request.Start is { DayOfWeek: not DayOfWeek.Monday })
-            throw Problems.Field("start", "monday", "A block starts on a Monday.");
+            throw Problems.Field("start", Words.StartNotMonday);
         var (found, catalogue) = database.Read(db =>
             (Work.Load(db, athleteId, clock.Today), CatalogueStore.Club(db).Catalogue)
         );
         if (found is not { } work)
-            return (ProblemHttpResult)Problems.NotFound("athlete");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
         var (file, problems) = File.Read(request.Text);
         if (file is null)
             return TypedResults.Ok(new BlockImport([.. problems.Take(ProblemsShown)], [], null, null));
         var start = request.Start
             ?? DateOnly.ParseExact((string)file["start"]!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
         if (start.DayOfWeek != DayOfWeek.Monday)
-            return TypedResults.Ok(
-                new BlockImport(
-                    [new("start", $"{start:yyyy-MM-dd} is no Monday: choose the first week.")],
-                    [],
-                    null,
-                    null
-                )
-            );
+            return TypedResults.Ok(new BlockImport([new("start", Words.FileStartNotMonday(start))], [], null, null));
         var notes = new List<FileProblem>();
         var block = Read(file, start, catalogue, notes);
         return TypedResults.Ok(
@@ -219,17 +212,10 @@ internal static class BlockFile
     {
         var (movement, line) = ((string)item["movement"]!, ((string)item["line"]!).Trim());
         if (!catalogue.Movements.ContainsKey(movement))
-            notes.Add(
-                new(
-                    $"{path}.movement",
-                    $"\"{movement}\" is not in this catalogue: it stays as it is, until another movement is chosen."
-                )
-            );
+            notes.Add(new($"{path}.movement", Words.FileMovementUnknown(movement)));
         var written = WrittenLine.Typed(line);
         if (written.Error is { } error)
-            notes.Add(
-                new($"{path}.line", $"\"{line}\" cannot be read from position {error.Start + 1} on; it stays as it is.")
-            );
+            notes.Add(new($"{path}.line", Words.FileLineUnreadable(line, error.Start + 1)));
         return new(Guid.CreateVersion7(), movement, written, !first && (bool?)item["joined"] == true);
     }
 }

@@ -32,7 +32,7 @@ internal static class CompareBlocks
     {
         var (left, right) = database.Read(db => (Side(db, request.Left, clock), Side(db, request.Right, clock)));
         return left is null || right is null
-            ? (ProblemHttpResult)Problems.NotFound(left is null ? "block on the left" : "block on the right")
+            ? (ProblemHttpResult)Problems.NotFound(left is null ? Words.NoLeftBlock : Words.NoRightBlock)
             : TypedResults.Ok(
                 new CompareDto(left.Value.Name, right.Value.Name, BlockCompare.Of(left.Value.Doses, right.Value.Doses))
             );

@@ -32,10 +32,10 @@ public sealed record GenerateRequest(
     public BlockWish Parse(Guid blockId)
     {
         if (Start.DayOfWeek != DayOfWeek.Monday)
-            throw Problems.Field("start", "monday", "A block starts on a Monday.");
+            throw Problems.Field("start", Words.StartNotMonday);
         if (Days is { Count: 0 })
-            throw Problems.Field("days", "empty", "Choose at least one day.");
-        return Problems.At("", () => new BlockWish(Problems.Text("name", Name, "a name", 80), Start, name =>
+            throw Problems.Field("days", Words.DayMissing);
+        return Problems.At("", () => new BlockWish(Problems.Text("name", Name, Words.WriteName, 80), Start, name =>
                 NamedIds.Of(blockId, name)
             )
             {
@@ -196,7 +196,7 @@ internal static class Generate
                     BlockStory.Of(made.Block, made.Fresh.Why, made.Athlete)
                 )
             )
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
     /// <summary>What the generator would write under another choice of a school; nothing is stored.</summary>
@@ -219,9 +219,9 @@ internal static class Generate
                     !catalogue.SchoolsBySlug.TryGetValue(request.Question, out var question)
                     || question.Choices.FirstOrDefault(c => c.Slug == request.Choice) is not { } choice
                 )
-                    throw Problems.Field("choice", "unknown", "Choose one of the schools.");
+                    throw Problems.Field("choice", Words.SchoolNotChosen);
                 if (found.Athlete.BodyMass is null)
-                    throw Problems.Field("start", "bodyMass", "A body mass is needed before loads can be worked out.");
+                    throw Problems.Field("start", Words.BodyweightMissing);
                 var other = found.Athlete.Under(request.Question, request.Choice);
                 GeneratedBlock Of(AthleteAtWork athlete) =>
                     BlockGenerator.Generate(athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
@@ -241,7 +241,7 @@ internal static class Generate
             })
                 is { } answer
             ? TypedResults.Ok(answer)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
     /// <summary>Stores what was previewed, with its reasons.</summary>
@@ -262,11 +262,7 @@ internal static class Generate
                 if (Make(db, athleteId, blockId, wish, clock.Today) is not { } made)
                     return Written.Missing;
                 if (made.Block.Weeks.All(w => w.Sessions.Count == 0))
-                    throw Problems.Field(
-                        "wish",
-                        "nothing",
-                        "Nothing can be trained yet: see what the notices say, then generate again."
-                    );
+                    throw Problems.Field("wish", Words.NothingTrainable);
                 // The same block sent twice, after an answer that was lost.
                 if (request.Version == 0 && made.Changes is { Count: 0 })
                     return Written.Done;
@@ -286,9 +282,8 @@ internal static class Generate
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or block"),
-            _ => (ProblemHttpResult)
-                Problems.Conflict("This block was changed elsewhere meanwhile, or a session of it has begun.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoAthleteOrBlock),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.BlockChangedOrBegun, now),
         };
     }
 
@@ -319,7 +314,7 @@ internal static class Generate
         })
             is { } answer
             ? TypedResults.Ok(answer)
-            : (ProblemHttpResult)Problems.NotFound("generated block");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoGenerated);
 
     private sealed record Made(
         AthleteAtWork Athlete,
@@ -334,26 +329,14 @@ internal static class Generate
         if (Work.Load(db, athleteId, today) is not { } found)
             return null;
         if (found.Athlete.BodyMass is null)
-            throw Problems.Field(
-                "start",
-                "bodyMass",
-                "A body mass is needed before loads can be worked out: weigh the athlete, then generate."
-            );
+            throw Problems.Field("start", Words.BodyweightMissingHere);
         var stored = BlockStore.Find(db, blockId);
         if (stored is not null && stored.AthleteId != athleteId)
             return null;
         if (stored is not null && stored.Start != wish.Start)
-            throw Problems.Field(
-                "start",
-                "moved",
-                $"This block starts on {stored.Start:yyyy-MM-dd}. Move its start on the block itself, or generate a new one."
-            );
+            throw Problems.Field("start", Words.StartElsewhere(stored.Start));
         if (GroupStore.OfBlock(db, blockId) is { } group)
-            throw Problems.Field(
-                "wish",
-                "group",
-                $"This block belongs to the group {group.Name}: make it again there, or take the athlete out of the group first."
-            );
+            throw Problems.Field("wish", Words.BlockOfGroup(group.Name));
         var fresh = BlockGenerator.Generate(found.Athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
         fresh = Outside.Noted(db, athleteId, blockId, fresh, today);
         if (stored is null)

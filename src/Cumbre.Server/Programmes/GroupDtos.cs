@@ -70,15 +70,15 @@ public sealed record OutlineBody(
     public GroupOutline Parse(Atlas atlas)
     {
         if (Start.DayOfWeek != DayOfWeek.Monday)
-            throw Problems.Field("outline.start", "monday", "A block starts on a Monday.");
-        Range("outline.minutes", Minutes, BlockWish.MinutesMinimum, BlockWish.MinutesMaximum, "minutes");
-        Range("outline.loadingWeeks", LoadingWeeks, 1, BlockWish.LoadingWeeksMaximum, "loading weeks");
+            throw Problems.Field("outline.start", Words.StartNotMonday);
+        Range("outline.minutes", Minutes, BlockWish.MinutesMinimum, BlockWish.MinutesMaximum);
+        Range("outline.loadingWeeks", LoadingWeeks, 1, BlockWish.LoadingWeeksMaximum);
         if (Days.Count == 0)
-            throw Problems.Field("outline.days", "empty", "Add a day.");
+            throw Problems.Field("outline.days", Words.AddDay);
         if (Days.DistinctBy(d => d.Day).Count() != Days.Count)
-            throw Problems.Field("outline.days", "twice", "A day of the week stands there twice.");
+            throw Problems.Field("outline.days", Words.WeekdayTwice);
         return new(
-            Problems.Text("outline.name", Name, "a name", 80),
+            Problems.Text("outline.name", Name, Words.WriteName, 80),
             Start,
             Minutes,
             LoadingWeeks,
@@ -90,15 +90,15 @@ public sealed record OutlineBody(
     private static OutlineDay Parse(OutlineDayBody day, string path, Atlas atlas)
     {
         if (day.Title.Length > TitleMaximum)
-            throw Problems.Field(path + ".title", "tooLong", $"At most {TitleMaximum} characters.");
+            throw Problems.Field(path + ".title", Words.TitleTooLong(TitleMaximum));
         if (day.Sets is { } sets)
-            Range(path + ".sets", sets, 1, OutlineDay.SetsMaximum, day.Form == GroupForm.Circuit ? "rounds" : "sets");
+            Range(path + ".sets", sets, 1, OutlineDay.SetsMaximum);
         if (day.Form == GroupForm.Circuit && day.Sets is null)
-            throw Problems.Field(path + ".sets", "empty", "A circuit has rounds.");
+            throw Problems.Field(path + ".sets", Words.RoundsMissing);
         if (day.Stations.Count is 0 or > OutlineDay.StationsMaximum)
-            throw Problems.Field(path + ".stations", "range", $"1 to {OutlineDay.StationsMaximum} stations.");
+            throw Problems.Field(path + ".stations", Words.StationsRange(OutlineDay.StationsMaximum));
         if (day.Stations.DistinctBy(s => s.Key).Count() != day.Stations.Count)
-            throw Problems.Field(path + ".stations", "twice", "Two stations have the same key.");
+            throw Problems.Field(path + ".stations", Words.StationsTwice);
         return new(
             day.Day,
             day.Title.Trim(),
@@ -109,7 +109,7 @@ public sealed record OutlineBody(
                     (s, i) =>
                         s.Key.Length is > 0 and <= KeyMaximum && IsKnown(s, atlas)
                             ? new Station(s.Key, s.Kind, s.Of, s.Light)
-                            : throw Problems.Field($"{path}.stations.{i}", "unknown", "Choose what is done here.")
+                            : throw Problems.Field($"{path}.stations.{i}", Words.StationEmpty)
                 ),
             ]
         );
@@ -123,10 +123,10 @@ public sealed record OutlineBody(
             _ => Enum.TryParse<Pattern>(station.Of, out var pattern) && GroupOutline.Patterns.Contains(pattern),
         };
 
-    private static void Range(string path, int value, int from, int to, string what)
+    private static void Range(string path, int value, int from, int to)
     {
         if (value < from || value > to)
-            throw Problems.Field(path, "range", $"{from} to {to} {what}.");
+            throw Problems.Field(path, Words.OutOfRange(value, from, to));
     }
 }
 

@@ -55,7 +55,7 @@ internal static class Groups
     public static Results<Ok<GroupDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
         database.Read(db => Find(db, id, clock.Today)) is { } found
             ? TypedResults.Ok(found)
-            : (ProblemHttpResult)Problems.NotFound("group");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoGroup);
 
     /// <summary>What would be made; nothing is stored.</summary>
     public static Ok<GroupPlan> Preview(Guid id, GroupRequest request, Database database, ClubClock clock) =>
@@ -84,11 +84,7 @@ internal static class Groups
             return (parsed, Fit(db, id, parsed, request.Athletes, clock.Today));
         });
         if (fitted.FirstOrDefault(f => f.Block is null) is { } unweighed)
-            throw Problems.Field(
-                "athletes",
-                "bodyMass",
-                $"{unweighed.Name} was never weighed: a body mass is needed before loads can be worked out."
-            );
+            throw Problems.Field("athletes", Words.BodyweightMissingOf(unweighed.Name));
         var stamp = clock.Stamp(Policies.IdOf(user));
         var written = database.Write(
             db =>
@@ -128,9 +124,8 @@ internal static class Groups
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("group"),
-            _ => (ProblemHttpResult)
-                Problems.Conflict("This group, or a block of it, was changed elsewhere meanwhile.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoGroup),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.GroupOrBlockChanged, now),
         };
     }
 
@@ -145,8 +140,8 @@ internal static class Groups
         return written switch
         {
             Written.Done => TypedResults.NoContent(),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("group"),
-            _ => (ProblemHttpResult)Problems.Conflict("This group was changed elsewhere meanwhile.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoGroup),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.GroupChanged, now),
         };
     }
 
@@ -193,18 +188,14 @@ internal static class Groups
     )
     {
         if (athletes.Count is 0 or > GroupRequest.AthletesMaximum || athletes.Distinct().Count() != athletes.Count)
-            throw Problems.Field(
-                "athletes",
-                "range",
-                $"Choose 1 to {GroupRequest.AthletesMaximum} athletes, each once."
-            );
+            throw Problems.Field("athletes", Words.ChoiceOfAthletes(GroupRequest.AthletesMaximum));
         return [.. athletes.Select(athlete => Fit(db, id, outline, athlete, today))];
     }
 
     private static Fitted Fit(Db db, Guid id, GroupOutline outline, Guid athleteId, DateOnly today)
     {
         if (Work.Load(db, athleteId, today) is not { } found)
-            throw Problems.Field("athletes", "unknown", "An athlete is gone: choose again.");
+            throw Problems.Field("athletes", Words.AthleteGone);
         var blockId = NamedIds.Of(id, athleteId.ToString());
         if (found.Athlete.BodyMass is null)
             return new(athleteId, found.Profile.Name, blockId, found.Athlete, null, null, 0, false);

@@ -61,7 +61,7 @@ internal static class Outbox
     )
     {
         if (!MailboxAddress.TryParse(request.To, out var to) || !to.Address.Contains('@', StringComparison.Ordinal))
-            throw Problems.Field("to", "address", "Write an address, for instance name@example.org.");
+            throw Problems.Field("to", Words.AddressForm);
         var (block, published, club) = database.Read(db =>
             (
                 Publish.Find(db, athleteId, blockId, request.Version, clock),
@@ -70,9 +70,9 @@ internal static class Outbox
             )
         );
         if (block is null)
-            return (ProblemHttpResult)Problems.NotFound("block or version");
+            return (ProblemHttpResult)Problems.NotFound(Words.NoVersion);
         if (request.Week < 1 || request.Week > block.Block.Weeks.Count)
-            throw Problems.Field("week", "range", $"The block has {block.Block.Weeks.Count} weeks.");
+            throw Problems.Field("week", Words.BlockWeeks(block.Block.Weeks.Count));
         var path = PathOf(request.Id, options);
         var asked = Asked(blockId, request, to.Address);
         if (!File.Exists(path))
@@ -84,7 +84,7 @@ internal static class Outbox
         // Asked again after an answer that was lost it is the same message, whatever became of the block since.
         return MimeMessage.Load(path).Headers[AskedHeader] is var before && (before is null || before == asked)
             ? TypedResults.Ok(stored)
-            : (ProblemHttpResult)Problems.Conflict("Another message was written under this id.", stored);
+            : (ProblemHttpResult)Problems.Conflict(Words.MessageTaken, stored);
     }
 
     /// <summary>Writes a whole file beside and gives it its name, so that of several writers one wins.</summary>
@@ -126,12 +126,12 @@ internal static class Outbox
     public static Results<Ok<MessageDto>, ProblemHttpResult> Get(Guid id, CumbreOptions options) =>
         PathOf(id, options) is var path && File.Exists(path)
             ? TypedResults.Ok(Read(id, path))
-            : (ProblemHttpResult)Problems.NotFound("message");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
 
     public static Results<FileContentHttpResult, ProblemHttpResult> Raw(Guid id, CumbreOptions options) =>
         PathOf(id, options) is var path && File.Exists(path)
             ? TypedResults.File(File.ReadAllBytes(path), "message/rfc822", $"{id}.eml")
-            : (ProblemHttpResult)Problems.NotFound("message");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
 
     private static FormatOptions CrLf()
     {

@@ -121,9 +121,8 @@ internal static class Outside
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("block or session"),
-            _ => (ProblemHttpResult)
-                Problems.Conflict("This block or session was changed elsewhere meanwhile, or has begun.", now),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoBlockOrSession),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.SessionChangedOrBegun, now),
         };
     }
 

@@ -97,7 +97,7 @@ internal static class Publish
     ) =>
         database.Read(db => Versions(db, athleteId, blockId, clock)) is { } list
             ? TypedResults.Ok(list)
-            : (ProblemHttpResult)Problems.NotFound("block");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
 
     public static Results<Ok<VersionList>, ProblemHttpResult> Add(
         Guid athleteId,
@@ -110,17 +110,14 @@ internal static class Publish
     {
         var note = string.IsNullOrWhiteSpace(request.Note)
             ? null
-            : Problems.Text("note", request.Note, "what is new", 200);
+            : Problems.Text("note", request.Note, Words.WriteNews, 200);
         return database.Write<Results<Ok<VersionList>, ProblemHttpResult>>(db =>
         {
             if (BlockStore.Find(db, blockId) is not { } stored || stored.AthleteId != athleteId)
-                return (ProblemHttpResult)Problems.NotFound("block");
+                return (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
             if (stored.Version != request.Version)
                 return (ProblemHttpResult)
-                    Problems.Conflict(
-                        "This block was changed elsewhere meanwhile: look at it again, then publish.",
-                        GetBlock.Find(db, athleteId, blockId, null, clock.Today)
-                    );
+                    Problems.Conflict(Words.PublishOld, GetBlock.Find(db, athleteId, blockId, null, clock.Today));
             var number = (VersionStore.Of(db, blockId) is [var newest, ..] ? newest.Number : 0) + 1;
             VersionStore.Add(
                 db,
@@ -143,7 +140,7 @@ internal static class Publish
     ) =>
         database.Read(db => Find(db, athleteId, blockId, version, clock)) is { } block
             ? TypedResults.Ok(block)
-            : (ProblemHttpResult)Problems.NotFound("block or version");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoVersion);
 
     /// <summary>A version, or without a number the draft; null: there is none.</summary>
     public static PublishedBlock? Find(Db db, Guid athleteId, Guid blockId, int? version, ClubClock clock)

@@ -62,7 +62,7 @@ internal static class Templates
         ClubClock clock
     )
     {
-        var name = Problems.Text("name", request.Name, "a name", 80);
+        var name = Problems.Text("name", request.Name, Words.WriteName, 80);
         return
             database.Write(db =>
             {
@@ -73,7 +73,7 @@ internal static class Templates
                 )
                     return null;
                 if (request.FromWeek < 1 || request.ToWeek < request.FromWeek || request.ToWeek > stored.Weeks.Count)
-                    throw Problems.Field("toWeek", "range", $"The block has weeks 1 to {stored.Weeks.Count}.");
+                    throw Problems.Field("toWeek", Words.BlockWeeksTo(stored.Weeks.Count));
                 var block = Blocks.Read(stored, SessionStore.OfBlock(db, stored.Id));
                 var weeks = TemplateFit.Generalise(
                     [.. block.Weeks.Skip(request.FromWeek - 1).Take(request.ToWeek - request.FromWeek + 1)],
@@ -88,13 +88,13 @@ internal static class Templates
             })
                 is { } template
             ? TypedResults.Ok(template)
-            : (ProblemHttpResult)Problems.NotFound("block");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
     }
 
     public static Results<NoContent, ProblemHttpResult> Remove(Guid id, Database database) =>
         database.Write(db => BlockStore.RemoveTemplate(db, id))
             ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound("template");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoTemplate);
 
     /// <summary>Shows what would be made for each athlete; nothing is stored.</summary>
     public static Results<Ok<IReadOnlyList<FitAnswer>>, ProblemHttpResult> Fit(
@@ -107,7 +107,7 @@ internal static class Templates
         Check(request);
         return database.Read(db => Fitted(db, id, request, clock.Today)?.Select(f => f.Answer).ToArray()) is { } answers
             ? TypedResults.Ok<IReadOnlyList<FitAnswer>>(answers)
-            : (ProblemHttpResult)Problems.NotFound("template or athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoTemplateOrAthlete);
     }
 
     /// <summary>Makes the blocks, all or none.</summary>
@@ -139,19 +139,19 @@ internal static class Templates
             return fitted.Select(f => f.Answer).ToArray();
         });
         return answers is null
-            ? (ProblemHttpResult)Problems.NotFound("template or athlete")
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoTemplateOrAthlete)
             : TypedResults.Ok<IReadOnlyList<FitAnswer>>(answers);
     }
 
     private static void Check(FitRequest request)
     {
         if (request.Start.DayOfWeek != DayOfWeek.Monday)
-            throw Problems.Field("start", "monday", "A block starts on a Monday.");
+            throw Problems.Field("start", Words.StartNotMonday);
         if (
             request.Athletes.Count is 0 or > AthletesMaximum
             || request.Athletes.DistinctBy(a => a.AthleteId).Count() != request.Athletes.Count
         )
-            throw Problems.Field("athletes", "range", $"Choose 1 to {AthletesMaximum} athletes, each once.");
+            throw Problems.Field("athletes", Words.ChoiceOfAthletes(AthletesMaximum));
     }
 
     private static List<(FitAnswer Answer, Block Block, AthleteAtWork Athlete)>? Fitted(
@@ -165,7 +165,7 @@ internal static class Templates
             return null;
         var name = string.IsNullOrWhiteSpace(request.Name)
             ? template.Name
-            : Problems.Text("name", request.Name, "a name", 80);
+            : Problems.Text("name", request.Name, Words.WriteName, 80);
         var made = new List<(FitAnswer, Block, AthleteAtWork)>();
         var everyone = Work.LoadAll(db, today);
         foreach (var target in request.Athletes)

@@ -45,7 +45,7 @@ internal static class SessionWrite
             db =>
             {
                 if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId)
-                    return (Problems.NotFound("session"), null);
+                    return (Problems.NotFound(Words.NoSession), null);
                 var refusal = change(db, stored);
                 return (refusal, refusal is null ? SessionReader.Find(db, athleteId, sessionId, clock.Today) : null);
             },
@@ -59,9 +59,7 @@ internal static class SessionWrite
         session.Status == SessionStatus.Planned && session.Version == version
             ? null
             : Problems.Conflict(
-                session.Status == SessionStatus.Planned
-                    ? "Somebody else changed this session meanwhile."
-                    : "This session has begun: it stays on its day.",
+                session.Status == SessionStatus.Planned ? Words.SessionChanged : Words.SessionBegunDay,
                 SessionReader.Find(db, session.AthleteId, session.Id, clock.Today)
             );
 
@@ -69,9 +67,9 @@ internal static class SessionWrite
     public static void Takes(Db db, StoredSession session, DateOnly day, ClubClock clock)
     {
         if (Math.Abs(day.DayNumber - clock.Today.DayNumber) > PlanSession.DaysAway)
-            throw Problems.Field("day", "range", "Choose a day at most a year away.");
+            throw Problems.Field("day", Words.DayTooFar);
         if (SessionStore.IsTaken(db, session.AthleteId, day, session.Id))
-            throw Problems.Field("day", "taken", $"Another session stands on {day:ddd d MMM}: choose a free day.");
+            throw Problems.Field("day", Words.DayTaken(day));
         if (
             session.BlockId is { } block
             && BlockStore.Find(db, block) is { } stored
@@ -79,8 +77,7 @@ internal static class SessionWrite
         )
             throw Problems.Field(
                 "day",
-                "range",
-                $"Its block runs from {stored.Start:ddd d MMM} to {stored.Start.AddDays(7 * stored.Weeks.Count - 1):ddd d MMM}."
+                Words.DayOutsideBlock(stored.Start, stored.Start.AddDays(7 * stored.Weeks.Count - 1))
             );
     }
 }
@@ -120,13 +117,9 @@ internal static class SplitSession
                 return stale;
             StoredItem[] go = [.. session.Items.Where(i => request.Items.Contains(i.Id))];
             if (go.Length == 0 || go.Length == session.Items.Count)
-                throw Problems.Field(
-                    "items",
-                    "range",
-                    "Choose some of the items: at least one goes, at least one stays."
-                );
+                throw Problems.Field("items", Words.SplitChoice);
             if (SessionStore.Find(db, request.Id) is not null)
-                return Problems.Conflict("This session was split already.", null);
+                return Problems.Conflict(Words.SplitAlready, null);
             SessionWrite.Takes(db, session with { Id = request.Id }, request.Day, clock);
             var stamp = clock.Stamp(Policies.IdOf(user));
             SessionStore.Put(db, session with { Items = Unpaired(session.Items.Except(go)) }, stamp);
@@ -160,17 +153,15 @@ internal static class SkipItem
         ClubClock clock
     )
     {
-        var reason = request.Reason is null ? null : Problems.Text("reason", request.Reason, "why it is left out", 200);
+        var reason = request.Reason is null
+            ? null
+            : Problems.Text("reason", request.Reason, Words.WriteSkipReason, 200);
         return SessionWrite.Run(athleteId, sessionId, database, clock, (db, session) =>
         {
             if (session.Items.All(i => i.Id != itemId))
-                return Problems.NotFound("item");
+                return Problems.NotFound(Words.NoItem);
             if (reason is not null && SessionStore.Sets(db, sessionId)[itemId].Any())
-                throw Problems.Field(
-                    "reason",
-                    "begun",
-                    "Sets of it are logged: finish the session without the others."
-                );
+                throw Problems.Field("reason", Words.ItemLogged);
             SessionStore.Skip(db, itemId, reason);
             return null;
         });
@@ -188,11 +179,11 @@ internal static class TellEffort
     )
     {
         if (request.Effort is { } e && (e is < 1 or > 10 || e * 2 != Math.Truncate(e * 2)))
-            throw Problems.Field("effort", "range", "Effort is 1 to 10, in halves.");
+            throw Problems.Field("effort", Words.EffortRange);
         return SessionWrite.Run(athleteId, sessionId, database, clock, (db, session) =>
         {
             if (session.Status == SessionStatus.Planned)
-                throw Problems.Field("effort", "early", "Nothing is logged yet.");
+                throw Problems.Field("effort", Words.NothingLogged);
             SessionStore.TellEffort(db, sessionId, request.Effort);
             return null;
         });
@@ -215,13 +206,13 @@ internal static class AnswerEasy
     ) => SessionWrite.Run(athleteId, sessionId, database, clock, (db, session) =>
         {
             if (session.Status != SessionStatus.Planned)
-                return Problems.Conflict("This session has begun: its plan stays as it was.", null);
+                return Problems.Conflict(Words.SessionBegunPlan, null);
             if (
                 SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
                 || found.Snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day) is not { } checkIn
                 || !Core.Safety.Readiness.OffersEasy(checkIn)
             )
-                throw Problems.Field("take", "unasked", "The check-in of the day does not offer the easy version.");
+                throw Problems.Field("take", Words.EasyNotOffered);
             SessionStore.Put(
                 db,
                 session with

@@ -61,7 +61,7 @@ internal static class PutCheckIn
                         Problems.At("pain", () =>
                             Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)
                         ),
-                        PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, "a place", 60)),
+                        PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, Words.WritePlace, 60)),
                         p.Sign
                     )
             )
@@ -81,7 +81,7 @@ internal static class PutCheckIn
             return true;
         })
             ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 }
 
@@ -101,15 +101,15 @@ internal static class PutMorning
         );
         var place = string.IsNullOrWhiteSpace(request.Place)
             ? null
-            : PainPlace.Read(Problems.Text("place", request.Place, "a place", 60));
+            : PainPlace.Read(Problems.Text("place", request.Place, Words.WritePlace, 60));
         if ((level > 0 || request.Sign is not null) && place is null)
-            throw Problems.Field("place", "empty", "Say where it hurts.");
+            throw Problems.Field("place", Words.PainPlaceMissing);
         return database.Write(db =>
         {
             if (SessionStore.Find(db, sessionId) is not { } session || session.AthleteId != athleteId)
                 return false;
             if (session.Day >= clock.Today)
-                throw Problems.Field("day", "early", "The morning after has not come yet.");
+                throw Problems.Field("day", Words.MorningAfterEarly);
             HealthStore.Put(
                 db,
                 new MorningAnswer(sessionId, level, place, request.Sign),
@@ -119,6 +119,6 @@ internal static class PutMorning
             return true;
         })
             ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound("session");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoSession);
     }
 }

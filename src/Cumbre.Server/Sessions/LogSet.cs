@@ -62,9 +62,11 @@ public sealed record SetRequest(
     /// <exception cref="FieldException">A figure is outside its range, or the place of a pain is missing.</exception>
     public LoggedSet ToSet()
     {
-        var place = string.IsNullOrWhiteSpace(PainPlace) ? null : Problems.Text("painPlace", PainPlace, "a place", 60);
+        var place = string.IsNullOrWhiteSpace(PainPlace)
+            ? null
+            : Problems.Text("painPlace", PainPlace, Words.WritePlace, 60);
         if (Total < Reps)
-            throw Problems.Field("total", "range", $"All reps are at least the {Reps} clean ones.");
+            throw Problems.Field("total", Words.AllRepsFewer(Reps));
         var set = Problems.At("", () => new LoggedSet(Set, Part, Reps, Added.Entry, Reserve, Form, Pain, place, Seconds)
             {
                 Total = Total,
@@ -75,10 +77,10 @@ public sealed record SetRequest(
                 SetUp = Problems.At("setUp.", () => new SetUpNotes(SetUp ?? SetUpNotes.None.Parts)),
                 FailedAt = FailedAt,
                 Fault = string.IsNullOrWhiteSpace(Fault) ? null : Fault.Trim(),
-                Note = string.IsNullOrWhiteSpace(Note) ? null : Problems.Text("note", Note, "a note", 200),
+                Note = string.IsNullOrWhiteSpace(Note) ? null : Problems.Text("note", Note, Words.WriteNote, 200),
             });
         if ((set.Pain > 0 || set.Sign is not null) && place is null)
-            throw Problems.Field("painPlace", "empty", "Say where it hurts.");
+            throw Problems.Field("painPlace", Words.PainPlaceMissing);
         return set;
     }
 }
@@ -110,7 +112,7 @@ internal static class LogSet
             SessionStore.Find(db, sessionId) is not { } stored
             || stored.AthleteId != athleteId
             || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
-                ? Problems.NotFound("session")
+                ? Problems.NotFound(Words.NoSession)
                 : Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, Policies.IdOf(user))
         );
         return problem is null
@@ -139,7 +141,7 @@ internal static class LogSet
                     || stored.AthleteId != athleteId
                     || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
                 )
-                    return (Problems.NotFound("session"), null);
+                    return (Problems.NotFound(Words.NoSession), null);
                 var before = Standing(db, athleteId);
                 var by = Policies.IdOf(user);
                 if (Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, by) is { } refusal)
@@ -179,35 +181,27 @@ internal static class LogSet
             return known.Set == set && stored.Items.Any(i => i.Id == known.ItemId)
                 ? null
                 : Problems.Conflict(
-                    "This set was logged with other figures already.",
+                    Words.SetTaken,
                     SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
                 );
         if (stored.Day > clock.Today)
-            throw Problems.Field(
-                "day",
-                "future",
-                $"This session is planned for {stored.Day:yyyy-MM-dd}: move it to today first."
-            );
+            throw Problems.Field("day", Words.SessionOnOtherDay(stored.Day));
         if (
             stored.Items.FirstOrDefault(i => itemId is null ? stored.Items.Count == 1 : i.Id == itemId)
             is not { Plan: { } written } item
         )
-            throw Problems.Field("item", "unknown", "The session has no such item, or its line is to be mended first.");
+            throw Problems.Field("item", Words.ItemMissing);
         if (item.Skipped is not null)
-            throw Problems.Field("item", "skipped", "This item is skipped: bring it back first.");
+            throw Problems.Field("item", Words.ItemSkipped);
         var planned = PlannedOf(written, set);
         Fits(db, item.Movement, set);
         if (planned.Seconds is not null != set.Seconds is not null)
-            throw Problems.Field(
-                "seconds",
-                planned.Seconds is null ? "unasked" : "empty",
-                planned.Seconds is null ? "This set is counted in reps." : "Say how many seconds it was held."
-            );
+            throw Problems.Field("seconds", planned.Seconds is null ? Words.SetInReps : Words.SecondsMissing);
         var logged = SessionStore.Sets(db, stored.Id)[item.Id];
         var same = logged.FirstOrDefault(l => l.Set.Set == set.Set && l.Set.Part == set.Part);
         if (same?.Id != supersedes)
             return Problems.Conflict(
-                "This set was logged or corrected elsewhere meanwhile.",
+                Words.SetChanged,
                 SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
             );
 
@@ -227,11 +221,7 @@ internal static class LogSet
         var last = planned.Max(p => p.Set);
         var like = set.Set > last && set.Set <= last + ExtraSets ? last : set.Set;
         return planned.FirstOrDefault(p => p.Set == like && p.Part == set.Part)
-            ?? throw Problems.Field(
-                "set",
-                "unknown",
-                $"The plan has {last} sets, and at most {ExtraSets} can be added."
-            );
+            ?? throw Problems.Field("set", Words.SetsMost(last, ExtraSets));
     }
 
     /// <summary>A movement is set up only by its own parts, and breaks only its own standard.</summary>
@@ -240,9 +230,9 @@ internal static class LogSet
         if (CatalogueStore.Club(db).Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } known)
             return;
         if (set.SetUp.Parts.Keys.FirstOrDefault(p => !known.SetUp.Contains(p)) is { } part)
-            throw Problems.Field($"setUp.{part}", "unknown", $"{known.Name} has no {part} to write down.");
+            throw Problems.Field($"setUp.{part}", Words.SetUpUnknown(known.Name, part));
         if (set.Fault is { } fault && !known.Faults.Contains(fault))
-            throw Problems.Field("fault", "unknown", $"{known.Name} has no such fault: choose one from its list.");
+            throw Problems.Field("fault", Words.FaultUnknown(known.Name));
     }
 
     /// <summary>
@@ -268,11 +258,7 @@ internal static class LogSet
                     ResolvedDto.Kept.Write(reading.Dto!)
                 );
             else if (item.Id == logged.Id)
-                throw Problems.Field(
-                    "line",
-                    "problem",
-                    "The plan cannot be resolved any more: open it and mend the line."
-                );
+                throw Problems.Field("line", Words.PlanUnresolved);
         }
 
         return frozen;
@@ -293,13 +279,13 @@ internal static class FinishSession
             if (SessionStore.Find(db, sessionId) is not { } stored || stored.AthleteId != athleteId)
                 return false;
             if (stored.Status == SessionStatus.Planned)
-                throw Problems.Field("sets", "empty", "Nothing is logged yet: log a set, or remove the session.");
+                throw Problems.Field("sets", Words.FinishEmpty);
             SessionStore.Finish(db, sessionId);
             db.Reconsider(athleteId);
             return true;
         });
         return found
             ? TypedResults.Ok(database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today))!)
-            : (ProblemHttpResult)Problems.NotFound("session");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoSession);
     }
 }

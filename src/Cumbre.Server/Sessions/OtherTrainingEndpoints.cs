@@ -26,14 +26,14 @@ internal static class PutOtherTraining
     )
     {
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
-        var what = Problems.Text("what", request.What, "what it was", 40);
+        var what = Problems.Text("what", request.What, Words.WriteActivity, 40);
         var other = Problems.At("", () => new OtherTraining(id, day, what, request.Minutes, request.Effort));
         return database.Write(db =>
             AthleteStore.Find(db, athleteId) is not null
             && HealthStore.Put(db, athleteId, other, clock.Stamp(Policies.IdOf(user)))
         )
             ? TypedResults.Ok(other)
-            : (ProblemHttpResult)Problems.NotFound("athlete");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 }
 
@@ -42,5 +42,5 @@ internal static class RemoveOtherTraining
     public static Results<NoContent, ProblemHttpResult> Handle(Guid athleteId, Guid id, Database database) =>
         database.Write(db => HealthStore.RemoveOther(db, athleteId, id))
             ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound("entry");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoEntry);
 }

@@ -54,7 +54,7 @@ internal static class ReadLine
                 )
             );
         });
-        return meaning is null ? (ProblemHttpResult)Problems.NotFound("athlete") : TypedResults.Ok(meaning);
+        return meaning is null ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete) : TypedResults.Ok(meaning);
     }
 
     /// <param name="path">Of the field.</param>
@@ -64,12 +64,7 @@ internal static class ReadLine
     public static Prescription Parse(string path, string? line, OwnLine? own = null)
     {
         var parsed = own?.Read(line ?? "") ?? NotationParser.Parse(line ?? "");
-        return parsed.Plan
-            ?? throw Problems.Field(
-                path,
-                "notation",
-                $"The line cannot be read from position {parsed.Error!.Start + 1} on."
-            );
+        return parsed.Plan ?? throw Problems.Field(path, Words.LineUnreadable(parsed.Error!.Start + 1));
     }
 }
 
@@ -103,10 +98,10 @@ internal static class PlanSession
     {
         var today = clock.Today;
         if (Math.Abs(request.Day.DayNumber - today.DayNumber) > DaysAway)
-            throw Problems.Field("day", "range", "Plan at most a year away.");
+            throw Problems.Field("day", Words.PlanTooFar);
         var reason = string.IsNullOrWhiteSpace(request.OverrideReason)
             ? null
-            : Problems.Text("overrideReason", request.OverrideReason, "a reason", 400);
+            : Problems.Text("overrideReason", request.OverrideReason, Words.WriteReason, 400);
 
         var (written, session, plan) = database.Write(db =>
         {
@@ -136,7 +131,7 @@ internal static class PlanSession
         return written switch
         {
             Written.Done => TypedResults.Ok(session!),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("athlete or session"),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoAthleteOrSession),
             // The same session sent twice, after an answer that was lost.
             _ when session is { Status: SessionStatus.Planned, Items: [var only] }
                     && session.Day == request.Day
@@ -146,9 +141,7 @@ internal static class PlanSession
                     && only.Line == NotationPrinter.Print(plan!) => TypedResults.Ok(session),
             _ => (ProblemHttpResult)
                 Problems.Conflict(
-                    session?.Status == SessionStatus.Planned
-                        ? "Somebody else changed this session meanwhile."
-                        : "This session has begun: its plan stays as it was.",
+                    session?.Status == SessionStatus.Planned ? Words.SessionChanged : Words.SessionBegunPlan,
                     session
                 ),
         };
@@ -173,13 +166,9 @@ internal static class PlanSession
     {
         var reading = PlanReader.Read(db, movement, plan, profile, snapshot, day, clock.Today, reason);
         if (reading.Problem is { } problem)
-            throw Problems.Field("line", problem.ToString(), Wording(problem));
+            throw Problems.Field("line", Wording(problem));
         if (reading.NeedsReason.Count > 0 && reason is null)
-            throw Problems.Field(
-                "overrideReason",
-                "needed",
-                "This goes against a caution: say why, or change the line."
-            );
+            throw Problems.Field("overrideReason", Words.OverrideReason);
         var before = version == 0 ? null : SessionStore.Find(db, sessionId);
         var session = before ?? new(sessionId, profile.Id, day, SessionStatus.Planned, easy, reason, version, []);
         var written = SessionStore.Put(
@@ -218,21 +207,19 @@ internal static class PlanSession
             ? [.. items.Select(i => i.Movement == movement ? i with { Written = plan } : i)]
             : [.. items, new StoredItem(Guid.CreateVersion7(), movement, plan, null)];
 
-    internal static string Wording(ResolutionProblem problem) =>
+    internal static Message Wording(ResolutionProblem problem) =>
         problem switch
         {
-            ResolutionProblem.NoBodyMass => "No body mass is known: weigh first.",
-            ResolutionProblem.NoOneRepMax => "This load needs a heavy test: record one, or write the load in kg.",
-            ResolutionProblem.NoBestHold =>
-                "This hold goes by the best one, and none is known: record one, or write the seconds.",
-            ResolutionProblem.NoSuchBand => "No measured band gives help near to that: measure one, or write another.",
-            ResolutionProblem.NoSuchCounted => "The kit has no such pieces.",
-            ResolutionProblem.TooFewCounted => "The kit has fewer of these pieces.",
-            ResolutionProblem.MovementUnknown => "The movement is not in the catalogue any more.",
-            ResolutionProblem.NoReps =>
-                "This lift goes by load, and the line says neither load nor reps: write one of them.",
-            ResolutionProblem.NoBandOfThatName => "The kit has no band of that name, or several.",
-            _ => "Reps and reserve are over 12 together: no load can be estimated. Write the load.",
+            ResolutionProblem.NoBodyMass => Words.PlanBodyweightMissing,
+            ResolutionProblem.NoOneRepMax => Words.PlanHeavySetMissing,
+            ResolutionProblem.NoBestHold => Words.PlanBestHoldMissing,
+            ResolutionProblem.NoSuchBand => Words.PlanNoBandNear,
+            ResolutionProblem.NoSuchCounted => Words.PlanNoPieces,
+            ResolutionProblem.TooFewCounted => Words.PlanTooFewPieces,
+            ResolutionProblem.MovementUnknown => Words.PlanMovementGone,
+            ResolutionProblem.NoReps => Words.PlanNoReps,
+            ResolutionProblem.NoBandOfThatName => Words.PlanNoBand,
+            _ => Words.PlanRepsOver,
         };
 }
 
@@ -246,7 +233,7 @@ internal static class GetSession
     ) =>
         database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today)) is { } session
             ? TypedResults.Ok(session)
-            : (ProblemHttpResult)Problems.NotFound("session");
+            : (ProblemHttpResult)Problems.NotFound(Words.NoSession);
 }
 
 internal static class RemoveSession
@@ -270,8 +257,8 @@ internal static class RemoveSession
         return written switch
         {
             Written.Done => TypedResults.NoContent(),
-            Written.Missing => (ProblemHttpResult)Problems.NotFound("session"),
-            _ => (ProblemHttpResult)Problems.Conflict("This session has changed or begun meanwhile.", current),
+            Written.Missing => (ProblemHttpResult)Problems.NotFound(Words.NoSession),
+            _ => (ProblemHttpResult)Problems.Conflict(Words.SessionChangedMeanwhile, current),
         };
     }
 }

@@ -289,7 +289,7 @@ public class GeneratorTests
         var made = Make(Athlete(Said("front-lever")));
         var row = Week(made).SelectMany(s => s.Items).First(i => i.Movement == "inverted-row-feet-raised");
         var why = made.Why[row.Id];
-        Assert.Equal("Feet raised", why.Working.Single(s => s.Key == StepKey.LevelOfStep).Result.Code);
+        Assert.Equal("Feet elevated", why.Working.Single(s => s.Key == StepKey.LevelOfStep).Result.Code);
         Assert.Equal(
             ("Horizontal", "horizontal row >= 3 x 10 reps"),
             why.Working.Single(s => s.Key == StepKey.WonStep) is var won ? (won.Args[0].Code, won.Result.Code) : default
@@ -332,7 +332,7 @@ public class GeneratorTests
     public void Warm_up_starts_with_the_wrists_where_hands_bear_load_and_ramps_before_load()
     {
         var made = Make(Athlete());
-        Assert.StartsWith("Wrists", Week(made)[1].WarmUp.Text, StringComparison.Ordinal);
+        Assert.StartsWith("Wrist prep", Week(made)[1].WarmUp.Text, StringComparison.Ordinal);
         Assert.InRange(Week(made)[1].WarmUp.Seconds, 300, 900);
         Assert.Contains(
             "ramp sets",

@@ -77,7 +77,7 @@ it("undoes what was typed in one place together, and saves that too", async () =
 });
 
 it("keeps what was typed while nobody answers, on the device too, and sends it by itself", async () => {
-  send.mockRejectedValueOnce(new Problem(0, { title: "The server cannot be reached." }));
+  send.mockRejectedValueOnce(new Problem(0, {}, "The server cannot be reached."));
   const { result } = editing();
   act(() => result.current.edit(rename("c")));
   await act(() => vi.advanceTimersByTimeAsync(800));
@@ -89,7 +89,7 @@ it("keeps what was typed while nobody answers, on the device too, and sends it b
 });
 
 it("holds what the server refuses until it is mended, and tries again when asked", async () => {
-  send.mockRejectedValueOnce(new Problem(400, { title: "A line is too long." }));
+  send.mockRejectedValueOnce(new Problem(400, {}, "A line is too long."));
   const { result } = editing();
   act(() => result.current.edit(rename("c")));
   await settle();
@@ -122,7 +122,7 @@ it("stands again as it was typed when the window was closed before it was stored
 
 it("takes an answer that was lost for saved", async () => {
   const mine = { ...block, name: "c" };
-  send.mockRejectedValueOnce(new Problem(409, { title: "changed", current: stored({ block: mine, version: 7 }) }));
+  send.mockRejectedValueOnce(new Problem(409, { current: stored({ block: mine, version: 7 }) }));
   const { result } = editing();
   act(() => result.current.edit(rename("c")));
   await settle();
@@ -131,7 +131,7 @@ it("takes an answer that was lost for saved", async () => {
 
 it.each(["mine", "theirs"] as const)("asks where both wrote in one place: %s", async (whose) => {
   send.mockRejectedValueOnce(
-    new Problem(409, { title: "changed", current: stored({ block: { ...block, name: "theirs" }, version: 5 }) }),
+    new Problem(409, { current: stored({ block: { ...block, name: "theirs" }, version: 5 }) }),
   );
   const { result } = editing();
   act(() => result.current.edit(rename("mine")));
@@ -150,7 +150,7 @@ it.each(["mine", "theirs"] as const)("asks where both wrote in one place: %s", a
 
 it("puts what others wrote elsewhere together with what was written here, and stores that", async () => {
   send.mockRejectedValueOnce(
-    new Problem(409, { title: "changed", current: stored({ block: { ...block, start: "2026-03-23" }, version: 5 }) }),
+    new Problem(409, { current: stored({ block: { ...block, start: "2026-03-23" }, version: 5 }) }),
   );
   const { result } = editing();
   act(() => result.current.edit(rename("mine")));

@@ -121,11 +121,7 @@ it("says how many of them were left because they meet a caution", async () => {
 it("asks for a reason in the row, keeps what is typed, and sends it", async () => {
   const page = open(desk([decision("1", "Ada")], [decision("2", "Ben")]), {
     "POST /api/decisions/1/accept": (body: { reason: string | null }) => {
-      if (!body.reason)
-        return new Refusal(400, {
-          title: "Say why.",
-          errors: [{ path: "reason", code: "needed", message: "This goes against a caution: say why." }],
-        });
+      if (!body.reason) return Refusal.at("reason", "overrideReason");
       page.without(["1"]);
       return { decision: decision("1", "Ada", { state: "Accepted" }), sessionId: "s" };
     },
@@ -133,7 +129,7 @@ it("asks for a reason in the row, keeps what is typed, and sends it", async () =
   await screen.findByText("Ada");
   await userEvent.keyboard("a");
   const field = await screen.findByLabelText("Your reason");
-  expect(field).toHaveAccessibleDescription("This goes against a caution: say why.");
+  expect(field).toHaveAccessibleDescription("This goes against a caution. Give a reason or change the line.");
   expect(screen.getByRole("button", { name: /Accept/ })).toBeDisabled();
   // The letters are text here, no verbs.
   await userEvent.type(field, "jolly good hips{Enter}");
@@ -164,8 +160,7 @@ it("asks for what one decision changes when it is current, and says so where no 
   let reachable = false;
   const page = open(desk([ada], [ben]), {
     "GET /api/decisions/1": withDetails(ada, change("plain", false)),
-    "GET /api/decisions/2": () =>
-      reachable ? withDetails(ben, change("plain", false)) : new Refusal(503, { title: "Later." }),
+    "GET /api/decisions/2": () => (reachable ? withDetails(ben, change("plain", false)) : new Refusal(503, "fileBusy")),
   });
   expect(await screen.findByRole("list", { name: "What changes" })).toHaveTextContent("3 x 5 @ +25 kg");
   expect(page.to("GET /api/decisions/")).toHaveLength(1);

@@ -127,12 +127,7 @@ it("keeps what is typed, says what is wrong at its field, and asks for nothing m
 it("says at the field what the server finds wrong with it", async () => {
   open(
     generating((wish) =>
-      wish.loadingWeeks === 9
-        ? new Refusal(400, {
-            title: "9 is outside 1 to 8.",
-            errors: [{ path: "loadingWeeks", code: "range", message: "9 is outside 1 to 8." }],
-          })
-        : answer(),
+      wish.loadingWeeks === 9 ? Refusal.at("loadingWeeks", "outOfRange", { value: 9, from: 1, to: 8 }) : answer(),
     ),
   );
   await screen.findByText("1 week, 1 session");
@@ -263,7 +258,7 @@ it("begins again from the wish that the block was made of", async () => {
 
 it("says that an athlete is not there, and lets it be tried again", async () => {
   open({ "GET /api/athletes/a/blocks": [], "GET /api/programmes": [row] });
-  expect(await screen.findByText("There is no such place.")).toBeInTheDocument();
+  expect(await screen.findByText("This address does not exist.")).toBeInTheDocument();
   expect(screen.getByRole("button", { name: /again/i })).toBeInTheDocument();
 });
 

@@ -193,7 +193,7 @@ function Generator(props: {
         )}
         {made.isError && wish && (
           <Failed
-            error={problem?.fields[0] ? new Problem(problem.status, { title: problem.fields[0].message }) : made.error}
+            error={problem?.fields[0] ? new Problem(problem.status, {}, problem.fields[0].message) : made.error}
             retry={() => void made.refetch()}
           />
         )}

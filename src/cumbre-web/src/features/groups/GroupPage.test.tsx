@@ -98,15 +98,12 @@ it("takes a step back, and makes the blocks of what is shown", async () => {
 it("says at its field what the server refuses, and keeps what is typed", async () => {
   open({
     "POST /api/groups/:any/preview": () =>
-      new Refusal(400, {
-        title: "Not so.",
-        errors: [{ path: "outline.minutes", code: "range", message: "10 to 240 minutes." }],
-      }),
+      Refusal.at("outline.minutes", "outOfRange", { value: 500, from: 10, to: 240 }),
   });
   await compose();
   await user.clear(screen.getByLabelText("Minutes per session"));
   await user.type(screen.getByLabelText("Minutes per session"), "500");
-  expect(await screen.findByText("10 to 240 minutes.")).toBeInTheDocument();
+  expect(await screen.findByText("500 is outside 10 to 240.")).toBeInTheDocument();
   expect(screen.getByLabelText("Minutes per session")).toHaveValue("500");
 });
 

@@ -51,15 +51,29 @@ it("reads the file again for another first week, from its Monday on", async () =
 });
 
 it("says what is wrong with each place, and offers nothing to take", async () => {
-  open(found({ block: null, reading: null, problems: [{ place: "line 3, column 8", message: "the text ends here" }] }));
+  open(
+    found({
+      block: null,
+      reading: null,
+      problems: [{ place: "line 3, column 8", message: { code: "fileNoJson", args: {} } }],
+    }),
+  );
   await choose(file("{"));
   expect(await screen.findByText("This file cannot be read as a block. Nothing was saved.")).toBeVisible();
-  expect(screen.getByRole("list", { name: "Problems" })).toHaveTextContent("line 3, column 8: the text ends here");
+  expect(screen.getByRole("list", { name: "Problems" })).toHaveTextContent(
+    "line 3, column 8: This is not valid JSON from here on.",
+  );
   expect(screen.queryByRole("button", { name: "Use this block" })).not.toBeInTheDocument();
 });
 
 it("names what is to be mended in a block that can be taken", async () => {
-  open(found({ notes: [{ place: "week 1, Monday", message: "“moon walk” is no movement here" }] }));
+  open(
+    found({
+      notes: [
+        { place: "week 1, Monday", message: { code: "fileMovementUnknown", args: { movement: "moon walk" } as never } },
+      ],
+    }),
+  );
   await choose(file("{}"));
   expect(await screen.findByText("1 thing to fix afterwards:")).toBeVisible();
   expect(screen.getByRole("list", { name: "To fix" })).toHaveTextContent("moon walk");
@@ -77,7 +91,7 @@ it("does not read a file that is too large, and says how large it is", async () 
 });
 
 it("says that the server refused, and takes the next file", async () => {
-  let answer: unknown = new Refusal(400, { title: "This is a file of version 9; this app reads version 1." });
+  let answer: unknown = new Refusal(400, "fileVersion", { version: "9" });
   open(() => answer);
   await choose(file("{}"));
   expect(await screen.findByText(/version 9/)).toBeVisible();

@@ -42,6 +42,6 @@ it("opens a message from the list, with its words, its files and its address", a
 
 it("says that a message is not there, beside those that are", async () => {
   open("/outbox/gone", {});
-  expect(await screen.findByText("There is no such place.")).toBeVisible();
+  expect(await screen.findByText("This address does not exist.")).toBeVisible();
   expect(screen.getByRole("list", { name: "Messages" })).toBeVisible();
 });

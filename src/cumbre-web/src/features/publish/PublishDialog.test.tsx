@@ -46,10 +46,9 @@ it("publishes nothing before it is saved", async () => {
 });
 
 it.each([
-  ["at the note", { path: "note", code: "long", message: "At most 200 characters." }, "At most 200 characters."],
-  ["beside it", { path: "block", code: "conflict", message: "" }, "Somebody else changed this block meanwhile."],
-])("says %s what is refused, and keeps the note", async (_, error, words) => {
-  const no = new Refusal(409, { title: "Somebody else changed this block meanwhile.", errors: [error] });
+  ["at the note", Refusal.at("note", "textTooLong", { most: 200, count: 201 }), /Use at most 200 characters/],
+  ["beside it", new Refusal(409, "publishOld"), /This block was changed elsewhere/],
+])("says %s what is refused, and keeps the note", async (_, no, words) => {
   dialog(versions(), { answers: { "POST /api/athletes/a/blocks/b/versions": no } });
   await userEvent.type(await screen.findByLabelText("What’s new"), "more rows");
   await userEvent.click(screen.getByRole("button", { name: "Publish version 3" }));
@@ -116,17 +115,14 @@ it("sends the same message again after a lost answer, so that it is written once
 it("says at the address that it is none", async () => {
   dialog(versions(), {
     answers: {
-      "POST /api/athletes/a/blocks/b/messages": new Refusal(400, {
-        title: "That is no address.",
-        errors: [{ path: "to", code: "format", message: "That is no address." }],
-      }),
+      "POST /api/athletes/a/blocks/b/messages": Refusal.at("to", "addressForm"),
     },
   });
   await userEvent.type(await screen.findByLabelText("To"), "noor@");
   // The browser's own check of the type stands before the form; the server's is the one that counts.
   screen.getByLabelText<HTMLInputElement>("To").form!.noValidate = true;
   await userEvent.click(screen.getByRole("button", { name: "Create message" }));
-  await waitFor(() => expect(screen.getByLabelText("To")).toHaveAccessibleDescription("That is no address."));
+  await waitFor(() => expect(screen.getByLabelText("To")).toHaveAccessibleDescription(/Write an address/));
   expect(screen.getByLabelText("To")).toHaveValue("noor@");
 });
 

@@ -176,10 +176,7 @@ it("takes a comma for a decimal", async () => {
 
 it("asks where it hurts only when it hurts, and shows what the server says of it", async () => {
   let refused = true;
-  const no = new Refusal(400, {
-    title: "Say where it hurts.",
-    errors: [{ path: "painPlace", code: "empty", message: "Say where it hurts." }],
-  });
+  const no = Refusal.at("painPlace", "painPlaceMissing");
   const page = open(session(), {
     "PUT /api/athletes/a/sessions/s/sets/:any": () => (refused ? no : session({ status: "Started" })),
   });
@@ -188,7 +185,7 @@ it("asks where it hurts only when it hurts, and shows what the server says of it
   await userEvent.click(screen.getByRole("combobox", { name: /Pain/ }));
   await userEvent.click(screen.getByRole("option", { name: "4/10" }));
   await log();
-  expect(await screen.findByText("Say where it hurts.")).toBeVisible();
+  expect(await screen.findByText("Enter where it hurts.")).toBeVisible();
   refused = false;
   await userEvent.click(screen.getByRole("combobox", { name: /Where/ }));
   await userEvent.click(screen.getByRole("option", { name: "right elbow, inside" }));
@@ -325,13 +322,11 @@ it("shows a line that cannot be resolved with what is missing, and the others ca
 
 it("says that somebody else logged meanwhile", async () => {
   open(session(), {
-    "PUT /api/athletes/a/sessions/s/sets/:any": new Refusal(409, {
-      title: "This set was corrected elsewhere meanwhile.",
-    }),
+    "PUT /api/athletes/a/sessions/s/sets/:any": new Refusal(409, "setChanged"),
   });
   await form(1);
   await log();
-  expect(await screen.findByText("This set was corrected elsewhere meanwhile.")).toBeVisible();
+  expect(await screen.findByText("This set was logged or corrected elsewhere.")).toBeVisible();
 });
 
 const rings = item({
@@ -344,10 +339,7 @@ const rings = item({
 });
 
 it("sets up as last time, keeps what is changed for the next set, and names a part that is refused", async () => {
-  const no = new Refusal(400, {
-    title: "99 is outside 0 to 60.",
-    errors: [{ path: "setUp.strap mark", code: "range", message: "99 is outside 0 to 60." }],
-  });
+  const no = Refusal.at("setUp.strap mark", "outOfRange", { value: 99, from: 0, to: 60 });
   const page = open(session({ items: [rings] }), {
     "PUT /api/athletes/a/sessions/s/sets/:any": (r: SetRequest) =>
       r.setUp?.["strap mark"] === "99" ? no : session({ items: [rings], status: "Started" }),

@@ -10,13 +10,18 @@ describe("answers of the server", () => {
 
   it("throws problem details with their fields", async () => {
     const error = {
-      title: "0 is outside 25 to 250.",
-      errors: [{ path: "mass", code: "range", message: "0 is outside 25 to 250." }],
+      message: { code: "fieldsToChange", args: { count: 2 } },
+      errors: [
+        { path: "mass", message: { code: "outOfRange", args: { value: 0, from: 25, to: 250 } } },
+        { path: "day", message: { code: "dayInFuture", args: { day: "2026-04-01", today: "2026-03-16" } } },
+      ],
     };
     const problem = await ask(Promise.resolve({ error, response: response(400) })).catch((e: unknown) => e as Problem);
     expect(problem).toBeInstanceOf(Problem);
     expect((problem as Problem).fieldMessage("mass")).toBe("0 is outside 25 to 250.");
-    expect((problem as Problem).fieldMessage("day")).toBeUndefined();
+    expect((problem as Problem).fieldMessage("day")).toBe("Apr 1, 2026 is in the future; today is Mar 16, 2026.");
+    expect((problem as Problem).fieldMessage("place")).toBeUndefined();
+    expect((problem as Problem).message).toBe("2 fields need a change.");
   });
 
   it("tells a conflict, with what is stored now", async () => {

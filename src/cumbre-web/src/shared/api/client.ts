@@ -1,6 +1,7 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./schema";
 import { say } from "../../words/api";
+import { type ServerMessage, told } from "../../words/server";
 
 /** A field of a request and what is wrong with it. */
 export interface FieldError {
@@ -9,18 +10,33 @@ export interface FieldError {
   message: string;
 }
 
+interface Body {
+  type?: string;
+  message?: ServerMessage;
+  errors?: { path: string; message: ServerMessage }[];
+  current?: unknown;
+}
+
 /** An answer of the server that says no: RFC 9457 problem details. */
 export class Problem extends Error {
   readonly status: number;
   readonly type: string;
+  /** The message that it was answered with; empty where there was none. */
+  readonly code: string;
   readonly fields: FieldError[];
   readonly current: unknown;
 
-  constructor(status: number, body: { title?: string; type?: string; errors?: FieldError[]; current?: unknown }) {
-    super(body.title ?? say("theServerDidNotAnswerAsExpected"));
+  /** `text` is for what the interface itself has to say. */
+  constructor(status: number, body: Body = {}, text?: string) {
+    super(text ?? (body.message ? told(body.message) : say("theServerDidNotAnswerAsExpected")));
     this.status = status;
     this.type = body.type ?? "";
-    this.fields = body.errors ?? [];
+    this.code = body.message?.code ?? "";
+    this.fields = (body.errors ?? []).map(({ path, message }) => ({
+      path,
+      code: message.code,
+      message: told(message),
+    }));
     this.current = body.current;
   }
 
@@ -74,7 +90,7 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   } catch (e) {
     if (e instanceof DOMException && e.name === "AbortError") throw e;
     nobodyAnswers();
-    throw new Problem(0, { title: say("theServerCannotBeReachedWhatYou") });
+    throw new Problem(0, {}, say("theServerCannotBeReachedWhatYou"));
   }
   if (!answer.response.ok) throw new Problem(answer.response.status, toBody(answer.error));
   return answer.data as T;

@@ -5635,7 +5635,7 @@ export interface components {
        */
       place: string;
       /** @description For a person. */
-      message: string;
+      message: components["schemas"]["Message"];
     };
     /** @description A template as it is fitted to an athlete. */
     FitAnswer: {
@@ -6474,8 +6474,8 @@ export interface components {
       path: string;
       /** @description Slug of the step; null for the ladder itself. */
       step: null | string;
-      /** @description For a person. */
-      message: string;
+      /** @description What is wrong. */
+      message: components["schemas"]["Message"];
       gate: null | components["schemas"]["GateError"];
     };
     LadderRequest: {
@@ -6690,6 +6690,16 @@ export interface components {
       notices: components["schemas"]["Notice"][];
       /** @description Those that are open in it, the first of each kind. */
       cautions: components["schemas"]["CautionNote"][];
+    };
+    /**
+     * @description What the server has to say to a person: a key of the interface's catalogue of server messages with the values of its
+     *     placeholders. The text stands in the catalogue, so that it can be read in one sitting and translated.
+     */
+    Message: {
+      /** @description A key of the catalogue; stable, so that programs can tell one message from another. */
+      code: string;
+      /** @description By the name of the placeholder: a text, a number, or a day as yyyy-MM-dd. */
+      args: Record<string, never>;
     };
     /** @description A message as it would have been sent. */
     MessageDto: {

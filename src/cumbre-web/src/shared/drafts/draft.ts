@@ -255,7 +255,7 @@ export class Draft<T> {
   }
 
   private fail(error: unknown, sent: T) {
-    const problem = error instanceof Problem ? error : new Problem(0, { title: say("itCouldNotBeStored") });
+    const problem = error instanceof Problem ? error : new Problem(0, {}, say("itCouldNotBeStored"));
     const theirs = problem.isConflict ? this.kind.theirs(problem.current) : null;
     if (theirs) {
       this.unreachable = false;

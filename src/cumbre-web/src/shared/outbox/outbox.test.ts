@@ -85,7 +85,7 @@ describe("the outbox", () => {
 
   it("keeps a refusal with its reason, goes on with the others, and forgets it when the key is put in again", async () => {
     const { outbox, sent } = make((l) =>
-      l.body.text === "nine" ? Promise.reject(new Problem(400, { title: "no result" })) : Promise.resolve("ok"),
+      l.body.text === "nine" ? Promise.reject(new Problem(400, {}, "no result")) : Promise.resolve("ok"),
     );
     outbox.put({ key: "a", body: { text: "nine" } });
     outbox.put({ key: "b", body: { text: "9" } });

@@ -6,18 +6,32 @@ import type { Explanation, Me } from "../api/types";
 import { AskOnLeaving } from "../drafts/Saving";
 import { theme } from "../ui/theme";
 import { WhyProvider } from "../why/WhyContext";
+import type { ServerMessage } from "../../words/server";
 import { network } from "./server";
 
 /** An answer that says no, as the server writes it. */
 export class Refusal {
+  readonly body: {
+    message: ServerMessage;
+    errors?: { path: string; message: ServerMessage }[];
+    current?: unknown;
+  };
+
   constructor(
     readonly status: number,
-    readonly body: {
-      title: string;
-      errors?: { path: string; code: string; message: string }[];
-      current?: unknown;
-    },
-  ) {}
+    code: string,
+    args: object = {},
+    more: { at?: string; current?: unknown } = {},
+  ) {
+    const message = { code, args };
+    this.body = { message, current: more.current };
+    if (more.at !== undefined) this.body.errors = [{ path: more.at, message }];
+  }
+
+  /** A field that is refused. */
+  static at(path: string, code: string, args: object = {}) {
+    return new Refusal(400, code, args, { at: path });
+  }
 }
 
 /**
@@ -68,7 +82,7 @@ export function show(page: React.ReactNode, { path, at, answers }: { path: strin
     const known = all[Object.keys(all).find(fits) ?? ""];
     const answer: unknown = typeof known === "function" ? (known as (body: unknown) => unknown)(body) : known;
     if (answer === "lost") throw new TypeError("network");
-    const no = answer === undefined ? new Refusal(404, { title: "There is no such place." }) : answer;
+    const no = answer === undefined ? new Refusal(404, "noAddress") : answer;
     return no instanceof Refusal
       ? Response.json(no.body, { status: no.status, headers: { "Content-Type": "application/problem+json" } })
       : Response.json(answer);

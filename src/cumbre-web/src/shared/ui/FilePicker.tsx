@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useRef, useState } from "react";
 import { number } from "./format";
+import { type ServerMessage, told } from "../../words/server";
 import { say } from "../../words/ui";
 
 const megabyte = 1024 * 1024;
@@ -72,12 +73,12 @@ export function FilePicker({
 }
 
 /** What is wrong with a file, each with its place. */
-export function Places({ label, items }: { label: string; items: { place: string; message: string }[] }) {
+export function Places({ label, items }: { label: string; items: { place: string; message: ServerMessage }[] }) {
   return (
     <Box component="ul" aria-label={label} sx={{ fontSize: 13, lineHeight: "20px" }}>
       {items.map((p, i) => (
         <li key={i}>
-          <b>{p.place}</b>: {p.message}
+          <b>{p.place}</b>: {told(p.message)}
         </li>
       ))}
     </Box>

@@ -24,6 +24,7 @@ import { StepForm } from "./StepForm";
 import { mergeLadders } from "./mergeLadders";
 import { differenceText, fieldName, moveText } from "./wording";
 import { say } from "../../../words/ladders";
+import { told } from "../../../words/server";
 
 const nothing: LadderDraft = {
   entry: emptyLadder(),
@@ -159,7 +160,10 @@ function Editor({
             draft={draft}
             isNew={isNew}
             set={set}
-            problem={(path) => problems.find((p) => p.path === path)?.message}
+            problem={(path) => {
+              const found = problems.find((p) => p.path === path);
+              return found && told(found.message);
+            }}
           />
           <Box component="ol" aria-label={say("steps")} sx={{ listStyle: "none", m: 0, p: 0, mt: 4 }}>
             {draft.steps.map((step, i) => {
@@ -228,7 +232,7 @@ function Editor({
                   </Box>
                   {whole && (
                     <Typography variant="body2" color="error" role="alert">
-                      {whole.message}
+                      {told(whole.message)}
                     </Typography>
                   )}
                   {open === step.slug && (
@@ -402,7 +406,7 @@ function WhatItMeans({ whatIf, isNew, steps }: { whatIf: WhatIf | undefined; isN
         <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 13 }}>
           {whatIf.problems.slice(0, 8).map((p) => (
             <li key={p.path}>
-              {stepName(p.path, steps)} {p.message}
+              {stepName(p.path, steps)} {told(p.message)}
             </li>
           ))}
         </Box>

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import type { LadderProblem } from "../../../shared/api/types";
 import { OfferField, type Offer } from "../../../shared/ui/OfferField";
 import { completionQuery } from "./queries";
+import { told } from "../../../words/server";
 
 /** A gate as text, with what could stand at the cursor, and the first error under its place. */
 export function GateField({
@@ -55,7 +56,7 @@ export function GateField({
           helperText={
             problem ? (
               <>
-                {problem.message}
+                {told(problem.message)}
                 {gate && <Place text={value} start={gate.start} length={gate.length} />}
               </>
             ) : (

@@ -64,12 +64,15 @@ it("shows whom each ladder would move, what is new and what stays, and imports w
 });
 
 it("says what is wrong, how much of it, and offers nothing to import", async () => {
-  open(preview({ problems: [{ place: "ladders[0].steps[2]", message: "the gate cannot be read" }], problemCount: 31 }));
+  open(
+    preview({
+      problems: [{ place: "ladders[0].steps[2]", message: { code: "ladderEmpty", args: {} } }],
+      problemCount: 31,
+    }),
+  );
   await choose();
   expect(await screen.findByText(/31 things are wrong. Nothing was changed\. The first 1:/)).toBeVisible();
-  expect(screen.getByRole("list", { name: "Problems" })).toHaveTextContent(
-    "ladders[0].steps[2]: the gate cannot be read",
-  );
+  expect(screen.getByRole("list", { name: "Problems" })).toHaveTextContent("ladders[0].steps[2]: This is empty.");
   expect(screen.queryByRole("button", { name: /Import/ })).not.toBeInTheDocument();
 });
 
@@ -81,25 +84,22 @@ it("says that nothing differs", async () => {
 
 it("asks for the reason at its field", async () => {
   open(preview(), {
-    "POST /api/ladders/import": new Refusal(400, {
-      title: "Write why.",
-      errors: [{ path: "reason", code: "empty", message: "Write why." }],
-    }),
+    "POST /api/ladders/import": Refusal.at("reason", "writeImportReason"),
   });
   await choose();
   await userEvent.click(await screen.findByRole("button", { name: "Import 2 ladders" }));
-  expect(await screen.findByText("Write why.")).toBeVisible();
-  expect(screen.getByLabelText("Why")).toHaveAccessibleDescription("Write why.");
+  expect(await screen.findByText("Enter why they are imported.")).toBeVisible();
+  expect(screen.getByLabelText("Why")).toHaveAccessibleDescription("Enter why they are imported.");
 });
 
 it("offers to look again when the ladders changed meanwhile, and keeps the reason", async () => {
   const page = open(preview(), {
-    "POST /api/ladders/import": new Refusal(409, { title: "The ladders changed since this was shown." }),
+    "POST /api/ladders/import": new Refusal(409, "ladderPreviewOld"),
   });
   await choose();
   await userEvent.type(await screen.findByLabelText("Why"), "spring");
   await userEvent.click(screen.getByRole("button", { name: "Import 2 ladders" }));
-  expect(await screen.findByText("The ladders changed since this was shown.")).toBeVisible();
+  expect(await screen.findByText(/changed a ladder since this preview/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Check again" }));
   expect(page.to("POST").at(-1)).toEqual({ text: "{}" });
   expect(screen.getByLabelText("Why")).toHaveValue("spring");

@@ -10,6 +10,7 @@ import { lines } from "./draft";
 import { DemandFields } from "./DemandFields";
 import { GateField } from "./GateField";
 import { say } from "../../../words/ladders";
+import { told } from "../../../words/server";
 
 /** All fields of one step; every change goes up at once. */
 export function StepForm({
@@ -32,13 +33,17 @@ export function StepForm({
 }) {
   const path = `steps[${index}]`;
   const at = (field: string) => problems.find((p) => p.path === `${path}.${field}`);
+  const wrong = (field: string) => {
+    const problem = at(field);
+    return problem && told(problem.message);
+  };
   const text = (field: "name" | "setUp" | "dose", label: string, help?: string) => (
     <TextField
       label={label}
       value={step[field] ?? ""}
       onChange={(e) => onChange({ [field]: e.target.value }, `${step.slug}.${field}`)}
       error={at(field) !== undefined}
-      helperText={at(field)?.message ?? help}
+      helperText={wrong(field) ?? help}
     />
   );
   const list = (field: "cues" | "faults", label: string) => (
@@ -128,7 +133,7 @@ export function StepForm({
         value={step.weeks}
         onChange={(e) => onChange({ weeks: Number(e.target.value) }, `${step.slug}.weeks`)}
         error={at("weeks") !== undefined}
-        helperText={at("weeks")?.message ?? say("breaksTiesBetweenLimitingFactors")}
+        helperText={wrong("weeks") ?? say("breaksTiesBetweenLimitingFactors")}
       />
       <TextField
         select
@@ -145,7 +150,7 @@ export function StepForm({
           inputLabel: { shrink: true },
         }}
         error={at("after") !== undefined}
-        helperText={at("after")?.message ?? say("stepsThatFollowTheSameOneAre")}
+        helperText={wrong("after") ?? say("stepsThatFollowTheSameOneAre")}
         onChange={(e) => {
           const after = e.target.value as unknown as string[];
           onChange({ after: after.length > 0 ? after : null });
