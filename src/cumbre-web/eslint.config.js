@@ -12,6 +12,7 @@ const rooms = (of) =>
 // From the bottom up: a room of shared imports only those before it.
 const shared = [
     "api",
+    "keys",
     "ui",
     "account",
     "drafts",

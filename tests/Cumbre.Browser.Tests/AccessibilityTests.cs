@@ -102,7 +102,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Go("/ladders/front-lever/edit");
         Coach.Press("4. Tuck");
         Coach.Fill("Opens the next", "tuck front lever");
-        Coach.Sees("belongs after");
+        Coach.Sees("Write “>=” after");
         Check("edit a ladder");
         Coach.Script("localStorage.clear()");
         Coach.Go("/movements/new");

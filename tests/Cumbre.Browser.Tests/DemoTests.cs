@@ -61,7 +61,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees($"{All - 1} decisions");
         // The cursor stays with the athlete while something more waits for them.
         browser.Until(
-            () => Current().Contains("Feet-raised pike push-up", StringComparison.Ordinal),
+            () => Current().Contains("Elevated pike push-up", StringComparison.Ordinal),
             "the next decision of the same athlete"
         );
         GoTo("Kasimir Lund", "k");
@@ -151,7 +151,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Driver.SwitchTo().Window(browser.Driver.WindowHandles[0]);
 
         browser.Press("Save");
-        browser.Sees("Somebody else has changed this athlete since you opened it. Stored now: Oto of the other tab");
+        browser.Sees("Somebody else has changed this athlete since you opened it. Saved version: Oto of the other tab");
         Assert.Equal("Oto of this tab", browser.Field("Name").GetAttribute("value"));
         browser.Press("Save mine");
         browser.Sees("saved");

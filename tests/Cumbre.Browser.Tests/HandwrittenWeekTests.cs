@@ -24,10 +24,10 @@ public sealed class HandwrittenWeekTests : CoachAtWork
             ("Hollow hold", "3x30s, 1 min rest", "hold 3 x 30 s rest 1:00"),
             ("Side plank", "2 x 40 sec per side", "hold 2 x 40 s each side"),
             ("Calf raise", "3x15 each leg", "3 x 15 each side"),
-            ("Relaxed hang", "3 x 0:30", "hold 3 x 30 s"),
+            ("Dead hang", "3 x 0:30", "hold 3 x 30 s"),
         ],
         [
-            ("Wrist preparation", "1 x 60 s", "hold 1 x 60 s"),
+            ("Wrist prep", "1 x 60 s", "hold 1 x 60 s"),
             ("Weighted dip", "5,5,3,3 @ +5kg", "sets 5, 5, 3, 3 @ +5 kg"),
             ("Tuck planche", "6 x 5 sec", "hold 6 x 5 s"),
             ("Pseudo-planche push-up", "4 x 6-8 RPE 8", "4 x 6..8 2 in reserve"),

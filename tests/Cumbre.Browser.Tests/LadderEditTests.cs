@@ -80,7 +80,7 @@ public sealed class LadderEditTests : CoachAtWork
         tuck["opens"] = "tuck front lever >= 3 x 8 furlongs";
         Import(file);
         Coach.Sees("One thing is wrong. Nothing was changed.");
-        Coach.Sees("ladders[0].steps[3].opens: A figure of Tuck front lever belongs here. (character 27)");
+        Coach.Sees("ladders[0].steps[3].opens, character 27: Write a figure for Tuck front lever here.");
 
         tuck["opens"] = "tuck front lever >= 3 x 8 s";
         Import(file);
@@ -105,7 +105,7 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Opens the next", "active hang >= 60 s");
         Coach.Field("Opens the next").SendKeys(Keys.Escape);
         Coach.Press("Add below A minute");
-        Coach.Sees("Is empty.");
+        Coach.Sees("This is empty.");
         Coach.Fill("Name", "Two minutes");
         Coach.Pick("Movement", "Active hang");
         Coach.Fill("Usual dose", "hold 2 x 60 s rest 2:00");

@@ -166,7 +166,7 @@ public sealed class LadderTests : CoachAtWork
         Coach.Press("Record a test of");
         Coach.Fill("Seconds", "4000");
         Coach.Press("Record");
-        Coach.Sees("4000 is outside 0 to 3600.");
+        Coach.Sees("4,000 is outside 0 to 3,600.");
         Assert.Equal("4000", Coach.Field("Seconds").GetAttribute("value"));
     }
 }

@@ -28,8 +28,8 @@ public class LargeBodyTests
         using var response = await client.SendAsync(request, stop);
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, response.StatusCode);
         Assert.Equal(
-            "This is too large: 1 MB at most.",
-            (string?)(await response.Content.ReadFromJsonAsync<JsonNode>(stop))!["title"]
+            "tooLarge",
+            (string?)(await response.Content.ReadFromJsonAsync<JsonNode>(stop))!["message"]!["code"]
         );
     }
 }

@@ -156,7 +156,7 @@ public sealed class TestDayTests : IAsyncLifetime
             .Click();
         var began = DateTime.UtcNow;
         browser.Press("Start clock");
-        browser.Sees("1 s still");
+        browser.Sees("1 s of stillness");
         await Task.Delay(2500, TestContext.Current.CancellationToken);
         browser.Press("Stop");
         var most = (DateTime.UtcNow - began).TotalSeconds - 1;

@@ -70,7 +70,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Sees("No athletes yet.");
         browser.Press("New athlete");
         browser.Press("Start intake");
-        browser.Sees("Write a name.");
+        browser.Sees("Enter a name.");
         browser.Fill("Name", "Ada Lind");
         browser.Press("Start intake");
         browser.Sees("Still open");

@@ -3,7 +3,7 @@ import { lazy, Suspense } from "react";
 import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
 import { useMe } from "../shared/account/useMe";
 import { Shell } from "./Shell";
-import { Empty, Failed, Loading } from "../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../shared/ui/states";
 import { WhyProvider } from "../shared/why/WhyContext";
 import { say } from "../words/app";
 
@@ -104,12 +104,7 @@ export function App() {
 function Gatekeeper() {
   const me = useMe();
   if (me.isPending) return <Loading label={say("starting")} />;
-  if (me.isError)
-    return (
-      <Box sx={{ p: 6 }}>
-        <Failed error={me.error} retry={() => void me.refetch()} />
-      </Box>
-    );
+  if (me.isError) return <FailedPage error={me.error} retry={() => void me.refetch()} />;
   return (
     <Suspense fallback={<Loading />}>
       {me.data.needsOwner ? <OwnerPage /> : me.data.account ? <Outlet /> : <SignInPage />}
@@ -137,17 +132,15 @@ function Home() {
 /** A fault of the page itself: said plainly, with the way on. */
 function Broken() {
   const error = useRouteError();
-  return (
-    <Box sx={{ p: 6 }}>
-      <Failed error={error} retry={() => window.location.reload()} />
-    </Box>
-  );
+  return <FailedPage error={error} retry={() => window.location.reload()} />;
 }
 
 function Lost() {
   return (
     <Box sx={{ px: 6 }}>
-      <Empty title={say("thereIsNoSuchPlace")}>{say("theAddressMayBeMistypedTheRail")}</Empty>
+      <Empty page title={say("thereIsNoSuchPlace")}>
+        {say("theAddressMayBeMistypedTheRail")}
+      </Empty>
     </Box>
   );
 }

@@ -1,70 +1,83 @@
-import Box from "@mui/material/Box";
 import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
 import Dialog from "@mui/material/Dialog";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
-import { laddersQuery } from "../shared/ladders/useLadders";
+import { useMemo } from "react";
+import { useMatch, useNavigate } from "react-router";
+import { useSignedIn } from "../shared/account/useMe";
 import { rosterQuery } from "../shared/athletes/useRoster";
+import { programmesQuery } from "../shared/blocks/queries";
+import { isKey } from "../shared/keys/keymap";
+import { useOffered } from "../shared/keys/commands";
+import { laddersQuery, movementsQuery } from "../shared/ladders/useLadders";
 import { say } from "../words/app";
+import { searchOf, targetsOf } from "./targets";
 
-interface Target {
-  label: string;
-  group: string;
-  to: string;
-}
-
-const places: Target[] = [
-  { label: say("desk"), group: "place", to: "/" },
-  { label: say("roster"), group: "place", to: "/roster" },
-  { label: say("testDays"), group: "place", to: "/test-days" },
-  { label: say("newTestDay"), group: "place", to: "/test-days/new" },
-  { label: say("ladders"), group: "place", to: "/ladders" },
-  { label: say("movements"), group: "place", to: "/ladders?show=movements" },
-  { label: say("schools"), group: "place", to: "/ladders?show=schools" },
-  { label: say("kitOfTheHall"), group: "place", to: "/kit" },
-  { label: say("newAthlete"), group: "place", to: "/athletes/new" },
-];
-
-/** Ctrl K: jump to an athlete, a ladder or a place by typing a few letters. */
+/** Goes to an athlete, a block, a ladder, a movement or a page, or does what the page offers, by a few typed letters. */
 export default function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
-  const roster = useQuery({ ...rosterQuery(), enabled: open });
+  const { account, isCoach } = useSignedIn();
+  const commands = useOffered();
+  const athleteId = useMatch("/athletes/:athleteId/*")?.params.athleteId;
+  const roster = useQuery({ ...rosterQuery(), enabled: open && isCoach });
+  const programmes = useQuery({ ...programmesQuery, enabled: open && isCoach });
   const ladders = useQuery({ ...laddersQuery, enabled: open });
-  const targets = [
-    ...(roster.data ?? []).map((a) => ({ label: a.name, group: "athlete", to: `/athletes/${a.id}` })),
-    ...(ladders.data ?? []).map((l) => ({ label: l.name, group: "ladder", to: `/ladders/${l.slug}` })),
-    ...places,
-  ];
+  const movements = useQuery({ ...movementsQuery, enabled: open });
+  const search = useMemo(
+    () =>
+      searchOf(
+        targetsOf({
+          isCoach,
+          ownId: account.athleteId,
+          athleteId: athleteId === "new" ? undefined : athleteId,
+          commands,
+          roster: roster.data ?? [],
+          programmes: programmes.data ?? [],
+          ladders: ladders.data ?? [],
+          movements: movements.data ?? [],
+        }),
+      ),
+    [isCoach, account.athleteId, athleteId, commands, roster.data, programmes.data, ladders.data, movements.data],
+  );
   return (
     <Dialog
       open={open}
       onClose={onClose}
       fullWidth
-      maxWidth="xs"
+      maxWidth="sm"
       slotProps={{ paper: { "aria-label": say("jump"), "aria-labelledby": undefined } }}
       sx={{ "& .MuiDialog-container": { alignItems: "flex-start" } }}
     >
       <Autocomplete
         sx={{ p: 3, pt: 4 }}
-        options={targets}
-        getOptionKey={(target) => target.to}
+        options={search("")}
+        filterOptions={(_, { inputValue }) => search(inputValue)}
+        getOptionKey={(target) => target.key}
         renderOption={({ key, ...option }, target) => (
           <Box component="li" key={key} {...option} sx={{ display: "flex", gap: 3 }}>
             {target.label}
-            <Box component="span" sx={{ ml: "auto", color: "text.secondary", fontSize: 13 }}>
+            <Box component="span" sx={{ ml: "auto", color: "text.secondary", fontSize: 13, flex: "none" }}>
               {target.group}
             </Box>
           </Box>
         )}
         openOnFocus
+        // One press closes it all, not the list first.
+        onKeyDown={(e) => {
+          if (!isKey(e, "close")) return;
+          (e as { defaultMuiPrevented?: boolean }).defaultMuiPrevented = true;
+          onClose();
+        }}
         autoHighlight
-        loading={roster.isPending}
+        loading={ladders.isPending || (isCoach && roster.isPending)}
         noOptionsText={say("nobodyAndNothingByThatName")}
         onChange={(_, target) => {
           if (!target) return;
           onClose();
-          void navigate(target.to);
+          if (target.to) void navigate(target.to);
+          // The palette gives the focus back first, so that a dialog that opens now can take it.
+          else setTimeout(() => target.run?.());
         }}
         renderInput={(params) => (
           <TextField {...params} autoFocus placeholder={say("nameOfAnAthleteALadderOr")} label={say("jumpTo")} />

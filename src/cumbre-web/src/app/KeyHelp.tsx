@@ -6,68 +6,35 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
+import { capsOf, type KeyScope, keymap, scopes } from "../shared/keys/keymap";
+import { useSingleKeys } from "../shared/keys/useSingleKeys";
 import { KeyCap } from "../shared/ui/KeyCap";
-import { useSingleKeys } from "../shared/ui/useSingleKeys";
 import { say } from "../words/app";
 
-const groups: [string, [string[], string][]][] = [
-  [
-    "Everywhere",
-    [
-      [[say("ctrlK")], say("jumpToAnAthleteOrAPlace2")],
-      [["Esc"], say("closeWhatIsOpen")],
-      [["?"], say("thisList")],
-    ],
-  ],
-  [
-    "Block",
-    [
-      [["Tab"], say("nextValueOfTheLine")],
-      [["Enter"], say("nextLine")],
-      [[say("ctrlSpace")], say("whatMayFollow")],
-      [[say("ctrlG")], say("pairWithTheOneBefore")],
-      [["Alt ↑", "Alt ↓"], say("moveTheLine")],
-      [[say("altS")], say("anotherMovement")],
-      [[say("altDel")], say("takeTheLineOut")],
-      [["F2"], say("formBesideTheLine")],
-      [[say("ctrlZ")], say("undoWithShiftRedo")],
-    ],
-  ],
-  [
-    "Decisions",
-    [
-      [["J", "K"], say("moveOnTheDeskAndOnAn")],
-      [["A"], "accept"],
-      [["E"], say("editThenAccept")],
-      [["L"], "later"],
-      [["O"], say("theOtherDecisionsOfTheAthlete")],
-      [["W"], "why"],
-      [["Z"], say("undoTheLastDecision")],
-    ],
-  ],
-];
-
+/** Every key of the app, from the map that binds them. */
 export default function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [on, set] = useSingleKeys();
   return (
     <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>{say("keys")}</DialogTitle>
       <DialogContent>
-        {groups.map(([title, keys]) => (
-          <Box key={title} sx={{ mb: 4 }}>
+        {(Object.entries(scopes) as [KeyScope, string][]).map(([scope, title]) => (
+          <Box key={scope} sx={{ mb: 4 }}>
             <Box component="h3" sx={{ m: 0, mb: 1, fontSize: 13 }}>
               {title}
             </Box>
-            {keys.map(([caps, what]) => (
-              <Box key={what} sx={{ display: "flex", gap: 3, py: 0.75 }}>
-                <Box sx={{ minWidth: 96, flex: "none", display: "flex", gap: 1 }}>
-                  {caps.map((c) => (
-                    <KeyCap key={c}>{c}</KeyCap>
-                  ))}
+            {Object.values(keymap)
+              .filter((entry) => entry.scope === scope)
+              .map((entry) => (
+                <Box key={entry.keys} sx={{ display: "flex", gap: 3, py: 0.75 }}>
+                  <Box sx={{ minWidth: 120, flex: "none", display: "flex", gap: 1 }}>
+                    {capsOf(entry).map((cap) => (
+                      <KeyCap key={cap}>{cap}</KeyCap>
+                    ))}
+                  </Box>
+                  {entry.what}
                 </Box>
-                {what}
-              </Box>
-            ))}
+              ))}
           </Box>
         ))}
         <FormControlLabel

@@ -3,8 +3,7 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Drawer from "@mui/material/Drawer";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { NavLink, useLocation } from "react-router";
 import { useSignedIn } from "../shared/account/useMe";
 import { deskQuery } from "../shared/decisions/useDesk";
@@ -12,9 +11,13 @@ import { AskOnLeaving } from "../shared/drafts/Saving";
 import { Outage } from "../shared/drafts/Outage";
 import { useWhy } from "../shared/why/WhyContext";
 import { WhyPanel } from "../shared/why/WhyPanel";
+import { useAnnounced } from "../shared/ui/announce";
+import { visuallyHidden } from "../shared/ui/hidden";
 import { Mark } from "../shared/ui/Mark";
 import { TopLine } from "./TopLine";
-import { useSingleKeys } from "../shared/ui/useSingleKeys";
+import { usePageHeading } from "./usePageHeading";
+import { useKey } from "../shared/keys/useKey";
+import { useShellCommands } from "./useShellCommands";
 import { say } from "../words/app";
 
 // Opened on demand, loaded on demand.
@@ -58,13 +61,15 @@ export function Shell({ children }: { children: React.ReactNode }) {
   const narrow = useMediaQuery("(max-width:719px)");
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
-  const [singleKeys] = useSingleKeys();
   const { pathname } = useLocation();
 
+  const page = useRef<HTMLElement>(null);
+  usePageHeading(page);
   useEffect(() => close(), [pathname, close]);
-  useHotkeys("mod+k", () => setPalette(true), { enabled: isCoach, enableOnFormTags: true, preventDefault: true });
-  useHotkeys("shift+slash", () => setHelp(true), { enabled: singleKeys, useKey: false });
-  useHotkeys("escape", close, { enabled: opened !== null });
+  useKey("palette", () => setPalette(true), { inFields: true });
+  useKey("help", () => setHelp(true));
+  useKey("close", close, { enabled: opened !== null });
+  useShellCommands(() => setHelp(true));
 
   const panel = opened && <WhyPanel figure={opened} close={close} />;
   return (
@@ -76,6 +81,27 @@ export function Shell({ children }: { children: React.ReactNode }) {
         gridTemplateRows: narrow ? "48px minmax(0,1fr) 56px" : "48px minmax(0,1fr)",
       }}
     >
+      <Box
+        component="a"
+        href="#page"
+        onClick={(e: React.MouseEvent) => {
+          e.preventDefault();
+          page.current?.focus();
+        }}
+        sx={{
+          position: "absolute",
+          left: 8,
+          top: 8,
+          zIndex: 1300,
+          px: 3,
+          py: 1.5,
+          bgcolor: "background.paper",
+          border: "1px solid",
+          "&:not(:focus)": visuallyHidden,
+        }}
+      >
+        {say("skipToPage")}
+      </Box>
       <Rail narrow={narrow} isCoach={isCoach} athleteId={account.athleteId} />
       <Box component="header" sx={{ gridColumn: narrow ? 1 : "2 / -1", gridRow: 1 }}>
         <TopLine narrow={narrow} openPalette={() => setPalette(true)} openHelp={() => setHelp(true)} />
@@ -83,6 +109,9 @@ export function Shell({ children }: { children: React.ReactNode }) {
       {/* Positioned, so that hidden table twins scroll with the page and do not lengthen the document. */}
       <Box
         component="main"
+        id="page"
+        ref={page}
+        tabIndex={-1}
         sx={{ gridColumn: narrow ? 1 : 2, gridRow: 2, overflow: "auto", minWidth: 0, position: "relative" }}
       >
         <Outage />
@@ -116,10 +145,20 @@ export function Shell({ children }: { children: React.ReactNode }) {
           {panel}
         </Drawer>
       )}
+      <Announced />
       <Suspense fallback={null}>
         {palette && <CommandPalette open onClose={() => setPalette(false)} />}
         {help && <KeyHelp open onClose={() => setHelp(false)} />}
       </Suspense>
+    </Box>
+  );
+}
+
+function Announced() {
+  const { text, count } = useAnnounced();
+  return (
+    <Box role="status" aria-live="polite" data-announced sx={visuallyHidden}>
+      <span key={count}>{text}</span>
     </Box>
   );
 }

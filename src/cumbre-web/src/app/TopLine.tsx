@@ -7,14 +7,12 @@ import { useColorScheme } from "@mui/material/styles";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
-import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import { useSetUnit, useSignedIn, useStartAfresh } from "../shared/account/useMe";
-import { api, ask } from "../shared/api/client";
+import { useSetUnit, useSignedIn } from "../shared/account/useMe";
 import type { MassUnit } from "../shared/api/types";
 import { dayFull } from "../shared/ui/format";
 import { KeyCap } from "../shared/ui/KeyCap";
+import { useSignOut } from "./useShellCommands";
 import { say } from "../words/app";
 
 /** Club, jump, the day, units, theme, account. */
@@ -104,15 +102,7 @@ export function TopLine({
 function AccountMenu({ name, openHelp }: { name: string; openHelp: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { mode, setMode } = useColorScheme();
-  const navigate = useNavigate();
-  const startAfresh = useStartAfresh();
-  const signOut = useMutation({
-    mutationFn: () => ask(api.POST("/api/sign-out")),
-    onSuccess: async () => {
-      await navigate("/");
-      await startAfresh();
-    },
-  });
+  const signOut = useSignOut();
   const close = () => setAnchor(null);
   const choose = (next: "light" | "dark" | "system") => () => {
     setMode(next);

@@ -182,6 +182,7 @@ export const say = wordsOf("blocks", {
   copyWeek2: "Copy week",
   weekIs: "Week {week, number} is",
   publish: "Publish",
+  publishTheBlock: "Publish the block",
   more: "More",
   makeAgainWithItsGroup: "Regenerate with its group…",
   generateAgain: "Regenerate…",
@@ -379,4 +380,9 @@ export const say = wordsOf("blocks", {
   loadingWeek: "loading",
   deloadWeek: "deload",
   retestWeek: "retest",
+  announceMovedUp: "Line moved up.",
+  announceMovedDown: "Line moved down.",
+  announcePaired: "Superset with the line above.",
+  announceUnpaired: "Unpaired.",
+  announceDeleted: "Line deleted. Ctrl Z brings it back.",
 });

@@ -106,4 +106,7 @@ export const say = wordsOf("decisions", {
   loadingWeeksDone: "{weeks, plural, one {# loading week} other {# loading weeks}} done",
   noProgress: "No progress in {sessions, plural, one {# session} other {# sessions}}",
   moreInReserve: "{reps, plural, one {# rep} other {# reps}} in reserve, more than the line asks",
+  announceAccepted: "{athlete}, {movement}: accepted.",
+  announcePostponed: "{athlete}, {movement}: postponed.",
+  announceUndone: "{athlete}, {movement}: undone.",
 });

@@ -16,8 +16,7 @@ export const say = wordsOf("ui", {
   isNotAWholeNumber: "“{text}” is not a whole number.",
   chooseAFile: "Choose a file",
   fileOf: "{what} file",
-  tabularNumsLiningNums: "tabular-nums lining-nums",
-  noneImportant: "none !important",
+  pageFailed: "This page could not be loaded",
   tooLarge: "{name} is {size} MB. The limit is {limit} MB.",
   bodyweight: "bodyweight",
 });

@@ -9,12 +9,12 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useKey } from "../../shared/keys/useKey";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Athlete, ClearanceQuestion, Intake, Ladder } from "../../shared/api/types";
 import { laddersQuery } from "../../shared/ladders/useLadders";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
@@ -33,12 +33,7 @@ export default function IntakePage() {
   const ladders = useQuery(laddersQuery);
   const questions = useQuery(clearanceQuery);
   const failed = [athlete, ladders, questions].find((q) => q.isError && !q.data);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!athlete.data || !ladders.data || !questions.data)
     return (
       <Box sx={{ px: 6 }}>
@@ -60,8 +55,8 @@ function Form({
   const navigate = useNavigate();
   const draft = useIntake(athlete);
   const { text, intake, errors, type, change } = draft;
-  useHotkeys("mod+z", draft.undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", draft.redo, { enableOnFormTags: true, preventDefault: true });
+  useKey("undo", draft.undo, { inFields: true });
+  useKey("redo", draft.redo, { inFields: true });
   const open = missing(athlete, intake, questions);
   const field = (name: keyof IntakeText, label: string, help?: string, mode: "text" | "decimal" = "text") => (
     <TextField

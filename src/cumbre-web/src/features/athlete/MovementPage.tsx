@@ -9,7 +9,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { MovementPage as Page } from "../../shared/api/types";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { Section } from "../../shared/ui/Section";
-import { Empty, Failed, Loading } from "../../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { AthleteHeader } from "./AthleteHeader";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
 import { DecisionStrip } from "../../shared/decisions/DecisionStrip";
@@ -40,12 +40,7 @@ export default function MovementPage() {
         <Loading />
       </Box>
     );
-  if (page.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={page.error} retry={() => void page.refetch()} />
-      </Box>
-    );
+  if (page.isError) return <FailedPage error={page.error} retry={() => void page.refetch()} />;
   return <Movement key={`${athleteId} ${page.data.movement.slug}`} page={page.data} />;
 }
 

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { ArchivePanel } from "./ArchivePanel";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
 import { BodyMassPanel } from "./BodyMassPanel";
@@ -19,12 +19,7 @@ export default function ProfilePage() {
         <Loading />
       </Box>
     );
-  if (athlete.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={athlete.error} retry={() => void athlete.refetch()} />
-      </Box>
-    );
+  if (athlete.isError) return <FailedPage error={athlete.error} retry={() => void athlete.refetch()} />;
   return (
     <Frame title={athlete.data.name} tabs={<AthleteTabs athleteId={id} />}>
       <Box

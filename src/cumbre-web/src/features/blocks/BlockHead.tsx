@@ -10,6 +10,7 @@ import { SaveWords } from "../../shared/drafts/Saving";
 import { useUnit } from "../../shared/account/useMe";
 import type { BlockDto, WeekKind } from "../../shared/api/types";
 import { dayFull, dayShort, mass } from "../../shared/ui/format";
+import { useCommands } from "../../shared/keys/commands";
 import * as doc from "../../shared/blocks/doc";
 import type { BlockEditor } from "./useBlockEditor";
 import { weekKinds } from "../../shared/blocks/wording";
@@ -42,6 +43,13 @@ export function BlockHead({
     setMenu(null);
     verb();
   };
+  useCommands([
+    { id: "publish", label: say("publishTheBlock"), run: () => onAsk("publish") },
+    { id: "copy-week", label: say("copyWeek2"), run: () => onAsk("copy") },
+    { id: "missed", label: say("missedWeeks"), run: () => onAsk("missed") },
+    { id: "template", label: say("keepAsATemplate2"), run: () => onAsk("template") },
+    { id: "rename", label: say("renameTheBlock"), run: () => setNaming(true) },
+  ]);
   const begun = block.weeks.some((w) => w.sessions.some((s) => s.fixed));
   return (
     <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>

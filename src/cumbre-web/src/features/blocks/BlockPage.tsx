@@ -15,14 +15,14 @@ import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type ComponentProps, type ComponentType } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useKey } from "../../shared/keys/useKey";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import { api, ask, isNoAnswer } from "../../shared/api/client";
 import type { BlockDto } from "../../shared/api/types";
 import { dayWeek } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
-import { Failed, Loading, messageOf } from "../../shared/ui/states";
+import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { useWhy } from "../../shared/why/WhyContext";
 import { Clashes, Restored } from "../../shared/drafts/Saving";
 import { StoryHere } from "./StoryHere";
@@ -53,12 +53,7 @@ export default function BlockPage({ Publish }: { Publish: ComponentType<PublishP
         <Loading />
       </Box>
     );
-  if (stored.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={stored.error} retry={() => void stored.refetch()} />
-      </Box>
-    );
+  if (stored.isError) return <FailedPage error={stored.error} retry={() => void stored.refetch()} />;
   // What was taken in from outside is a block that the editor begins anew with.
   return (
     <Editor key={`${blockId} ${epoch}`} stored={stored.data} Publish={Publish} onTaken={() => setEpoch((n) => n + 1)} />
@@ -101,8 +96,8 @@ function Editor({
     setSearch(first ? { session: first.id } : { week: String(index + 1) }, { replace: true });
   };
 
-  useHotkeys("mod+z", editor.undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", editor.redo, { enableOnFormTags: true, preventDefault: true });
+  useKey("undo", editor.undo, { inFields: true });
+  useKey("redo", editor.redo, { inFields: true });
 
   const letterOf = (item: string | null | undefined) => {
     const holder = item ? doc.holderOf(block, item) : undefined;

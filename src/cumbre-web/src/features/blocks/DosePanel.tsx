@@ -299,9 +299,10 @@ function Sets({ patterns, week }: { patterns: WeekReading["patterns"]; week?: nu
 function Range({ share, from, to }: { share: number | null; from: number; to: number }) {
   return (
     <Box aria-hidden sx={{ position: "relative", height: 10, display: "flex", alignItems: "center" }}>
-      <Box sx={{ height: 4, width: "100%", bgcolor: "divider" }} />
+      <Box data-meter="track" sx={{ height: 4, width: "100%", bgcolor: "divider" }} />
       {to > from && share !== null && (
         <Box
+          data-meter="range"
           sx={(t) => ({
             position: "absolute",
             left: `${from * 100}%`,
@@ -314,6 +315,7 @@ function Range({ share, from, to }: { share: number | null; from: number; to: nu
       )}
       {share !== null && (
         <Box
+          data-meter="value"
           sx={{
             position: "absolute",
             left: `calc(${Math.min(1, Math.max(0, share)) * 100}% - 1px)`,

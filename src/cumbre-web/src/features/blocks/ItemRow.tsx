@@ -19,6 +19,7 @@ import { ItemForm } from "./ItemForm";
 import { ItemPlates, MeaningLine } from "./MeaningLine";
 import type { Plan } from "./planFields";
 import { WhyHere } from "./WhyHere";
+import { isKey } from "../../shared/keys/keymap";
 import { say } from "../../words/blocks";
 
 export interface RowVerbs {
@@ -103,12 +104,12 @@ export function ItemRow(props: Props) {
       e.stopPropagation();
       verb();
     };
-    if (e.altKey && e.key === "ArrowUp") run(() => verbs.move(-1));
-    else if (e.altKey && e.key === "ArrowDown") run(() => verbs.move(1));
-    else if (e.altKey && e.key === "Delete") run(verbs.remove);
-    else if (e.altKey && e.key.toLowerCase() === "s") run(verbs.substitute);
-    else if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "g") run(verbs.pair);
-    else if (e.key === "F2") run(() => setForm((f) => !f));
+    if (isKey(e, "moveUp")) run(() => verbs.move(-1));
+    else if (isKey(e, "moveDown")) run(() => verbs.move(1));
+    else if (isKey(e, "deleteLine")) run(verbs.remove);
+    else if (isKey(e, "substitute")) run(verbs.substitute);
+    else if (isKey(e, "pair")) run(verbs.pair);
+    else if (isKey(e, "form")) run(() => setForm((f) => !f));
   };
   const choose = (verb: () => void) => () => {
     setMenu(null);

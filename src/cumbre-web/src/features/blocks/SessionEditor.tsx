@@ -27,6 +27,7 @@ import { ItemRow } from "./ItemRow";
 import { MovementPicker } from "./MovementPicker";
 import { SeveralDialog } from "./SeveralDialog";
 import type { BlockEditor } from "./useBlockEditor";
+import { announce } from "../../shared/ui/announce";
 import { say } from "../../words/blocks";
 
 interface Props {
@@ -169,11 +170,16 @@ export function SessionEditor(props: Props) {
                   },
                   move: (by) => {
                     change((b) => nudgeItem(b, item.id, by));
+                    announce(say(by < 0 ? "announceMovedUp" : "announceMovedDown"));
                     focusLine(item.id);
                   },
-                  pair: () => change((b) => pairItem(b, item.id)),
+                  pair: () => {
+                    change((b) => pairItem(b, item.id));
+                    announce(say(joined ? "announceUnpaired" : "announcePaired"));
+                  },
                   remove: () => {
                     change((b) => removeItem(b, item.id));
+                    announce(say("announceDeleted"));
                     next(i);
                   },
                   substitute: () => onSubstitute(item.id),

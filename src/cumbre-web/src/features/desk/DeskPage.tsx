@@ -3,14 +3,15 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { Problem } from "../../shared/api/client";
 import type { Decision, Desk } from "../../shared/api/types";
 import { KeyCap } from "../../shared/ui/KeyCap";
-import { Empty, Failed, Loading, messageOf } from "../../shared/ui/states";
-import { useSingleKeys } from "../../shared/ui/useSingleKeys";
+import { Empty, FailedPage, Loading, messageOf } from "../../shared/ui/states";
+import { capsOf, keymap, type KeyId } from "../../shared/keys/keymap";
+import { useKey } from "../../shared/keys/useKey";
+import { useSingleKeys } from "../../shared/keys/useSingleKeys";
 import { useWhy } from "../../shared/why/WhyContext";
 import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
@@ -31,20 +32,25 @@ export default function DeskPage() {
         <Loading rows={7} />
       </Box>
     );
-  if (desk.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={desk.error} retry={() => void desk.refetch()} />
-      </Box>
-    );
+  if (desk.isError) return <FailedPage error={desk.error} retry={() => void desk.refetch()} />;
   return <Queue desk={desk.data} />;
 }
 
+const hints: [KeyId[], string][] = [
+  [["next", "previous"], say("hintMove")],
+  [["accept"], say("hintAccept")],
+  [["edit"], say("hintEdit")],
+  [["later"], say("hintLater")],
+  [["others"], say("theOthers")],
+  [["why"], say("hintWhy")],
+  [["undoDecision"], say("hintUndo")],
+];
+
 function Queue({ desk }: { desk: Desk }) {
+  const [singleKeys] = useSingleKeys();
   const why = useWhy();
   const figure = useFigure();
   const decide = useDecide();
-  const [singleKeys] = useSingleKeys();
   const [cursor, setCursor] = useState<{ id: string; athleteId: string } | null>(null);
   const [unfolded, setUnfolded] = useState<string[]>([]);
   const [additions, setAdditions] = useState<Record<string, Additions>>({});
@@ -77,6 +83,11 @@ function Queue({ desk }: { desk: Desk }) {
     if (why.opened) openWhy(next);
   };
   const openWhy = (d: Decision) => why.open(figure(d));
+  // The row that left took the focus with it: the next one gets it.
+  useEffect(() => {
+    if (cursor && document.activeElement === document.body)
+      list.current?.querySelector<HTMLElement>("[aria-current]")?.focus({ preventScroll: true });
+  }, [cursor, current?.id]);
   /** Where the cursor goes when a decision leaves: to the athlete's next one, else to the next athlete. */
   const onward = (d: Decision) => {
     const row = rows.find((r) => r.athleteId === d.athleteId);
@@ -107,16 +118,16 @@ function Queue({ desk }: { desk: Desk }) {
   const fold = (athleteId: string) =>
     setUnfolded((open) => (open.includes(athleteId) ? open.filter((x) => x !== athleteId) : [...open, athleteId]));
 
-  const keys = { enabled: singleKeys && editing === null };
-  useHotkeys("j,down", () => move(1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
-  useHotkeys("k,up", () => move(-1), { ...keys, preventDefault: true }, [shown, at, why.opened]);
-  useHotkeys("a", () => current && accept(current), { ...keys, preventDefault: true }, [current, additions]);
-  useHotkeys("h", () => current && together(current), keys, [current]);
-  useHotkeys("o", () => current && fold(current.athleteId), keys, [current]);
-  useHotkeys("e", () => current && current.next && setEditing(current), { ...keys, preventDefault: true }, [current]);
-  useHotkeys("l", () => current && later(current), keys, [current]);
-  useHotkeys("w", () => current && openWhy(current), keys, [current]);
-  useHotkeys("z", () => last && undo(last), keys, [last]);
+  const keys = { enabled: editing === null };
+  useKey("next", () => move(1), keys);
+  useKey("previous", () => move(-1), keys);
+  useKey("accept", () => current && accept(current), keys);
+  useKey("acceptTogether", () => current && together(current), keys);
+  useKey("others", () => current && fold(current.athleteId), keys);
+  useKey("edit", () => current?.next && setEditing(current), keys);
+  useKey("later", () => current && later(current), keys);
+  useKey("why", () => current && openWhy(current), keys);
+  useKey("undoDecision", () => last && undo(last), keys);
 
   return (
     <Box sx={{ display: "flex", flexDirection: "column", minHeight: "100%" }}>
@@ -156,18 +167,10 @@ function Queue({ desk }: { desk: Desk }) {
               whiteSpace: "nowrap",
             }}
           >
-            {[
-              [["J", "K"], "move"],
-              [["A"], "accept"],
-              [["E"], "edit"],
-              [["L"], "later"],
-              [["O"], say("theOthers")],
-              [["W"], "why"],
-              [["Z"], "undo"],
-            ].map(([caps, what]) => (
-              <span key={what as string}>
-                {(caps as string[]).map((c) => (
-                  <KeyCap key={c}>{c}</KeyCap>
+            {hints.map(([ids, what]) => (
+              <span key={what}>
+                {ids.map((id) => (
+                  <KeyCap key={id}>{capsOf(keymap[id])}</KeyCap>
                 ))}{" "}
                 {what}
               </span>

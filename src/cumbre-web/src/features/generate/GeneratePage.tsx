@@ -14,7 +14,7 @@ import { blockQuery, blocksQuery, programmesQuery } from "../../shared/blocks/qu
 import { WeekStrip } from "../../shared/blocks/WeekStrip";
 import { newId } from "../../shared/ui/newId";
 import { plural } from "../../shared/ui/format";
-import { Empty, Failed, Loading, messageOf } from "../../shared/ui/states";
+import { Empty, Failed, FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { Changes, LeftOutList, Notices } from "./Findings";
 import { OtherSchool } from "./OtherSchool";
 import { generationQuery, useGenerated, useTake } from "../../shared/generation/queries";
@@ -37,12 +37,7 @@ export default function GeneratePage() {
   const generated = stored.data?.generated;
   const before = useQuery({ ...generationQuery(athleteId, blockId ?? ""), enabled: Boolean(generated) });
   const failed = [athlete, blocks, rows, stored, before].find((q) => q.isError);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!athlete.data || !blocks.data || !rows.data || (blockId && !stored.data) || (generated && !before.data))
     return (
       <Box sx={{ px: 6 }}>

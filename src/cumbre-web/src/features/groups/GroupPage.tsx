@@ -7,7 +7,7 @@ import Tabs from "@mui/material/Tabs";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useKey } from "../../shared/keys/useKey";
 import { Link, useNavigate, useParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import { Problem } from "../../shared/api/client";
@@ -23,7 +23,7 @@ import { rosterQuery } from "../../shared/athletes/useRoster";
 import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { newId } from "../../shared/ui/newId";
 import { plural } from "../../shared/ui/format";
-import { Empty, Failed, Loading, messageOf } from "../../shared/ui/states";
+import { Empty, Failed, FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { draftOf, emptyDraft, readDraft, type Draft } from "./outline";
 import { OutlineForm } from "./OutlineForm";
 import { MemberNotes, PlanGrid } from "./PlanGrid";
@@ -34,12 +34,7 @@ import { say } from "../../words/groups";
 export default function GroupPage() {
   const { id } = useParams();
   const group = useQuery({ ...groupQuery(id ?? ""), enabled: id !== undefined });
-  if (group.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={group.error} retry={() => void group.refetch()} />
-      </Box>
-    );
+  if (group.isError) return <FailedPage error={group.error} retry={() => void group.refetch()} />;
   if (id !== undefined && !group.data)
     return (
       <Box sx={{ px: 6 }}>
@@ -117,8 +112,8 @@ function Editor({ stored }: { stored: Group | null }) {
   const preview = usePreview(id, changed || !stored ? request : null);
   const remove = useRemoveGroup(id);
   const go = (to: string) => void navigate(to, { replace: true });
-  useHotkeys("mod+z", edit.undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", edit.redo, { enableOnFormTags: true, preventDefault: true });
+  useKey("undo", edit.undo, { inFields: true });
+  useKey("redo", edit.redo, { inFields: true });
   const problem = saving.failure ?? (preview.error instanceof Problem ? preview.error : null);
   const fault = (path: string) => faults[path] ?? problem?.fieldMessage(path);
   const plan = request && (changed || !stored) ? preview.data : stored?.plan;

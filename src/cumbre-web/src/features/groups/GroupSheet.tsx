@@ -8,7 +8,7 @@ import { weekKinds } from "../../shared/blocks/wording";
 import { Paper } from "../../shared/paper/Paper";
 import { Small } from "../../shared/paper/SessionSheet";
 import { dayWeek } from "../../shared/ui/format";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { groupQuery } from "../../shared/blocks/groups";
 import { classMinutes, stationLabel, whoTrains } from "./wording";
 import { say } from "../../words/groups";
@@ -23,7 +23,7 @@ export default function GroupSheet() {
   const [search, setSearch] = useSearchParams();
   const group = useQuery(groupQuery(id));
   if (group.isPending) return <Loading />;
-  if (group.isError) return <Failed error={group.error} retry={() => void group.refetch()} />;
+  if (group.isError) return <FailedPage error={group.error} retry={() => void group.refetch()} />;
   const { weeks, members } = group.data.plan;
   const number = Math.min(Math.max(1, Number(search.get("week")) || 1), weeks.length);
   const week = weeks[number - 1]!;

@@ -16,7 +16,7 @@ import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
 import { mass } from "../../shared/ui/format";
 import { stockSorts } from "../../shared/ui/pieces";
 import { newId } from "../../shared/ui/newId";
-import { Failed, Loading, messageOf } from "../../shared/ui/states";
+import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { gearWord, type KitErrors, type KitText, requestOf, textOf } from "./draft";
@@ -35,12 +35,7 @@ export default function KitPage() {
         <Loading />
       </Box>
     );
-  if (kit.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={kit.error} retry={() => void kit.refetch()} />
-      </Box>
-    );
+  if (kit.isError) return <FailedPage error={kit.error} retry={() => void kit.refetch()} />;
   return <Form key={athleteId ?? "club"} book={kit.data} athleteId={athleteId} />;
 }
 

@@ -11,7 +11,7 @@ import type { AthleteLadder, AthleteLadders, Ladder, SmallRidge as Small } from 
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
 import { RecordTest } from "../../shared/athletes/RecordTest";
 import { StatusShape } from "../../shared/ui/StatusShape";
-import { Failed, Loading } from "../../shared/ui/states";
+import { Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { text } from "../../shared/why/quantity";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { PlaceDialog } from "./PlaceDialog";
@@ -36,11 +36,7 @@ export default function AthleteLaddersPage() {
       </Box>
     );
   if (all.isError || atlas.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={all.error ?? atlas.error} retry={() => void (all.isError ? all : atlas).refetch()} />
-      </Box>
-    );
+    return <FailedPage error={all.error ?? atlas.error} retry={() => void (all.isError ? all : atlas).refetch()} />;
   const chosen = search.get("ladder") ?? firstShown(all.data.ladders);
   return <Page key={athleteId} all={all.data} atlas={atlas.data} chosen={chosen} />;
 }

@@ -129,7 +129,7 @@ function LadderList({ ladders }: { ladders: Ladder[] }) {
         m: 0,
         p: 0,
         display: "grid",
-        gridTemplateColumns: "repeat(auto-fill, minmax(320px, 1fr))",
+        gridTemplateColumns: "repeat(auto-fill, minmax(min(320px, 100%), 1fr))",
         gap: 3,
       }}
     >
@@ -182,7 +182,7 @@ function Movements({ movements }: { movements: Movement[] }) {
           m: 0,
           p: 0,
           display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
+          gridTemplateColumns: "repeat(auto-fill, minmax(min(260px, 100%), 1fr))",
           columnGap: 6,
         }}
       >

@@ -9,7 +9,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { ClubLadder, Ladder, LadderStep, School } from "../../shared/api/types";
-import { Empty, Failed, Loading } from "../../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { Ridge } from "./Ridge";
 import { StepCard } from "./StepCard";
 import { clubLadderQuery, laddersQuery, schoolsQuery } from "../../shared/ladders/useLadders";
@@ -33,12 +33,7 @@ export default function LadderPage() {
         <Empty title={say("thereIsNoSuchLadder")} action={<Link to="/ladders">{say("allLadders")}</Link>} />
       </Box>
     );
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!ladder || !schools.data || (isCoach && !club.data))
     return (
       <Box sx={{ px: 6 }}>

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Ladder, Movement } from "../../shared/api/types";
-import { Empty, Failed, Loading } from "../../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { measures, standingCaution } from "./movementWording";
 import { laddersQuery, movementsQuery } from "../../shared/ladders/useLadders";
@@ -31,12 +31,10 @@ export default function MovementPage() {
     );
   if (movements.isError || ladders.isError)
     return (
-      <Box sx={{ px: 6 }}>
-        <Failed
-          error={movements.error ?? ladders.error}
-          retry={() => void (movements.isError ? movements : ladders).refetch()}
-        />
-      </Box>
+      <FailedPage
+        error={movements.error ?? ladders.error}
+        retry={() => void (movements.isError ? movements : ladders).refetch()}
+      />
     );
   const movement = movements.data.find((m) => m.slug === slug);
   if (!movement)

@@ -27,7 +27,7 @@ export function Schools() {
           {messageOf(set.error)}
         </Typography>
       )}
-      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(380px, 1fr))", gap: 4 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(min(380px, 100%), 1fr))", gap: 4 }}>
         {schools.data.map((s) => (
           <Question
             key={s.slug}

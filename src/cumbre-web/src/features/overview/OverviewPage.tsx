@@ -3,7 +3,6 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Overview } from "../../shared/api/types";
@@ -16,11 +15,11 @@ import { SmallRidge } from "../../shared/ladders/SmallRidge";
 import { shortfall } from "../../shared/ladders/wording";
 import { clock, dayShort, dayWeek, mass, plural } from "../../shared/ui/format";
 import { QuietButton } from "../../shared/ui/QuietButton";
-import { Empty, Failed, Loading } from "../../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { Section } from "../../shared/ui/Section";
 import { Fact } from "../../shared/ui/Fact";
 import { StatusShape } from "../../shared/ui/StatusShape";
-import { useSingleKeys } from "../../shared/ui/useSingleKeys";
+import { useKey } from "../../shared/keys/useKey";
 import { useWhy } from "../../shared/why/WhyContext";
 import { CalendarGrid } from "./CalendarGrid";
 import { OtherTraining } from "./OtherTraining";
@@ -40,12 +39,7 @@ export default function OverviewPage() {
         <Loading />
       </Box>
     );
-  if (overview.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={overview.error} retry={() => void overview.refetch()} />
-      </Box>
-    );
+  if (overview.isError) return <FailedPage error={overview.error} retry={() => void overview.refetch()} />;
   return <AtAGlance key={athleteId} overview={overview.data} />;
 }
 
@@ -193,16 +187,15 @@ function Head({ overview: o }: { overview: Overview }) {
 /** The most cautious decision, and the others on demand. */
 function Decisions({ overview: o }: { overview: Overview }) {
   const [all, setAll] = useState(false);
-  const [singleKeys] = useSingleKeys();
   const section = useRef<HTMLElement>(null);
   const move = (by: number) => {
     const strips = [...(section.current?.querySelectorAll<HTMLElement>("[data-decision]") ?? [])];
     const at = strips.findIndex((x) => x.contains(document.activeElement));
     strips[Math.min(strips.length - 1, Math.max(0, at + by))]?.focus();
   };
-  useHotkeys("j", () => move(1), { enabled: singleKeys });
-  useHotkeys("k", () => move(-1), { enabled: singleKeys });
-  useHotkeys("o", () => setAll(!all), { enabled: singleKeys }, [all]);
+  useKey("next", () => move(1));
+  useKey("previous", () => move(-1));
+  useKey("others", () => setAll(!all));
   if (o.decisions.length === 0) return null;
   const shown = all ? o.decisions : o.decisions.slice(0, 1);
   return (

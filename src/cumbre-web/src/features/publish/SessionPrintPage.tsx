@@ -4,7 +4,7 @@ import { useSignedIn } from "../../shared/account/useMe";
 import type { Session } from "../../shared/api/types";
 import { Paper } from "../../shared/paper/Paper";
 import { SessionSheet, type Sheet } from "../../shared/paper/SessionSheet";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { sessionQuery } from "../../shared/sessions/useSession";
 
 /** The sheet of one session, whether it belongs to a block or stands alone. */
@@ -13,7 +13,7 @@ export default function PrintPage() {
   const session = useQuery(sessionQuery(athleteId, sessionId));
   const { club } = useSignedIn();
   if (session.isPending) return <Loading />;
-  if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (session.isError) return <FailedPage error={session.error} retry={() => void session.refetch()} />;
   return (
     <Paper back={`/athletes/${athleteId}/sessions/${sessionId}`}>
       <SessionSheet sheet={sheetOf(session.data, club)} />

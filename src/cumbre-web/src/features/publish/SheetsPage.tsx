@@ -6,7 +6,7 @@ import type { BlockSession, BlockWeek, PublishedBlock } from "../../shared/api/t
 import { letters } from "../../shared/blocks/doc";
 import { weekKinds } from "../../shared/blocks/wording";
 import { clock, dayFull, dayWeek, minutes } from "../../shared/ui/format";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { Paper } from "../../shared/paper/Paper";
 import { sheetsQuery } from "../../shared/blocks/publishing";
 import { SessionSheet, Small, type Sheet } from "../../shared/paper/SessionSheet";
@@ -19,7 +19,7 @@ export default function SheetsPage() {
   const version = Number(search.get("version")) || null;
   const block = useQuery(sheetsQuery(athleteId, blockId, version));
   if (block.isPending) return <Loading />;
-  if (block.isError) return <Failed error={block.error} retry={() => void block.refetch()} />;
+  if (block.isError) return <FailedPage error={block.error} retry={() => void block.refetch()} />;
   const weeks = block.data.block.weeks;
   const week = Math.min(Math.max(1, Number(search.get("week")) || 1), weeks.length);
   const overview = search.get("sheet") === "week";

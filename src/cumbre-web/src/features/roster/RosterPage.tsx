@@ -167,18 +167,9 @@ function Rows({
   );
   const { today } = useSignedIn();
   const unit = useUnit();
-  /** Up and down go from name to name; Enter opens, as on any link. */
-  const onKeyDown = (e: React.KeyboardEvent<HTMLTableElement>) => {
-    if (e.key !== "ArrowDown" && e.key !== "ArrowUp") return;
-    const links = [...e.currentTarget.querySelectorAll<HTMLAnchorElement>("a[data-name]")];
-    const index = links.indexOf(document.activeElement as HTMLAnchorElement);
-    if (index < 0) return;
-    e.preventDefault();
-    links[index + (e.key === "ArrowDown" ? 1 : -1)]?.focus();
-  };
   return (
     <Box sx={{ overflowX: "auto" }}>
-      <Table aria-label={say("athletes2")} sx={{ minWidth: 760 }} onKeyDown={onKeyDown}>
+      <Table aria-label={say("athletes2")} sx={{ minWidth: 760 }}>
         <TableHead>
           <TableRow>
             {head("name", "Name", "left")}
@@ -197,7 +188,6 @@ function Rows({
               <TableCell sx={{ fontWeight: 600, fontSize: 14, fontStretch: "100%", whiteSpace: "nowrap" }}>
                 <Box
                   component={Link}
-                  data-name
                   to={r.archived ? `/athletes/${r.id}/profile` : `/athletes/${r.id}`}
                   sx={{
                     color: "inherit",

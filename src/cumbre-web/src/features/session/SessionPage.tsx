@@ -11,7 +11,7 @@ import { DecisionStrip } from "../../shared/decisions/DecisionStrip";
 import { problemMessage } from "../../shared/notation/wording";
 import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { clock, dayWeek, plural } from "../../shared/ui/format";
-import { Failed, Loading, messageOf } from "../../shared/ui/states";
+import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { Cautions } from "../../shared/why/Cautions";
 import { Board } from "../../shared/sessions/Board";
@@ -37,12 +37,7 @@ export default function SessionPage() {
         <Loading />
       </Box>
     );
-  if (session.isError)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={session.error} retry={() => void session.refetch()} />
-      </Box>
-    );
+  if (session.isError) return <FailedPage error={session.error} retry={() => void session.refetch()} />;
   return <Log key={sessionId} session={session.data} />;
 }
 

@@ -17,7 +17,7 @@ import { mergeFields } from "../../shared/drafts/merge";
 import { Clashes, Restored } from "../../shared/drafts/Saving";
 import { useDraft } from "../../shared/drafts/useDraft";
 import { newId } from "../../shared/ui/newId";
-import { Failed, Loading } from "../../shared/ui/states";
+import { Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
 import { decides, minutes, reasonWord, waiting } from "./wording";
@@ -30,12 +30,7 @@ export default function EditTestDayPage() {
   const benchmarks = useQuery(benchmarksQuery);
   const sheet = useQuery({ ...sheetQuery(id ?? ""), enabled: id !== undefined });
   const failed = [roster, benchmarks, sheet].find((q) => q.isError);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!roster.data || !benchmarks.data || (id !== undefined && !sheet.data))
     return (
       <Box sx={{ px: 6 }}>

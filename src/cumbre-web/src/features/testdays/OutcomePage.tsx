@@ -7,7 +7,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Outcome } from "../../shared/api/types";
 import { changeText, figure } from "../../shared/ladders/wording";
 import { dayFull, dayShort } from "../../shared/ui/format";
-import { Empty, Failed, Loading } from "../../shared/ui/states";
+import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { outcomeQuery, sheetQuery } from "./queries";
 import { changeSince } from "./wording";
@@ -19,12 +19,7 @@ export default function OutcomePage() {
   const sheet = useQuery(sheetQuery(id));
   const outcome = useQuery(outcomeQuery(id));
   const failed = [sheet, outcome].find((q) => q.isError);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!sheet.data || !outcome.data)
     return (
       <Box sx={{ px: 6 }}>

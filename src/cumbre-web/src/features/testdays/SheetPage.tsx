@@ -9,7 +9,7 @@ import type { Sheet } from "../../shared/api/types";
 import { changeText } from "../../shared/ladders/wording";
 import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { dayFull } from "../../shared/ui/format";
-import { Failed, Loading, messageOf } from "../../shared/ui/states";
+import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { CellPanel } from "./CellPanel";
 import { cellKey, type CellBody, columnsOf, type Place, readBlock, over, storedCell } from "./cells";
@@ -30,11 +30,7 @@ export default function SheetPage() {
       </Box>
     );
   if (sheet.data) return <Open key={id} sheet={sheet.data} />;
-  return (
-    <Box sx={{ px: 6 }}>
-      <Failed error={sheet.error} retry={() => void sheet.refetch()} />
-    </Box>
-  );
+  return <FailedPage error={sheet.error} retry={() => void sheet.refetch()} />;
 }
 
 function Open({ sheet }: { sheet: Sheet }) {

@@ -4,7 +4,7 @@ import { useSignedIn } from "../../shared/account/useMe";
 import { Paper } from "../../shared/paper/Paper";
 import { Small } from "../../shared/paper/SessionSheet";
 import { dayFull } from "../../shared/ui/format";
-import { Failed, Loading } from "../../shared/ui/states";
+import { FailedPage, Loading } from "../../shared/ui/states";
 import { columnsOf, storedCell } from "./cells";
 import { sheetQuery } from "./queries";
 import { say } from "../../words/testdays";
@@ -15,7 +15,7 @@ export default function TestDayPrint() {
   const sheet = useQuery(sheetQuery(id));
   const { club } = useSignedIn();
   if (sheet.isPending) return <Loading />;
-  if (sheet.isError) return <Failed error={sheet.error} retry={() => void sheet.refetch()} />;
+  if (sheet.isError) return <FailedPage error={sheet.error} retry={() => void sheet.refetch()} />;
   const columns = columnsOf(sheet.data.tests);
   return (
     <Paper back={`/test-days/${id}`}>

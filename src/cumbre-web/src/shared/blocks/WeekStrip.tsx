@@ -81,7 +81,11 @@ export function WeekStrip({
                   const sets = (reading?.patterns ?? [])
                     .filter((p) => f.patterns.includes(p.pattern))
                     .reduce((sum, p) => sum + p.sets, 0);
-                  return sets > 0 && <Box key={f.name} sx={{ width: `${(100 * sets) / most}%`, background: f.fill }} />;
+                  return (
+                    sets > 0 && (
+                      <Box key={f.name} data-bar sx={{ width: `${(100 * sets) / most}%`, background: f.fill }} />
+                    )
+                  );
                 })}
               </Box>
               <Box sx={{ display: "flex", justifyContent: "space-between", color: "text.secondary" }}>
@@ -99,7 +103,7 @@ export function WeekStrip({
       <Box sx={{ display: { xs: "none", sm: "flex" }, gap: 4, mt: 1.5, alignItems: "center", flexWrap: "wrap" }}>
         {families.map((f) => (
           <Typography key={f.name} variant="caption" sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
-            <Box aria-hidden sx={{ width: 12, height: 12, background: f.fill }} />
+            <Box aria-hidden data-bar sx={{ width: 12, height: 12, background: f.fill }} />
             {f.name}
           </Typography>
         ))}

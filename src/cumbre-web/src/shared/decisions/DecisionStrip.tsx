@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useForkRef } from "@mui/material/utils";
 import { useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { Decision } from "../api/types";
 import { Problem } from "../api/client";
 import { Changes } from "./Changes";
@@ -14,7 +14,8 @@ import { useFigure } from "./useDetails";
 import { causeText, kindStatus } from "./wording";
 import { messageOf } from "../ui/states";
 import { StatusShape } from "../ui/StatusShape";
-import { useSingleKeys } from "../ui/useSingleKeys";
+import { useKey } from "../keys/useKey";
+import { useSingleKeys } from "../keys/useSingleKeys";
 import { useWhy } from "../why/WhyContext";
 import { say } from "../../words/decisions";
 
@@ -32,17 +33,14 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const accept = () => decide.accept.mutate({ id: d.id, also, reason: reason || null });
   const blocked = decide.accept.isPending || (asksReason !== undefined && !reason.trim());
   const openWhy = () => why.open(figure(d));
-  const verbs: Record<string, () => void> = {
-    a: () => blocked || accept(),
-    e: () => d.next && setEditing(true),
-    l: () => decide.later.mutate(d.id),
-    w: openWhy,
-  };
   // Only while the strip, or what is in it, has the focus.
-  const strip = useHotkeys<HTMLDivElement>(Object.keys(verbs), (e) => verbs[e.key.toLowerCase()]?.(), {
-    enabled: singleKeys && !editing,
-    preventDefault: true,
-  });
+  const keys = { enabled: !editing };
+  const strip = useForkRef(
+    useKey<HTMLDivElement>("accept", () => blocked || accept(), keys),
+    useKey<HTMLDivElement>("edit", () => d.next && setEditing(true), keys),
+    useKey<HTMLDivElement>("later", () => decide.later.mutate(d.id), keys),
+    useKey<HTMLDivElement>("why", openWhy, keys),
+  );
   return (
     <Box
       ref={strip}

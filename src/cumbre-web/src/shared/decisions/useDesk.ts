@@ -1,5 +1,8 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
+import type { Decision } from "../api/types";
+import { announce } from "../ui/announce";
+import { say } from "../../words/decisions";
 
 export const deskQuery = queryOptions({
   queryKey: ["desk"],
@@ -17,11 +20,16 @@ interface Accept {
 export function useDecide() {
   const queries = useQueryClient();
   const afterwards = { onSettled: () => queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "me" }) };
+  const tell = (what: "announceAccepted" | "announcePostponed" | "announceUndone") => ({
+    onSuccess: ({ decision: d }: { decision: Decision }) =>
+      announce(say(what, { athlete: d.athleteName, movement: d.movementName })),
+    ...afterwards,
+  });
   return {
     accept: useMutation({
       mutationFn: ({ id, line = null, reason = null, also = [] }: Accept) =>
         ask(api.POST("/api/decisions/{id}/accept", { params: { path: { id } }, body: { line, reason, also } })),
-      ...afterwards,
+      ...tell("announceAccepted"),
     }),
     together: useMutation({
       mutationFn: (ids: string[]) => ask(api.POST("/api/decisions/accept", { body: { ids } })),
@@ -30,11 +38,11 @@ export function useDecide() {
     later: useMutation({
       mutationFn: (id: string) =>
         ask(api.POST("/api/decisions/{id}/later", { params: { path: { id } }, body: { until: null } })),
-      ...afterwards,
+      ...tell("announcePostponed"),
     }),
     undo: useMutation({
       mutationFn: (id: string) => ask(api.POST("/api/decisions/{id}/undo", { params: { path: { id } } })),
-      ...afterwards,
+      ...tell("announceUndone"),
     }),
     clear: useMutation({
       mutationFn: ({ athleteId, place, reason }: { athleteId: string; place: string; reason: string }) =>

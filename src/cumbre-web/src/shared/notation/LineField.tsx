@@ -4,6 +4,7 @@ import { startTransition, useOptimistic, useRef, useState } from "react";
 import { OfferField, type Offer } from "../ui/OfferField";
 import { useCompletions } from "./useCompletions";
 import { nextValue } from "./values";
+import { isKey } from "../keys/keymap";
 import { say } from "../../words/notation";
 
 interface Props {
@@ -62,11 +63,11 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
   };
 
   const keys = (e: React.KeyboardEvent, marked: Offer | null) => {
-    if (e.key === "Enter" && !e.ctrlKey && !e.metaKey) {
+    if (isKey(e, "nextLine")) {
       e.preventDefault();
       setOffering(false);
       on.onEnter();
-    } else if (e.key === "Tab" && !e.shiftKey && !readOnly) {
+    } else if (isKey(e, "nextValue") && !readOnly) {
       if (marked) {
         e.preventDefault();
         take(marked);
@@ -79,11 +80,11 @@ export function LineField({ value, label, invalid, describedBy, readOnly, autoFo
         input.current?.setSelectionRange(at.start, at.end);
         setOffering(false);
       }
-    } else if (e.key === " " && e.ctrlKey) {
+    } else if (isKey(e, "offers")) {
       e.preventDefault();
       setCursor(input.current?.selectionStart ?? 0);
       setOffering(true);
-    } else if (e.key === "Escape" && offering) {
+    } else if (isKey(e, "close") && offering) {
       // Also what is on its way stays away.
       e.preventDefault();
       e.stopPropagation();

@@ -9,16 +9,19 @@ import { say } from "../../words/ui";
 /** Nothing here yet, and what to do next. */
 export function Empty({
   title,
+  page = false,
   children,
   action,
 }: {
   title: string;
+  /** It is all that the page shows. */
+  page?: boolean;
   children?: React.ReactNode;
   action?: React.ReactNode;
 }) {
   return (
     <Box sx={{ py: 6, maxWidth: 520 }}>
-      <Typography variant="h2" component="p">
+      <Typography variant={page ? "h1" : "h2"} component={page ? "h1" : "p"}>
         {title}
       </Typography>
       {children && (
@@ -54,6 +57,16 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
           </Button>
         )}
       </Box>
+    </Box>
+  );
+}
+
+/** A page that could not be shown. */
+export function FailedPage(failure: { error: unknown; retry?: () => void }) {
+  return (
+    <Box sx={{ p: 6 }}>
+      <Typography variant="h1">{say("pageFailed")}</Typography>
+      <Failed {...failure} />
     </Box>
   );
 }

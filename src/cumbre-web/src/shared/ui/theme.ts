@@ -1,5 +1,4 @@
 import { createTheme } from "@mui/material/styles";
-import { say } from "../../words/ui";
 
 declare module "@mui/material/styles" {
   interface CssThemeVariables {
@@ -43,6 +42,28 @@ declare module "@mui/material/Typography" {
 }
 
 const wide = { fontStretch: "112%" };
+
+/** The system's colours for the variables of the palette. */
+const forcedColours = {
+  "--mui-palette-text-primary": "CanvasText",
+  "--mui-palette-text-secondary": "CanvasText",
+  "--mui-palette-ink3": "CanvasText",
+  "--mui-palette-primary-main": "LinkText",
+  "--mui-palette-secondary-main": "Highlight",
+  "--mui-palette-warning-main": "CanvasText",
+  "--mui-palette-error-main": "CanvasText",
+  "--mui-palette-alpenMark": "Highlight",
+  "--mui-palette-cautionMark": "CanvasText",
+  "--mui-palette-rock": "GrayText",
+  "--mui-palette-line2": "GrayText",
+  "--mui-palette-divider": "GrayText",
+  "--mui-palette-glacierMid": "GrayText",
+  "--mui-palette-plate": "CanvasText",
+  "--mui-palette-onPlate": "Canvas",
+  "--mui-palette-ground": "Canvas",
+  "--mui-palette-background-default": "Canvas",
+  "--mui-palette-background-paper": "Canvas",
+};
 
 /** Colour, type and density of the interface; one desk in light and in dark. */
 export const theme = createTheme({
@@ -117,11 +138,30 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: (t) => ({
         "html, body, #root": { height: "100%" },
-        body: { fontVariantNumeric: say("tabularNumsLiningNums"), WebkitFontSmoothing: "antialiased" },
+        body: { fontVariantNumeric: "tabular-nums lining-nums", WebkitFontSmoothing: "antialiased" },
         a: { color: t.vars.palette.primary.main },
         ":focus-visible": { outline: `2px solid ${t.vars.palette.primary.main}`, outlineOffset: 2 },
+        "h1[tabindex='-1']:focus, main:focus": { outline: "none" },
+        "@media (forced-colors: active)": {
+          // Drawings take the reader's colours through the variables, for their fills are not forced.
+          ":root[data-scheme]": forcedColours,
+          // What a filled background says is said by an outline or keeps its fill.
+          "[aria-selected='true'], [aria-current]:not([aria-current='false']), .Mui-selected, nav a.active": {
+            outline: "2px solid Highlight",
+            outlineOffset: -2,
+          },
+          ".MuiToggleButton-root.Mui-selected": {
+            forcedColorAdjust: "none",
+            backgroundColor: "Highlight",
+            color: "HighlightText",
+          },
+          "[data-bar]": { forcedColorAdjust: "none" },
+          "[data-meter]": { forcedColorAdjust: "none", backgroundColor: "CanvasText" },
+          "[data-meter='track']": { backgroundColor: "GrayText" },
+          "[data-meter='range']": { backgroundColor: "Highlight" },
+        },
         "@media (prefers-reduced-motion: reduce)": {
-          "*": { transition: "none !important", animation: say("noneImportant") },
+          "*": { transition: "none !important", animation: "none !important" },
         },
       }),
     },

@@ -6,13 +6,13 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useKey } from "../../../shared/keys/useKey";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LadderDraft, LadderEntry, Movement, School, WhatIf } from "../../../shared/api/types";
 import type { Kind } from "../../../shared/drafts/draft";
 import { Clashes, Restored } from "../../../shared/drafts/Saving";
 import { useDraft } from "../../../shared/drafts/useDraft";
-import { Failed, Loading } from "../../../shared/ui/states";
+import { FailedPage, Loading } from "../../../shared/ui/states";
 import { StatusShape } from "../../../shared/ui/StatusShape";
 import { Ridge } from "../Ridge";
 import { movementsQuery, schoolsQuery } from "../../../shared/ladders/useLadders";
@@ -44,12 +44,7 @@ export default function EditLadderPage() {
   const movements = useQuery(movementsQuery);
   const schools = useQuery(schoolsQuery);
   const failed = [stored, movements, schools].find((q) => q.isError);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   const draft = slug === undefined ? nothing : stored.data;
   if (!draft || !movements.data || !schools.data)
     return (
@@ -112,8 +107,8 @@ function Editor({
   const [whole, setWhole] = useState<WhatIf>();
   if (whatIf.data && whatIf.data.problems.length === 0 && whatIf.data !== whole) setWhole(whatIf.data);
   const [open, setOpen] = useState<string | null>(isNew ? (draft.steps[0]?.slug ?? null) : null);
-  useHotkeys("mod+z", () => edit.undo(), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", () => edit.redo(), { enableOnFormTags: true, preventDefault: true });
+  useKey("undo", () => edit.undo(), { inFields: true });
+  useKey("redo", () => edit.redo(), { inFields: true });
   const problems = whatIf.data?.problems ?? stored.problems;
   const set = (to: LadderEntry, field?: string) => edit.edit(() => to, field ?? null);
   const fieldErrors = saving.failure?.fields ?? [];

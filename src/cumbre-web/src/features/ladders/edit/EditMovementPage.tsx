@@ -13,7 +13,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { useUnit } from "../../../shared/account/useMe";
 import { api, ask, Problem } from "../../../shared/api/client";
 import type { CautionId, Movement } from "../../../shared/api/types";
-import { Failed, Loading, messageOf } from "../../../shared/ui/states";
+import { FailedPage, Loading, messageOf } from "../../../shared/ui/states";
 import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
@@ -55,12 +55,7 @@ export default function EditMovementPage() {
     gcTime: 0,
   });
   const failed = [movements, stored].find((q) => q.isError);
-  if (failed)
-    return (
-      <Box sx={{ px: 6 }}>
-        <Failed error={failed.error} retry={() => void failed.refetch()} />
-      </Box>
-    );
+  if (failed) return <FailedPage error={failed.error} retry={() => void failed.refetch()} />;
   if (!movements.data || (slug !== undefined && !stored.data))
     return (
       <Box sx={{ px: 6 }}>
@@ -139,7 +134,9 @@ function Form({ movements, entry, version }: { movements: Movement[]; entry: Mov
       <Typography variant="h1" sx={{ mb: 3 }}>
         {version > 0 ? say("edit2", { name: entry.name }) : say("newMovement")}
       </Typography>
-      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4 }}>
+      <Box
+        sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "repeat(2, minmax(0,1fr))" }, gap: 4 }}
+      >
         {text("name", "Name")}
         <TextField
           select
@@ -179,7 +176,7 @@ function Form({ movements, entry, version }: { movements: Movement[]; entry: Mov
           <MenuItem value="Straight">{say("straight")}</MenuItem>
           <MenuItem value="None">{say("takeNoPart")}</MenuItem>
         </TextField>
-        <Box sx={{ gridColumn: "1 / -1", display: "grid" }}>
+        <Box sx={{ gridColumn: "1 / -1", display: "grid", minWidth: 0 }}>
           {text("standard", say("formStandard"), say("whatCountsAsAGoodRepetitionOr"))}
         </Box>
         {text("bottom", say("itsBottomIs"), say("shownBesideATempo"))}
