@@ -68,11 +68,11 @@ export interface Known {
 export function targetsOf(known: Known): Target[] {
   const id = known.athleteId ?? known.ownId;
   return [
-    ...known.commands.map((c) => ({ key: `command ${c.id}`, label: c.label, group: say("command"), run: c.run })),
+    ...known.commands.map((c) => ({ key: `command:${c.id}`, label: c.label, group: say("command"), run: c.run })),
     ...(id ? athletePages(id).filter((p) => known.isCoach || !/intake|profile/.test(p.to!)) : []),
     ...(known.isCoach ? coachPages : [page("/ladders", say("ladders"))]),
     ...known.roster.map((a) => ({
-      key: `athlete ${a.id}`,
+      key: `athlete:${a.id}`,
       label: a.name,
       group: say("athlete"),
       to: `/athletes/${a.id}`,
@@ -80,7 +80,7 @@ export function targetsOf(known: Known): Target[] {
     ...known.programmes.flatMap(({ athleteId, athleteName, block }) =>
       block
         ? {
-            key: `block ${block.id}`,
+            key: `block:${block.id}`,
             label: say("blockOfAthlete", { block: block.name, athlete: athleteName }),
             group: say("block"),
             to: `/athletes/${athleteId}/blocks/${block.id}`,
@@ -88,13 +88,13 @@ export function targetsOf(known: Known): Target[] {
         : [],
     ),
     ...known.ladders.map((l) => ({
-      key: `ladder ${l.slug}`,
+      key: `ladder:${l.slug}`,
       label: l.name,
       group: say("ladder"),
       to: `/ladders/${l.slug}`,
     })),
     ...known.movements.map((m) => ({
-      key: `movement ${m.slug}`,
+      key: `movement:${m.slug}`,
       label: m.name,
       group: say("movement"),
       also: m.aliases,
