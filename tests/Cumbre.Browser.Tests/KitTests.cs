@@ -33,7 +33,7 @@ public sealed class KitTests : CoachAtWork
         Assert.Matches(@"assistance 15\.\d kg", Coach.Text("[aria-label=Bands]"));
         Coach.Fill("Size 1", "1000");
         Coach.Press("Save");
-        Coach.Sees("1000 is outside 0.1 to 50.");
+        Coach.Sees("1,000 is outside 0.1 to 50.");
         Assert.Equal("1000", Coach.Field("Size 1").GetAttribute("value"));
         Assert.Empty(Coach.ConsoleErrors());
     }

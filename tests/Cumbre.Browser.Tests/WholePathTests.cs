@@ -186,8 +186,8 @@ public sealed class WholePathTests : IAsyncLifetime
                 "Range, from 97.76 kg",
                 "Range, to 103.19 kg",
                 "80 % of 102.61 82.09 kg",
-                "To add, 82.09 − 68.2 +13.89 kg",
-                "Wants +13.89 kg, the kit makes +13.75 kg (10 + 2.5 + 1.25)",
+                "Added load, 82.09 − 68.2 +13.89 kg",
+                "Target +13.89 kg; your kit makes +13.75 kg (10 + 2.5 + 1.25)",
                 "Epley 1985",
             }
         )
@@ -195,8 +195,8 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Type(Keys.Escape);
 
         browser.Press("lb");
-        browser.Sees("+30.31 lb");
-        browser.Sees("226.22 lb");
+        browser.Sees("+30.3 lb");
+        browser.Sees("226.2 lb");
         browser.Press("kg");
         browser.Sees("+13.75 kg");
     }

@@ -313,7 +313,7 @@ public sealed class GenerateTests(SharedClub shared) : IClassFixture<SharedClub>
     public async Task Who_was_never_weighed_is_weighed_first()
     {
         var athlete = await coach.NewAthlete(weighed: false);
-        Assert.Equal("start:bodyweightMissingHere", (await Preview(athlete.Path, Guid.CreateVersion7())).Field);
+        Assert.Equal("bodyweight:bodyweightMissingHere", (await Preview(athlete.Path, Guid.CreateVersion7())).Field);
     }
 
     [Fact]

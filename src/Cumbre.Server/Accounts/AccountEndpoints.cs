@@ -9,6 +9,8 @@ public static class AccountEndpoints
     {
         api.MapGet("/me", Me.Handle).AllowAnonymous();
         api.MapPut("/me/unit", SetUnit.Handle).RequireAuthorization(Policies.SignedIn);
+        api.MapPut("/me/habits", SetHabits.Handle).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/first-hour", FirstHour.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/owner", CreateOwner.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);
         api.MapPost("/sign-in", SignIn.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);
         api.MapPost("/demo-sign-in", DemoSignIn.Handle).AllowAnonymous();

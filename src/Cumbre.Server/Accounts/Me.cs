@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Accounts;
 
 /// <summary>Who is signed in.</summary>
-public sealed record AccountDto(Guid Id, string Name, string Role, Guid? AthleteId, MassUnit Unit);
+public sealed record AccountDto(Guid Id, string Name, string Role, Guid? AthleteId, MassUnit Unit, Habits Habits);
 
 /// <summary>What the page needs first: the club, the day, the account, and the token for writes.</summary>
 public sealed record MeDto(
@@ -51,5 +51,5 @@ internal static class Me
     }
 
     public static AccountDto Dto(AccountRow account) =>
-        new(account.Id, account.Name, account.Role, account.AthleteId, account.MassUnit);
+        new(account.Id, account.Name, account.Role, account.AthleteId, account.MassUnit, account.Habits);
 }

@@ -12,6 +12,12 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
     /// <summary>The demo's club is one that has trained for years; null: it is the small one.</summary>
     public GrownSize? Grown { get; init; }
 
+    /// <summary>Folder of the messages that were written.</summary>
+    public string Outbox => Path.Combine(Data, "outbox");
+
+    /// <summary>Of the sign-in. A browser keeps cookies by host, not by port: the sample club has its own.</summary>
+    public string CookieName { get; init; } = "cumbre";
+
     /// <summary>Command-line names of the settings.</summary>
     public static IDictionary<string, string> Switches { get; } =
         new Dictionary<string, string>
@@ -20,6 +26,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             ["--demo"] = "Cumbre:Demo",
             ["--today"] = "Cumbre:Today",
             ["--grown"] = "Cumbre:Grown",
+            ["--cookie"] = "Cumbre:Cookie",
         };
 
     /// <exception cref="SettingException">A setting cannot be read.</exception>
@@ -34,6 +41,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             section.GetValue("SignInsPerMinute", 10)
         )
         {
+            CookieName = section["Cookie"] is { Length: > 0 } cookie ? cookie : "cumbre",
             Grown = section["Grown"] is { Length: > 0 } grown
                 ? GrownSize.Read(grown)
                     ?? throw new SettingException(

@@ -618,6 +618,9 @@ public static class Words
     /// <summary>Enter the rounds of the circuit.</summary>
     public static Message RoundsMissing { get; } = Message.Plain("roundsMissing");
 
+    /// <summary>This is the sample club already.</summary>
+    public static Message SampleClubHere { get; } = Message.Plain("sampleClubHere");
+
     /// <summary>Choose one of the coaching schools.</summary>
     public static Message SchoolNotChosen { get; } = Message.Plain("schoolNotChosen");
 

@@ -221,7 +221,7 @@ internal static class Generate
                 )
                     throw Problems.Field("choice", Words.SchoolNotChosen);
                 if (found.Athlete.BodyMass is null)
-                    throw Problems.Field("start", Words.BodyweightMissing);
+                    throw Problems.Field("bodyweight", Words.BodyweightMissing);
                 var other = found.Athlete.Under(request.Question, request.Choice);
                 GeneratedBlock Of(AthleteAtWork athlete) =>
                     BlockGenerator.Generate(athlete, wish, DoseRules.Shipped, GeneratorRules.Shipped);
@@ -329,7 +329,7 @@ internal static class Generate
         if (Work.Load(db, athleteId, today) is not { } found)
             return null;
         if (found.Athlete.BodyMass is null)
-            throw Problems.Field("start", Words.BodyweightMissingHere);
+            throw Problems.Field("bodyweight", Words.BodyweightMissingHere);
         var stored = BlockStore.Find(db, blockId);
         if (stored is not null && stored.AthleteId != athleteId)
             return null;

@@ -112,7 +112,7 @@ internal static class Outbox
 
     public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
         TypedResults.Ok<IReadOnlyList<MessageRow>>([
-            .. (Directory.Exists(Folder(options)) ? Directory.GetFiles(Folder(options), "*.eml") : [])
+            .. (Directory.Exists(options.Outbox) ? Directory.GetFiles(options.Outbox, "*.eml") : [])
                 .Select(path =>
                     (Path: path, Known: Guid.TryParse(Path.GetFileNameWithoutExtension(path), out var id), Id: id)
                 )
@@ -140,9 +140,7 @@ internal static class Outbox
         return format;
     }
 
-    private static string Folder(CumbreOptions options) => Path.Combine(options.Data, "outbox");
-
-    private static string PathOf(Guid id, CumbreOptions options) => Path.Combine(Folder(options), $"{id}.eml");
+    private static string PathOf(Guid id, CumbreOptions options) => Path.Combine(options.Outbox, $"{id}.eml");
 
     private static MessageDto Read(Guid id, string path)
     {

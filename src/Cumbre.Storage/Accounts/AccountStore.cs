@@ -10,11 +10,22 @@ public sealed record AccountRow(
     string? PasswordHash,
     string Role,
     Guid? AthleteId,
-    string Unit
+    string Unit,
+    string? Locale = null,
+    long? Hours = null,
+    long? FirstDay = null
 )
 {
     public MassUnit MassUnit => Enum.Parse<MassUnit>(Unit);
+
+    public Habits Habits => new(Locale, (int?)Hours, (int?)FirstDay);
 }
+
+/// <summary>How somebody reads dates, numbers and clocks; null where their browser says.</summary>
+/// <param name="Locale">A language with a region, for instance <c>en-GB</c>.</param>
+/// <param name="Hours">Of the clock: 12 or 24.</param>
+/// <param name="FirstDay">Of the week: 1 is Monday, 7 Sunday.</param>
+public sealed record Habits(string? Locale, int? Hours, int? FirstDay);
 
 /// <summary>The club. Training days are ISO numbers, Monday = 1.</summary>
 public sealed record ClubRow(string Name, string TimeZone, string TrainingDays)
@@ -29,7 +40,8 @@ public sealed record ClubRow(string Name, string TimeZone, string TrainingDays)
 
 public static class AccountStore
 {
-    private const string Columns = "id, sign_in_name, name, password_hash, role, athlete_id, unit";
+    private const string Columns =
+        "id, sign_in_name, name, password_hash, role, athlete_id, unit, locale, hours, first_day";
 
     public static ClubRow? Club(Db db) => db.One<ClubRow>("SELECT name, time_zone, training_days FROM club");
 
@@ -78,4 +90,16 @@ public static class AccountStore
 
     public static void SetUnit(Db db, Guid id, MassUnit unit) =>
         db.Run("UPDATE account SET unit = @unit WHERE id = @id", new { id, unit = unit.ToString() });
+
+    public static void SetHabits(Db db, Guid id, Habits habits) =>
+        db.Run(
+            "UPDATE account SET locale = @Locale, hours = @Hours, first_day = @FirstDay WHERE id = @id",
+            new
+            {
+                id,
+                habits.Locale,
+                habits.Hours,
+                habits.FirstDay,
+            }
+        );
 }

@@ -2,10 +2,12 @@ import Box from "@mui/material/Box";
 import { lazy, Suspense } from "react";
 import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
 import { useMe } from "../shared/account/useMe";
+import { FirstHourList, SampleClub } from "./FirstHour";
 import { Shell } from "./Shell";
 import { Empty, FailedPage, Loading } from "../shared/ui/states";
 import { WhyProvider } from "../shared/why/WhyContext";
 import { say } from "../words/app";
+import { habits, setHabits } from "../words/habits";
 
 const OwnerPage = lazy(() => import("../features/accounts/OwnerPage"));
 const SignInPage = lazy(() => import("../features/accounts/SignInPage"));
@@ -31,6 +33,8 @@ const ImportBlockPage = lazy(() => import("../features/publish/ImportBlockPage")
 const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
 const GroupPage = lazy(() => import("../features/groups/GroupPage"));
 const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
+const HelpPage = lazy(() => import("../features/help/HelpPage"));
+const GlossaryPage = lazy(() => import("../features/help/GlossaryPage"));
 const BlockRoute = lazy(() => import("./BlockRoute"));
 const KitPage = lazy(() => import("../features/kit/KitPage"));
 const EditMovementPage = lazy(() => import("../features/ladders/edit/EditMovementPage"));
@@ -89,6 +93,8 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/intake", element: <IntakePage /> },
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
+          { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
+          { path: "/glossary", element: <GlossaryPage /> },
           { path: "*", element: <Lost /> },
         ],
       },
@@ -105,8 +111,10 @@ function Gatekeeper() {
   const me = useMe();
   if (me.isPending) return <Loading label={say("starting")} />;
   if (me.isError) return <FailedPage error={me.error} retry={() => void me.refetch()} />;
+  if (me.data.account) setHabits(me.data.account.habits);
   return (
-    <Suspense fallback={<Loading />}>
+    // Other habits are another page: everything on it is written anew.
+    <Suspense key={JSON.stringify(habits())} fallback={<Loading />}>
       {me.data.needsOwner ? <OwnerPage /> : me.data.account ? <Outlet /> : <SignInPage />}
     </Suspense>
   );
@@ -126,7 +134,14 @@ function Frame() {
 
 function Home() {
   const account = useMe().data?.account;
-  return account?.athleteId ? <Navigate to={`/athletes/${account.athleteId}`} replace /> : <DeskPage />;
+  return account?.athleteId ? (
+    <Navigate to={`/athletes/${account.athleteId}`} replace />
+  ) : (
+    <>
+      <DeskPage />
+      <FirstHourList />
+    </>
+  );
 }
 
 /** A fault of the page itself: said plainly, with the way on. */

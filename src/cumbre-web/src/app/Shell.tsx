@@ -14,6 +14,7 @@ import { WhyPanel } from "../shared/why/WhyPanel";
 import { useAnnounced } from "../shared/ui/announce";
 import { visuallyHidden } from "../shared/ui/hidden";
 import { Mark } from "../shared/ui/Mark";
+import { FirstHourStrip } from "./FirstHour";
 import { TopLine } from "./TopLine";
 import { usePageHeading } from "./usePageHeading";
 import { useKey } from "../shared/keys/useKey";
@@ -22,6 +23,7 @@ import { say } from "../words/app";
 
 // Opened on demand, loaded on demand.
 const CommandPalette = lazy(() => import("./CommandPalette"));
+const Preferences = lazy(() => import("./Preferences"));
 const KeyHelp = lazy(() => import("./KeyHelp"));
 
 const icons = {
@@ -61,6 +63,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
   const narrow = useMediaQuery("(max-width:719px)");
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
+  const [preferences, setPreferences] = useState(false);
   const { pathname } = useLocation();
 
   const page = useRef<HTMLElement>(null);
@@ -69,7 +72,10 @@ export function Shell({ children }: { children: React.ReactNode }) {
   useKey("palette", () => setPalette(true), { inFields: true });
   useKey("help", () => setHelp(true));
   useKey("close", close, { enabled: opened !== null });
-  useShellCommands(() => setHelp(true));
+  useShellCommands(
+    () => setHelp(true),
+    () => setPreferences(true),
+  );
 
   const panel = opened && <WhyPanel figure={opened} close={close} />;
   return (
@@ -104,7 +110,12 @@ export function Shell({ children }: { children: React.ReactNode }) {
       </Box>
       <Rail narrow={narrow} isCoach={isCoach} athleteId={account.athleteId} />
       <Box component="header" sx={{ gridColumn: narrow ? 1 : "2 / -1", gridRow: 1 }}>
-        <TopLine narrow={narrow} openPalette={() => setPalette(true)} openHelp={() => setHelp(true)} />
+        <TopLine
+          narrow={narrow}
+          openPalette={() => setPalette(true)}
+          openHelp={() => setHelp(true)}
+          openPreferences={() => setPreferences(true)}
+        />
       </Box>
       {/* Positioned, so that hidden table twins scroll with the page and do not lengthen the document. */}
       <Box
@@ -116,6 +127,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
       >
         <Outage />
         <AskOnLeaving />
+        <FirstHourStrip />
         {children}
       </Box>
       {wide && panel && (
@@ -148,6 +160,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
       <Announced />
       <Suspense fallback={null}>
         {palette && <CommandPalette open onClose={() => setPalette(false)} />}
+        {preferences && <Preferences onClose={() => setPreferences(false)} />}
         {help && <KeyHelp open onClose={() => setHelp(false)} />}
       </Suspense>
     </Box>

@@ -8,6 +8,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Link } from "react-router";
 import { useSetUnit, useSignedIn } from "../shared/account/useMe";
 import type { MassUnit } from "../shared/api/types";
 import { dayFull } from "../shared/ui/format";
@@ -20,10 +21,12 @@ export function TopLine({
   narrow,
   openPalette,
   openHelp,
+  openPreferences,
 }: {
   narrow: boolean;
   openPalette: () => void;
   openHelp: () => void;
+  openPreferences: () => void;
 }) {
   const { account, today, club, demo, isCoach } = useSignedIn();
   const setUnit = useSetUnit();
@@ -94,12 +97,20 @@ export function TopLine({
         <ToggleButton value="Kg">{say("kg")}</ToggleButton>
         <ToggleButton value="Lb">{say("lb")}</ToggleButton>
       </ToggleButtonGroup>
-      <AccountMenu name={account.name} openHelp={openHelp} />
+      <AccountMenu name={account.name} openHelp={openHelp} openPreferences={openPreferences} />
     </Box>
   );
 }
 
-function AccountMenu({ name, openHelp }: { name: string; openHelp: () => void }) {
+function AccountMenu({
+  name,
+  openHelp,
+  openPreferences,
+}: {
+  name: string;
+  openHelp: () => void;
+  openPreferences: () => void;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { mode, setMode } = useColorScheme();
   const signOut = useSignOut();
@@ -135,6 +146,20 @@ function AccountMenu({ name, openHelp }: { name: string; openHelp: () => void })
         </MenuItem>
         <MenuItem selected={mode === "system"} onClick={choose("system")}>
           {say("asTheDevice")}
+        </MenuItem>
+        <MenuItem component={Link} to="/help" onClick={close}>
+          {say("howItWorks")}
+        </MenuItem>
+        <MenuItem component={Link} to="/glossary" onClick={close}>
+          {say("glossaryPage")}
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close();
+            openPreferences();
+          }}
+        >
+          {say("preferences")}
         </MenuItem>
         <MenuItem
           onClick={() => {

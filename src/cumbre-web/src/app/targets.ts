@@ -39,6 +39,8 @@ const coachPages: Target[] = [
   page("/groups/new", say("newGroup")),
   page("/compare", say("compareBlocks")),
   page("/outbox", say("outbox")),
+  page("/help", say("howItWorks"), [say("helpWord")]),
+  page("/glossary", say("glossaryPage"), [say("wordsWord")]),
   page("/kit", say("kitOfTheHall"), [say("platesWord")]),
 ];
 

@@ -20,7 +20,7 @@ export function useSignOut() {
 }
 
 /** What can be done on every page. */
-export function useShellCommands(openKeys: () => void) {
+export function useShellCommands(openKeys: () => void, openPreferences: () => void) {
   const { account } = useSignedIn();
   const setUnit = useSetUnit();
   const signOut = useSignOut();
@@ -34,6 +34,7 @@ export function useShellCommands(openKeys: () => void) {
     account.unit === "Kg"
       ? { id: "unit", label: say("unitsInPounds"), run: () => setUnit.mutate("Lb") }
       : { id: "unit", label: say("unitsInKilograms"), run: () => setUnit.mutate("Kg") },
+    { id: "preferences", label: say("preferences"), run: openPreferences },
     { id: "keys", label: say("keys"), run: openKeys },
     { id: "sign-out", label: say("signOut"), run: () => signOut.mutate() },
   ]);

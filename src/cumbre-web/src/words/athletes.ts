@@ -79,4 +79,7 @@ export const say = wordsOf("athletes", {
   inWeeks: "in {from, number} to {to, number} weeks",
   needOpens: "{need}: opens {step}",
   needAchieves: "{need}: achieves {step}",
+  recordTest: "Record a test",
+  addBodyweight: "Add bodyweight",
+  testsNeedBodyweight: "Every result is kept with the bodyweight of its day",
 });

@@ -308,6 +308,6 @@ export const say = wordsOf("ladders", {
   importLadderCount: "Import {count, plural, one {# ladder} other {# ladders}}",
   done: "done",
   shortSinglesBeside: "Only short singles of {training} for now; <b>{before}</b> continues: {unmet}",
-  limitingFactor: "Limiting factor: <b>{name}</b>, {short}",
+  limitingFactor: "<t>Limiting factor</t>: <b>{name}</b>, {short}",
   ladderFile: "Ladders",
 });

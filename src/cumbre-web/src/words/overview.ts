@@ -90,7 +90,7 @@ export const say = wordsOf("overview", {
   setGoals: "Set goals",
   aGoalPlacesTheAthleteOnIts: "A goal places the athlete on its ladder and shows the limiting factor.",
   notStarted: "not started",
-  limitingFactor: "Limiting factor: <b>{name}</b>, {short}",
+  limitingFactor: "<t>Limiting factor</t>: <b>{name}</b>, {short}",
   hard: ", hard",
   tenth: "{v}/10",
   stopped: "stopped",

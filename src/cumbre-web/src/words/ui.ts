@@ -19,4 +19,9 @@ export const say = wordsOf("ui", {
   pageFailed: "This page could not be loaded",
   tooLarge: "{name} is {size} MB. The limit is {limit} MB.",
   bodyweight: "bodyweight",
+  addBodyweight: "Add bodyweight",
+  recordHeavySet: "Record a heavy set",
+  recordHold: "Record a hold",
+  openKit: "Open the gym kit",
+  openProfile: "Open the profile",
 });

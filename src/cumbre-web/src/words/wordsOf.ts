@@ -1,11 +1,20 @@
 import { createTranslator } from "use-intl/core";
+import { perHabits } from "./habits";
 
 /** The messages of one room: ICU text by key. */
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** Says the messages of a catalogue; the compiler knows its keys and what each message needs. */
 export function wordsOf<const M extends Catalogue>(name: string, messages: M) {
-  return createTranslator({ locale: "en", messages, onError: fail, getMessageFallback: () => name });
+  const translator = perHabits(({ locale }) =>
+    createTranslator({ locale, timeZone: "UTC", messages, onError: fail, getMessageFallback: () => name }),
+  );
+  type Say = ReturnType<typeof translator>;
+  const say = ((...given: Parameters<Say>) => translator()(...given)) as Say;
+  say.rich = ((...given: Parameters<Say["rich"]>) => translator().rich(...given)) as Say["rich"];
+  say.markup = ((...given: Parameters<Say["markup"]>) => translator().markup(...given)) as Say["markup"];
+  say.has = (...given: Parameters<Say["has"]>) => translator().has(...given);
+  return say;
 }
 
 function fail(error: Error): never {

@@ -10,6 +10,7 @@ import { stockSorts } from "../../shared/ui/pieces";
 import { Fact } from "../../shared/ui/Fact";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { WhyFigure } from "../../shared/why/WhyFigure";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/athlete";
 
 /** Who it is, and the figures that everything else rests on. */
@@ -68,7 +69,7 @@ export function AthleteHeader({ page }: { page: MovementPage }) {
       </Fact>
       {(oneRepMax || own) && (
         <Fact
-          label={say("oneRepMaximum")}
+          label={<Term id="e1rm">{say("oneRepMaximum")}</Term>}
           note={
             oneRepMax
               ? `${number(inUnit(oneRepMax.lowKg, unit), 1)}–${mass(oneRepMax.highKg, unit, 1)}${oneRepMax.stale ? ", old" : ""}`

@@ -12,6 +12,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import { added, dayWeek, mass } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import type { Exposure } from "../../shared/athletes/trendText";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/athlete";
 
 const shownFirst = 8;
@@ -39,8 +40,14 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
             <TableCell>{say("done")}</TableCell>
             {setUps && <TableCell>{say("setUp")}</TableCell>}
             <TableCell>{say("form")}</TableCell>
-            <TableCell>{say("rir")}</TableCell>
-            {loaded && <TableCell align="right">{say("e1Rm")}</TableCell>}
+            <TableCell>
+              <Term id="rir">{say("rir")}</Term>
+            </TableCell>
+            {loaded && (
+              <TableCell align="right">
+                <Term id="e1rm">{say("e1Rm")}</Term>
+              </TableCell>
+            )}
             <TableCell align="right">{say("pain")}</TableCell>
           </TableRow>
         </TableHead>

@@ -22,9 +22,9 @@ import { clearanceQuery } from "./intakeQueries";
 import { Clashes, Restored, SaveWords } from "../../shared/drafts/Saving";
 import { type IntakeText, missing, useIntake } from "./useIntake";
 import { athleteQuery } from "../../shared/athletes/useAthlete";
+import { weekdays } from "../../shared/generation/wording";
+import { weekInOrder } from "../../words/habits";
 import { say } from "../../words/athlete";
-
-const days = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 /** What happens before programming: short first, details later, stored as it is typed. */
 export default function IntakePage() {
@@ -137,9 +137,9 @@ function Form({
               aria-label={say("days")}
               sx={{ flexWrap: "wrap" }}
             >
-              {days.map((d, i) => (
-                <ToggleButton key={d} value={i + 1}>
-                  {d}
+              {weekInOrder().map((day) => (
+                <ToggleButton key={day} value={day}>
+                  {weekdays[day - 1]!.name}
                 </ToggleButton>
               ))}
             </ToggleButtonGroup>

@@ -22,6 +22,7 @@ import { ResultsTable } from "./ResultsTable";
 import { StopBand } from "../../shared/decisions/StopBand";
 import { countsText, forecastText, lineText, measureName } from "../../shared/athletes/trendText";
 import { benchmarksQuery, movementQuery } from "../../shared/athletes/useAthlete";
+import { RecordButton } from "../../shared/athletes/RecordButton";
 import { say } from "../../words/athlete";
 
 /** The charts come when one is drawn; its room is kept meanwhile. */
@@ -105,9 +106,7 @@ function Movement({ page }: { page: Page }) {
             action={
               isCoach &&
               own.length > 0 && (
-                <Button disabled={noBodyMass} onClick={() => setRecording(first)}>
-                  {say("recordATest")}
-                </Button>
+                <RecordButton athleteId={page.athlete.id} weighed={!noBodyMass} onRecord={() => setRecording(first)} />
               )
             }
           >
@@ -154,7 +153,7 @@ function Movement({ page }: { page: Page }) {
           <Records trend={trend} />
         </Section>
         {page.gates.length > 0 && (
-          <Section title={say("gateOfAddedLoad")}>
+          <Section title={say("gateOfAddedLoad")} term="gate">
             <GateView gates={page.gates} />
           </Section>
         )}
@@ -162,9 +161,12 @@ function Movement({ page }: { page: Page }) {
           title={say("tests")}
           action={
             isCoach && (
-              <Button size="small" disabled={noBodyMass} onClick={() => setRecording(first)}>
-                {say("recordATest")}
-              </Button>
+              <RecordButton
+                athleteId={page.athlete.id}
+                weighed={!noBodyMass}
+                onRecord={() => setRecording(first)}
+                size="small"
+              />
             )
           }
         >

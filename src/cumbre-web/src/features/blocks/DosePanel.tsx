@@ -15,6 +15,7 @@ import { WhyFigure } from "../../shared/why/WhyFigure";
 import { cautionText } from "../../shared/why/wording";
 import { AskWhy } from "./AskWhy";
 import { remedyText } from "../../shared/blocks/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/blocks";
 
 interface Props {
@@ -126,7 +127,7 @@ function OfWeek({
           to={week.pullToPushTo / 2}
         />
         <Figure
-          label={say("straightArmWork")}
+          label={<Term id="straightArm">{say("straightArmWork")}</Term>}
           value={
             straight === 0 ? (
               "none"
@@ -170,7 +171,7 @@ function OfWeek({
           from={0.45}
           to={0.55}
         />
-        <Line label={say("underTension")} value={minutes(week.tensionSeconds)} />
+        <Line label={<Term id="timeUnderTension">{say("underTension")}</Term>} value={minutes(week.tensionSeconds)} />
         <Line
           label={say("volumeLoadWhereItIsKnown")}
           value={
@@ -209,8 +210,11 @@ function OfSession({ session, have }: { session: SessionReading; have: number | 
       <Sets patterns={session.patterns} />
       <Box sx={{ px: 4, py: 2, borderTop: 1, borderColor: "divider" }}>
         <Line label={say("sets")} value={say("setsHard", { sets: session.sets, hard: session.hardSets })} />
-        <Line label={say("underTension")} value={`${session.tensionSeconds} s`} />
-        <Line label={say("straightArmWork")} value={`${session.straightArmSeconds} s`} />
+        <Line label={<Term id="timeUnderTension">{say("underTension")}</Term>} value={`${session.tensionSeconds} s`} />
+        <Line
+          label={<Term id="straightArm">{say("straightArmWork")}</Term>}
+          value={`${session.straightArmSeconds} s`}
+        />
         <Line label={say("savedByPairs")} value={saved > 0 ? minutes(saved) : say("nothingSaved")} />
         <Line
           label={say("minutes")}
@@ -233,7 +237,7 @@ function Sets({ patterns, week }: { patterns: WeekReading["patterns"]; week?: nu
   return (
     <Box sx={{ px: 4, pb: 3 }}>
       <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
-        {say("hardSetsByPattern")}
+        <Term id="hardSet">{say("hardSetsByPattern")}</Term>
       </Typography>
       <Box
         component="table"
@@ -337,7 +341,7 @@ function Figure({
   from,
   to,
 }: {
-  label: string;
+  label: React.ReactNode;
   value: React.ReactNode;
   note: string;
   share: number | null;
@@ -355,7 +359,7 @@ function Figure({
   );
 }
 
-function Line({ label, value, warn = false }: { label: string; value: React.ReactNode; warn?: boolean }) {
+function Line({ label, value, warn = false }: { label: React.ReactNode; value: React.ReactNode; warn?: boolean }) {
   return (
     <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2, fontSize: 13, lineHeight: "20px" }}>
       <Box component="span" sx={{ display: "flex", gap: 1, alignItems: "center" }}>

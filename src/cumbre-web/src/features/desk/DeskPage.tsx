@@ -17,6 +17,7 @@ import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
 import { deskQuery, useDecide } from "../../shared/decisions/useDesk";
 import { useFigure } from "../../shared/decisions/useDetails";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/desk";
 
 const nothing: Additions = { reason: "", also: [] };
@@ -85,7 +86,7 @@ function Queue({ desk }: { desk: Desk }) {
   const openWhy = (d: Decision) => why.open(figure(d));
   // The row that left took the focus with it: the next one gets it.
   useEffect(() => {
-    if (cursor && document.activeElement === document.body)
+    if (cursor && cursor.id === current?.id && document.activeElement === document.body)
       list.current?.querySelector<HTMLElement>("[aria-current]")?.focus({ preventScroll: true });
   }, [cursor, current?.id]);
   /** Where the cursor goes when a decision leaves: to the athlete's next one, else to the next athlete. */
@@ -130,7 +131,7 @@ function Queue({ desk }: { desk: Desk }) {
   useKey("undoDecision", () => last && undo(last), keys);
 
   return (
-    <Box sx={{ display: "flex", flexDirection: "column", minHeight: "100%" }}>
+    <Box sx={{ display: "flex", flexDirection: "column" }}>
       <Box
         sx={{
           px: { xs: 4, sm: 6 },
@@ -142,7 +143,9 @@ function Queue({ desk }: { desk: Desk }) {
           flexWrap: "wrap",
         }}
       >
-        <Typography variant="h1">{say("desk")}</Typography>
+        <Typography variant="h1">
+          <Term id="desk">{say("desk")}</Term>
+        </Typography>
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
           {total === 0
             ? say("nothingWaitsForYou")

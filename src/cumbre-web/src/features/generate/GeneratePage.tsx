@@ -186,12 +186,7 @@ function Generator(props: {
               : messageOf(take.error)}
           </Alert>
         )}
-        {made.isError && wish && (
-          <Failed
-            error={problem?.fields[0] ? new Problem(problem.status, {}, problem.fields[0].message) : made.error}
-            retry={() => void made.refetch()}
-          />
-        )}
+        {made.isError && wish && <Failed error={made.error} retry={() => void made.refetch()} />}
         {made.isPending && wish && <Loading rows={8} label={say("generating")} />}
         {answer && !made.isError && (
           <Box sx={{ opacity: made.isPlaceholderData ? 0.6 : 1 }}>

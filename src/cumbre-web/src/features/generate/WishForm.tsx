@@ -8,7 +8,7 @@ import type { DayOfWeek } from "../../shared/api/types";
 import { dayFull } from "../../shared/ui/format";
 import { mondayOf } from "../../shared/blocks/doc";
 import type { WishFields } from "./wish";
-import { weekdays } from "../../shared/generation/wording";
+import { weekdays, weekdaysInOrder } from "../../shared/generation/wording";
 import { say } from "../../words/generate";
 
 /** What the block is asked for; the preview follows each change. */
@@ -67,7 +67,7 @@ export function WishForm({
           }
           sx={{ display: "flex", mt: 1 }}
         >
-          {weekdays.map((w) => (
+          {weekdaysInOrder().map((w) => (
             <ToggleButton key={w.day} value={w.day} sx={{ flex: 1, px: 0 }}>
               {w.name}
             </ToggleButton>

@@ -7,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { RosterRow } from "../../shared/api/types";
-import { weekdays } from "../../shared/generation/wording";
+import { weekdays, weekdaysInOrder } from "../../shared/generation/wording";
 import { mondayOf } from "../../shared/blocks/doc";
 import { capital, dayFull } from "../../shared/ui/format";
 import { changeDay, freeDay, moveStation, newDay, newStation, type Draft, type DraftDay } from "./outline";
@@ -149,7 +149,7 @@ function DayForm({
           value={day.day}
           onChange={(e) => onChange({ day: e.target.value as DraftDay["day"] }, null)}
         >
-          {weekdays.map((w) => (
+          {weekdaysInOrder().map((w) => (
             <MenuItem key={w.day} value={w.day} disabled={w.day !== day.day && taken.includes(w.day)}>
               {w.full}
             </MenuItem>

@@ -21,6 +21,7 @@ import { StepCard } from "./StepCard";
 import { StepsTable } from "./StepsTable";
 import { athleteLadderQuery, athleteLaddersQuery, laddersQuery, useGiveBack } from "../../shared/ladders/useLadders";
 import { demandWord, figure, haveNeed, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
 
 /** Where an athlete stands on every ladder: one large ridge, all others small. */
@@ -221,6 +222,7 @@ function Standing({ placed, next, name }: { placed: AthleteLadder; next: string 
               name: limiting.threshold.name,
               short: shortfall(limiting.threshold, unit),
               b: (name) => <b>{name}</b>,
+              t: (word) => <Term id="limitingFactor">{word}</Term>,
             })}
           </div>
           <Typography component="p" sx={{ fontSize: 20, lineHeight: "28px", fontWeight: 650, fontStretch: "110%" }}>

@@ -16,6 +16,7 @@ import { Schools } from "./Schools";
 import { matchesLadder, matchesMovement } from "./search";
 import { laddersQuery, movementsQuery } from "../../shared/ladders/useLadders";
 import { demandWord } from "../../shared/ladders/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
 
 /** The atlas: ladders, movements, and the questions on which practitioners disagree. */
@@ -41,7 +42,7 @@ export default function AtlasPage() {
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
       <Box sx={{ display: "flex", gap: 4, alignItems: "center", flexWrap: "wrap", pb: 4 }}>
         <Typography variant="h1" sx={{ mr: 4 }}>
-          {say("ladders")}
+          <Term id="ladder">{say("ladders")}</Term>
         </Typography>
         <ToggleButtonGroup
           exclusive

@@ -2,13 +2,15 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Consistency } from "../../shared/api/types";
 import { dayWeek, number } from "../../shared/ui/format";
+import { weekdays } from "../../shared/generation/wording";
+import { weekInOrder } from "../../words/habits";
 import { say } from "../../words/overview";
 
 type Day = Consistency["days"][number];
 
 const size = 13,
-  step = 19,
-  names = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+  step = 19;
+const dayNames = weekdays.map((w) => w.name);
 
 const addDays = (day: string, by: number) => {
   const d = new Date(`${day}T12:00:00Z`);
@@ -21,9 +23,13 @@ const words: Record<Day["fate"], string> = { Done: "done", Partly: "partly", Mis
 /** Twelve weeks as squares: filled is done, striped a deload, half is partly, a cross is missed. */
 export function CalendarGrid({ consistency, today }: { consistency: Consistency; today: string }) {
   const byDay = new Map(consistency.days.map((d) => [d.day, d]));
-  const rows = names
-    .map((name, r) => ({ name, r }))
-    .filter(({ r }) => consistency.days.some((d) => (new Date(`${d.day}T12:00:00Z`).getUTCDay() + 6) % 7 === r));
+  const week = weekInOrder();
+  // The weeks of the server start on Mondays; a week that starts on another day begins before, and one more is seen.
+  const from = addDays(consistency.from, week[0] === 1 ? 0 : week[0]! - 8);
+  const weeks = week[0] === 1 ? 12 : 13;
+  const rows = week
+    .map((day, r) => ({ name: dayNames[day - 1]!, day, r }))
+    .filter(({ day }) => consistency.days.some((d) => (new Date(`${d.day}T12:00:00Z`).getUTCDay() || 7) === day));
   const count = (fate: Day["fate"], easy?: boolean) =>
     consistency.days.filter((d) => d.fate === fate && (easy === undefined || d.isEasy === easy)).length;
   const legend = [
@@ -56,7 +62,7 @@ export function CalendarGrid({ consistency, today }: { consistency: Consistency;
             </Box>
           )}
           <svg
-            viewBox={`0 0 ${40 + 12 * step} ${rows.length * step + 4}`}
+            viewBox={`0 0 ${40 + weeks * step} ${rows.length * step + 4}`}
             width="100%"
             role="img"
             aria-label={say("sessionsOfTwelveWeeks", { legend: legend.map((l) => l[2]).join(", ") })}
@@ -67,8 +73,8 @@ export function CalendarGrid({ consistency, today }: { consistency: Consistency;
                 <text x="0" y={y * step + 12} fontSize="12" fill="var(--mui-palette-ink3)">
                   {name}
                 </text>
-                {Array.from({ length: 12 }, (_, w) => {
-                  const date = addDays(consistency.from, 7 * w + r);
+                {Array.from({ length: weeks }, (_, w) => {
+                  const date = addDays(from, 7 * w + r);
                   const day = byDay.get(date);
                   return (
                     <g key={w} transform={`translate(${40 + w * step} ${y * step + 1})`}>

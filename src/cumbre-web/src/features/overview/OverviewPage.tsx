@@ -27,6 +27,8 @@ import { ReadinessPanel } from "./ReadinessPanel";
 import { Recovery } from "./Recovery";
 import { DoneText, TrainedTable } from "./TrainedTable";
 import { overviewQuery } from "./useOverview";
+import { Term } from "../../shared/ui/Term";
+import { RecordButton } from "../../shared/athletes/RecordButton";
 import { say } from "../../words/overview";
 
 /** An athlete at a glance: what waits, today, goals, what is trained, how regularly, how ready. */
@@ -97,9 +99,12 @@ function AtAGlance({ overview: o }: { overview: Overview }) {
             note={say("dashedTheNextThreshold")}
             action={
               isCoach && (
-                <Button size="small" disabled={o.bodyMassKg === null} onClick={() => setTesting(true)}>
-                  {say("recordATest")}
-                </Button>
+                <RecordButton
+                  athleteId={o.athlete.id}
+                  weighed={o.bodyMassKg !== null}
+                  onRecord={() => setTesting(true)}
+                  size="small"
+                />
               )
             }
           >
@@ -328,6 +333,7 @@ function Goals({ overview: o }: { overview: Overview }) {
                   name: g.ridge.limiting.name,
                   short: shortfall(g.ridge.limiting, unit),
                   b: (name) => <b>{name}</b>,
+                  t: (word) => <Term id="limitingFactor">{word}</Term>,
                 })}
               </Box>
             )}

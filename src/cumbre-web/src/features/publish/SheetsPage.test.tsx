@@ -152,7 +152,7 @@ it("prints a line that cannot be read as it was written, without boxes", async (
 
 it("speaks the athlete's unit, whoever prints", async () => {
   open("", { unit: "Lb" });
-  expect((await first()).getByText(/^\+27\.56 lb \(12\.5 kg\)\./)).toBeVisible();
+  expect((await first()).getByText(/^\+27\.6 lb \(12\.5 kg\)\./)).toBeVisible();
 });
 
 it("has the week on one page, and keeps the choices in its address", async () => {
@@ -234,7 +234,7 @@ it("has the same sheet for a session that stands alone, with the reason it stand
   });
   const sheet = within(await screen.findByRole("region", { name: "Mon, Mar 16" }));
   expect(sheet.getByText(/^Cochera 9, .*, deload, 10 min, 1 exercise$/)).toBeVisible();
-  expect(sheet.getByText(/^\+27\.56 lb/)).toBeVisible();
+  expect(sheet.getByText(/^\+27\.6 lb/)).toBeVisible();
   expect(sheet.getByText("Kept against a caution:").parentElement).toHaveTextContent("the hall has no other bar");
   expect(sheet.getByText(/Easy stretches/)).toBeVisible();
   expect(screen.getByRole("link", { name: "Back" })).toHaveAttribute("href", "/athletes/a/sessions/s");

@@ -1,4 +1,5 @@
-import { describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { setHabits } from "../../words/habits";
 import type { OutcomeRow, Threshold, WaitingTest } from "../../shared/api/types";
 import { changeSince, decides, minutes, noted, waiting } from "./wording";
 
@@ -73,6 +74,8 @@ describe("what a test decides", () => {
 
 describe("what stood in a cell before", () => {
   const at = new Date(2026, 2, 16, 18, 5).toISOString();
+  beforeEach(() => setHabits({ locale: "en-GB", hours: null, firstDay: null }));
+  afterEach(() => setHabits({ locale: "en-US", hours: null, firstDay: null }));
   it("says from what to what, when and by whom", () => {
     expect(noted({ what: "corrected: 9 reps to 10 reps", at, by: "Coach" })).toBe(
       "corrected: 9 reps to 10 reps, 18:05, Coach",

@@ -1,6 +1,6 @@
 import type { AuditEntry, BatteryReason, DecidedStep, MassUnit, OutcomeRow, WaitingTest } from "../../shared/api/types";
 import { haveNeed } from "../../shared/ladders/wording";
-import { number } from "../../shared/ui/format";
+import { number, timeOf } from "../../shared/ui/format";
 import { say } from "../../words/testdays";
 
 export const reasonWord: Record<BatteryReason, string> = {
@@ -12,12 +12,7 @@ export const reasonWord: Record<BatteryReason, string> = {
 
 /** A change as it was noted: "corrected: 9 reps to 10 reps, 18:05, Coach". */
 export function noted(entry: AuditEntry) {
-  const time = new Date(entry.at).toLocaleTimeString(undefined, {
-    hour: "2-digit",
-    minute: "2-digit",
-    hourCycle: "h23",
-  });
-  return [entry.what, time, entry.by].filter(Boolean).join(", ");
+  return [entry.what, timeOf(entry.at), entry.by].filter(Boolean).join(", ");
 }
 
 /** What the answer of a test decides: "opens Half lay of Front lever, 7 s / 3 × 10 s". */

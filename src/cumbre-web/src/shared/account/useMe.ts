@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, rememberCsrf } from "../api/client";
 import { connection } from "../api/connection";
 import type { Me, MassUnit } from "../api/types";
+import type { ChosenHabits } from "../../words/habits";
 
 const key = ["me"];
 
@@ -42,6 +43,16 @@ export function useSetUnit() {
       queries.setQueryData<Me>(key, (me) => me && { ...me, account: me.account && { ...me.account, unit } });
     },
     onError: () => queries.invalidateQueries({ queryKey: key }),
+  });
+}
+
+export function useSetHabits() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: ChosenHabits) => ask(api.PUT("/api/me/habits", { body })),
+    onSuccess: (_, habits) => {
+      queries.setQueryData<Me>(key, (me) => me && { ...me, account: me.account && { ...me.account, habits } });
+    },
   });
 }
 

@@ -76,6 +76,78 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/me/habits": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["Habits"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/first-hour": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FirstHourDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/owner": {
     parameters: {
       query?: never;
@@ -2779,6 +2851,41 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/sample-club": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SampleClubDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/programmes": {
     parameters: {
       query?: never;
@@ -4409,6 +4516,7 @@ export interface components {
       /** Format: uuid */
       athleteId: null | string;
       unit: components["schemas"]["MassUnit"];
+      habits: components["schemas"]["Habits"];
     };
     ArchiveRequest: {
       /** @description Put away, or taken back. */
@@ -5637,6 +5745,34 @@ export interface components {
       /** @description For a person. */
       message: components["schemas"]["Message"];
     };
+    /** @description How far a new club has come on the way to its first published block. */
+    FirstHourDto: {
+      /** @description The gym kit was saved. */
+      kit: boolean;
+      /**
+       * Format: uuid
+       * @description The athlete to go on with; null: there is none yet.
+       */
+      athleteId: null | string;
+      /** @description An athlete has a bodyweight. */
+      weighed: boolean;
+      /** @description A test result was recorded. */
+      tested: boolean;
+      /**
+       * Format: uuid
+       * @description The newest block, of the athlete BlockOf.
+       */
+      blockId: null | string;
+      /**
+       * Format: uuid
+       * @description Whose block it is.
+       */
+      blockOf: null | string;
+      /** @description A block was published. */
+      published: boolean;
+      /** @description A message with a block was written. */
+      sent: boolean;
+    };
     /** @description A template as it is fitted to an athlete. */
     FitAnswer: {
       /**
@@ -6097,6 +6233,21 @@ export interface components {
       kind: components["schemas"]["GuessKind"];
       /** Format: date */
       knownOn: string;
+    };
+    /** @description How somebody reads dates, numbers and clocks; null where their browser says. */
+    Habits: {
+      /** @description A language with a region, for instance `en-GB`. */
+      locale: null | string;
+      /**
+       * Format: int32
+       * @description Of the clock: 12 or 24.
+       */
+      hours: null | number;
+      /**
+       * Format: int32
+       * @description Of the week: 1 is Monday, 7 Sunday.
+       */
+      firstDay: null | number;
     };
     /** @description What importing a file would do. */
     ImportPreview: {
@@ -8162,6 +8313,13 @@ export interface components {
       stepUpKg: null | number;
       /** @description Wider than a usual increase. */
       gap: boolean;
+    };
+    SampleClubDto: {
+      /**
+       * Format: int32
+       * @description Where the sample club answers, on the host that was asked.
+       */
+      port: number;
     };
     /** @description One answer to a question on which practitioners disagree. */
     SchoolChoice: {

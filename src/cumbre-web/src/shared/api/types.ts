@@ -88,6 +88,7 @@ export type LineMeaning = Schemas["LineMeaning"];
 export type Load = Schemas["LoadDto"];
 export type Mass = Schemas["MassDto"];
 export type MassUnit = Schemas["MassUnit"];
+export type FirstHour = Schemas["FirstHourDto"];
 export type Me = Schemas["MeDto"];
 export type PastedLine = Schemas["PastedLine"];
 export type LineMisfit = Schemas["LineMisfit"];

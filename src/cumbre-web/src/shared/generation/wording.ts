@@ -1,6 +1,7 @@
 import type { DayOfWeek, DropKind, LeftOut, MassUnit, Notice, NoticeId, RegeneratedKind } from "../api/types";
 import { minutes } from "../ui/format";
 import { text } from "../why/quantity";
+import { weekInOrder } from "../../words/habits";
 import { say } from "../../words/generation";
 
 export const weekdays: { day: DayOfWeek; name: string; full: string }[] = [
@@ -12,6 +13,9 @@ export const weekdays: { day: DayOfWeek; name: string; full: string }[] = [
   { day: "Saturday", name: say("sat"), full: "Saturday" },
   { day: "Sunday", name: say("sun"), full: "Sunday" },
 ];
+
+/** In the order of the reader's week. */
+export const weekdaysInOrder = () => weekInOrder().map((day) => weekdays[day - 1]!);
 
 /** Where a notice is answered: a tab of the athlete, or a place. */
 type WayOn = "intake" | "profile" | "ladders" | "test days" | "kit" | null;

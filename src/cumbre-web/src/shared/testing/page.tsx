@@ -52,7 +52,14 @@ export const me: Me = {
   today: "2026-03-16",
   club: "Cochera 9",
   csrfToken: "t",
-  account: { id: "c", name: "Coach", role: "owner", unit: "Kg", athleteId: null },
+  account: {
+    id: "c",
+    name: "Coach",
+    role: "owner",
+    unit: "Kg",
+    habits: { locale: null, hours: null, firstDay: null },
+    athleteId: null,
+  },
 };
 
 /** An explanation that only names its rule. */

@@ -1,8 +1,12 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import type { TermId } from "../../words/glossary";
+import { Term } from "./Term";
 
 interface Props {
   title: string;
+  /** What its title means in the glossary. */
+  term?: TermId;
   note?: string;
   action?: React.ReactNode;
   /** On paper of its own, for something to work in. */
@@ -11,11 +15,11 @@ interface Props {
 }
 
 /** A part of a page under its heading. */
-export function Section({ title, note, action, bare = false, children }: Props) {
+export function Section({ title, term, note, action, bare = false, children }: Props) {
   return (
     <Box component="section" aria-label={title} sx={{ px: { xs: 4, sm: 6 }, pt: 5, minWidth: 0 }}>
       <Box sx={{ display: "flex", alignItems: "baseline", columnGap: 3, flexWrap: "wrap", pb: 2, minHeight: 28 }}>
-        <Typography variant="h2">{title}</Typography>
+        <Typography variant="h2">{term ? <Term id={term}>{title}</Term> : title}</Typography>
         {note && (
           <Typography variant="body2" color="textSecondary">
             {note}

@@ -23,9 +23,16 @@ describe("figures as people write them", () => {
 
   it("keeps the unit of an entry while the reader has the same", () => {
     expect(written({ value: 27.5, unit: "Lb" }, "Lb")).toBe("27.5 lb");
-    expect(written({ value: 27.5, unit: "Lb" }, "Kg")).toBe("12.47 kg");
+    expect(written({ value: 27.5, unit: "Lb" }, "Kg")).toBe("12.5 kg");
     expect(writtenAdded({ value: 10, unit: "Kg" }, "Kg")).toBe("+10 kg");
     expect(toKilograms({ value: 1, unit: "Lb" })).toBe(0.45359237);
+  });
+
+  it("converts with one decimal, and leaves what plates of pounds make as it is", () => {
+    expect([added(12.5, "Lb"), added(20, "Lb"), mass(88.47, "Lb")]).toEqual(["+27.6 lb", "+44.1 lb", "195 lb"]);
+    expect(added(41.25 * 0.45359237, "Lb")).toBe("+41.25 lb");
+    expect(added(13.75, "Kg")).toBe("+13.75 kg");
+    expect(written({ value: 20, unit: "Kg" }, "Lb")).toBe("44.1 lb");
   });
 
   it("writes times as on a board", () => {

@@ -2,7 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Skeleton from "@mui/material/Skeleton";
 import Typography from "@mui/material/Typography";
+import { Link, useParams } from "react-router";
 import { Problem } from "../api/client";
+import { remedyOf } from "./remedies";
 import { StatusShape } from "./StatusShape";
 import { say } from "../../words/ui";
 
@@ -46,11 +48,18 @@ export function Loading({ rows = 4, label = "Loading" }: { rows?: number; label?
 
 /** Something failed: what, and a way on. */
 export function Failed({ error, retry }: { error: unknown; retry?: () => void }) {
+  const { athleteId } = useParams();
+  const remedy = error instanceof Problem ? remedyOf(error, athleteId) : null;
   return (
     <Box role="alert" sx={{ py: 6, display: "flex", gap: 3, alignItems: "flex-start" }}>
       <StatusShape status="caution" />
       <Box>
         <Typography>{messageOf(error)}</Typography>
+        {remedy && (
+          <Button size="small" component={Link} to={remedy.to} sx={{ mt: 3, mr: 3 }}>
+            {remedy.label}
+          </Button>
+        )}
         {retry && (
           <Button size="small" onClick={retry} sx={{ mt: 3 }}>
             {say("tryAgain")}

@@ -10,6 +10,7 @@ import { Cautions } from "./Cautions";
 import { text } from "./quantity";
 import type { OpenFigure } from "./WhyContext";
 import { inputLabel, roundingText, ruleText, sourceText, stepText } from "./wording";
+import { Term } from "../ui/Term";
 import { say } from "../../words/why";
 
 /** Characters that a figure of the big size has room for. */
@@ -26,7 +27,7 @@ export function WhyPanel({ figure, close }: { figure: OpenFigure; close: () => v
       <Box sx={{ px: 5, pt: 4, pb: 3 }}>
         <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", gap: 2 }}>
           <Typography variant="h2" sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
-            {say("why")}
+            <Term id="why">{say("why")}</Term>
             <Box
               component="span"
               sx={{

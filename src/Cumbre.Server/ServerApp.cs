@@ -1,0 +1,160 @@
+using System.Threading.RateLimiting;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Benchmarks;
+using Cumbre.Server.Decisions;
+using Cumbre.Server.Demo;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Ladders;
+using Cumbre.Server.Loading;
+using Cumbre.Server.Programmes;
+using Cumbre.Server.Sessions;
+using Cumbre.Server.Standings;
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Serilog;
+using Serilog.Events;
+
+namespace Cumbre.Server;
+
+/// <summary>The whole server, put together: of the club, and beside it of the sample club.</summary>
+internal static class ServerApp
+{
+    /// <param name="args">Of the command line.</param>
+    /// <param name="writesDocument">The API document is written: no file is touched.</param>
+    /// <exception cref="SettingException">A setting cannot be read.</exception>
+    public static WebApplication Build(string[] args, bool writesDocument)
+    {
+        // Settings and the built interface lie beside the program, wherever it is started from.
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory }
+        );
+        builder.Configuration.AddCommandLine(args, CumbreOptions.Switches);
+        builder.WebHost.UseStaticWebAssets();
+        builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 1024 * 1024);
+        builder.Services.AddSerilog(log =>
+            log.MinimumLevel.Information()
+                .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+                // Two warnings that are meant: answers with a token are never cached, and the keys lie in the club's own
+                // folder.
+                .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
+                .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+                .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}")
+        );
+        var options = CumbreOptions.From(builder.Configuration);
+        var data = writesDocument ? Path.Combine(Path.GetTempPath(), "cumbre-document") : options.Data;
+        var services = builder.Services;
+        services.AddSingleton(options);
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(_ => new Database(data));
+        services.AddSingleton<ClubClock>();
+        services.AddSingleton<SampleClub>();
+        services.AddSingleton<Reconciler>();
+        services.AddSingleton<Climbers>();
+        services.AddSingleton<StandingKeeper>();
+        if (!writesDocument)
+            services.AddHostedService(s => s.GetRequiredService<StandingKeeper>());
+        services.AddSingleton<IForceGauge, SimulatedForceGauge>();
+        services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
+        services.AddProblemDetails(problems =>
+            problems.CustomizeProblemDetails = context =>
+            {
+                // The framework answers this one before any handler sees it.
+                if (context.ProblemDetails.Status == 413)
+                    context.ProblemDetails.Extensions["message"] = Words.TooLarge;
+            }
+        );
+        services.AddExceptionHandler<ProblemHandler>();
+        services.AddOpenApi();
+        Delivery.AddCompression(services);
+        services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
+        services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+        services.AddAntiforgery(csrf =>
+        {
+            csrf.HeaderName = Security.CsrfHeader;
+            csrf.Cookie.Name = options.CookieName + "-csrf";
+            csrf.Cookie.SameSite = SameSiteMode.Strict;
+        });
+        if (!writesDocument)
+            services
+                .AddDataProtection()
+                .SetApplicationName("Cumbre")
+                .PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(data, "keys")));
+        services
+            .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+            .AddCookie(cookie =>
+            {
+                cookie.Cookie.Name = options.CookieName;
+                cookie.Cookie.HttpOnly = true;
+                cookie.Cookie.SameSite = SameSiteMode.Strict;
+                cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+                cookie.SlidingExpiration = true;
+                // An API answers with a status, never with a redirect to a page.
+                cookie.Events.OnRedirectToLogin = context =>
+                    Results.Problem(Problems.Of(401, Words.SignInFirst)).ExecuteAsync(context.HttpContext);
+                cookie.Events.OnRedirectToAccessDenied = context =>
+                    Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
+            });
+        services.AddAuthorization(Policies.Add);
+        services.AddRateLimiter(limiter =>
+        {
+            limiter.RejectionStatusCode = 429;
+            limiter.OnRejected = async (context, _) =>
+                await Results.Problem(Problems.Of(429, Words.TooManyTries)).ExecuteAsync(context.HttpContext);
+            limiter.AddPolicy(AccountEndpoints.SignInLimit, http =>
+                RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ =>
+                    new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }
+                )
+            );
+        });
+
+        var app = builder.Build();
+        app.UseExceptionHandler();
+        app.UseStatusCodePages();
+        app.UseSecurityHeaders();
+        app.UsePackedAnswers();
+        app.UseKeptAssets();
+        app.UseAuthentication();
+        app.UseRateLimiter();
+        app.UseAuthorization();
+        app.UseCsrf();
+        if (!writesDocument)
+        {
+            var database = app.Services.GetRequiredService<Database>();
+            database.Migrate(line => app.Logger.LogDebug("{Line}", line));
+            database.Consequences = app.Services.GetRequiredService<StandingKeeper>();
+            if (options.Demo)
+                DemoSeeder.Seed(
+                    database,
+                    app.Services.GetRequiredService<ClubClock>(),
+                    app.Services.GetRequiredService<Reconciler>(),
+                    options.Grown
+                );
+        }
+
+        var api = app.MapGroup("/api");
+        api.MapAccounts();
+        api.MapAthletes();
+        api.MapBenchmarks();
+        api.MapTestDays();
+        api.MapKit();
+        api.MapSchools();
+        api.MapLadders();
+        api.MapSessions();
+        api.MapDecisions();
+        api.MapProgrammes();
+        api.MapSampleClub();
+        api.Map("/{**rest}", () => Problems.NotFound(Words.NoAddress)).AllowAnonymous().ExcludeFromDescription();
+        app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
+        app.MapStaticAssets().AllowAnonymous();
+        app.MapPage();
+        if (options.Demo)
+            app.Lifetime.ApplicationStarted.Register(() =>
+                app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls))
+            );
+        return app;
+    }
+}
