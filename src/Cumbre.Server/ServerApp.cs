@@ -30,7 +30,13 @@ internal static class ServerApp
     {
         // Settings and the built interface lie beside the program, wherever it is started from.
         var builder = WebApplication.CreateBuilder(
-            new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory }
+            new WebApplicationOptions
+            {
+                Args = args,
+                // Also where another program than the server's own starts it.
+                ApplicationName = typeof(ServerApp).Assembly.GetName().Name,
+                ContentRootPath = AppContext.BaseDirectory,
+            }
         );
         builder.Configuration.AddCommandLine(args, CumbreOptions.Switches);
         builder.WebHost.UseStaticWebAssets();

@@ -244,6 +244,23 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.True(File.Exists(Path.Combine(shared.Club.Data, "outbox", $"{id}.eml")));
     }
 
+    // Without a time and of the draft: what was asked for ended in a space, and was not found again.
+    [Fact]
+    public async Task A_message_without_a_time_is_written_and_told_the_same_again()
+    {
+        var (path, _) = await Generated();
+        var request = new
+        {
+            id = Guid.CreateVersion7(),
+            week = 1,
+            version = (int?)null,
+            to = "tess@example.org",
+            time = (string?)null,
+        };
+        var written = (await coach.Post($"{path}/messages", request)).Ok;
+        Assert.Equal(written.ToJsonString(), (await coach.Post($"{path}/messages", request)).Ok.ToJsonString());
+    }
+
     [Fact]
     public async Task Eight_writers_of_a_message_give_one_winner_and_seven_conflicts()
     {

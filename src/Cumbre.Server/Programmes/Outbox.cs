@@ -104,11 +104,15 @@ internal static class Outbox
         }
     }
 
-    private static string Asked(Guid blockId, MessageRequest request, string to) =>
-        string.Create(
+    /// <summary>What was asked for, as a header that is read back as it was written: it ends in no space.</summary>
+    private static string Asked(Guid blockId, MessageRequest request, string to)
+    {
+        var time = request.Time?.ToString("HH:mm", CultureInfo.InvariantCulture) ?? "all day";
+        return string.Create(
             CultureInfo.InvariantCulture,
-            $"{blockId} week {request.Week} version {request.Version} to {to} at {request.Time:HH:mm}"
+            $"{blockId} week {request.Week} version {request.Version ?? 0} to {to}, {time}"
         );
+    }
 
     public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
         TypedResults.Ok<IReadOnlyList<MessageRow>>([

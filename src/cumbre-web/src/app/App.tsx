@@ -137,10 +137,7 @@ function Home() {
   return account?.athleteId ? (
     <Navigate to={`/athletes/${account.athleteId}`} replace />
   ) : (
-    <>
-      <DeskPage />
-      <FirstHourList />
-    </>
+    <DeskPage opening={<FirstHourList />} />
   );
 }
 

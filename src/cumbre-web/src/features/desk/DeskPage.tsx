@@ -24,8 +24,11 @@ const nothing: Additions = { reason: "", also: [] };
 
 const EditDecision = lazy(() => import("../../shared/decisions/EditDecision"));
 
-/** The coach's day: a queue of decisions with their evidence. */
-export default function DeskPage() {
+/**
+ * The coach's day: a queue of decisions with their evidence. `opening` comes first: what a new club does before there is
+ * anything to decide.
+ */
+export default function DeskPage({ opening }: { opening?: React.ReactNode }) {
   const desk = useQuery(deskQuery);
   if (desk.isPending)
     return (
@@ -34,7 +37,7 @@ export default function DeskPage() {
       </Box>
     );
   if (desk.isError) return <FailedPage error={desk.error} retry={() => void desk.refetch()} />;
-  return <Queue desk={desk.data} />;
+  return <Queue desk={desk.data} opening={opening} />;
 }
 
 const hints: [KeyId[], string][] = [
@@ -47,7 +50,7 @@ const hints: [KeyId[], string][] = [
   [["undoDecision"], say("hintUndo")],
 ];
 
-function Queue({ desk }: { desk: Desk }) {
+function Queue({ desk, opening }: { desk: Desk; opening: React.ReactNode }) {
   const [singleKeys] = useSingleKeys();
   const why = useWhy();
   const figure = useFigure();
@@ -181,6 +184,7 @@ function Queue({ desk }: { desk: Desk }) {
           </Box>
         )}
       </Box>
+      {opening}
       {error && (
         <Alert
           severity="warning"
