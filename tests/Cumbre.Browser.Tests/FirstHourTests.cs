@@ -30,7 +30,9 @@ public sealed class FirstHourTests : IAsyncLifetime
         browser.Press("Create club");
         browser.Sees("0 of 7 done");
         // What cannot be done yet says what comes first, and leads nowhere.
-        browser.Sees("Enter the bodyweight Every load on a pull-up or dip counts together with it. Add an athlete first.");
+        browser.Sees(
+            "Enter the bodyweight Every load on a pull-up or dip counts together with it. Add an athlete first."
+        );
 
         browser.Press("Record the gym kit");
         browser.Press("Add size");

@@ -83,7 +83,7 @@ internal sealed class SessionBuilder(
             .Select(d => (d.Seconds, d.Text))
             .ToList();
         if (day.Items.Any(i => i.Skill is not null))
-            drills.Add((rules.EasierRungSeconds, "easier rungs of today's ladder"));
+            drills.Add((rules.EasierRungSeconds, "easier steps of today's ladder"));
         var lifts = day.Items.Count(i =>
             i.IsMain && i.Read(gym.Athlete).Resolved?.Loads.Any(l => l.Value.Made > Mass.Zero) == true
         );

@@ -39,4 +39,6 @@ export const say = wordsOf("generate", {
   generating: "Generating",
   noSessionCanBePlannedYet: "No session can be planned yet.",
   whatIsInTheWayStandsBeside: "The reasons are listed beside, each with a link to where you can fix it.",
+  weeksAndSessions:
+    "{weeks, plural, one {# week} other {# weeks}}, {sessions, plural, one {# session} other {# sessions}}",
 });

@@ -1,11 +1,15 @@
 import { createTranslator } from "use-intl/core";
 import { perHabits } from "./habits";
+import { isPseudo, pseudo } from "./pseudo";
 
 /** The messages of one room: ICU text by key. */
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** Says the messages of a catalogue; the compiler knows its keys and what each message needs. */
-export function wordsOf<const M extends Catalogue>(name: string, messages: M) {
+export function wordsOf<const M extends Catalogue>(name: string, written: M) {
+  const messages = isPseudo()
+    ? (Object.fromEntries(Object.entries(written).map(([key, text]) => [key, pseudo(text)])) as unknown as M)
+    : written;
   const translator = perHabits(({ locale }) =>
     createTranslator({ locale, timeZone: "UTC", messages, onError: fail, getMessageFallback: () => name }),
   );

@@ -13,6 +13,7 @@ import { added, dayWeek, mass } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import type { Exposure } from "../../shared/athletes/trendText";
 import { Term } from "../../shared/ui/Term";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 const shownFirst = 8;
@@ -78,7 +79,7 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
                     {s.faults.join(", ")}
                   </Box>
                 ) : s.clean ? (
-                  "clean"
+                  word("clean")
                 ) : (
                   say("planNotMet")
                 )}

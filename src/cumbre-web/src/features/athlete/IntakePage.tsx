@@ -24,6 +24,7 @@ import { type IntakeText, missing, useIntake } from "./useIntake";
 import { athleteQuery } from "../../shared/athletes/useAthlete";
 import { weekdays } from "../../shared/generation/wording";
 import { weekInOrder } from "../../words/habits";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 /** What happens before programming: short first, details later, stored as it is typed. */
@@ -108,7 +109,7 @@ function Form({
       >
         <Box component="section" aria-label={say("intake")} sx={{ display: "grid", gap: 5 }}>
           <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr 1fr" }, gap: 4 }}>
-            {field("name", "Name")}
+            {field("name", word("name"))}
             {field("birthYear", say("birthYear2"), say("forClearanceAndWhatMayBeTested"), "decimal")}
             <TextField
               select

@@ -18,6 +18,7 @@ import { mergeFields } from "../../shared/drafts/merge";
 import { Clashes, Restored } from "../../shared/drafts/Saving";
 import { useDraft } from "../../shared/drafts/useDraft";
 import { dayWeek } from "../../shared/ui/format";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 /** The movement's item of a session, which may hold more. */
@@ -148,7 +149,7 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
           value={day}
           onChange={(e) => change({ day: e.target.value })}
           error={Boolean(error?.fieldMessage("day"))}
-          helperText={error?.fieldMessage("day") || (next?.easy ? "deload" : " ")}
+          helperText={error?.fieldMessage("day") || (next?.easy ? word("deload") : " ")}
           slotProps={{ inputLabel: { shrink: true } }}
         />
         <LineEditor

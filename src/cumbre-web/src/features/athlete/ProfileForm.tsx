@@ -21,6 +21,7 @@ import { decimal, whole } from "../../shared/ui/shapes";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { useSaveAthlete } from "../../shared/athletes/useAthlete";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 const unit = z.enum(["Kg", "Lb"]);
@@ -192,8 +193,8 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
           label={say("proportions")}
           options={[
             ["", say("meanOfBothTables")],
-            ["Female", "women’s"],
-            ["Male", "men’s"],
+            ["Female", word("womens")],
+            ["Male", word("mens")],
           ]}
           help={say("forTheMomentOfLevers")}
         />
@@ -273,7 +274,7 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
           label={say("vest2")}
           {...register("vest")}
           error={Boolean(errors.vest)}
-          helperText={errors.vest?.message ?? "empty: none"}
+          helperText={errors.vest?.message ?? word("emptyNone")}
           sx={{ width: 110 }}
           slotProps={{ htmlInput: { inputMode: "decimal" } }}
         />

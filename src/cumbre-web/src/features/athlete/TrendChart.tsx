@@ -15,6 +15,7 @@ import type { MassUnit, Trend, TrendPoint } from "../../shared/api/types";
 import { dayShort, number } from "../../shared/ui/format";
 import { visuallyHidden } from "../../shared/ui/hidden";
 import { axisValue, lineText, measureName, valueText } from "../../shared/athletes/trendText";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 const day = 86_400_000,
@@ -120,7 +121,7 @@ export default function TrendChart({ trend, today, height }: { trend: Trend; tod
 
 const kindOf = (p: TrendPoint) =>
   [
-    p.isTest ? "test" : "training",
+    p.isTest ? word("test") : word("inTraining"),
     p.isEasy && say("easyDay"),
     p.isBound && say("atLeast"),
     !p.isCompared && say("otherSetUp"),

@@ -6,6 +6,7 @@ import { mergeFields } from "../../shared/drafts/merge";
 import { omit } from "../../shared/drafts/omit";
 import { useDraft } from "../../shared/drafts/useDraft";
 import { useSaveAthlete } from "../../shared/athletes/useAthlete";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
 /** What is typed, as it stands in the fields. */
@@ -133,7 +134,7 @@ const labels: Record<keyof IntakeText | keyof Intake, string> = {
   days: "Days",
   place: "Place",
   shoulders: "Shoulders",
-  goals: "Goals",
+  goals: word("goals"),
   complaints: say("whatHurts"),
   clearance: "Clearance",
   guardianConsent: say("aGuardiansConsent2"),

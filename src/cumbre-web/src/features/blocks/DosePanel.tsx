@@ -16,6 +16,7 @@ import { cautionText } from "../../shared/why/wording";
 import { AskWhy } from "./AskWhy";
 import { remedyText } from "../../shared/blocks/wording";
 import { Term } from "../../shared/ui/Term";
+import { say as word } from "../../words/common";
 import { say } from "../../words/blocks";
 
 interface Props {
@@ -130,7 +131,7 @@ function OfWeek({
           label={<Term id="straightArm">{say("straightArmWork")}</Term>}
           value={
             straight === 0 ? (
-              "none"
+              word("none")
             ) : (
               <WhyFigure
                 figure={{
@@ -180,7 +181,7 @@ function OfWeek({
                 {mass(week.volumeLoadKg, unit, 1)}
               </AskWhy>
             ) : (
-              "none"
+              word("none")
             )
           }
         />

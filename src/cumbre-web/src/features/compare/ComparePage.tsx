@@ -17,6 +17,7 @@ import { versionsQuery } from "../../shared/blocks/publishing";
 import { dayShort, minutes } from "../../shared/ui/format";
 import { Failed, Loading } from "../../shared/ui/states";
 import { differenceSentence } from "./wording";
+import { say as word } from "../../words/common";
 import { say } from "../../words/compare";
 
 /** A side in the address: athlete, block, version; what is missing is still to be chosen. */
@@ -144,7 +145,7 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
 }
 
 function Week({ week }: { week: ComparedWeek }) {
-  const kinds = [week.left[0], week.right[0]].map((k) => (k ? weekKinds[k] : "none"));
+  const kinds = [week.left[0], week.right[0]].map((k) => (k ? weekKinds[k] : word("none")));
   const rows: [string, string | number, string | number][] = [
     ["Sessions", week.sessions.left, week.sessions.right],
     ...week.patterns.map((p): [string, number, number] => [p.pattern, p.left, p.right]),

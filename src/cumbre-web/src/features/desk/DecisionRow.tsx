@@ -12,6 +12,7 @@ import { Evidence } from "./Evidence";
 import { Headline } from "../../shared/decisions/Headline";
 import { OwnReason } from "../../shared/decisions/OwnReason";
 import { causeText, kindStatus } from "../../shared/decisions/wording";
+import { useUnit } from "../../shared/account/useMe";
 import { say } from "../../words/desk";
 
 /** What the coach adds to a decision before accepting it. */
@@ -47,6 +48,7 @@ interface Props {
 
 /** One decision: who, what, the evidence, and the verbs; the current one is open. */
 export function DecisionRow(props: Props) {
+  const unit = useUnit();
   const { decision: d, session, first, others, unfolded, harmless, current, busy, asksReason, onFocus } = props;
   const { reason, also } = props.additions;
   const add = (more: Partial<Additions>) => props.onAdditions({ reason, also, ...more });
@@ -107,7 +109,7 @@ export function DecisionRow(props: Props) {
           <Headline decision={d} />
         </Typography>
         <Typography variant="body2" color="textSecondary">
-          {causeText(d)}
+          {causeText(d, unit)}
           {first && others > 0 && (
             <>
               {" · "}

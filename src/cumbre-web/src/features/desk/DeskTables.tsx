@@ -10,6 +10,8 @@ import type { Decision, Desk } from "../../shared/api/types";
 import { dayShort, dayWeek, minutes, plural } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { takenText } from "../../shared/decisions/wording";
+import { useUnit } from "../../shared/account/useMe";
+import { shownLine } from "../../shared/notation/shownLine";
 import { say } from "../../words/desk";
 
 /** The cell that gives way where a row is too wide. */
@@ -24,6 +26,7 @@ const cut = {
 
 /** Today's sessions, retests that are due, pain that was reported, and what was decided today. */
 export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decision) => void }) {
+  const unit = useUnit();
   const total = desk.sessions.reduce((sum, s) => sum + s.durationSeconds, 0);
   return (
     <Box
@@ -51,7 +54,9 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decisi
             <TableCell sx={cut}>
               {s.easy && say("easy")}
               {s.held.length > 0 && say("stopped", { held: s.held.join(", ") })}
-              {s.line ? `${s.movement}, ${s.line}` : `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
+              {s.line
+                ? `${s.movement}, ${shownLine(s.line, unit)}`
+                : `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
             </TableCell>
             <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
               {s.status === "Done" ? say("done") : minutes(s.durationSeconds)}

@@ -1,4 +1,5 @@
 import type { Decision } from "../../shared/api/types";
+import { say as word } from "../../words/common";
 import { say } from "../../words/desk";
 
 const side = 9;
@@ -18,7 +19,7 @@ export function Evidence({ decision }: { decision: Decision }) {
       aria-label={say("lastSessionsOldestFirst", {
         columns: columns.length,
         columns2: columns
-          .map((c) => `${c.sets.map((s) => s.reps).join(" ")} ${c.clean ? "clean" : say("notClean")}`)
+          .map((c) => `${c.sets.map((s) => s.reps).join(" ")} ${c.clean ? word("clean") : say("notClean")}`)
           .join("; "),
       })}
     >

@@ -13,7 +13,6 @@ import { addDays, nextMonday } from "../../shared/blocks/doc";
 import { blockQuery, blocksQuery, programmesQuery } from "../../shared/blocks/queries";
 import { WeekStrip } from "../../shared/blocks/WeekStrip";
 import { newId } from "../../shared/ui/newId";
-import { plural } from "../../shared/ui/format";
 import { Empty, Failed, FailedPage, Loading, messageOf } from "../../shared/ui/states";
 import { Changes, LeftOutList, Notices } from "./Findings";
 import { OtherSchool } from "./OtherSchool";
@@ -142,7 +141,7 @@ function Generator(props: {
         <Box sx={{ display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
           <Box sx={{ mr: "auto" }}>
             <Typography variant="h2" component="p">
-              {answer ? `${plural(answer.block.weeks.length, "week")}, ${plural(sessions, "session")}` : "\u00a0"}
+              {answer ? say("weeksAndSessions", { weeks: answer.block.weeks.length, sessions }) : "\u00a0"}
             </Typography>
             <Typography variant="body2" color="textSecondary">
               {stored ? say("whatYouWroteMovedAddedOrTook") : say("nothingIsStoredBeforeYouTakeIt")}

@@ -23,6 +23,7 @@ import { gearWord, type KitErrors, type KitText, requestOf, textOf } from "./dra
 import { Loads } from "./Loads";
 import { type Measured, MeasureDialog } from "./MeasureDialog";
 import { kitQuery, useSaveKit } from "./queries";
+import { say as word } from "../../words/common";
 import { say } from "../../words/kit";
 
 /** What there is to train with: the club's, or an athlete's at home. */
@@ -117,7 +118,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                 text.vest,
                 (vest) => setText((t) => ({ ...t, vest })),
                 110,
-                "empty: none",
+                word("emptyNone"),
               )}
             </Box>
             {text.plates.map((p, i) => (
@@ -271,10 +272,10 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                   </MenuItem>
                 ))}
               </TextField>
-              {field(`gear[${i}].name`, "Name", g.name, (name) => row("gear", i, { name }), 170)}
+              {field(`gear[${i}].name`, word("name"), g.name, (name) => row("gear", i, { name }), 170)}
               {field(`gear[${i}].heightCm`, say("heightCm"), g.height, (height) => row("gear", i, { height }), 105)}
               {field(`gear[${i}].widthCm`, say("widthCm"), g.width, (width) => row("gear", i, { width }), 105)}
-              {field(`gear[${i}].note`, "Note", g.note, (note) => row("gear", i, { note }), 200)}
+              {field(`gear[${i}].note`, word("note"), g.note, (note) => row("gear", i, { note }), 200)}
             </Row>
           ))}
           <Button
@@ -316,7 +317,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
             {say("save")}
           </Button>
           <Typography variant="body2" color="textSecondary" role="status">
-            {dirty ? say("notSaved") : save.isSuccess ? "saved" : ""}
+            {dirty ? say("notSaved") : save.isSuccess ? word("saved") : ""}
           </Typography>
           {save.error && !conflict && Object.keys(server).length === 0 && (
             <Typography color="error" role="alert">

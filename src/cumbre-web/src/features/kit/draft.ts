@@ -8,6 +8,7 @@ import type {
   MassUnit,
   PieceSort,
 } from "../../shared/api/types";
+import { say as word } from "../../words/common";
 import { say } from "../../words/kit";
 
 /** The book as it is typed: figures are texts until they are sent. */
@@ -130,7 +131,7 @@ export const gearWord: Record<GearKind, string> = {
   Box: "box",
   Pole: "pole",
   Pad: "pad",
-  Dumbbell: "dumbbell",
-  Chain: "chain",
-  Mat: "mat",
+  Dumbbell: word("dumbbell"),
+  Chain: word("chain"),
+  Mat: word("mat"),
 };

@@ -51,10 +51,7 @@ function Page({ ladder, schools, club }: { ladder: Ladder; schools: School[]; cl
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 4, flexWrap: "wrap" }}>
         <Typography variant="h1">{ladder.name}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {say("height2", {
-            demandWord: demandWord[ladder.demandKind],
-            value: club ? say("forABodyOfMeanProportions") : "",
-          })}
+          {say(club ? "heightOfAverage" : "height2", { demandWord: demandWord[ladder.demandKind] })}
         </Typography>
         <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
           {club && (

@@ -5,6 +5,7 @@ import type { LadderStep, PlacedStep } from "../../shared/api/types";
 import { dayShort } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { figure, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
+import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
 
 /** All of a step in a card: what it asks, how it stands, what to watch. */
@@ -60,9 +61,9 @@ const says: Record<PlacedStep["ledger"][number]["kind"], string> = {
 };
 
 const from: Record<PlacedStep["ledger"][number]["origin"], string> = {
-  Test: "test",
+  Test: word("test"),
   SetToFailure: say("setToFailure"),
-  TrainingSet: "training",
+  TrainingSet: word("inTraining"),
 };
 
 /** What the placement of the step rests on: every piece with its day and source. */

@@ -1,15 +1,16 @@
 import type { CautionId, MassUnit, Movement } from "../../shared/api/types";
 import { cautionText } from "../../shared/why/wording";
+import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
 
 export const measures: Record<Movement["measure"], string> = {
-  Reps: "repetitions",
-  Seconds: "seconds",
+  Reps: word("repsUnit"),
+  Seconds: word("seconds"),
   SecondsPerDescent: say("secondsOfEachDescent"),
   ContactHeight: say("heightOfContact"),
   LoadTimesReps: say("loadTimesRepetitions"),
   Capacity: say("setsWithLimitedRest"),
-  Degrees: "degrees",
+  Degrees: word("degrees"),
 };
 
 /** A caution of a movement, where no body is at hand to reckon with. */

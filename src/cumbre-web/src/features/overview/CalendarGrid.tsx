@@ -4,6 +4,7 @@ import type { Consistency } from "../../shared/api/types";
 import { dayWeek, number } from "../../shared/ui/format";
 import { weekdays } from "../../shared/generation/wording";
 import { weekInOrder } from "../../words/habits";
+import { say as word } from "../../words/common";
 import { say } from "../../words/overview";
 
 type Day = Consistency["days"][number];
@@ -18,7 +19,12 @@ const addDays = (day: string, by: number) => {
   return d.toISOString().slice(0, 10);
 };
 
-const words: Record<Day["fate"], string> = { Done: "done", Partly: "partly", Missed: "missed", Planned: "planned" };
+const words: Record<Day["fate"], string> = {
+  Done: word("done"),
+  Partly: word("partly"),
+  Missed: word("missed"),
+  Planned: word("planned"),
+};
 
 /** Twelve weeks as squares: filled is done, striped a deload, half is partly, a cross is missed. */
 export function CalendarGrid({ consistency, today }: { consistency: Consistency; today: string }) {

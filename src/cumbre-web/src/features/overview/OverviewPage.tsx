@@ -29,6 +29,7 @@ import { DoneText, TrainedTable } from "./TrainedTable";
 import { overviewQuery } from "./useOverview";
 import { Term } from "../../shared/ui/Term";
 import { RecordButton } from "../../shared/athletes/RecordButton";
+import { say as word } from "../../words/common";
 import { say } from "../../words/overview";
 
 /** An athlete at a glance: what waits, today, goals, what is trained, how regularly, how ready. */
@@ -233,7 +234,7 @@ function Now({ overview: o }: { overview: Overview }) {
         <Box key={s.id} sx={{ mb: 4 }}>
           <Box sx={{ display: "flex", gap: 3, alignItems: "center", mb: 1 }}>
             <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }}>
-              {[s.title, s.easy && "deload", plural(s.items.length, "item"), clock(s.durationSeconds)]
+              {[s.title, s.easy && word("deload"), plural(s.items.length, "item"), clock(s.durationSeconds)]
                 .filter(Boolean)
                 .join(", ")}
             </Typography>

@@ -12,6 +12,8 @@ import { measureName, nowText, valueText } from "../../shared/athletes/trendText
 import { added, dayShort, dayWeek } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { Sparkline } from "./Sparkline";
+import { say as word } from "../../words/common";
+import { shownLine } from "../../shared/notation/shownLine";
 import { say } from "../../words/overview";
 
 /** What was done in an exposure: +15 kg: 5, 5, 5, 5. */
@@ -90,7 +92,7 @@ export function TrainedTable({ athleteId, rows, today }: { athleteId: string; ro
                     {r.held
                       ? say("stopped")
                       : r.nextDay && r.nextLine
-                        ? `${r.nextDay === today ? "today" : dayWeek(r.nextDay)} ${r.nextLine}`
+                        ? `${r.nextDay === today ? word("today") : dayWeek(r.nextDay)} ${shownLine(r.nextLine, unit)}`
                         : say("notPlanned")}
                   </span>
                   {r.held && <StatusShape status="stop" title={say("stoppedForPain")} />}

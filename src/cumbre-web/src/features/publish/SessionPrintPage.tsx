@@ -6,6 +6,7 @@ import { Paper } from "../../shared/paper/Paper";
 import { SessionSheet, type Sheet } from "../../shared/paper/SessionSheet";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { sessionQuery } from "../../shared/sessions/useSession";
+import { say as word } from "../../words/common";
 
 /** The sheet of one session, whether it belongs to a block or stands alone. */
 export default function PrintPage() {
@@ -30,7 +31,7 @@ function sheetOf(session: Session, club: string): Sheet {
     edition: "",
     day: session.day,
     title: session.title,
-    week: session.easy ? "deload" : "",
+    week: session.easy ? word("deload") : "",
     seconds: session.durationSeconds,
     warmUp: session.warmUp,
     coolDown: session.coolDown,

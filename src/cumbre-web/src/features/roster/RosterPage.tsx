@@ -20,6 +20,7 @@ import { Empty, Failed, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { rosterQuery } from "../../shared/athletes/useRoster";
 import { filterRoster, type RosterFilter, rosterFilters, type RosterSort, rosterSorts, sortRoster } from "./filter";
+import { say as word } from "../../words/common";
 import { say } from "../../words/roster";
 
 const rowsAtOnce = 50;
@@ -172,13 +173,13 @@ function Rows({
       <Table aria-label={say("athletes2")} sx={{ minWidth: 760 }}>
         <TableHead>
           <TableRow>
-            {head("name", "Name", "left")}
+            {head("name", word("name"), "left")}
             <TableCell>{say("goals")}</TableCell>
-            {head("mass", "Bodyweight")}
-            {head("max", "e1RM")}
-            {head("tested", "Tested")}
-            {head("last", "Last")}
-            {head("next", "Next")}
+            {head("mass", word("bodyweight"))}
+            {head("max", word("e1rm"))}
+            {head("tested", word("tested"))}
+            {head("last", word("last"))}
+            {head("next", word("next"))}
             <TableCell sx={{ pl: 4 }}>{say("notes")}</TableCell>
           </TableRow>
         </TableHead>
@@ -212,7 +213,7 @@ function Rows({
                 {r.lastSession ? dayShort(r.lastSession, today) : "–"}
               </TableCell>
               <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
-                {r.nextSession ? (r.nextSession === today ? "today" : dayWeek(r.nextSession)) : "–"}
+                {r.nextSession ? (r.nextSession === today ? word("today") : dayWeek(r.nextSession)) : "–"}
               </TableCell>
               <TableCell sx={{ pl: 4 }}>
                 <Notes row={r} />

@@ -1,9 +1,10 @@
 import type { RosterRow } from "../../shared/api/types";
+import { say as word } from "../../words/common";
 import { say } from "../../words/roster";
 
 /** What the roster can be narrowed to; the address keeps it. */
 export const rosterFilters = {
-  "": "everybody",
+  "": word("everybody"),
   waiting: say("decisionWaits"),
   caution: say("painOrClearance"),
   tests: say("noOrOldTests"),

@@ -15,6 +15,7 @@ import { Card } from "./Card";
 import { noPain, hurts, PainFields, type Pain } from "./PainFields";
 import { Scale } from "./Scale";
 import { useHealth } from "../../shared/sessions/useSession";
+import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 
 /** Asked before a session: sleep, soreness, readiness, pain by place, other hard training in the last day. */
@@ -97,7 +98,13 @@ function CheckInForm({ session, onDone }: { session: Session; onDone: () => void
             input: { endAdornment: <InputAdornment position="end">h</InputAdornment> },
           }}
         />
-        <Scale label={say("soreness")} low="none" high={say("verySore")} value={soreness} onChange={setSoreness} />
+        <Scale
+          label={say("soreness")}
+          low={word("none")}
+          high={say("verySore")}
+          value={soreness}
+          onChange={setSoreness}
+        />
         <Scale label={say("readiness")} low="flat" high="fresh" value={readiness} onChange={setReadiness} />
         <FormControlLabel
           control={<Checkbox checked={hard} onChange={(_, on) => setHard(on)} />}

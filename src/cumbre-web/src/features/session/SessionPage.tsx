@@ -25,6 +25,7 @@ import { MoveSession } from "./MoveSession";
 import { SetRow } from "./SetRow";
 import { Skip } from "./Skip";
 import { sessionQuery, useFinish, useIsLogging } from "../../shared/sessions/useSession";
+import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 
 /** A session: its plan, logged set by set, and what that changed. */
@@ -41,7 +42,7 @@ export default function SessionPage() {
   return <Log key={sessionId} session={session.data} />;
 }
 
-const statusText = { Planned: "planned", Started: "begun", Done: "done" } as const;
+const statusText = { Planned: word("planned"), Started: word("started"), Done: word("done") } as const;
 
 function Log({ session }: { session: Session }) {
   const { today, isCoach } = useSignedIn();

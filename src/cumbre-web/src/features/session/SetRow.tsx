@@ -8,6 +8,7 @@ import { StatusShape } from "../../shared/ui/StatusShape";
 import { asksFor, effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
 import { setUpText } from "./setUp";
 import { SetForm } from "./SetForm";
+import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 
 interface Props {
@@ -43,7 +44,7 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
       <Box sx={{ display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap", minHeight: 32 }}>
         <StatusShape
           status={set ? (met ? "won" : "training") : "ahead"}
-          title={set ? (met ? say("targetMet") : "done") : say("toDo")}
+          title={set ? (met ? say("targetMet") : word("done")) : say("toDo")}
         />
         <Typography sx={{ fontWeight: 600, minWidth: 76 }}>
           {say("set", { set: e.set })}

@@ -3,13 +3,13 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import { api, ask } from "../../shared/api/client";
-import type { Decision, LoggedSet, Session, SetRequest } from "../../shared/api/types";
+import type { Decision, LoggedSet, MassUnit, Session, SetRequest } from "../../shared/api/types";
 import { headline } from "../../shared/decisions/wording";
 import { writtenAdded } from "../../shared/ui/format";
 import { say } from "../../words/session";
 
-const textOf = (d: Decision) => {
-  const say = headline(d);
+const textOf = (d: Decision, unit: MassUnit) => {
+  const say = headline(d, unit);
   return say.figure ? `${say.before} ${say.figure}` : say.before;
 };
 
@@ -55,8 +55,8 @@ export function WhatChanges({
         (gone.length + come.length === 0
           ? say("savingChangesNoDecision")
           : [
-              gone.length > 0 && say("savingWithdraws", { gone: gone.map(textOf).join("; ") }),
-              come.length > 0 && say("itProposes", { come: come.map(textOf).join("; ") }),
+              gone.length > 0 && say("savingWithdraws", { gone: gone.map((d) => textOf(d, unit)).join("; ") }),
+              come.length > 0 && say("itProposes", { come: come.map((d) => textOf(d, unit)).join("; ") }),
             ]
               .filter(Boolean)
               .join(" "))}

@@ -6,6 +6,7 @@ import { dayShort } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { addDays } from "./doc";
 import { weekKinds } from "./wording";
+import { say as word } from "../../words/common";
 import { say } from "../../words/blocks";
 
 const families: { name: string; patterns: Pattern[]; fill: string }[] = [
@@ -93,7 +94,7 @@ export function WeekStrip({
                   <b>{reading?.hardSets ?? "–"}</b> {say("hardSets")}
                 </span>
                 <span>
-                  {[week.kind !== "Loading" && weekKinds[week.kind], now && "now"].filter(Boolean).join(", ")}
+                  {[week.kind !== "Loading" && weekKinds[week.kind], now && word("now")].filter(Boolean).join(", ")}
                 </span>
               </Box>
             </ButtonBase>

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useForkRef } from "@mui/material/utils";
 import { useState } from "react";
+import { useUnit } from "../account/useMe";
 import type { Decision } from "../api/types";
 import { Problem } from "../api/client";
 import { Changes } from "./Changes";
@@ -22,6 +23,7 @@ import { say } from "../../words/decisions";
 /** A decision that waits, where the coach is looking at its movement anyway. */
 export function DecisionStrip({ decision: d }: { decision: Decision }) {
   const decide = useDecide();
+  const unit = useUnit();
   const why = useWhy();
   const figure = useFigure();
   const [singleKeys] = useSingleKeys();
@@ -70,7 +72,7 @@ export function DecisionStrip({ decision: d }: { decision: Decision }) {
           <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
             {say("waitsOnTheDesk")}
           </Box>{" "}
-          {causeText(d)}
+          {causeText(d, unit)}
         </Typography>
         <Changes decision={d} also={also} onAlso={setAlso} />
         {asksReason !== undefined && (

@@ -1,19 +1,20 @@
-import type { Decision, DecisionDetails } from "../api/types";
+import type { Decision, DecisionDetails, MassUnit } from "../api/types";
 import { dayWeek } from "../ui/format";
 import type { OpenFigure } from "../why/WhyContext";
+import { shownLine } from "../notation/shownLine";
 import { ChangeList } from "./ChangeList";
 import { headline, overruledText } from "./wording";
 import { say } from "../../words/decisions";
 
 /** A decision as a figure that can be opened: its line, or what it says where there is none. */
-export function figureOf(d: Decision, { why, changes }: DecisionDetails): OpenFigure {
-  const { before, figure } = headline(d);
+export function figureOf(d: Decision, { why, changes }: DecisionDetails, unit: MassUnit): OpenFigure {
+  const { before, figure } = headline(d, unit);
   return {
     key: figureKey(d),
     shown: figure ?? before,
     subject: [d.athleteName, d.movementName].filter(Boolean).join(", "),
     why,
-    note: d.before ? <>{say("was2", { before: d.before })}</> : undefined,
+    note: d.before ? <>{say("was2", { before: shownLine(d.before, unit) })}</> : undefined,
     effect: (
       <>
         {effect(d, changes)} {overruledText(d)}

@@ -1,4 +1,5 @@
 import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useUnit } from "../account/useMe";
 import { api, ask } from "../api/client";
 import type { Decision } from "../api/types";
 import type { AskedFigure, OpenFigure } from "../why/WhyContext";
@@ -22,11 +23,12 @@ export function useDetails(decision: Decision) {
 /** A decision as a figure that can be opened, with or without its details at hand. */
 export function useFigure() {
   const queries = useQueryClient();
+  const unit = useUnit();
   return (d: Decision): OpenFigure | AskedFigure =>
     d.details
-      ? figureOf(d, d.details)
+      ? figureOf(d, d.details, unit)
       : {
           key: figureKey(d),
-          ask: async () => figureOf(d, (await queries.fetchQuery(decisionQuery(d.id))).details!),
+          ask: async () => figureOf(d, (await queries.fetchQuery(decisionQuery(d.id))).details!, unit),
         };
 }

@@ -1,13 +1,15 @@
-import type { Decision, ProposalCause, ProposalKind, Quantity } from "../api/types";
+import type { Decision, MassUnit, ProposalCause, ProposalKind, Quantity } from "../api/types";
+import { shownLine } from "../notation/shownLine";
 import { capital } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
+import { say as word } from "../../words/common";
 import { say } from "../../words/decisions";
 
 const kinds: Record<ProposalKind, { status: Status; word: string }> = {
   Refer: { status: "stop", word: say("stopAndRefer") },
   Ease: { status: "caution", word: say("easeForPain") },
   Return: { status: "caution", word: say("comeBackLighter") },
-  Deload: { status: "caution", word: "deload" },
+  Deload: { status: "caution", word: word("deload") },
   LighterWeek: { status: "caution", word: say("lighterWeek") },
   RestToday: { status: "caution", word: say("noMoreOfItToday") },
   BackOff: { status: "caution", word: say("backOff") },
@@ -37,7 +39,7 @@ const kinds: Record<ProposalKind, { status: Status; word: string }> = {
   WeakerSide: { status: "pending", word: say("weakerSideFirst") },
   EvenSides: { status: "pending", word: say("bothSidesTheSameAgain") },
   Achieved: { status: "won", word: say("standardShown") },
-  Test: { status: "pending", word: "test" },
+  Test: { status: "pending", word: word("test") },
   Retest: { status: "pending", word: say("testAgain") },
 };
 
@@ -47,19 +49,20 @@ const wordOf = (d: Decision) =>
 
 export const kindStatus = (kind: ProposalKind): Status => kinds[kind].status;
 
-const nextText = (d: Decision) =>
-  d.next && (d.next.movement === d.movement ? d.next.line : `${d.next.name}, ${d.next.line}`);
+const nextText = (d: Decision, unit: MassUnit) =>
+  d.next &&
+  (d.next.movement === d.movement ? shownLine(d.next.line, unit) : `${d.next.name}, ${shownLine(d.next.line, unit)}`);
 
 /** What is proposed; the figure can be opened. */
-export function headline(d: Decision): { before: string; figure: string | null } {
+export function headline(d: Decision, unit: MassUnit): { before: string; figure: string | null } {
   if (d.kind === "Refer")
     return {
       before: say("stopAndRefer2", { place: d.place ? capital(d.place) : say("painWithoutPlace") }),
       figure: null,
     };
   const what = d.confirms ? say("thePlannedIncreaseIsEarned") : wordOf(d);
-  const next = nextText(d);
-  const first = d.first ? say("then", { name: d.first.name, line: d.first.line }) : "";
+  const next = nextText(d, unit);
+  const first = d.first ? say("then", { name: d.first.name, line: shownLine(d.first.line, unit) }) : "";
   if (d.kind === "Achieved" && next)
     return { before: say("standardShownNextIs", { movementName: d.movementName }), figure: next };
   return { before: `${d.movementName}: ${what}${next ? "," : ""}`, figure: next ? first + next : null };
@@ -113,13 +116,12 @@ const causes: Record<ProposalCause, (d: Decision) => string> = {
 };
 
 /** Why, and from what. */
-export function causeText(d: Decision) {
-  const was =
-    d.before && d.next && !d.confirms && !["Achieved", "SetDose"].includes(d.kind)
-      ? say("was", { before: d.before })
-      : "";
-  const renewed = d.renews ? say("theLogWasCorrectedBeforeItSaid", { renews: d.renews }) : "";
-  return causes[d.cause](d) + was + renewed;
+export function causeText(d: Decision, unit: MassUnit) {
+  const before =
+    d.before && d.next && !d.confirms && !["Achieved", "SetDose"].includes(d.kind) ? shownLine(d.before, unit) : null;
+  const because = causes[d.cause](d);
+  const cause = before === null ? because : say("causeWas", { cause: because, before });
+  return d.renews ? say("causeRenewed", { cause, renews: d.renews }) : cause;
 }
 
 /** How a taken decision reads in the list of today. */

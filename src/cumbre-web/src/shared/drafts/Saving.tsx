@@ -6,10 +6,11 @@ import { useBlocker } from "react-router";
 import { ConfirmDialog } from "../ui/ConfirmDialog";
 import { moment } from "../ui/format";
 import { askingOnLeaving, type Clash, type DraftSnapshot, type SaveState } from "./draft";
+import { say as word } from "../../words/common";
 import { say } from "../../words/drafts";
 
 const words: Record<SaveState, string> = {
-  saved: "saved",
+  saved: word("saved"),
   waiting: say("notSavedYet"),
   saving: "saving",
   unreachable: say("keptOnThisDeviceSentWhenThe"),

@@ -37,10 +37,13 @@ export function storyText(story: BlockStory, leftOut: LeftOut[]): Said[] {
       g.light > 0 && say("lightDays", { count: g.light }),
     ].filter((d) => d !== false);
     const step = g.step ? lower(g.step) : say("itsFirstGateComesFirst");
-    const held = g.heldBackBy ? say("heldBackBy", { heldBackBy: lower(g.heldBackBy) }) : "";
+    const placed = days.length > 0 ? say("aWeek", { step, days: list(days) }) : say("onNoDay", { step });
+    const text = g.heldBackBy
+      ? say("heldBackBy", { goal: placed, heldBackBy: lower(g.heldBackBy) })
+      : say("goalAlone", { goal: placed });
     return {
       head: g.goal,
-      text: `${step}${days.length > 0 ? say("aWeek", { days: list(days) }) : say("onNoDay")}${held}.`,
+      text,
     };
   });
   if (story.growth.length > 0)

@@ -2,16 +2,17 @@ import type { DayOfWeek, DropKind, LeftOut, MassUnit, Notice, NoticeId, Regenera
 import { minutes } from "../ui/format";
 import { text } from "../why/quantity";
 import { weekInOrder } from "../../words/habits";
+import { say as word } from "../../words/common";
 import { say } from "../../words/generation";
 
 export const weekdays: { day: DayOfWeek; name: string; full: string }[] = [
-  { day: "Monday", name: say("mon"), full: "Monday" },
-  { day: "Tuesday", name: say("tue"), full: "Tuesday" },
-  { day: "Wednesday", name: say("wed"), full: "Wednesday" },
-  { day: "Thursday", name: say("thu"), full: "Thursday" },
-  { day: "Friday", name: say("fri"), full: "Friday" },
-  { day: "Saturday", name: say("sat"), full: "Saturday" },
-  { day: "Sunday", name: say("sun"), full: "Sunday" },
+  { day: "Monday", name: say("mon"), full: word("monday") },
+  { day: "Tuesday", name: say("tue"), full: word("tuesday") },
+  { day: "Wednesday", name: say("wed"), full: word("wednesday") },
+  { day: "Thursday", name: say("thu"), full: word("thursday") },
+  { day: "Friday", name: say("fri"), full: word("friday") },
+  { day: "Saturday", name: say("sat"), full: word("saturday") },
+  { day: "Sunday", name: say("sun"), full: word("sunday") },
 ];
 
 /** In the order of the reader's week. */

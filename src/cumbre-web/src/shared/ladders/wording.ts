@@ -1,6 +1,7 @@
 import type { DemandKind, LadderChange, MassUnit, StepStatus, Threshold } from "../api/types";
 import { inUnit, number, unitName } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
+import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
 
 const kilogramsPerPound = 0.45359237;
@@ -24,9 +25,9 @@ export function haveNeed(t: Threshold, unit: MassUnit) {
 }
 
 function have(t: Threshold, unit: MassUnit) {
-  if (t.have === null) return "none";
+  if (t.have === null) return word("none");
   const side = t.missingSide ?? t.side;
-  return `${side ? `${side.toLowerCase()} ` : ""}${t.missingSide ? "none" : figure(t.have, unit)}`;
+  return `${side ? `${side.toLowerCase()} ` : ""}${t.missingSide ? word("none") : figure(t.have, unit)}`;
 }
 
 export function need(t: Threshold, unit: MassUnit) {

@@ -1,4 +1,5 @@
 import type { Mass, MassUnit } from "../api/types";
+import { say as word } from "../../words/common";
 import { perHabits } from "../../words/habits";
 import { say } from "../../words/ui";
 
@@ -103,8 +104,24 @@ export function daysBetween(from: string, to: string) {
   return Math.round((parse(to).getTime() - parse(from).getTime()) / 86_400_000);
 }
 
-export function plural(count: number, one: string, many = `${one}s`) {
-  return `${number(count)} ${count === 1 ? one : many}`;
+/** A number of things, for instance "3 sets". */
+export function plural(
+  n: number,
+  thing:
+    | "set"
+    | "rep"
+    | "day"
+    | "week"
+    | "item"
+    | "exercise"
+    | "step"
+    | "movement"
+    | "session"
+    | "change"
+    | "station"
+    | "athlete",
+) {
+  return word(thing, { n });
 }
 
 /** With a capital first letter. */

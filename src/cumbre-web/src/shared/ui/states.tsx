@@ -6,6 +6,7 @@ import { Link, useParams } from "react-router";
 import { Problem } from "../api/client";
 import { remedyOf } from "./remedies";
 import { StatusShape } from "./StatusShape";
+import { say as word } from "../../words/common";
 import { say } from "../../words/ui";
 
 /** Nothing here yet, and what to do next. */
@@ -36,7 +37,7 @@ export function Empty({
   );
 }
 
-export function Loading({ rows = 4, label = "Loading" }: { rows?: number; label?: string }) {
+export function Loading({ rows = 4, label = word("loading") }: { rows?: number; label?: string }) {
   return (
     <Box role="status" aria-label={label} sx={{ py: 4 }}>
       {Array.from({ length: rows }, (_, i) => (

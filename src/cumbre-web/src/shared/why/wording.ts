@@ -12,6 +12,7 @@ import type {
   StepKey,
 } from "../api/types";
 import { bare, text } from "./quantity";
+import { say as word } from "../../words/common";
 import { say } from "../../words/why";
 
 type Say = (args: string[], raw: Quantity[], unit: MassUnit) => string;
@@ -107,7 +108,7 @@ const inputs: Record<InputKey, string> = {
   TestLoad: say("loadOfTheSet"),
   TestReps: say("repsDone"),
   TestReserve: say("leftInReserve"),
-  TestedOn: "Tested",
+  TestedOn: word("tested"),
   OneRepMax: say("oneRepMaximum"),
   OneRepMaxLow: say("rangeFrom"),
   OneRepMaxHigh: say("rangeTo"),
@@ -176,7 +177,7 @@ const steps: Record<StepKey, SayStep> = {
   SystemForOne: (b) => say("forOneRepetition130", { b: b[0] ?? "" }),
   StepsWon: (b) => say("stepsWonOf", { b: b[0] ?? "" }),
   ByTheRule: () => say("theRuleAlone"),
-  NextStep: () => "Next",
+  NextStep: () => word("next"),
   TrainForIt: () => say("trainForIt"),
   MeanOfThree: () => say("meanOfTheThree"),
   UncertainFrom: (_, t) => say("less", { t: t[0] ?? "" }),

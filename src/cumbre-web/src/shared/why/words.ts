@@ -1,3 +1,4 @@
+import { say as word } from "../../words/common";
 import { say } from "../../words/why";
 
 /** Words of closed lists that travel as codes. */
@@ -9,8 +10,8 @@ const words: Record<string, string> = {
   Lander: "Lander",
   Wathan: "Wathan",
   Mayhew: "Mayhew",
-  Male: "men’s",
-  Female: "women’s",
+  Male: word("mens"),
+  Female: word("womens"),
   Neither: say("meanOfBoth"),
   Left: "left",
   Right: "right",

@@ -3,6 +3,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { DemandKind, LadderProblem, StepEntry } from "../../../shared/api/types";
 import { demandWord } from "../../../shared/ladders/wording";
+import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 
 const kinds = Object.keys(demandWord) as DemandKind[];
@@ -84,7 +85,7 @@ export function DemandFields({
       {demand.kind === "SystemMass" && (
         <>
           {number("addedPercent", say("addedOfBodyMass"))}
-          {number("reps", "Reps")}
+          {number("reps", word("reps"))}
         </>
       )}
       {!modelled &&

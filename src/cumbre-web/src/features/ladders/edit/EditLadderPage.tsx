@@ -23,6 +23,7 @@ import { draftQuery, useSaveLadder, whatIfQuery } from "./queries";
 import { StepForm } from "./StepForm";
 import { mergeLadders } from "./mergeLadders";
 import { differenceText, fieldName, moveText } from "./wording";
+import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 import { told } from "../../../words/server";
 
@@ -322,9 +323,9 @@ function About({
         {say("nameAndWhatToKnowOfIt")}
       </Box>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
-        {text("name", "Ladder")}
-        {text("skill", "Skill", say("whatStandsAtTheSummit"))}
-        <Box sx={{ gridColumn: "1 / -1", display: "grid" }}>{text("about", "About")}</Box>
+        {text("name", word("ladder"))}
+        {text("skill", word("skill"), say("whatStandsAtTheSummit"))}
+        <Box sx={{ gridColumn: "1 / -1", display: "grid" }}>{text("about", word("about"))}</Box>
         <TextField
           select
           label={say("heightsAre")}

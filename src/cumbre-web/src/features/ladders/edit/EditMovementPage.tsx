@@ -17,6 +17,7 @@ import { FailedPage, Loading, messageOf } from "../../../shared/ui/states";
 import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
+import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 
 const blank: Movement = {
@@ -137,7 +138,7 @@ function Form({ movements, entry, version }: { movements: Movement[]; entry: Mov
       <Box
         sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "repeat(2, minmax(0,1fr))" }, gap: 4 }}
       >
-        {text("name", "Name")}
+        {text("name", word("name"))}
         <TextField
           select
           label={say("pattern")}
@@ -196,14 +197,14 @@ function Form({ movements, entry, version }: { movements: Movement[]; entry: Mov
             label={say("failingIsHarmless")}
           />
         </Box>
-        {list("faults", "Faults")}
-        {list("cues", "Cues")}
+        {list("faults", word("faults"))}
+        {list("cues", word("cues"))}
         {list("primeMovers", say("primeMovers"))}
-        {list("kit", "Kit")}
+        {list("kit", word("kit"))}
         {list("setUp", say("writtenDownToCompare"))}
         {list("aliases", say("otherNames"))}
-        {neighbours("easier", "Easier")}
-        {neighbours("harder", "Harder")}
+        {neighbours("easier", word("easier"))}
+        {neighbours("harder", word("harder"))}
         {neighbours("carriesTo", say("carriesOverTo"))}
         <Autocomplete
           multiple

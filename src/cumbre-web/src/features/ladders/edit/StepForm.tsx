@@ -9,6 +9,7 @@ import type { LadderProblem, Movement, School, StepEntry } from "../../../shared
 import { lines } from "./draft";
 import { DemandFields } from "./DemandFields";
 import { GateField } from "./GateField";
+import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 import { told } from "../../../words/server";
 
@@ -60,7 +61,7 @@ export function StepForm({
   const nameOf = (slug: string) => movements.find((m) => m.slug === slug)?.name ?? slug;
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 4, pt: 2 }}>
-      {text("name", "Name")}
+      {text("name", word("name"))}
       <Autocomplete
         options={slugs}
         value={step.movement || null}
@@ -170,8 +171,8 @@ export function StepForm({
         onChange={(_, substitutes) => onChange({ substitutes })}
         renderInput={(params) => <TextField {...params} label={say("substitutes")} />}
       />
-      {list("cues", "Cues")}
-      {list("faults", "Faults")}
+      {list("cues", word("cues"))}
+      {list("faults", word("faults"))}
       <FormControlLabel
         control={
           <Checkbox checked={step.preparation} onChange={(_, preparation) => onChange({ preparation })} size="small" />
