@@ -132,7 +132,7 @@ public sealed class TestDayTests : IAsyncLifetime
             cell,
             string.Join('\n', Enumerable.Range(0, 5000).Select(i => i == 1 ? "words" : "chest x 5"))
         );
-        browser.Sees("4986 rows did not fit and were left out");
+        browser.Sees("4,986 rows did not fit and were left out");
         browser.Sees("1 to fix, everything else saved");
         Assert.Equal(
             "words",
@@ -140,6 +140,14 @@ public sealed class TestDayTests : IAsyncLifetime
         );
         Assert.Equal(
             "chest x 5",
+            browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value")
+        );
+        // One step takes the whole paste back.
+        browser.Press("Undo paste");
+        browser.SeesNot("to fix");
+        browser.Sees("everything saved");
+        Assert.Equal(
+            "",
             browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value")
         );
     }

@@ -34,6 +34,7 @@ const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
 const GroupPage = lazy(() => import("../features/groups/GroupPage"));
 const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
 const HelpPage = lazy(() => import("../features/help/HelpPage"));
+const MessagesPage = lazy(() => import("../features/help/MessagesPage"));
 const GlossaryPage = lazy(() => import("../features/help/GlossaryPage"));
 const BlockRoute = lazy(() => import("./BlockRoute"));
 const KitPage = lazy(() => import("../features/kit/KitPage"));
@@ -94,6 +95,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
+          { path: "/messages", element: <MessagesPage /> },
           { path: "/glossary", element: <GlossaryPage /> },
           { path: "*", element: <Lost /> },
         ],

@@ -28,6 +28,10 @@ export const say = wordsOf("help", {
   decideLink: "Open the Desk",
   safety:
     "Cumbre shows the cautions of the trade, and is no medical advice. Stop on sharp pain, numbness or a pop, and follow local rules and licensed practice.",
+  messages: "Every message",
+  messagesAbout:
+    "{count, plural, one {One message} other {# messages}} of the interface, as they are written, room by room.",
+  findMessage: "Find a message",
   more: "More",
   words: "Glossary",
   keysHint: "Press ? for the keyboard shortcuts, and Ctrl K to go anywhere.",

@@ -310,4 +310,6 @@ export const say = wordsOf("ladders", {
   shortSinglesBeside: "Only short singles of {training} for now; <b>{before}</b> continues: {unmet}",
   limitingFactor: "<t>Limiting factor</t>: <b>{name}</b>, {short}",
   ladderFile: "Ladders",
+  makeVariation: "Make a variation",
+  variationName: "{name}, variation",
 });

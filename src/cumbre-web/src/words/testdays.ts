@@ -74,7 +74,15 @@ export const say = wordsOf("testdays", {
   of10: "{i, number}/10",
   where: "Where",
   before: "Before",
-  theBlockIsLargerThanTheSheet: "You pasted more than the sheet has room for: {over} did not fit and were left out.",
+  rowsLeft:
+    "You pasted more than the sheet has room for: {rows, plural, one {one row} other {{rows, number} rows}} did not fit and were left out.",
+  columnsLeft:
+    "You pasted more than the sheet has room for: {columns, plural, one {one column} other {{columns, number} columns}} did not fit and were left out.",
+  rowsAndColumnsLeft:
+    "You pasted more than the sheet has room for: {rows, plural, one {one row} other {{rows, number} rows}} and {columns, plural, one {one column} other {{columns, number} columns}} did not fit and were left out.",
+  cellsPasted: "{count, plural, one {One cell} other {# cells}} pasted.",
+  undoPaste: "Undo paste",
+  saving: "saving",
   allOfItTakesOneAthlete: "{day}; time for one athlete ",
   timeOfTheTestsForOneAthlete: "Time of the tests for one athlete",
   theServerCannotBeReachedKeptOn:

@@ -98,6 +98,9 @@ export default function HelpPage({ sample }: { sample: React.ReactNode }) {
       <Typography sx={{ mt: 1 }}>
         <Link to="/glossary">{say("words")}</Link>
       </Typography>
+      <Typography sx={{ mt: 1 }}>
+        <Link to="/messages">{say("messages")}</Link>
+      </Typography>
       <Typography sx={{ mt: 1 }}>{say("keysHint")}</Typography>
       <Typography color="textSecondary" sx={{ mt: 3, maxWidth: 640 }}>
         {say("safety")}

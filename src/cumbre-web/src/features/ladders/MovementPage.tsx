@@ -66,6 +66,7 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
         </Typography>
         <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
           {m.own && isCoach && <Link to={`/movements/${m.slug}/edit`}>{say("edit")}</Link>}
+          {isCoach && <Link to={`/movements/new?from=${m.slug}`}>{say("makeVariation")}</Link>}
           <Link to="/ladders?show=movements">{say("allMovements")}</Link>
         </Box>
       </Box>

@@ -35,13 +35,34 @@ export function Grid({
   onPaste: (place: Place, text: string) => void;
 }) {
   const table = useRef<HTMLTableElement>(null);
-  const go = (to: Place) => {
-    const input = table.current?.querySelector<HTMLInputElement>(`input[data-cell="${to.row}-${to.column}"]`);
-    input?.focus();
-    return input !== null && input !== undefined;
+  const inputAt = ({ row, column }: Place) =>
+    table.current?.querySelector<HTMLInputElement>(`input[data-cell="${row}-${column}"]`) ?? null;
+  /** Goes to a cell, past those that are closed to this athlete, in the direction from which it came. */
+  const go = (to: Place, from: Place) => {
+    const by = {
+      row: Math.sign(to.row - from.row),
+      column: to.row === from.row ? Math.sign(to.column - from.column) : 0,
+    };
+    let place = to;
+    while (inputAt(place)?.disabled) place = { row: place.row + by.row, column: place.column + by.column };
+    inputAt(place)?.focus();
+    return inputAt(place) !== null;
   };
   return (
-    <Box sx={{ overflow: "auto" }}>
+    <Box
+      sx={(t) => ({
+        overflow: "auto",
+        // A shadow at the edge behind which more of the sheet lies.
+        background: [
+          `linear-gradient(to right, ${t.vars.palette.background.default} 30%, transparent) left / 40px 100%`,
+          `linear-gradient(to left, ${t.vars.palette.background.default} 30%, transparent) right / 40px 100%`,
+          `linear-gradient(to right, ${t.vars.palette.rock}, transparent) left / 10px 100%`,
+          `linear-gradient(to left, ${t.vars.palette.rock}, transparent) right / 10px 100%`,
+        ].join(", "),
+        backgroundRepeat: "no-repeat",
+        backgroundAttachment: "local, local, scroll, scroll",
+      })}
+    >
       <Box
         component="table"
         ref={table}
@@ -137,8 +158,9 @@ export function Grid({
                           if (!to) return;
                           e.preventDefault();
                           // At the foot of a column Enter goes on at the head of the next.
-                          if (!go(to) && e.key === "Enter" && !e.shiftKey) {
-                            if (!go({ row: 0, column: place.column + 1 })) onDone(place);
+                          if (!go(to, place) && e.key === "Enter" && !e.shiftKey) {
+                            const head = { row: 0, column: place.column + 1 };
+                            if (!go(head, { ...head, row: -1 })) onDone(place);
                           }
                         }}
                         sx={{

@@ -17,6 +17,7 @@ import { type CellView, Grid } from "./Grid";
 import { sheetQuery, useRemoveSheet } from "./queries";
 import { useSheetOutbox } from "./useSheetOutbox";
 import { minutes } from "./wording";
+import { useKey } from "../../shared/keys/useKey";
 import { say } from "../../words/testdays";
 
 /** The sheet of an evening. */
@@ -38,6 +39,7 @@ function Open({ sheet }: { sheet: Sheet }) {
   const { outbox, state, changed } = useSheetOutbox(sheet.id);
   const [focused, setFocused] = useState<Place | null>(null);
   const [left, setLeft] = useState<string | null>(null);
+  const [pasted, setPasted] = useState<{ at: Place; text: string }[] | null>(null);
   const [removing, setRemoving] = useState(false);
   const remove = useRemoveSheet(sheet.id);
   const columns = columnsOf(sheet.tests);
@@ -69,19 +71,35 @@ function Open({ sheet }: { sheet: Sheet }) {
   };
   const paste = (place: Place, text: string) => {
     const block = readBlock(text, sheet.athletes.length - place.row, columns.length - place.column);
+    const before: { at: Place; text: string }[] = [];
     block.rows.forEach((cells, r) =>
       cells.forEach((value, c) => {
         const at = { row: place.row + r, column: place.column + c };
         const blocked = sheet.athletes[at.row]!.blocked[columns[at.column]!.test.slug];
-        if (!blocked && (value || viewOf(at).body.text)) write(at, { text: value });
+        const text = viewOf(at).body.text;
+        if (blocked || (!value && !text)) return;
+        before.push({ at, text });
+        write(at, { text: value });
       }),
     );
-    const over = [
-      block.leftRows > 0 && `${block.leftRows} ${block.leftRows === 1 ? "row" : "rows"}`,
-      block.leftColumns > 0 && `${block.leftColumns} ${block.leftColumns === 1 ? "column" : "columns"}`,
-    ].filter((x): x is string => typeof x === "string");
-    setLeft(over.length > 0 ? say("theBlockIsLargerThanTheSheet", { over: over.join(" and ") }) : null);
+    setPasted(before);
+    setLeft(
+      block.leftRows > 0 && block.leftColumns > 0
+        ? say("rowsAndColumnsLeft", { rows: block.leftRows, columns: block.leftColumns })
+        : block.leftRows > 0
+          ? say("rowsLeft", { rows: block.leftRows })
+          : block.leftColumns > 0
+            ? say("columnsLeft", { columns: block.leftColumns })
+            : null,
+    );
   };
+  /** The whole paste goes, cell by cell as it was. */
+  const undoPaste = () => {
+    pasted?.forEach(({ at, text }) => write(at, { text }));
+    setPasted(null);
+    setLeft(null);
+  };
+  useKey("undo", undoPaste, { inFields: true, enabled: pasted !== null });
   const refused = state.refused.length;
   const waiting = state.waiting.length;
   return (
@@ -103,7 +121,7 @@ function Open({ sheet }: { sheet: Sheet }) {
           {state.unreachable
             ? say("theServerCannotBeReachedKeptOn", { waiting })
             : waiting > 0
-              ? "storing"
+              ? say("saving")
               : refused > 0
                 ? say("toMendEverythingElseStored", { refused })
                 : say("everythingStored")}
@@ -123,6 +141,21 @@ function Open({ sheet }: { sheet: Sheet }) {
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1, mb: 3 }}>
         {say("enterGoesDownTabAndArrowsGo")}
       </Typography>
+      {pasted && pasted.length > 0 && (
+        <Alert
+          severity="info"
+          icon={false}
+          sx={{ mb: 3 }}
+          onClose={() => setPasted(null)}
+          action={
+            <Button size="small" onClick={undoPaste}>
+              {say("undoPaste")}
+            </Button>
+          }
+        >
+          {say("cellsPasted", { count: pasted.length })}
+        </Alert>
+      )}
       {left && (
         <Alert severity="warning" onClose={() => setLeft(null)} sx={{ mb: 3 }}>
           {left}
@@ -147,7 +180,11 @@ function Open({ sheet }: { sheet: Sheet }) {
           cell={viewOf}
           focused={focused}
           onFocus={setFocused}
-          onType={(place, text) => write(place, { text }, true)}
+          onType={(place, text) => {
+            // What is typed after a paste is another step.
+            setPasted(null);
+            write(place, { text }, true);
+          }}
           onDone={done}
           onPaste={paste}
         />

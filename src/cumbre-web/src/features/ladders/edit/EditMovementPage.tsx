@@ -9,7 +9,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useUnit } from "../../../shared/account/useMe";
 import { api, ask, Problem } from "../../../shared/api/client";
 import type { CautionId, Movement } from "../../../shared/api/types";
@@ -44,9 +44,19 @@ const blank: Movement = {
   own: true,
 };
 
+/** A movement to begin from: as the shipped one, under a name that is still free, and easier or harder by nobody yet. */
+const variationOf = (origin: Movement): Movement => ({
+  ...origin,
+  slug: "",
+  name: say("variationName", { name: origin.name }),
+  aliases: [],
+  own: true,
+});
+
 /** A movement of the club's own: added to the catalogue, with a test by its measure. */
 export default function EditMovementPage() {
   const { slug } = useParams();
+  const from = useSearchParams()[0].get("from");
   const movements = useQuery(movementsQuery);
   const stored = useQuery({
     queryKey: ["draft", "movement", slug],
@@ -63,7 +73,15 @@ export default function EditMovementPage() {
         <Loading />
       </Box>
     );
-  return <Form movements={movements.data} entry={stored.data?.entry ?? blank} version={stored.data?.version ?? 0} />;
+  const origin = movements.data.find((m) => m.slug === from);
+  return (
+    <Form
+      key={origin?.slug}
+      movements={movements.data}
+      entry={stored.data?.entry ?? (origin ? variationOf(origin) : blank)}
+      version={stored.data?.version ?? 0}
+    />
+  );
 }
 
 /** Lists are typed one entry a line. */
