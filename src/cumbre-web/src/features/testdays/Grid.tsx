@@ -54,11 +54,11 @@ export function Grid({
         overflow: "auto",
         // A shadow at the edge behind which more of the sheet lies.
         background: [
-          `linear-gradient(to right, ${t.vars.palette.background.default} 30%, transparent) left / 40px 100%`,
-          `linear-gradient(to left, ${t.vars.palette.background.default} 30%, transparent) right / 40px 100%`,
-          `linear-gradient(to right, ${t.vars.palette.rock}, transparent) left / 10px 100%`,
-          `linear-gradient(to left, ${t.vars.palette.rock}, transparent) right / 10px 100%`,
-        ].join(", "),
+          `linear-gradient(90deg,${t.vars.palette.background.default} 30%,#0000)0/40px 100%`,
+          `linear-gradient(270deg,${t.vars.palette.background.default} 30%,#0000)100%/40px 100%`,
+          `linear-gradient(90deg,${t.vars.palette.rock},#0000)0/10px 100%`,
+          `linear-gradient(270deg,${t.vars.palette.rock},#0000)100%/10px 100%`,
+        ].join(","),
         backgroundRepeat: "no-repeat",
         backgroundAttachment: "local, local, scroll, scroll",
       })}
