@@ -146,10 +146,7 @@ public sealed class TestDayTests : IAsyncLifetime
         browser.Press("Undo paste");
         browser.SeesNot("to fix");
         browser.Sees("everything saved");
-        Assert.Equal(
-            "",
-            browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value")
-        );
+        Assert.Equal("", browser.Driver.FindElement(By.CssSelector("input[data-cell='10-0']")).GetAttribute("value"));
     }
 
     [Fact]

@@ -15,6 +15,7 @@ namespace Cumbre.Server.Accounts;
 /// <param name="BlockOf">Whose block it is.</param>
 /// <param name="Published">A block was published.</param>
 /// <param name="Sent">A message with a block was written.</param>
+/// <param name="AtWork">A set was logged: the first hour is over, whatever was left out.</param>
 public sealed record FirstHourDto(
     bool Kit,
     Guid? AthleteId,
@@ -23,7 +24,8 @@ public sealed record FirstHourDto(
     Guid? BlockId,
     Guid? BlockOf,
     bool Published,
-    bool Sent
+    bool Sent,
+    bool AtWork
 );
 
 internal static class FirstHour
@@ -40,7 +42,8 @@ internal static class FirstHour
                 row.BlockId,
                 row.BlockOf,
                 row.Published != 0,
-                Directory.Exists(options.Outbox) && Directory.EnumerateFiles(options.Outbox, "*.eml").Any()
+                Directory.Exists(options.Outbox) && Directory.EnumerateFiles(options.Outbox, "*.eml").Any(),
+                row.Logged != 0
             )
         );
     }

@@ -8,6 +8,7 @@ namespace Cumbre.Storage.Accounts;
 /// <param name="BlockId">The newest block, of the athlete <paramref name="BlockOf"/>.</param>
 /// <param name="BlockOf">Whose block it is.</param>
 /// <param name="Published">A block was published.</param>
+/// <param name="Logged">A set was logged: the club is at work.</param>
 public sealed record FirstHourRow(
     long Kit,
     Guid? AthleteId,
@@ -15,7 +16,8 @@ public sealed record FirstHourRow(
     long Tested,
     Guid? BlockId,
     Guid? BlockOf,
-    long Published
+    long Published,
+    long Logged
 );
 
 public static class FirstHourStore
@@ -29,7 +31,8 @@ public static class FirstHourStore
                    EXISTS (SELECT 1 FROM benchmark_result) AS tested,
                    (SELECT id FROM block ORDER BY written_at DESC LIMIT 1) AS block_id,
                    (SELECT athlete_id FROM block ORDER BY written_at DESC LIMIT 1) AS block_of,
-                   EXISTS (SELECT 1 FROM block_version) AS published
+                   EXISTS (SELECT 1 FROM block_version) AS published,
+                   EXISTS (SELECT 1 FROM logged_set) AS logged
             """,
             new { clubKit }
         )!;

@@ -25,7 +25,7 @@ function useFirstHour() {
   // What was done on the page before counts on this one.
   useEffect(() => void queries.invalidateQueries({ queryKey: firstHourQuery.queryKey }), [pathname, queries]);
   const found = useQuery({ ...firstHourQuery, enabled: isCoach });
-  return isCoach && found.data ? stepsOf(found.data) : [];
+  return isCoach && found.data && !found.data.atWork ? stepsOf(found.data) : [];
 }
 
 /** On every page but the Desk: the next step, as long as there is one. */
@@ -37,7 +37,7 @@ export function FirstHourStrip() {
   const done = steps.filter((s) => s.done).length;
   return (
     <Box
-      component="aside"
+      role="region"
       aria-label={say("title")}
       sx={(t) => ({
         px: { xs: 4, sm: 6 },

@@ -5772,6 +5772,8 @@ export interface components {
       published: boolean;
       /** @description A message with a block was written. */
       sent: boolean;
+      /** @description A set was logged: the first hour is over, whatever was left out. */
+      atWork: boolean;
     };
     /** @description A template as it is fitted to an athlete. */
     FitAnswer: {
