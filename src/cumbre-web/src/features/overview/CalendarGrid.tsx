@@ -32,10 +32,11 @@ export function CalendarGrid({ consistency, today }: { consistency: Consistency;
   const week = weekInOrder();
   // The weeks of the server start on Mondays; a week that starts on another day begins before, and one more is seen.
   const from = addDays(consistency.from, week[0] === 1 ? 0 : week[0]! - 8);
-  const weeks = week[0] === 1 ? 12 : 13;
   const rows = week
     .map((day, r) => ({ name: dayNames[day - 1]!, day, r }))
     .filter(({ day }) => consistency.days.some((d) => (new Date(`${d.day}T12:00:00Z`).getUTCDay() || 7) === day));
+  // Only the days that come before Monday in the reader's week reach into a thirteenth column.
+  const weeks = rows.some(({ day }) => week[0] !== 1 && day >= week[0]!) ? 13 : 12;
   const count = (fate: Day["fate"], easy?: boolean) =>
     consistency.days.filter((d) => d.fate === fate && (easy === undefined || d.isEasy === easy)).length;
   const legend = [
