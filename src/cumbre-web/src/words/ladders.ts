@@ -288,7 +288,7 @@ export const say = wordsOf("ladders", {
   arms: "{arms} arms",
   eachSide: ", each side",
   bottom: "Bottom",
-  writeDown: "Record",
+  writeDown: "Record the set-up",
   cues: "Cues",
   faults2: "Faults",
   kit: "Kit",
