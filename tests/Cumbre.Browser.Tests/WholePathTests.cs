@@ -273,7 +273,7 @@ public sealed class WholePathTests : IAsyncLifetime
             "the palette"
         );
         browser.Type("Desk" + Keys.Enter);
-        browser.Sees("1 decision waiting for you");
+        browser.Sees("1 decision waiting for 1 athlete");
         browser.Sees("Weighted pull-up: add load, 3 x 8..10 @ +12.5 kg then +2.5 kg");
         browser.Type("w");
         browser.Sees("2 clean sessions in a row: add +2.5 kg", "aside");
@@ -281,7 +281,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Type("a");
         browser.Sees("Your Desk is clear.");
         browser.Type("z");
-        browser.Sees("1 decision waiting for you");
+        browser.Sees("1 decision waiting for 1 athlete");
         browser.Type("a");
         browser.Sees("Your Desk is clear.");
     }

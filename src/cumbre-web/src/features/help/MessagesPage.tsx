@@ -7,7 +7,7 @@ import { say } from "../../words/help";
 import { catalogues } from "../../words/wordsOf";
 
 // Every room is loaded, so that all of them are in the list.
-import.meta.glob("../../words/*.ts", { eager: true });
+import.meta.glob(["../../words/*.ts", "!../../words/*.test.ts"], { eager: true });
 
 /** Every message of the interface, room by room, to be read from top to bottom. */
 export default function MessagesPage() {
