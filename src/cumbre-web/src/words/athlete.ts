@@ -80,7 +80,6 @@ export const say = wordsOf("athlete", {
   greyAnotherSetUpNotCompared: "Grey: a different set-up, not compared.",
   nothingInTheLastTwelveWeeks: "Nothing in the last 12 weeks.",
   nothingToFollowYet: "No data yet.",
-  recordATest: "Record a test",
   aCleanSetOf2To6: "A clean set of 2 to 6 reps with at most 1 in reserve gives the estimate that loads are based on.",
   aTestOrALoggedSessionStarts: "A test or a logged session starts the line.",
   nextSession: "Next session",

@@ -64,7 +64,6 @@ export const say = wordsOf("overview", {
   howDidTheLastSessionFeelThe: "How did the last session feel the next morning? ",
   tellIt: "Answer",
   dashedTheNextThreshold: "dashed: the next threshold",
-  recordATest: "Record a test",
   years: "{number, number} years",
   upToMin: "up to {minutes, number} min",
   trainsNext: "next session {nextSession}",

@@ -6,7 +6,6 @@ import { type ServerMessage, told } from "../../words/server";
 /** A field of a request and what is wrong with it. */
 export interface FieldError {
   path: string;
-  code: string;
   message: string;
 }
 
@@ -34,7 +33,6 @@ export class Problem extends Error {
     this.code = body.message?.code ?? "";
     this.fields = (body.errors ?? []).map(({ path, message }) => ({
       path,
-      code: message.code,
       message: told(message),
     }));
     this.current = body.current;

@@ -1,7 +1,5 @@
 import type { MassUnit } from "../api/types";
-import { number, unitName } from "../ui/format";
-
-const kilogramsPerPound = 0.45359237;
+import { inUnit, number, toKilograms, unitName } from "../ui/format";
 
 /** Loads with their unit at the end: "+20 kg", "+20 / +10 / 0 kg", "-12.5 lb". */
 const loads = /((?:[+-]?\d+(?:\.\d+)?)(?: \/ [+-]?\d+(?:\.\d+)?)*) (kg|lb)\b/g;
@@ -16,4 +14,4 @@ export function shownLine(line: string, unit: MassUnit) {
 }
 
 const converted = (value: number, to: MassUnit) =>
-  number(to === "Lb" ? value / kilogramsPerPound : value * kilogramsPerPound, 1);
+  number(inUnit(toKilograms({ value, unit: to === "Lb" ? "Kg" : "Lb" }), to), 1);
