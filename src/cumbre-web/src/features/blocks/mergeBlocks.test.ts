@@ -54,6 +54,13 @@ describe("two versions of a block", () => {
     expect(written(clashes[0]!.take(doc))).toEqual([["16: a 4 x 4, b 1 x 1, c 2 x 2", "19: d 3 x 5"]]);
   });
 
+  it("keep my order of lines that are stored and were not there to begin with", () => {
+    const empty = block(session("mon", "2026-03-16", []));
+    const stored = block(session("mon", "2026-03-16", [item("a"), item("b"), item("c")]));
+    const moved = block(session("mon", "2026-03-16", [item("c"), item("a"), item("b")]));
+    expect(written(mergeBlocks(empty, moved, stored).doc)).toEqual([["16: c 3 x 5, a 3 x 5, b 3 x 5"]]);
+  });
+
   it("do not ask where both wrote the same", () => {
     const { clashes } = mergeBlocks(base, lines({ a: "5 x 5" }), lines({ a: "5 x 5" }));
     expect(clashes).toEqual([]);

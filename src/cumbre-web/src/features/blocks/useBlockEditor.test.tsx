@@ -6,6 +6,7 @@ import { Problem } from "../../shared/api/client";
 import type { Block, BlockDto } from "../../shared/api/types";
 import { me } from "../../shared/testing/page";
 import * as queries from "../../shared/blocks/queries";
+import { closeDrafts } from "../../shared/drafts/draft";
 import { useBlockEditor } from "./useBlockEditor";
 
 const send = vi.fn<(sent: { block: Block; version: number }) => Promise<{ version: number }>>();
@@ -127,6 +128,35 @@ it("takes an answer that was lost for saved", async () => {
   act(() => result.current.edit(rename("c")));
   await settle();
   expect([result.current.state, result.current.version]).toEqual(["saved", 7]);
+});
+
+it("does not clash with what it sent itself, when the answer was lost and something was written after", async () => {
+  send.mockRejectedValueOnce(new Problem(0, {}));
+  const { result } = editing();
+  act(() => result.current.edit(rename("c")));
+  await act(() => vi.advanceTimersByTimeAsync(800));
+  send.mockRejectedValueOnce(new Problem(409, { current: stored({ block: { ...block, name: "c" }, version: 2 }) }));
+  act(() => result.current.edit(rename("cd")));
+  await settle();
+  await settle();
+  expect([result.current.state, result.current.block.name]).toEqual(["saved", "cd"]);
+  expect(send).toHaveBeenLastCalledWith({ block: { ...block, name: "cd" }, version: 2 });
+});
+
+it("nor when the window was closed before the answer came", async () => {
+  send.mockReturnValueOnce(new Promise(() => {}));
+  const first = editing();
+  act(() => first.result.current.edit(rename("c")));
+  await settle();
+  act(() => first.result.current.edit(rename("cd")));
+  const lay = { ...localStorage };
+  closeDrafts();
+  first.unmount();
+  Object.entries(lay).forEach(([k, v]) => localStorage.setItem(k, String(v)));
+  const { result } = renderHook(() => useBlockEditor("a", stored({ block: { ...block, name: "c" }, version: 2 })), {
+    wrapper,
+  });
+  expect([result.current.block.name, result.current.clashes]).toEqual(["cd", []]);
 });
 
 it.each(["mine", "theirs"] as const)("asks where both wrote in one place: %s", async (whose) => {

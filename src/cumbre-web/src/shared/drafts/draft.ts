@@ -51,6 +51,8 @@ export interface Kept<T> {
   version: number;
   base: T;
   mine: T;
+  /** What went up and has no answer. */
+  sent?: T[];
 }
 
 export interface DraftSnapshot<T> {
@@ -77,6 +79,8 @@ const prefix = "cumbre-draft:";
 export class Draft<T> {
   private history: History<T>;
   private saved: Stored<T>;
+  /** What went up and has no answer: it may be stored. */
+  private unanswered: T[] = [];
   private clashes: Clash<T>[] = [];
   private failure: Problem | null = null;
   private restored: string | null = null;
@@ -98,7 +102,7 @@ export class Draft<T> {
     const kept = readKept<T>(key);
     if (kept && !alike(kept.mine, stored.doc)) {
       const { doc, clashes } =
-        kept.version === stored.version
+        kept.version === stored.version || kept.sent?.some((doc) => alike(doc, stored.doc))
           ? { doc: kept.mine, clashes: [] }
           : kind.merge(kept.base, kept.mine, stored.doc);
       this.history = advance(this.history, doc);
@@ -227,18 +231,20 @@ export class Draft<T> {
     }
     this.sending = true;
     this.failure = null;
-    this.tell();
     const doc = this.history.now;
+    if (!this.unanswered.includes(doc)) this.unanswered.push(doc);
+    this.tell();
     let stored = false;
     try {
       const { version } = await this.kind.send(doc, this.saved.version);
       this.saved = { doc, version };
+      this.unanswered = [];
       this.unreachable = false;
       this.restored = null;
       this.tries = 0;
       stored = true;
     } catch (error) {
-      this.fail(error, doc);
+      this.fail(error);
     } finally {
       this.sending = false;
     }
@@ -254,16 +260,19 @@ export class Draft<T> {
       : this.flush();
   }
 
-  private fail(error: unknown, sent: T) {
+  private fail(error: unknown) {
     const problem = error instanceof Problem ? error : new Problem(0, {}, say("itCouldNotBeStored"));
     const theirs = problem.isConflict ? this.kind.theirs(problem.current) : null;
     if (theirs) {
       this.unreachable = false;
-      // An answer that was lost: what is stored is what was sent.
-      if (alike(theirs.doc, sent)) this.saved = { doc: sent, version: theirs.version };
-      else this.adopt(theirs);
+      // An answer that was lost: what is stored is what went up, this time or before.
+      const own = this.unanswered.find((doc) => alike(theirs.doc, doc));
+      this.unanswered = [];
+      if (own === undefined) this.adopt(theirs);
+      else this.saved = { doc: own, version: theirs.version };
     } else if (problem.isRefusal) {
       this.unreachable = false;
+      this.unanswered = [];
       this.failure = problem;
     } else {
       this.unreachable = true;
@@ -322,6 +331,7 @@ export class Draft<T> {
         version,
         base,
         mine: this.history.now,
+        sent: this.unanswered,
       });
     } else localStorage.removeItem(prefix + this.key);
   }

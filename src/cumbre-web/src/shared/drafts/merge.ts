@@ -19,10 +19,13 @@ export function mergeSets<V>(base: V[], mine: V[], theirs: V[]): V[] {
 /** The order of a list: mine where I changed it, else theirs; what only the other has stands behind what it stood behind there. */
 export function mergeOrder(base: string[], mine: string[], theirs: string[], present: Set<string>): string[] {
   const common = base.filter((id) => mine.includes(id) && theirs.includes(id));
-  const moved = !alike(
-    common,
-    mine.filter((id) => common.includes(id)),
-  );
+  // What both have and nobody began with is mine, stored and not heard of: its order is newer here.
+  const moved =
+    mine.some((id) => theirs.includes(id) && !base.includes(id)) ||
+    !alike(
+      common,
+      mine.filter((id) => common.includes(id)),
+    );
   const [lead, other] = moved ? [mine, theirs] : [theirs, mine];
   const order = lead.filter((id) => present.has(id));
   other.forEach((id, i) => {
