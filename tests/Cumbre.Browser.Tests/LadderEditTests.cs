@@ -12,7 +12,7 @@ public sealed class LadderEditTests : CoachAtWork
     public void Lowering_the_pull_up_gate_of_the_muscle_up_shows_exactly_whom_it_would_move_and_can_be_taken_back()
     {
         Coach.Go("/ladders/bar-muscle-up/edit");
-        Coach.Press("7. Jumping muscle-up");
+        Coach.Press("Jumping muscle-up");
         Coach.Fill("Gate 2", "pull-up >= 12 ");
         Coach.Sees("Write a figure for Pull-ups in one set here.");
         Coach.Field("Gate 2").SendKeys("re");
@@ -104,7 +104,8 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Fill("Usual dose", "hold 3 x 30 s rest 1:00");
         Coach.Fill("Opens the next", "active hang >= 60 s");
         Coach.Field("Opens the next").SendKeys(Keys.Escape);
-        Coach.Press("Add below A minute");
+        Coach.Press("More for A minute");
+        Coach.Press("Add a step below");
         Coach.Sees("This is empty.");
         Coach.Fill("Name", "Two minutes");
         Coach.Pick("Movement", "Active hang");

@@ -10,6 +10,7 @@ import { App } from "./app/App";
 import { onNoAnswer, Problem } from "./shared/api/client";
 import { connection } from "./shared/api/connection";
 import { closeDrafts, hurryDrafts, warnOnClosing } from "./shared/drafts/draft";
+import { tellCutText } from "./shared/ui/cutText";
 import { theme } from "./shared/ui/theme";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
@@ -36,6 +37,7 @@ connection.onReturn(() => {
 });
 window.addEventListener("online", () => connection.hurry());
 warnOnClosing();
+tellCutText();
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -342,7 +342,7 @@ export const say = wordsOf("why", {
   theBestHoldIsUnderTrainThe:
     "The best hold is {best}: under {least}, train the easier step, or this one with assistance.",
   aHoldOfIsOverTheBest: "A hold of {seconds} is longer than the best of {best}.",
-  hardOverTheUsual: "{pattern}: {sets} hard sets, above the usual {most}.",
+  hardOverTheUsual: "{pattern}: {sets} of hard work; the usual range ends at {most}.",
   pullAndPushAreOutOfBalance: "Pull and push are out of balance: {pull} and {push}.",
   straightArmWorkGrowsToTheRamp: "Straight-arm work grows to {now}; the limit is {most}.",
   theSidesDifferLeftRight: "The sides differ: left {left}, right {right}.",

@@ -1,10 +1,16 @@
 import { useDroppable } from "@dnd-kit/core";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import type { BlockSession, BlockWeek, WeekReading } from "../../shared/api/types";
 import { dayWeek } from "../../shared/ui/format";
 import { weekKinds } from "../../shared/blocks/wording";
 import { say } from "../../words/blocks";
+
+/** From so many sessions on, the way to add one more is a sign of its own width. */
+const roomForWords = 5;
+/** So many lines a day shows; a longer one says how many more there are. */
+const most = 5;
 
 /** The sessions of a week side by side; an item can be dropped on another day. */
 export function DayColumns({
@@ -44,12 +50,30 @@ export function DayColumns({
           />
         ))}
       </Box>
-      <Box sx={{ p: 2, display: "flex", alignItems: "center", color: "text.secondary", fontSize: 13, gap: 2 }}>
-        {week.sessions.length === 0 && say("noSessionInThisWeek", { weekKinds: weekKinds[week.kind] })}
-        <Button size="small" onClick={onAdd}>
-          {say("addASession")}
-        </Button>
-      </Box>
+      {week.sessions.length < roomForWords ? (
+        <Box sx={{ p: 2, display: "flex", alignItems: "center", color: "text.secondary", fontSize: 13, gap: 2 }}>
+          {week.sessions.length === 0 && say("noSessionInThisWeek", { weekKinds: weekKinds[week.kind] })}
+          <Button size="small" onClick={onAdd}>
+            {say("addASession")}
+          </Button>
+        </Box>
+      ) : (
+        // Stays in view where the days have to be scrolled.
+        <Box
+          sx={{
+            position: "sticky",
+            right: 0,
+            display: "flex",
+            alignItems: "center",
+            px: 1,
+            bgcolor: "background.default",
+          }}
+        >
+          <IconButton size="small" aria-label={say("addASession")} title={say("addASession")} onClick={onAdd}>
+            +
+          </IconButton>
+        </Box>
+      )}
     </Box>
   );
 }
@@ -72,6 +96,8 @@ function Day({
     data: { name: dayWeek(session.day) },
     disabled: session.fixed,
   });
+  const items = reading?.items ?? [];
+  const shown = items.length > most ? items.slice(0, most - 1) : items;
   const takes = reading ? Math.ceil(reading.seconds / 60) : 0;
   return (
     <Box
@@ -88,7 +114,7 @@ function Day({
         flexDirection: "column",
         cursor: "pointer",
         flex: "1 1 0",
-        minWidth: 132,
+        minWidth: 128,
         maxWidth: 260,
         px: 2.5,
         py: 2,
@@ -120,7 +146,7 @@ function Day({
         {say("min", { takes, sets: reading?.sets ?? 0 })}
         {session.fixed && say("started")}
       </Box>
-      {reading?.items.slice(0, 6).map((i) => (
+      {shown.map((i) => (
         <Box
           key={i.id}
           sx={{
@@ -133,8 +159,8 @@ function Day({
           {i.movement}
         </Box>
       ))}
-      {reading && reading.items.length > 6 && (
-        <Box sx={{ color: "text.secondary" }}>{say("andMore", { items: reading.items.length - 6 })}</Box>
+      {items.length > shown.length && (
+        <Box sx={{ color: "text.secondary" }}>{say("andMore", { items: items.length - shown.length })}</Box>
       )}
     </Box>
   );

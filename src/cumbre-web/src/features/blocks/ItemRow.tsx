@@ -1,15 +1,12 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import Box from "@mui/material/Box";
-import IconButton from "@mui/material/IconButton";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useEffectEvent, useId, useState } from "react";
 import { useUnit } from "../../shared/account/useMe";
 import type { BlockItem, ItemMeaning, ProgrammeCaution } from "../../shared/api/types";
 import { problemMessage } from "../../shared/notation/wording";
 import { clock, dayWeek, mass } from "../../shared/ui/format";
-import { KeyCap } from "../../shared/ui/KeyCap";
+import { MoreMenu } from "../../shared/ui/MoreMenu";
 import { LineField } from "../../shared/notation/LineField";
 import { Misfits } from "../../shared/notation/Misfits";
 import { LineError } from "../../shared/notation/LineError";
@@ -79,7 +76,6 @@ export function ItemRow(props: Props) {
   } = props;
   const unit = useUnit();
   const says = useId();
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [form, setForm] = useState(false);
   const name = meaning?.movement?.name ?? item.movement;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
@@ -110,10 +106,6 @@ export function ItemRow(props: Props) {
     else if (isKey(e, "substitute")) run(verbs.substitute);
     else if (isKey(e, "pair")) run(verbs.pair);
     else if (isKey(e, "form")) run(() => setForm((f) => !f));
-  };
-  const choose = (verb: () => void) => () => {
-    setMenu(null);
-    verb();
   };
   return (
     <Box
@@ -275,14 +267,30 @@ export function ItemRow(props: Props) {
           )}
         </Box>
         {!readOnly && (
-          <IconButton
-            size="small"
-            aria-label={say("moreFor", { letter, name })}
-            onClick={(e) => setMenu(e.currentTarget)}
-            sx={{ mt: "-3px", borderRadius: "2px", fontSize: 16, width: 26, height: 26 }}
-          >
-            ⋯
-          </IconButton>
+          <MoreMenu
+            label={say("moreFor", { letter, name })}
+            verbs={[
+              {
+                label: form ? say("closeTheForm") : say("formBesideTheLine"),
+                onChoose: () => setForm(!form),
+                keyId: "form",
+              },
+              { label: say("anotherMovement"), onChoose: verbs.substitute, keyId: "substitute" },
+              {
+                label: item.joined ? say("letGoOfTheOneBefore") : say("pairWithTheOneBefore2"),
+                onChoose: verbs.pair,
+                keyId: "pair",
+              },
+              { label: say("up"), onChoose: () => verbs.move(-1), keyId: "moveUp" },
+              { label: say("down"), onChoose: () => verbs.move(1), keyId: "moveDown" },
+              { label: say("writeItSoInTheWeeksAfter"), onChoose: verbs.repeat },
+              ...elsewhere.map((s) => ({
+                label: say("moveTo2", { day: dayWeek(s.day), title: s.title && `, ${s.title}` }),
+                onChoose: () => verbs.moveTo(s.id),
+              })),
+              { label: say("takeItOut"), onChoose: verbs.remove, keyId: "deleteLine" },
+            ]}
+          />
         )}
       </Box>
       {form && !readOnly && (
@@ -294,38 +302,6 @@ export function ItemRow(props: Props) {
           />
         </Box>
       )}
-      {menu && (
-        <Menu open anchorEl={menu} onClose={() => setMenu(null)}>
-          <MenuItem onClick={choose(() => setForm(!form))} sx={entry}>
-            {form ? say("closeTheForm") : say("formBesideTheLine")} <KeyCap>F2</KeyCap>
-          </MenuItem>
-          <MenuItem onClick={choose(verbs.substitute)} sx={entry}>
-            {say("anotherMovement")} <KeyCap>{say("altS")}</KeyCap>
-          </MenuItem>
-          <MenuItem onClick={choose(verbs.pair)} sx={entry}>
-            {item.joined ? say("letGoOfTheOneBefore") : say("pairWithTheOneBefore2")} <KeyCap>{say("ctrlG")}</KeyCap>
-          </MenuItem>
-          <MenuItem onClick={choose(() => verbs.move(-1))} sx={entry}>
-            {say("up")} <KeyCap>{say("alt")}</KeyCap>
-          </MenuItem>
-          <MenuItem onClick={choose(() => verbs.move(1))} sx={entry}>
-            {say("down")} <KeyCap>{say("alt2")}</KeyCap>
-          </MenuItem>
-          <MenuItem onClick={choose(verbs.repeat)} sx={entry}>
-            {say("writeItSoInTheWeeksAfter")}
-          </MenuItem>
-          {elsewhere.map((s) => (
-            <MenuItem key={s.id} onClick={choose(() => verbs.moveTo(s.id))} sx={entry}>
-              {say("moveTo2", { day: dayWeek(s.day), title: s.title && `, ${s.title}` })}
-            </MenuItem>
-          ))}
-          <MenuItem onClick={choose(verbs.remove)} sx={entry}>
-            {say("takeItOut")} <KeyCap>{say("altDel")}</KeyCap>
-          </MenuItem>
-        </Menu>
-      )}
     </Box>
   );
 }
-
-const entry = { display: "flex", justifyContent: "space-between", gap: 6, fontSize: 14, minHeight: 32 };

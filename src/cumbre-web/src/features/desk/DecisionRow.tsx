@@ -64,7 +64,7 @@ export function DecisionRow(props: Props) {
       onClick={onFocus}
       sx={(t) => ({
         display: "grid",
-        gridTemplateColumns: { xs: "14px 1fr", md: "14px 132px minmax(0,1fr) 128px" },
+        gridTemplateColumns: { xs: "14px 1fr", md: "14px 132px minmax(0,720px) 128px" },
         columnGap: "14px",
         alignItems: "center",
         px: { xs: 4, sm: 6 },
@@ -122,7 +122,7 @@ export function DecisionRow(props: Props) {
       </Box>
       <Box sx={{ display: { xs: "none", md: "block" } }}>{d.evidence.length > 0 && <Evidence decision={d} />}</Box>
       {current && (
-        <Box sx={{ gridColumn: { xs: 2, md: "3 / 5" }, mt: 1 }}>
+        <Box sx={{ gridColumn: { xs: 2, md: "3 / -1" }, mt: 1 }}>
           <Changes decision={d} also={also} onAlso={(items) => add({ also: items })} />
           {asksReason !== null && (
             <OwnReason

@@ -199,57 +199,81 @@ function Queue({ desk, opening }: { desk: Desk; opening: React.ReactNode }) {
           {say("notAccepted", { left })}
         </Alert>
       )}
-      {total === 0 ? (
-        <Box sx={(t) => ({ px: { xs: 4, sm: 6 }, borderTop: `1px solid ${t.vars.palette.line2}` })}>
-          <Empty
-            title={say("theDeskIsClear")}
-            action={
-              <Button component={Link} to="/roster">
-                {say("openTheRoster")}
-              </Button>
-            }
-          >
-            {say("aDecisionAppearsHereWhenASession")}
-          </Empty>
-        </Box>
-      ) : (
-        <Box
-          component="ol"
-          ref={list}
-          aria-label={say("decisionsOneAthleteARowMostUrgent")}
-          sx={(t) => ({ listStyle: "none", m: 0, p: 0, borderTop: `1px solid ${t.vars.palette.line2}` })}
-        >
-          {rows.flatMap((row) => {
-            const open = unfolded.includes(row.athleteId);
-            return (open ? row.decisions : row.decisions.slice(0, 1)).map((d, i) => (
-              <DecisionRow
-                key={d.id}
-                decision={d}
-                session={desk.sessions.find((s) => s.athleteId === d.athleteId)}
-                first={i === 0}
-                others={row.decisions.length - 1}
-                unfolded={open}
-                harmless={harmlessOf(row.athleteId).length}
-                current={d.id === current?.id}
-                busy={decide.accept.isPending || decide.together.isPending}
-                asksReason={refused && decide.accept.variables?.id === d.id ? refused : null}
-                additions={additions[d.id] ?? nothing}
-                onAdditions={(more) => setAdditions((all) => ({ ...all, [d.id]: more }))}
-                onFocus={() => focus(d)}
-                onAccept={() => accept(d)}
-                onTogether={() => together(d)}
-                onFold={() => fold(row.athleteId)}
-                onEdit={() => setEditing(d)}
-                onLater={() => later(d)}
-              />
-            ));
-          })}
-        </Box>
-      )}
-      <DeskTables desk={desk} undo={undo} />
+      <Beside
+        main={
+          total === 0 ? (
+            <Box sx={{ px: { xs: 4, sm: 6 } }}>
+              <Empty
+                title={say("theDeskIsClear")}
+                action={
+                  <Button component={Link} to="/roster">
+                    {say("openTheRoster")}
+                  </Button>
+                }
+              >
+                {say("aDecisionAppearsHereWhenASession")}
+              </Empty>
+            </Box>
+          ) : (
+            <Box
+              component="ol"
+              ref={list}
+              aria-label={say("decisionsOneAthleteARowMostUrgent")}
+              sx={{ listStyle: "none", m: 0, p: 0 }}
+            >
+              {rows.flatMap((row) => {
+                const open = unfolded.includes(row.athleteId);
+                return (open ? row.decisions : row.decisions.slice(0, 1)).map((d, i) => (
+                  <DecisionRow
+                    key={d.id}
+                    decision={d}
+                    session={desk.sessions.find((s) => s.athleteId === d.athleteId)}
+                    first={i === 0}
+                    others={row.decisions.length - 1}
+                    unfolded={open}
+                    harmless={harmlessOf(row.athleteId).length}
+                    current={d.id === current?.id}
+                    busy={decide.accept.isPending || decide.together.isPending}
+                    asksReason={refused && decide.accept.variables?.id === d.id ? refused : null}
+                    additions={additions[d.id] ?? nothing}
+                    onAdditions={(more) => setAdditions((all) => ({ ...all, [d.id]: more }))}
+                    onFocus={() => focus(d)}
+                    onAccept={() => accept(d)}
+                    onTogether={() => together(d)}
+                    onFold={() => fold(row.athleteId)}
+                    onEdit={() => setEditing(d)}
+                    onLater={() => later(d)}
+                  />
+                ));
+              })}
+            </Box>
+          )
+        }
+        side={<DeskTables desk={desk} undo={undo} />}
+      />
       <Suspense fallback={null}>
         {editing && <EditDecision decision={editing} onClose={() => setEditing(null)} />}
       </Suspense>
+    </Box>
+  );
+}
+
+/** The queue and, where the page has the room, the day beside it; else under it. */
+function Beside({ main, side }: { main: React.ReactNode; side: React.ReactNode }) {
+  return (
+    <Box sx={(t) => ({ containerType: "inline-size", borderTop: `1px solid ${t.vars.palette.line2}` })}>
+      <Box
+        sx={(t) => ({
+          [t.containerQueries.up(1120)]: {
+            display: "grid",
+            gridTemplateColumns: "minmax(0, 1fr) clamp(340px, 28cqw, 480px)",
+            "& > :last-child": { borderLeft: `1px solid ${t.vars.palette.line2}` },
+          },
+        })}
+      >
+        <Box sx={{ minWidth: 0 }}>{main}</Box>
+        {side}
+      </Box>
     </Box>
   );
 }

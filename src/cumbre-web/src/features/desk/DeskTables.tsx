@@ -1,9 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
-import TableBody from "@mui/material/TableBody";
-import TableCell from "@mui/material/TableCell";
-import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
 import type { Decision, Desk } from "../../shared/api/types";
@@ -14,124 +10,133 @@ import { useUnit } from "../../shared/account/useMe";
 import { shownLine } from "../../shared/notation/shownLine";
 import { say } from "../../words/desk";
 
-/** The cell that gives way where a row is too wide. */
-const cut = {
-  color: "text.secondary",
-  maxWidth: 0,
-  width: "99%",
-  overflow: "hidden",
-  textOverflow: "ellipsis",
-  whiteSpace: "nowrap",
-} as const;
-
 /** Today's sessions, retests that are due, pain that was reported, and what was decided today. */
 export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decision) => void }) {
   const unit = useUnit();
   const total = desk.sessions.reduce((sum, s) => sum + s.durationSeconds, 0);
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "1.2fr 1fr 1fr" },
-        columnGap: 6,
-        rowGap: 5,
-        px: { xs: 4, sm: 6 },
-        py: 4.5,
-      }}
-    >
-      <Panel
-        title={say("today")}
-        note={
-          desk.sessions.length > 0 ? say("sessions", { sessions: desk.sessions.length, total: minutes(total) }) : ""
-        }
-        empty={desk.sessions.length === 0 ? say("noSessionIsPlannedForToday") : null}
+    <Box sx={{ containerType: "inline-size" }}>
+      <Box
+        sx={(t) => ({
+          display: "grid",
+          gap: 5,
+          px: { xs: 4, sm: 6 },
+          py: 4.5,
+          [t.containerQueries.up(780)]: { gridTemplateColumns: "repeat(3, minmax(0, 1fr))", columnGap: 6 },
+        })}
       >
-        {desk.sessions.map((s) => (
-          <TableRow key={s.id}>
-            <TableCell sx={{ whiteSpace: "nowrap" }}>
-              <Quiet to={`/athletes/${s.athleteId}/sessions/${s.id}`}>{s.athleteName}</Quiet>
-            </TableCell>
-            <TableCell sx={cut}>
+        <Panel
+          title={say("today")}
+          note={
+            desk.sessions.length > 0 ? say("sessions", { sessions: desk.sessions.length, total: minutes(total) }) : ""
+          }
+          empty={desk.sessions.length === 0 ? say("noSessionIsPlannedForToday") : null}
+        >
+          {desk.sessions.map((s) => (
+            <Row
+              key={s.id}
+              mark={s.decisionWaits && <StatusShape status="pending" title={say("aDecisionWaits")} />}
+              to={`/athletes/${s.athleteId}/sessions/${s.id}`}
+              name={s.athleteName}
+              end={s.status === "Done" ? say("done") : minutes(s.durationSeconds)}
+            >
               {s.easy && say("easy")}
               {s.held.length > 0 && say("stopped", { held: s.held.join(", ") })}
               {s.line
                 ? `${s.movement}, ${shownLine(s.line, unit)}`
                 : `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}
-            </TableCell>
-            <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
-              {s.status === "Done" ? say("done") : minutes(s.durationSeconds)}
-            </TableCell>
-            <TableCell align="right" sx={{ width: 18 }}>
-              {s.decisionWaits && <StatusShape status="pending" title={say("aDecisionWaits")} />}
-            </TableCell>
-          </TableRow>
-        ))}
-      </Panel>
-      <Panel title={say("retestsDue")} empty={desk.retests.length === 0 ? say("noTestGrowsOldWithinTwoWeeks") : null}>
-        {byAthlete(desk.retests)
-          .slice(0, 7)
-          .map(([first, ...others]) => (
-            <TableRow key={`${first.athleteId}-${first.dueDay}`}>
-              <TableCell sx={{ whiteSpace: "nowrap" }}>
-                <Quiet to={`/athletes/${first.athleteId}`}>{first.athleteName}</Quiet>
-              </TableCell>
-              <TableCell sx={cut}>
+            </Row>
+          ))}
+        </Panel>
+        <Panel title={say("retestsDue")} empty={desk.retests.length === 0 ? say("noTestGrowsOldWithinTwoWeeks") : null}>
+          {byAthlete(desk.retests)
+            .slice(0, 7)
+            .map(([first, ...others]) => (
+              <Row
+                key={`${first.athleteId}-${first.dueDay}`}
+                to={`/athletes/${first.athleteId}`}
+                name={first.athleteName}
+                end={first.overdue ? <b>{say("overdue")}</b> : dayWeek(first.dueDay)}
+              >
                 {others.length > 0
                   ? say("testsFor", { others: others.length + 1, goals: first.goals.join(", ") })
                   : say("for", { name: first.name, goals: first.goals.join(", ") })}
-              </TableCell>
-              <TableCell align="right" sx={{ whiteSpace: "nowrap", fontWeight: first.overdue ? 600 : 400 }}>
-                {first.overdue ? say("overdue") : dayWeek(first.dueDay)}
-              </TableCell>
-            </TableRow>
-          ))}
-      </Panel>
-      {desk.taken.length > 0 ? (
-        <Panel title={say("decidedToday")}>
-          {desk.taken.slice(0, 7).map((d) => (
-            <TableRow key={d.id}>
-              <TableCell sx={{ whiteSpace: "nowrap" }}>
-                <Quiet to={`/athletes/${d.athleteId}`}>{d.athleteName}</Quiet>
-              </TableCell>
-              <TableCell sx={{ color: "text.secondary" }}>{takenText(d)}</TableCell>
-              <TableCell align="right">
-                <Button
-                  size="small"
-                  variant="text"
-                  onClick={() => undo(d)}
-                  aria-label={say("undo", { athleteName: d.athleteName, d: takenText(d) })}
-                  sx={{ minHeight: 24, py: 0 }}
-                >
-                  {say("undo2")}
-                </Button>
-              </TableCell>
-            </TableRow>
-          ))}
+              </Row>
+            ))}
         </Panel>
-      ) : (
-        <Panel title={say("painReported")} empty={desk.pain.length === 0 ? say("noneInTheLastSevenDays") : null}>
-          {desk.pain.map((p) => (
-            <TableRow key={`${p.athleteId}-${p.place}`}>
-              <TableCell sx={{ width: 22 }}>
-                <StatusShape status={p.stopped ? "stop" : "caution"} />
-              </TableCell>
-              <TableCell sx={{ whiteSpace: "nowrap" }}>
-                <Quiet
-                  to={p.sessionId ? `/athletes/${p.athleteId}/sessions/${p.sessionId}` : `/athletes/${p.athleteId}`}
-                >
-                  {p.athleteName}
-                </Quiet>
-              </TableCell>
-              <TableCell sx={cut}>
+        {desk.taken.length > 0 ? (
+          <Panel title={say("decidedToday")}>
+            {desk.taken.slice(0, 7).map((d) => (
+              <Row
+                key={d.id}
+                to={`/athletes/${d.athleteId}`}
+                name={d.athleteName}
+                end={
+                  <Button
+                    size="small"
+                    variant="text"
+                    onClick={() => undo(d)}
+                    aria-label={say("undo", { athleteName: d.athleteName, d: takenText(d) })}
+                    sx={{ minHeight: 24, py: 0, mr: -2 }}
+                  >
+                    {say("undo2")}
+                  </Button>
+                }
+              >
+                {takenText(d)}
+              </Row>
+            ))}
+          </Panel>
+        ) : (
+          <Panel title={say("painReported")} empty={desk.pain.length === 0 ? say("noneInTheLastSevenDays") : null}>
+            {desk.pain.map((p) => (
+              <Row
+                key={`${p.athleteId}-${p.place}`}
+                mark={<StatusShape status={p.stopped ? "stop" : "caution"} />}
+                to={p.sessionId ? `/athletes/${p.athleteId}/sessions/${p.sessionId}` : `/athletes/${p.athleteId}`}
+                name={p.athleteName}
+                end={dayShort(p.day)}
+              >
                 {say("of10", { place: p.place, pain: p.pain, movement: p.movement ? `, ${p.movement}` : "" })}
-              </TableCell>
-              <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
-                {dayShort(p.day)}
-              </TableCell>
-            </TableRow>
-          ))}
-        </Panel>
-      )}
+              </Row>
+            ))}
+          </Panel>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** Who and when on one line, what on the next: nothing is cut. */
+function Row({
+  mark,
+  to,
+  name,
+  end,
+  children,
+}: {
+  mark?: React.ReactNode;
+  to: string;
+  name: string;
+  end: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  return (
+    <Box component="li" sx={{ py: 1.5, borderBottom: 1, borderColor: "divider", fontSize: 13 }}>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <Box
+          component={Link}
+          to={to}
+          sx={{ color: "inherit", textDecoration: "none", "&:hover, &:focus-visible": { textDecoration: "underline" } }}
+        >
+          {name}
+        </Box>
+        {mark}
+        <Box sx={{ ml: "auto", whiteSpace: "nowrap" }}>{end}</Box>
+      </Box>
+      <Typography variant="body2" color="textSecondary">
+        {children}
+      </Typography>
     </Box>
   );
 }
@@ -160,9 +165,9 @@ function Panel({
           {empty}
         </Typography>
       ) : (
-        <Table aria-label={title}>
-          <TableBody>{children}</TableBody>
-        </Table>
+        <Box component="ul" aria-label={title} sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {children}
+        </Box>
       )}
     </Box>
   );
@@ -180,16 +185,4 @@ function byAthlete(retests: Retest[]): [Retest, ...Retest[]][] {
     else groups.set(key, [r]);
   }
   return [...groups.values()];
-}
-
-function Quiet({ to, children }: { to: string; children: React.ReactNode }) {
-  return (
-    <Box
-      component={Link}
-      to={to}
-      sx={{ color: "inherit", textDecoration: "none", "&:hover, &:focus-visible": { textDecoration: "underline" } }}
-    >
-      {children}
-    </Box>
-  );
 }

@@ -248,15 +248,27 @@ function Now({ overview: o }: { overview: Overview }) {
               {s.status === "Done" ? say("openSession") : say("logThisSession")}
             </Button>
           </Box>
-          <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 1, borderColor: "text.primary" }}>
+          <Box
+            component="ol"
+            sx={{
+              listStyle: "none",
+              m: 0,
+              p: 0,
+              borderTop: 1,
+              borderColor: "text.primary",
+              display: "grid",
+              columnGap: 3,
+              gridTemplateColumns: { xs: "minmax(0,1fr) auto", sm: "minmax(0,1fr) minmax(0,1.5fr) auto" },
+            }}
+          >
             {s.items.map((i) => (
               <Box
                 component="li"
                 key={i.id}
                 sx={{
                   display: "grid",
-                  gridTemplateColumns: { xs: "minmax(0,1fr) auto", sm: "minmax(0,1fr) minmax(0,1.2fr) auto" },
-                  gap: 3,
+                  gridColumn: "1 / -1",
+                  gridTemplateColumns: "subgrid",
                   py: 1.5,
                   borderBottom: 1,
                   borderColor: "divider",

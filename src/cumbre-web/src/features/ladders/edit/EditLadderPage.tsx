@@ -13,14 +13,13 @@ import type { Kind } from "../../../shared/drafts/draft";
 import { Clashes, Restored } from "../../../shared/drafts/Saving";
 import { useDraft } from "../../../shared/drafts/useDraft";
 import { FailedPage, Loading } from "../../../shared/ui/states";
-import { StatusShape } from "../../../shared/ui/StatusShape";
 import { Ridge } from "../Ridge";
 import { movementsQuery, schoolsQuery } from "../../../shared/ladders/useLadders";
 import { demandWord } from "../../../shared/ladders/wording";
-import { addStep, changeStep, emptyLadder, moveStep, removeStep, slugOf } from "./draft";
+import { emptyLadder, slugOf } from "./draft";
 import { DraftHistory } from "./DraftHistory";
 import { draftQuery, useSaveLadder, whatIfQuery } from "./queries";
-import { StepForm } from "./StepForm";
+import { StepList } from "./StepList";
 import { mergeLadders } from "./mergeLadders";
 import { differenceText, fieldName, moveText } from "./wording";
 import { say as word } from "../../../words/common";
@@ -161,91 +160,15 @@ function Editor({
               return found && told(found.message);
             }}
           />
-          <Box component="ol" aria-label={say("steps")} sx={{ listStyle: "none", m: 0, p: 0, mt: 4 }}>
-            {draft.steps.map((step, i) => {
-              const wrong = problems.filter((p) => p.path.startsWith(`steps[${i}]`));
-              const whole = wrong.find((p) => p.path === `steps[${i}]`);
-              return (
-                <Box
-                  component="li"
-                  key={step.slug}
-                  sx={(t) => ({ borderTop: `1px solid ${t.vars.palette.divider}`, py: 2 })}
-                >
-                  <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
-                    <Button
-                      variant="text"
-                      onClick={() => setOpen(open === step.slug ? null : step.slug)}
-                      aria-expanded={open === step.slug}
-                      sx={{ fontWeight: 650, px: 0, minWidth: 0 }}
-                    >
-                      {i + 1}. {step.name || say("unnamedStep")}
-                    </Button>
-                    {wrong.length > 0 && (
-                      <StatusShape status="caution" title={say("toMend", { wrong: wrong.length })} />
-                    )}
-                    <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }} noWrap>
-                      {step.won ?? step.opens}
-                    </Typography>
-                    <Button
-                      size="small"
-                      variant="text"
-                      disabled={i === 0}
-                      onClick={() => set(moveStep(draft, i, -1))}
-                      aria-label={say("moveUp", { name: step.name || say("step2", { i: i + 1 }) })}
-                    >
-                      {say("up")}
-                    </Button>
-                    <Button
-                      size="small"
-                      variant="text"
-                      disabled={i === draft.steps.length - 1}
-                      onClick={() => set(moveStep(draft, i, 1))}
-                      aria-label={say("moveDown", { name: step.name || say("step2", { i: i + 1 }) })}
-                    >
-                      {say("down")}
-                    </Button>
-                    <Button
-                      size="small"
-                      variant="text"
-                      disabled={draft.steps.length === 1}
-                      onClick={() => set(removeStep(draft, i))}
-                      aria-label={say("takeOut", { name: step.name || say("step2", { i: i + 1 }) })}
-                    >
-                      {say("takeOut2")}
-                    </Button>
-                    <Button
-                      size="small"
-                      variant="text"
-                      onClick={() => {
-                        const next = addStep(draft, i);
-                        set(next);
-                        setOpen(next.steps[i + 1]!.slug);
-                      }}
-                      aria-label={say("addBelow", { name: step.name || say("step2", { i: i + 1 }) })}
-                    >
-                      {say("addBelow2")}
-                    </Button>
-                  </Box>
-                  {whole && (
-                    <Typography variant="body2" color="error" role="alert">
-                      {told(whole.message)}
-                    </Typography>
-                  )}
-                  {open === step.slug && (
-                    <StepForm
-                      index={i}
-                      step={step}
-                      steps={draft.steps}
-                      movements={movements}
-                      schools={schools}
-                      problems={problems}
-                      onChange={(change, field) => set(changeStep(draft, i, change), field)}
-                    />
-                  )}
-                </Box>
-              );
-            })}
-          </Box>
+          <StepList
+            draft={draft}
+            problems={problems}
+            open={open}
+            setOpen={setOpen}
+            set={set}
+            movements={movements}
+            schools={schools}
+          />
         </Box>
         <Box
           component="aside"

@@ -18,9 +18,10 @@ describe("a draft of a ladder", () => {
   });
 
   it("moves a step to its neighbour's place and not over the edge", () => {
-    expect(slugs(moveStep(ladder, 1, -1))).toEqual(["b", "a", "c", "d"]);
+    expect(slugs(moveStep(ladder, 1, 0))).toEqual(["b", "a", "c", "d"]);
+    expect(slugs(moveStep(ladder, 0, 2))).toEqual(["b", "c", "a", "d"]);
     expect(moveStep(ladder, 0, -1)).toBe(ladder);
-    expect(moveStep(ladder, 3, 1)).toBe(ladder);
+    expect(moveStep(ladder, 3, 4)).toBe(ladder);
   });
 
   it("lets those that followed a step follow what it followed", () => {

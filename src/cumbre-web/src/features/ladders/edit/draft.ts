@@ -49,12 +49,12 @@ export function changeStep(entry: LadderEntry, index: number, change: Partial<St
   return { ...entry, steps: entry.steps.map((s, i) => (i === index ? { ...s, ...change } : s)) };
 }
 
-/** Swaps a step with its neighbour; `by` is -1 or 1. */
-export function moveStep(entry: LadderEntry, index: number, by: number): LadderEntry {
-  const to = index + by;
-  if (to < 0 || to >= entry.steps.length) return entry;
+/** Puts a step at another place; outside of the ladder nothing happens. */
+export function moveStep(entry: LadderEntry, from: number, to: number): LadderEntry {
+  if (to < 0 || to >= entry.steps.length || from === to) return entry;
   const steps = [...entry.steps];
-  [steps[index], steps[to]] = [steps[to]!, steps[index]!];
+  const [step] = steps.splice(from, 1);
+  steps.splice(to, 0, step!);
   return { ...entry, steps };
 }
 
