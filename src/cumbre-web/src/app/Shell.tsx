@@ -16,7 +16,7 @@ import { visuallyHidden } from "../shared/ui/hidden";
 import { Mark } from "../shared/ui/Mark";
 import { FirstHourStrip } from "./FirstHour";
 import { TopLine } from "./TopLine";
-import { usePageHeading } from "./usePageHeading";
+import { usePageHeading } from "../shared/ui/usePageHeading";
 import { useKey } from "../shared/keys/useKey";
 import { useShellCommands } from "./useShellCommands";
 import { say } from "../words/app";
@@ -67,7 +67,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
   const { pathname } = useLocation();
 
   const page = useRef<HTMLElement>(null);
-  usePageHeading(page);
+  usePageHeading(page, pathname);
   useEffect(() => close(), [pathname, close]);
   useKey("palette", () => setPalette(true), { inFields: true });
   useKey("help", () => setHelp(true));

@@ -31,7 +31,6 @@ export const say = wordsOf("app", {
   systemTheme: "System theme",
   unitsInPounds: "Units in pounds",
   unitsInKilograms: "Units in kilograms",
-  titleOfPage: "{page} · Cumbre",
   skipToPage: "Skip to the page",
   howItWorks: "How Cumbre works",
   helpWord: "help, sample club",

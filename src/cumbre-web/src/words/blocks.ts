@@ -380,5 +380,7 @@ export const say = wordsOf("blocks", {
   announceMovedDown: "Line moved down.",
   announcePaired: "Superset with the line above.",
   announceUnpaired: "Unpaired.",
+  announceUndone: "Undone.",
+  announceRedone: "Redone.",
   announceDeleted: "Line deleted. Ctrl Z brings it back.",
 });

@@ -1,6 +1,8 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("session", {
+  announceLogged: "{name}, set {set, number}: logged.",
+  announceCorrected: "{name}, set {set, number}: corrected.",
   pain: "Pain",
   stopSign: "Stop sign",
   none: "none",

@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("ui", {
+  titleOfPage: "{page} · Cumbre",
   keep: "Cancel",
   min: "{round, number} min",
   waitsOnTheCoach: "waiting for the coach",

@@ -242,6 +242,7 @@ function Sets({ patterns, week }: { patterns: WeekReading["patterns"]; week?: nu
       </Typography>
       <Box
         component="table"
+        aria-label={say("hardSetsByPattern")}
         sx={{
           width: "100%",
           borderCollapse: "collapse",

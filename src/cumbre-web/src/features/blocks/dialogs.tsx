@@ -254,6 +254,7 @@ export function NotationHelp({ onClose }: { onClose: () => void }) {
         {card.isError && <Failed error={card.error} retry={() => void card.refetch()} />}
         <Box
           component="table"
+          aria-label={say("theWhiteboardLine")}
           sx={{
             width: "100%",
             borderCollapse: "collapse",

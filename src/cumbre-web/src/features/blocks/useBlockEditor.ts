@@ -3,6 +3,8 @@ import type { Block, BlockDto } from "../../shared/api/types";
 import type { Kind } from "../../shared/drafts/draft";
 import { useDraft } from "../../shared/drafts/useDraft";
 import { mergeBlocks } from "./mergeBlocks";
+import { announce } from "../../shared/ui/announce";
+import { say } from "../../words/blocks";
 import { useForgetBlocks, useSaveBlock } from "../../shared/blocks/queries";
 
 /** A block as a draft: undone and redone, kept on the device, stored by itself, merged line by line. */
@@ -35,8 +37,14 @@ export function useBlockEditor(athleteId: string, stored: BlockDto) {
     edit: draft.edit,
     quietly: draft.quietly,
     pause: draft.pause,
-    undo: draft.undo,
-    redo: draft.redo,
+    undo: () => {
+      draft.undo();
+      announce(say("announceUndone"));
+    },
+    redo: () => {
+      draft.redo();
+      announce(say("announceRedone"));
+    },
     retry: draft.store,
     decide: draft.decide,
     seen: draft.seen,

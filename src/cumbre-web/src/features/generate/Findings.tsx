@@ -36,7 +36,9 @@ export function LeftOutList({ items }: { items: LeftOut[] }) {
   if (items.length === 0) return null;
   return (
     <Box>
-      <Typography variant="h3">{say("leftOutForTheMinutes")}</Typography>
+      <Typography variant="h3" component="h2">
+        {say("leftOutForTheMinutes")}
+      </Typography>
       <Box component="ul" sx={{ m: 0, mt: 1, pl: 4, fontSize: 13, lineHeight: "18px" }}>
         {items.map((l, i) => (
           <li key={i}>{leftOutText(l)}</li>
@@ -54,7 +56,9 @@ export function Changes({ items }: { items: RegeneratedItem[] }) {
     <Box sx={{ display: "grid", gap: 4 }}>
       {days.map((day) => (
         <Box key={day} component="section" aria-label={dayWeek(day)}>
-          <Typography variant="h3">{dayWeek(day)}</Typography>
+          <Typography variant="h3" component="h2">
+            {dayWeek(day)}
+          </Typography>
           <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 1, p: 0 }}>
             {items
               .filter((i) => i.day === day)
@@ -103,6 +107,7 @@ export function Differences({ items, now, choice }: { items: RegeneratedItem[]; 
   return (
     <Box
       component="table"
+      aria-label={choice}
       sx={(t) => ({
         width: "100%",
         borderCollapse: "collapse",

@@ -133,7 +133,7 @@ function DayForm({
       sx={(t) => ({ borderTop: `2px solid ${t.vars.palette.text.primary}`, pt: 3, display: "grid", gap: 3 })}
     >
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2 }}>
-        <Typography variant="h3" sx={{ mr: "auto" }}>
+        <Typography variant="h3" component="h2" sx={{ mr: "auto" }}>
           {full}
         </Typography>
         {onRemove && (

@@ -29,7 +29,7 @@ function SessionGrid({ session, plan }: { session: GroupSession; plan: GroupPlan
   const longest = classMinutes(session);
   return (
     <section aria-label={dayWeek(session.day)}>
-      <Typography variant="h3">
+      <Typography variant="h3" component="h2">
         {dayWeek(session.day)}
         {session.title && `, ${session.title}`}
         <Box component="span" sx={{ color: "text.secondary", fontWeight: 400, ml: 2, fontSize: 13 }}>
@@ -102,7 +102,9 @@ export function MemberNotes({ plan }: { plan: GroupPlan }) {
   if (told.length === 0) return null;
   return (
     <Box component="section" aria-label={say("toKnow")} sx={{ fontSize: 13, lineHeight: "18px" }}>
-      <Typography variant="h3">{say("toKnow")}</Typography>
+      <Typography variant="h3" component="h2">
+        {say("toKnow")}
+      </Typography>
       {told.map((m) => (
         <Box key={m.athleteId} sx={{ mt: 2 }}>
           <b>{m.name}</b>

@@ -27,6 +27,7 @@ import { setUpText, toldOf } from "./setUp";
 import { SetUpFields } from "./SetUpFields";
 import { useLogSet } from "../../shared/sessions/useSession";
 import { WhatChanges } from "./WhatChanges";
+import { announce } from "../../shared/ui/announce";
 import { say } from "../../words/session";
 
 const shape = z.object({
@@ -112,7 +113,10 @@ export function SetForm({
     theirs: () => null,
     merge: (_, mine) => ({ doc: mine, clashes: [] }),
     // The answer replaces this form by one for the stored set, so its end is told by the draft and not by the form.
-    onStored: onDone,
+    onStored: () => {
+      announce(say(set ? "announceCorrected" : "announceLogged", { set: effort.set, name: item.movement.name }));
+      onDone();
+    },
   };
   const name = `set:${session.id}:${item.id}:${effort.set}.${effort.part}${effort.side ?? ""}:${set?.id ?? "new"}`;
   const { draft, now: typed, failure, state, restored } = useDraft(name, begun, kind);

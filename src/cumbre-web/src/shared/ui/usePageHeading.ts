@@ -1,19 +1,20 @@
-import { useEffect, useRef, type RefObject } from "react";
-import { useLocation } from "react-router";
-import { say } from "../words/app";
+import { useEffect, type RefObject } from "react";
+import { say } from "../../words/ui";
+
+/** What was shown last in this window: the page that it opens with begins at its top. */
+let shown: string | null = null;
 
 /**
  * The page's first heading names the document, and gets the focus when another page is opened: a screen reader reads
  * where one is, and Tab goes on from there. A field that takes the focus by itself keeps it.
+ * @param place Another one is another page.
  */
-export function usePageHeading(main: RefObject<HTMLElement | null>) {
-  const { pathname } = useLocation();
-  const shown = useRef<string | null>(null);
+export function usePageHeading(main: RefObject<HTMLElement | null>, place: string) {
   useEffect(() => {
     const page = main.current;
     if (!page) return;
-    let waits = shown.current !== null && shown.current !== pathname;
-    shown.current = pathname;
+    let waits = shown !== null && shown !== place;
+    shown = place;
     const look = () => {
       const heading = page.querySelector<HTMLElement>("h1");
       if (!heading) return;
@@ -29,5 +30,5 @@ export function usePageHeading(main: RefObject<HTMLElement | null>) {
     const watch = new MutationObserver(look);
     watch.observe(page, { subtree: true, childList: true, characterData: true });
     return () => watch.disconnect();
-  }, [main, pathname]);
+  }, [main, place]);
 }
