@@ -172,12 +172,81 @@ public sealed class AccessibilityTests : CoachAtWork
         Assert.True(violations is [], string.Join('\n', violations));
         Assert.Empty(Coach.ConsoleErrors());
 
-        string Scheme() => (string)Coach.Script("return document.documentElement.getAttribute('data-scheme')")!;
+        void Check(string screen) => violations.AddRange(Seen(screen));
 
-        void Check(string screen)
+        string Scheme() => (string)Coach.Script("return document.documentElement.getAttribute('data-scheme')")!;
+    }
+
+    [Fact]
+    public void No_dialog_or_menu_has_a_serious_violation_in_either_theme()
+    {
+        var violations = new List<string>();
+        var reader = new Reader(Coach);
+        var kasimir = PathOf("Kasimir Lund");
+        Coach.Go("/nothing-here");
+        Coach.Sees("Page not found");
+        violations.AddRange(Seen("a page that is not there"));
+        Coach.Type("?");
+        Opened("keys", "Single-letter keys");
+        Open("/kit", "Measure", "simulated scale", "measure a band");
+        Open(kasimir + "/ladders?ladder=front-lever", "Set step", "Reason", "set a step");
+        Open("/programmes", "Empty block for Noor Bakkali", "First week", "new block");
+        Open(null, "Co, account of", "Sign out", "the account");
+
+        Coach.Go(kasimir + "/programme");
+        Coach.Press("Lever block");
+        Coach.Sees("Dose, week");
+        Open(null, "Copy week", "Copy", "copy a week");
+        Open(null, "More", "Delete block", "more of the block");
+        Open(null, "More for A", "Another movement", "more of a line");
+        Open(null, "Paste lines", "Paste", "paste lines");
+        foreach (
+            var (verb, says) in new[]
+            {
+                ("Missed weeks", "missed"),
+                ("Save as template", "template"),
+                ("Delete block", "Delete"),
+            }
+        )
         {
-            foreach (var (scheme, coloursOnly) in new[] { ("light", false), ("dark", true) })
-                violations.AddRange(Axe.Violations(Coach, scheme, coloursOnly).Select(v => $"{scheme} {screen}: {v}"));
+            Coach.Press("More");
+            Coach.Press(verb);
+            Opened(verb, says);
+        }
+
+        Coach.Press("More for A");
+        Coach.Press("Another movement");
+        Opened("another movement", "Instead of");
+        Open("/ladders/front-lever/edit", "More for Tuck", "Add a step below", "more of a step");
+        Assert.True(violations.Count == 0, string.Join('\n', violations));
+
+        void Open(string? path, string press, string says, string what)
+        {
+            if (path is not null)
+                Coach.Go(path);
+            Coach.Press(press);
+            Opened(what, says);
+        }
+
+        void Opened(string what, string says)
+        {
+            Coach.Until(
+                () => Coach.Text("[role=dialog], [role=menu]").Contains(says, StringComparison.OrdinalIgnoreCase),
+                () => $"{what} to say {says}, which says {Coach.Text("[role=dialog], [role=menu]")}"
+            );
+            violations.AddRange(Seen(what));
+            if (Coach.Text("[role=dialog]").Length > 0)
+                violations.AddRange(reader.Faults().Select(f => $"{what}, {f}"));
+            Coach.Type(Keys.Escape);
+            Coach.Until(
+                () => Coach.Script("return document.querySelector('[role=dialog], [role=menu]') === null") is true,
+                $"{what} to close"
+            );
         }
     }
+
+    private IEnumerable<string> Seen(string screen) =>
+        from look in new[] { (Scheme: "light", ColoursOnly: false), (Scheme: "dark", ColoursOnly: true) }
+        from violation in Axe.Violations(Coach, look.Scheme, look.ColoursOnly)
+        select $"{look.Scheme} {screen}: {violation}";
 }
