@@ -117,6 +117,50 @@ public sealed class LadderEditTests : CoachAtWork
         Coach.Press("Save");
         Coach.Sees("A ladder of the club’s own.");
         Coach.Sees("Two minutes");
+
+        // Used no more: gone from the list, found below it, and brought back.
+        Coach.Go("/ladders/long-hang/edit");
+        Coach.Press("Retire ladder");
+        Coach.Press("Retire");
+        Coach.Sees("retired; restore a version");
+        Coach.Go("/ladders");
+        Coach.Sees("Long hang", "[aria-label=Retired]");
+        Coach.Press("Long hang");
+        Coach.Press("Restore version 1");
+        Coach.Press("Restore");
+        Coach.SeesNot("retired; restore a version");
+        Coach.Go("/ladders");
+        Coach.Sees("Long hang", "[aria-label=Ladders]");
+        Assert.Empty(Coach.ConsoleErrors());
+    }
+
+    [Fact]
+    public void An_older_version_of_a_movement_of_the_clubs_own_is_brought_back()
+    {
+        Coach.Go("/movements/new?from=active-hang");
+        Coach.Fill("Name", "Towel hang");
+        Coach.Fill("Why", "a house favourite");
+        Coach.Press("Save");
+        Coach.Until(
+            () => Coach.Path == "/movements/towel-hang",
+            () => $"the new movement, where the page says {Coach.Text("main")}"
+        );
+        Coach.Go("/movements/towel-hang/edit");
+        Coach.Fill("Bottom position", "the towel");
+        Coach.Fill("Why", "clearer");
+        Coach.Press("Save");
+        Coach.Until(() => Coach.Path == "/movements/towel-hang", "the second version");
+        Coach.Go("/movements/towel-hang/edit");
+        Assert.Equal("the towel", Coach.Field("Bottom position").GetAttribute("value"));
+        Coach.Press("1 change");
+        Coach.Sees("Bottom position", "[aria-label=Versions]");
+        Coach.Press("Restore version 1");
+        Coach.Until(() => Coach.Field("Bottom position").GetAttribute("value") != "the towel", "the first version");
+        Coach.Press("Save");
+        Coach.Until(() => Coach.Path == "/movements/towel-hang", "the third version");
+        Coach.Go("/movements/towel-hang/edit");
+        Coach.Sees("version 1 restored");
+        Assert.Empty(Coach.ConsoleErrors());
     }
 
     private void Import(JsonNode file)

@@ -200,8 +200,27 @@ public sealed class LadderEditTests : IAsyncLifetime
         Assert.DoesNotContain((await coach.Get("/api/ladders")).Ok.AsArray(), l =>
             (string)l!["slug"]! == "house-trunk"
         );
-        // Retired, not deleted.
-        Assert.Equal(2, (int)(await Draft("/api/ladders/house-trunk"))["version"]!);
+        // Retired, not deleted: it is found, and a version is brought back.
+        var retired = Assert.Single((await coach.Get("/api/ladders/retired")).Ok.AsArray())!;
+        Assert.Equal(
+            ("house-trunk", "House trunk", "not used"),
+            ((string)retired["slug"]!, (string)retired["name"]!, (string)retired["reason"]!)
+        );
+        var draft = await Draft("/api/ladders/house-trunk");
+        Assert.Equal((2, true), ((int)draft["version"]!, (bool)draft["retired"]!));
+        (
+            await coach.Post(
+                "/api/ladders/house-trunk/restore",
+                new
+                {
+                    version = 2,
+                    to = 1,
+                    reason = "wanted after all",
+                }
+            )
+        ).Ok.ToString();
+        Assert.Empty((await coach.Get("/api/ladders/retired")).Ok.AsArray());
+        Assert.False((bool)(await Draft("/api/ladders/house-trunk"))["retired"]!);
         Assert.Equal("entry.slug:slugForm", (await Save(entry, 0, "a name", "/api/ladders/House%20trunk")).Field);
     }
 
@@ -445,7 +464,11 @@ public sealed class LadderEditTests : IAsyncLifetime
             await PutMovement(TowelHang(standard: "Both hands on one thick towel, elbows straight, still."), 1)
         ).Ok.ToString();
         Assert.Equal(409, (await PutMovement(TowelHang(), 1)).Status);
-        Assert.Equal(2, (int)(await coach.Get("/api/movements/towel-hang/draft")).Ok["version"]!);
+        var draft = (await coach.Get("/api/movements/towel-hang/draft")).Ok;
+        Assert.Equal(2, (int)draft["version"]!);
+        // Each version is told with what it was, so that it can be brought back.
+        Assert.Equal([2, 1], draft["versions"]!.AsArray().Select(v => (int)v!["version"]!));
+        Assert.Equal("Towel hang", (string)draft["versions"]![1]!["entry"]!["name"]!);
     }
 
     [Theory]

@@ -83,6 +83,7 @@ public sealed record LadderProblem(string Path, string? Step, Message Message, G
 /// <param name="Entry">As it is written now.</param>
 /// <param name="Version">0: the club never changed it.</param>
 /// <param name="Own">The club's own.</param>
+/// <param name="Retired">It is in use no more; a version can be brought back.</param>
 /// <param name="Edited">It differs from the shipped one.</param>
 /// <param name="FromShipped">How it differs from the shipped one.</param>
 /// <param name="Versions">Newest first.</param>
@@ -92,6 +93,7 @@ public sealed record LadderDraftDto(
     LadderEntry Entry,
     int Version,
     bool Own,
+    bool Retired,
     bool Edited,
     IReadOnlyList<LadderDifference> FromShipped,
     IReadOnlyList<LadderVersionDto> Versions,
@@ -291,6 +293,7 @@ internal static partial class LadderDraft
                 entry,
                 versions.Count > 0 ? versions[0].Version : 0,
                 shipped is null,
+                state is null,
                 state?.Edited ?? false,
                 shipped is null ? [] : LadderDiff.Between(shipped, entry),
                 History(versions, shipped),

@@ -161,6 +161,7 @@ public static class LadderEndpoints
         api.MapGet("/movements/{movement}/draft", OwnMovement.Get).RequireAuthorization(Policies.Coach);
         api.MapPut("/movements/{movement}", OwnMovement.Put).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/ladders/retired", Retired).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/draft", LadderDraft.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/ladders/{ladder}/what-if", LadderDraft.WhatIf).RequireAuthorization(Policies.Coach);
@@ -195,4 +196,7 @@ public static class LadderEndpoints
         var club = database.Read(CatalogueStore.Club);
         return TypedResults.Ok<IReadOnlyList<LadderDto>>([.. club.Atlas.Ladders.Select(l => LadderDto.Of(l, club))]);
     }
+
+    private static Ok<IReadOnlyList<RetiredLadder>> Retired(Database database) =>
+        TypedResults.Ok(database.Read(CatalogueStore.Retired));
 }

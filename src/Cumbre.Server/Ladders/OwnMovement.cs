@@ -17,7 +17,24 @@ namespace Cumbre.Server.Ladders;
 public sealed record MovementRequest(int Version, string Reason, MovementCardDto Entry);
 
 /// <summary>A movement of the club's own, to be edited.</summary>
-public sealed record OwnMovementDto(MovementCardDto Entry, int Version);
+/// <param name="Entry">As it is now.</param>
+/// <param name="Version">The stored one.</param>
+/// <param name="Versions">All of them, newest first.</param>
+public sealed record OwnMovementDto(MovementCardDto Entry, int Version, IReadOnlyList<MovementVersionDto> Versions);
+
+/// <summary>A version of a movement of the club's own.</summary>
+/// <param name="Version">1, 2, 3.</param>
+/// <param name="At">When.</param>
+/// <param name="By">Who.</param>
+/// <param name="Reason">Why.</param>
+/// <param name="Entry">The movement as it was.</param>
+public sealed record MovementVersionDto(
+    int Version,
+    DateTimeOffset At,
+    string By,
+    string Reason,
+    MovementCardDto Entry
+);
 
 /// <summary>Movements that a club adds to the catalogue; a shipped one is not changed.</summary>
 internal static partial class OwnMovement
@@ -75,8 +92,22 @@ internal static partial class OwnMovement
     }
 
     private static OwnMovementDto? Read(Db db, string slug) =>
-        CatalogueStore.Movement(db, slug) is [{ Entry: { } entry, Version: var version }, ..]
-            ? new(MovementCardDto.Of(entry), version)
+        CatalogueStore.Movement(db, slug) is [{ Entry: { } entry, Version: var version }, ..] versions
+            ? new(
+                MovementCardDto.Of(entry),
+                version,
+                [
+                    .. versions
+                        .Where(v => v.Entry is not null)
+                        .Select(v => new MovementVersionDto(
+                            v.Version,
+                            v.At,
+                            v.By,
+                            v.Reason,
+                            MovementCardDto.Of(v.Entry!)
+                        )),
+                ]
+            )
             : null;
 
     private static Movement ToMovement(string slug, MovementCardDto m)

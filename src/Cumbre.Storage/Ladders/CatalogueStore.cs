@@ -20,6 +20,14 @@ public enum CatalogueKind
 public sealed record CatalogueVersion<T>(int Version, T? Shipped, T? Entry, string Reason, DateTimeOffset At, string By)
     where T : class;
 
+/// <summary>A ladder of the club's own that is in use no more.</summary>
+/// <param name="Slug">Of the ladder.</param>
+/// <param name="Name">As it was last.</param>
+/// <param name="Reason">Why it was retired.</param>
+/// <param name="At">When.</param>
+/// <param name="By">Name of the account.</param>
+public sealed record RetiredLadder(string Slug, string Name, string Reason, DateTimeOffset At, string By);
+
 /// <summary>A club's ladders and movements: the shipped ones with its own versions over them.</summary>
 public static class CatalogueStore
 {
@@ -42,6 +50,31 @@ public static class CatalogueStore
     /// <summary>All versions of a ladder, newest first.</summary>
     public static IReadOnlyList<CatalogueVersion<LadderEntry>> Ladder(Db db, string slug) =>
         Versions<LadderEntry>(db, CatalogueKind.Ladder, slug);
+
+    /// <summary>Ladders of the club's own that are retired now, by name; their versions are kept.</summary>
+    public static IReadOnlyList<RetiredLadder> Retired(Db db) =>
+        [
+            .. db.Query<VersionRow>(
+                    """
+                    SELECT v.version, v.shipped_json, b.entry_json, v.reason, v.written_at, a.name AS author
+                    FROM catalogue_version v
+                    JOIN catalogue_version b ON b.kind = v.kind AND b.slug = v.slug AND b.version = v.version - 1
+                    LEFT JOIN account a ON a.id = v.written_by
+                    WHERE v.kind = @kind AND v.shipped_json IS NULL AND v.entry_json IS NULL AND b.entry_json IS NOT NULL
+                      AND v.version = (SELECT MAX(version) FROM catalogue_version w WHERE w.kind = v.kind AND w.slug = v.slug)
+                    """,
+                    new { kind = Text(CatalogueKind.Ladder) }
+                )
+                .Select(r => (Entry: Parse<LadderEntry>(r.EntryJson)!, Row: r))
+                .Select(r => new RetiredLadder(
+                    r.Entry.Slug,
+                    r.Entry.Name,
+                    r.Row.Reason,
+                    r.Row.WrittenAt,
+                    r.Row.Author ?? ""
+                ))
+                .OrderBy(r => r.Name, StringComparer.Ordinal),
+        ];
 
     /// <summary>All versions of a movement of the club's, newest first.</summary>
     public static IReadOnlyList<CatalogueVersion<Movement>> Movement(Db db, string slug) =>

@@ -10,11 +10,11 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import type { Ladder, Movement } from "../../shared/api/types";
-import { plural } from "../../shared/ui/format";
+import { dayShort, plural } from "../../shared/ui/format";
 import { Empty, Failed, Loading } from "../../shared/ui/states";
 import { Schools } from "./Schools";
 import { matchesLadder, matchesMovement } from "./search";
-import { laddersQuery, movementsQuery } from "../../shared/ladders/useLadders";
+import { laddersQuery, movementsQuery, retiredQuery } from "../../shared/ladders/useLadders";
 import { demandWord } from "../../shared/ladders/wording";
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
@@ -113,7 +113,10 @@ export default function AtlasPage() {
           )}
         />
       ) : (
-        <LadderList ladders={ladders.data.filter((l) => matchesLadder(l, words))} />
+        <>
+          <LadderList ladders={ladders.data.filter((l) => matchesLadder(l, words))} />
+          {isCoach && <RetiredLadders />}
+        </>
       )}
     </Box>
   );
@@ -163,6 +166,26 @@ function LadderList({ ladders }: { ladders: Ladder[] }) {
           </ButtonBase>
         </li>
       ))}
+    </Box>
+  );
+}
+
+/** What the club made and uses no more; a version is brought back on its page. */
+function RetiredLadders() {
+  const { today } = useSignedIn();
+  const retired = useQuery(retiredQuery).data ?? [];
+  if (retired.length === 0) return null;
+  return (
+    <Box component="section" aria-label={say("retiredLadders")} sx={{ mt: 6 }}>
+      <Typography variant="h2">{say("retiredLadders")}</Typography>
+      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, fontSize: 13 }}>
+        {retired.map((l) => (
+          <Box component="li" key={l.slug} sx={{ py: 1.5, borderBottom: 1, borderColor: "divider" }}>
+            <Link to={`/ladders/${l.slug}/edit`}>{l.name}</Link>{" "}
+            {say("retiredBy", { day: dayShort(l.at.slice(0, 10), today), by: l.by, reason: l.reason })}
+          </Box>
+        ))}
+      </Box>
     </Box>
   );
 }

@@ -1448,6 +1448,41 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/ladders/retired": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RetiredLadder"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/ladders/{ladder}/club": {
     parameters: {
       query?: never;
@@ -6572,6 +6607,8 @@ export interface components {
       version: number;
       /** @description The club's own. */
       own: boolean;
+      /** @description It is in use no more; a version can be brought back. */
+      retired: boolean;
       /** @description It differs from the shipped one. */
       edited: boolean;
       /** @description How it differs from the shipped one. */
@@ -7016,6 +7053,25 @@ export interface components {
       /** @description The whole movement. */
       entry: components["schemas"]["MovementCardDto"];
     };
+    /** @description A version of a movement of the club's own. */
+    MovementVersionDto: {
+      /**
+       * Format: int32
+       * @description 1, 2, 3.
+       */
+      version: number;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Who. */
+      by: string;
+      /** @description Why. */
+      reason: string;
+      /** @description The movement as it was. */
+      entry: components["schemas"]["MovementCardDto"];
+    };
     /** @description Whom a change would move: a flag that leaves one step for another. */
     MoverDto: {
       /** Format: uuid */
@@ -7351,9 +7407,15 @@ export interface components {
     };
     /** @description A movement of the club's own, to be edited. */
     OwnMovementDto: {
+      /** @description As it is now. */
       entry: components["schemas"]["MovementCardDto"];
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description The stored one.
+       */
       version: number;
+      /** @description All of them, newest first. */
+      versions: components["schemas"]["MovementVersionDto"][];
     };
     OwnerRequest: {
       /** @description 1 to 80 characters. */
@@ -8093,6 +8155,22 @@ export interface components {
       overdue: boolean;
       /** @description Names of the ladders that it matters to. */
       goals: string[];
+    };
+    /** @description A ladder of the club's own that is in use no more. */
+    RetiredLadder: {
+      /** @description Of the ladder. */
+      slug: string;
+      /** @description As it was last. */
+      name: string;
+      /** @description Why it was retired. */
+      reason: string;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description Name of the account. */
+      by: string;
     };
     /**
      * @description What missed weeks ask for (this project's choice).

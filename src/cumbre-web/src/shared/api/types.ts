@@ -52,6 +52,7 @@ export type Threshold = Schemas["ThresholdEvidence"];
 export type GateSuggestion = Schemas["GateSuggestion"];
 export type ImportPreview = Schemas["ImportPreview"];
 export type LadderDifference = Schemas["LadderDifference"];
+export type OwnMovement = Schemas["OwnMovementDto"];
 export type LadderDraft = Schemas["LadderDraftDto"];
 export type LadderEntry = Schemas["LadderEntry"];
 export type LadderProblem = Schemas["LadderProblem"];

@@ -8,6 +8,12 @@ export const laddersQuery = queryOptions({
   staleTime: Infinity,
 });
 
+/** Read anew whenever it is looked at: a restored ladder leaves it. */
+export const retiredQuery = queryOptions({
+  queryKey: ["atlas", "retired"],
+  queryFn: ({ signal }) => ask(api.GET("/api/ladders/retired", { signal })),
+});
+
 export const movementsQuery = queryOptions({
   queryKey: ["atlas", "movements"],
   queryFn: ({ signal }) => ask(api.GET("/api/movements", { signal })),

@@ -1,13 +1,11 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { useSignedIn } from "../../../shared/account/useMe";
 import type { LadderDraft } from "../../../shared/api/types";
 import { ConfirmDialog } from "../../../shared/ui/ConfirmDialog";
-import { dayShort } from "../../../shared/ui/format";
 import { messageOf } from "../../../shared/ui/states";
 import { useRestoreLadder } from "./queries";
+import { Versions } from "./Versions";
 import { differenceText } from "./wording";
 import { say } from "../../../words/ladders";
 
@@ -21,7 +19,6 @@ export function DraftHistory({
   disabled: boolean;
   onRestored: () => void;
 }) {
-  const { today } = useSignedIn();
   const restore = useRestoreLadder(stored.entry.slug);
   const [asking, setAsking] = useState<{ to: number | null } | null>(null);
   if (stored.versions.length === 0) return null;
@@ -40,48 +37,16 @@ export function DraftHistory({
       },
     );
   return (
-    <Box component="section" aria-label={say("versions")}>
-      <Typography variant="h2">{say("versions")}</Typography>
-      <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0 }}>
-        {stored.versions.map((v, i) => (
-          <Box
-            component="li"
-            key={v.version}
-            sx={(t) => ({ borderTop: `1px solid ${t.vars.palette.divider}`, py: 2, fontSize: 13 })}
-          >
-            <Box sx={{ display: "flex", gap: 2, alignItems: "baseline" }}>
-              <b>{v.version}</b>
-              <span>
-                {dayShort(v.at.slice(0, 10), today)}, {v.by}
-              </span>
-              {i > 0 && !v.shipped && (
-                <Button
-                  size="small"
-                  variant="text"
-                  sx={{ ml: "auto" }}
-                  disabled={disabled}
-                  onClick={() => setAsking({ to: v.version })}
-                  aria-label={say("bringBackVersion", { version: v.version })}
-                >
-                  {say("bringBack")}
-                </Button>
-              )}
-            </Box>
-            <div>{v.reason}</div>
-            <Box component="details">
-              <Box component="summary" sx={{ cursor: "pointer", color: "text.secondary" }}>
-                {say("changesCount", { count: v.differences.length })}
-              </Box>
-              <Box component="ul" sx={{ m: 0, pl: 4 }}>
-                {v.differences.map((d) => (
-                  <li key={`${d.step}-${d.field}-${d.kind}`}>{differenceText(d)}</li>
-                ))}
-              </Box>
-            </Box>
-          </Box>
-        ))}
-      </Box>
-      {(stored.edited || stored.own) && (
+    <Versions
+      versions={stored.versions.map((v, i) => ({
+        ...v,
+        changes: v.differences.map(differenceText),
+        restorable: i > 0 && !v.shipped,
+      }))}
+      disabled={disabled}
+      onRestore={(to) => setAsking({ to })}
+    >
+      {(stored.edited || stored.own) && !stored.retired && (
         <Button size="small" disabled={disabled} onClick={() => setAsking({ to: null })}>
           {stored.own ? say("retireThisLadder") : say("backToTheShippedLadder2")}
         </Button>
@@ -108,6 +73,6 @@ export function DraftHistory({
           )}
         </ConfirmDialog>
       )}
-    </Box>
+    </Versions>
   );
 }

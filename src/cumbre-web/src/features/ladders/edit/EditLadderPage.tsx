@@ -30,6 +30,7 @@ const nothing: LadderDraft = {
   entry: emptyLadder(),
   version: 0,
   own: true,
+  retired: false,
   edited: false,
   fromShipped: [],
   versions: [],
@@ -123,7 +124,9 @@ function Editor({
               ? say("changedByTheClub3")
               : isNew
                 ? ""
-                : say("asShipped")}
+                : stored.retired
+                  ? say("retired")
+                  : say("asShipped")}
         </Typography>
         <Box sx={{ ml: "auto", display: "flex", gap: 2 }}>
           <Button size="small" disabled={!saving.canUndo} onClick={edit.undo}>
@@ -132,7 +135,7 @@ function Editor({
           <Button size="small" disabled={!saving.canRedo} onClick={edit.redo}>
             {say("redo")}
           </Button>
-          <Button size="small" component={Link} to={isNew ? "/ladders" : `/ladders/${slug}`}>
+          <Button size="small" component={Link} to={isNew || stored.retired ? "/ladders" : `/ladders/${slug}`}>
             {say("close")}
           </Button>
         </Box>

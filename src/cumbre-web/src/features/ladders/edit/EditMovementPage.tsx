@@ -12,8 +12,11 @@ import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useUnit } from "../../../shared/account/useMe";
 import { api, ask, Problem } from "../../../shared/api/client";
-import type { CautionId, Movement } from "../../../shared/api/types";
+import type { CautionId, Movement, OwnMovement } from "../../../shared/api/types";
 import { FailedPage, Loading, messageOf } from "../../../shared/ui/states";
+import { alike } from "../../../shared/drafts/merge";
+import { announce } from "../../../shared/ui/announce";
+import { Versions } from "./Versions";
 import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
@@ -80,6 +83,7 @@ export default function EditMovementPage() {
       movements={movements.data}
       entry={stored.data?.entry ?? (origin ? variationOf(origin) : blank)}
       version={stored.data?.version ?? 0}
+      versions={stored.data?.versions ?? []}
     />
   );
 }
@@ -87,7 +91,46 @@ export default function EditMovementPage() {
 /** Lists are typed one entry a line. */
 type Lists = "aliases" | "setUp" | "cues" | "faults" | "primeMovers" | "kit";
 
-function Form({ movements, entry, version }: { movements: Movement[]; entry: Movement; version: number }) {
+/** The fields of a movement by the names that they have in the form. */
+const labels: Partial<Record<keyof Movement, string>> = {
+  name: word("name"),
+  aliases: say("otherNames"),
+  pattern: say("pattern"),
+  arms: say("elbows"),
+  eachSide: say("doneAndTestedOnEachSide"),
+  measure: say("countedIn"),
+  setUp: say("writtenDownToCompare"),
+  bottom: say("itsBottomIs"),
+  standard: say("formStandard"),
+  cues: word("cues"),
+  faults: word("faults"),
+  primeMovers: say("primeMovers"),
+  carriesTo: say("carriesOverTo"),
+  easier: word("easier"),
+  harder: word("harder"),
+  kit: word("kit"),
+  cautions: say("cautions"),
+  failureHarmless: say("failingIsHarmless"),
+};
+
+const changed = (now: Movement, before: Movement | undefined) =>
+  before
+    ? Object.entries(labels).flatMap(([field, label]) =>
+        alike(now[field as keyof Movement], before[field as keyof Movement]) ? [] : [label],
+      )
+    : [];
+
+function Form({
+  movements,
+  entry,
+  version,
+  versions,
+}: {
+  movements: Movement[];
+  entry: Movement;
+  version: number;
+  versions: OwnMovement["versions"];
+}) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const unit = useUnit();
@@ -260,6 +303,22 @@ function Form({ movements, entry, version }: { movements: Movement[]; entry: Mov
           {say("cancel")}
         </Button>
       </Box>
+      {versions.length > 1 && (
+        <Box sx={{ mt: 6 }}>
+          <Versions
+            versions={versions.map((v, i) => ({
+              ...v,
+              changes: changed(v.entry, versions[i + 1]?.entry),
+              restorable: i > 0,
+            }))}
+            onRestore={(to) => {
+              setM(versions.find((v) => v.version === to)!.entry);
+              setReason(say("backToVersion", { to }));
+              announce(say("versionIsInTheForm", { version: to }));
+            }}
+          />
+        </Box>
+      )}
     </Box>
   );
 }
