@@ -45,6 +45,14 @@ const messages = [
     ["TemplateElement[value.raw=/^ [a-z]{2}|^(?!.*solid).*[a-z]{2} $/]"],
 ].map(([selector]) => ({ selector, message: "Words that people read stand in src/words." }));
 
+const singleWords = [
+    "Property[key.name!='day'] > Literal.value[value=/^[A-Z][a-z-]+$/]",
+    "ArrowFunctionExpression > Literal.body[value=/^[A-Z][a-z-]+$/]",
+].map((selector) => ({
+    selector,
+    message: "Words that people read stand in src/words.",
+}));
+
 // The app composes features, a feature is built from what is shared, and nothing looks up or sideways.
 const zones = [
     ...shared.map((room, i) => ({
@@ -83,6 +91,11 @@ export default tseslint.config(
         files: ["src/{app,features,shared}/**/*.{ts,tsx}"],
         ignores: ["**/*.test.*", "src/shared/testing/**"],
         rules: { "no-restricted-syntax": ["error", ...messages] },
+    },
+    // In these every word is one that people read.
+    {
+        files: ["src/{app,features,shared}/**/{wording,methods,*Text}.ts"],
+        rules: { "no-restricted-syntax": ["error", ...messages, ...singleWords] },
     },
     // Tests of a room may render the whole page around it.
     { files: ["**/*.test.ts", "**/*.test.tsx"], rules: { "import-x/no-restricted-paths": "off" } },

@@ -1,6 +1,15 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("athletes", {
+  measureReps: "Reps",
+  measureSeconds: "Hold",
+  measureContact: "Contact",
+  measureBox: "Box",
+  measureAssistance: "Assistance",
+  secondsUnit: "s",
+  centimetresUnit: "cm",
+  leftShort: "L {value}",
+  rightShort: "R {value}",
   athlete: "Athlete",
   overview: "Overview",
   movements: "Movements",

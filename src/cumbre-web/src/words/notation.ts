@@ -1,6 +1,11 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("notation", {
+  fieldSets: "Sets",
+  fieldRounds: "Rounds",
+  fieldReps: "Reps",
+  fieldSeconds: "Seconds",
+  fieldPieces: "Pieces",
   n4X510KgRest2: "4 x 5 @ +10 kg rest 2:30",
   perhaps: " Perhaps:",
   thisIsHeldWriteSeconds: "This is a hold: write seconds.",

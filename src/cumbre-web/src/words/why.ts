@@ -1,6 +1,22 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("why", {
+  stepWarmUp: "Warm-up",
+  stepCoolDown: "Cool-down",
+  inputReadings: "Readings",
+  inputWritten: "Written",
+  inputSchool: "School",
+  inputPain: "Pain",
+  inputPlace: "Place",
+  inputStature: "Stature",
+  inputReason: "Reason",
+  inputMeasured: "Measured",
+  inputPieces: "Pieces",
+  inputFor: "For",
+  inputWorks: "Works",
+  stepPullSets: "Pulling",
+  stepPushSets: "Pushing",
+  stepStopsPattern: "Holds",
   meanOfBoth: "mean of both",
   theSkillOnItsHardDay: "the skill, on its hard day",
   theSkillOnItsLightDay: "the skill, on its light day",

@@ -88,7 +88,11 @@ function Movement({ page }: { page: Page }) {
       )}
       <StopBand stops={page.stops} athleteId={page.athlete.id} needsClearance={page.needsClearance} />
       {isCoach && page.decisions.map((d) => <DecisionStrip key={d.id} decision={d} />)}
-      <Section title={measureName[trend.measure]} note={countsText(trend)}>
+      <Section
+        title={measureName[trend.measure]}
+        term={trend.measure === "OneRepMax" ? "systemMass" : undefined}
+        note={countsText(trend)}
+      >
         {trend.points.length > 0 ? (
           <>
             <Suspense fallback={<Box sx={{ height: chartHeight }} />}>

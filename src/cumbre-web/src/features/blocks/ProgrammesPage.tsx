@@ -18,6 +18,7 @@ import { ApplyTemplateDialog } from "./ApplyTemplateDialog";
 import { NewBlockDialog } from "./NewBlockDialog";
 import { groupsQuery } from "../../shared/blocks/groups";
 import { programmesQuery, templatesQuery, useForgetBlocks } from "../../shared/blocks/queries";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/blocks";
 
 /** Who follows which block, and the templates. */
@@ -55,7 +56,9 @@ export default function ProgrammesPage() {
               <TableRow>
                 <TableCell>{say("athlete")}</TableCell>
                 <TableCell>{say("toward")}</TableCell>
-                <TableCell>{say("block")}</TableCell>
+                <TableCell>
+                  <Term id="block">{say("block")}</Term>
+                </TableCell>
                 <TableCell>{say("from2")}</TableCell>
                 <TableCell>{say("week3")}</TableCell>
                 <TableCell />

@@ -18,6 +18,7 @@ import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { addDays } from "../../shared/blocks/doc";
 import { helpQuery, substitutesQuery } from "../../shared/blocks/queries";
 import { changeReasons, examples, returnRules, weekKinds } from "../../shared/blocks/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/blocks";
 
 /** Writes a week over others. */
@@ -248,7 +249,9 @@ export function NotationHelp({ onClose }: { onClose: () => void }) {
   const card = useQuery(helpQuery);
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>{say("theWhiteboardLine")}</DialogTitle>
+      <DialogTitle>
+        <Term id="whiteboardLine">{say("theWhiteboardLine")}</Term>
+      </DialogTitle>
       <DialogContent tabIndex={0}>
         {card.isPending && <Loading />}
         {card.isError && <Failed error={card.error} retry={() => void card.refetch()} />}

@@ -23,7 +23,9 @@ import { gearWord, type KitErrors, type KitText, requestOf, textOf } from "./dra
 import { Loads } from "./Loads";
 import { type Measured, MeasureDialog } from "./MeasureDialog";
 import { kitQuery, useSaveKit } from "./queries";
+import { Term } from "../../shared/ui/Term";
 import { say as word } from "../../words/common";
+import type { TermId } from "../../words/glossary";
 import { say } from "../../words/kit";
 
 /** What there is to train with: the club's, or an athlete's at home. */
@@ -172,7 +174,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
           </Section>
         )}
         <Loads book={book} />
-        <Section title={say("bands")} note={say("helpAtThreePlacesOfTheMovement")}>
+        <Section title={say("bands")} term="assistance" note={say("helpAtThreePlacesOfTheMovement")}>
           {text.bands.map((b, i) => {
             const help = book.helps.find((h) => h.id === b.id);
             return (
@@ -344,10 +346,20 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
   );
 }
 
-function Section({ title, note, children }: { title: string; note?: string; children: React.ReactNode }) {
+function Section({
+  title,
+  term,
+  note,
+  children,
+}: {
+  title: string;
+  term?: TermId;
+  note?: string;
+  children: React.ReactNode;
+}) {
   return (
     <Box component="section" aria-label={title}>
-      <Typography variant="h2">{title}</Typography>
+      <Typography variant="h2">{term ? <Term id={term}>{title}</Term> : title}</Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
         {note}
       </Typography>

@@ -14,6 +14,7 @@ import { Ridge } from "./Ridge";
 import { StepCard } from "./StepCard";
 import { clubLadderQuery, laddersQuery, schoolsQuery } from "../../shared/ladders/useLadders";
 import { demandWord, figure } from "../../shared/ladders/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
 
 /** One ladder of the atlas, with all athletes of the club as flags on its ridge. */
@@ -156,8 +157,12 @@ function Steps({ ladder, schools }: { ladder: Ladder; schools: School[] }) {
       >
         <TableHead>
           <TableRow>
-            <TableCell>{say("step")}</TableCell>
-            <TableCell sx={{ width: 260 }}>{say("gate")}</TableCell>
+            <TableCell>
+              <Term id="step">{say("step")}</Term>
+            </TableCell>
+            <TableCell sx={{ width: 260 }}>
+              <Term id="gate">{say("gate")}</Term>
+            </TableCell>
             <TableCell sx={{ width: 200 }}>{say("unlockStandard")}</TableCell>
             <TableCell>{say("usualDose")}</TableCell>
             <TableCell>{say("cuesAndFaults")}</TableCell>

@@ -12,6 +12,7 @@ import { StatusShape } from "../../shared/ui/StatusShape";
 import { text } from "../../shared/why/quantity";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { figure, need, statusShape, statusWord } from "../../shared/ladders/wording";
+import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
 
 /** The ridge as a table: for reading, for copying, for screen readers, and to record a test from. */
@@ -38,7 +39,9 @@ export function StepsTable({
         <TableHead>
           <TableRow>
             <TableCell sx={{ width: 22 }} />
-            <TableCell>{say("step")}</TableCell>
+            <TableCell>
+              <Term id="step">{say("step")}</Term>
+            </TableCell>
             <TableCell align="right">{say("demand")}</TableCell>
             {measured && (
               <TableCell align="right">

@@ -1,6 +1,7 @@
 import type { MassUnit, MovementPage, Trend, TrendMeasure, TrendPoint } from "../api/types";
 import { contacts } from "./painPlaces";
-import { inUnit, mass, number, unitName } from "../ui/format";
+import { inUnit, mass, number, plural, unitName } from "../ui/format";
+import { say as word } from "../../words/common";
 import { say } from "../../words/athletes";
 
 const contactNames = Object.values(contacts);
@@ -8,18 +9,23 @@ const contactNames = Object.values(contacts);
 /** What a movement is followed in, as a heading says it. */
 export const measureName: Record<TrendMeasure, string> = {
   OneRepMax: say("oneRepMaximum"),
-  Reps: "Reps",
-  Seconds: "Hold",
-  Contact: "Contact",
-  Box: "Box",
-  Assistance: "Assistance",
+  Reps: say("measureReps"),
+  Seconds: say("measureSeconds"),
+  Contact: say("measureContact"),
+  Box: say("measureBox"),
+  Assistance: say("measureAssistance"),
 };
 
 /** The unit behind a figure; empty where it is a word. */
 export const unitOf = (measure: TrendMeasure, unit: MassUnit) =>
-  ({ OneRepMax: unitName[unit], Reps: "reps", Seconds: "s", Contact: "", Box: "cm", Assistance: unitName[unit] })[
-    measure
-  ];
+  ({
+    OneRepMax: unitName[unit],
+    Reps: word("repsUnit"),
+    Seconds: say("secondsUnit"),
+    Contact: "",
+    Box: say("centimetresUnit"),
+    Assistance: unitName[unit],
+  })[measure];
 
 /** A value in the reader's unit, as a number on an axis. */
 export const axisValue = (measure: TrendMeasure, value: number, unit: MassUnit) =>
@@ -30,7 +36,8 @@ export function valueText(measure: TrendMeasure, value: number, unit: MassUnit) 
   if (measure === "OneRepMax") return mass(value, unit, 1);
   if (measure === "Assistance") return say("assistance", { value: mass(value, unit, 1) });
   if (measure === "Contact") return contactNames[Math.round(value)] ?? "";
-  return `${number(value, 1)} ${measure === "Reps" && value === 1 ? "rep" : unitOf(measure, unit)}`;
+  if (measure === "Reps" && Number.isInteger(value)) return plural(value, "rep");
+  return `${number(value, 1)} ${unitOf(measure, unit)}`;
 }
 
 /** What counts, and over how many sets. */
@@ -50,7 +57,7 @@ export function nowText(measure: TrendMeasure, points: TrendPoint[], unit: MassU
   if (sides.length === 0) return valueText(measure, points[0]!.best, unit);
   return [...sides]
     .sort((a, b) => (a.side === "Left" ? -1 : 1) - (b.side === "Left" ? -1 : 1))
-    .map((p) => `${p.side === "Left" ? "L" : "R"} ${valueText(measure, p.best, unit)}`)
+    .map((p) => say(p.side === "Left" ? "leftShort" : "rightShort", { value: valueText(measure, p.best, unit) }))
     .join(", ");
 }
 

@@ -43,23 +43,23 @@ export const methods: Record<string, Method> = {
 
 /** Fields that are one whole number, in the order in which they are shown. */
 export const numberFields: Record<string, string> = {
-  setTotal: "Sets",
+  setTotal: say("fieldSets"),
   topSets: say("topSets"),
   topReps: say("repsOfTheTopSet"),
   backOffSets: say("backOffSets"),
   backOffReps: say("repsOfTheBackOff"),
   backOffPercent: say("backOffOfTheSystem"),
   everySeconds: say("everyS"),
-  rounds: "Rounds",
-  reps: "Reps",
+  rounds: say("fieldRounds"),
+  reps: say("fieldReps"),
   low: say("repsFrom"),
   high: say("repsTo"),
   stretchSeconds: say("stretchS"),
   lowerSeconds: say("loweringS"),
-  seconds: "Seconds",
+  seconds: say("fieldSeconds"),
   bestPercent: say("ofTheBestHold"),
   totalSeconds: say("secondsInAll"),
-  pieces: "Pieces",
+  pieces: say("fieldPieces"),
 };
 
 /** Fields that are whole numbers in a row. */
