@@ -13,6 +13,7 @@ import { added, dayWeek, mass } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import type { Exposure } from "../../shared/athletes/trendText";
 import { Term } from "../../shared/ui/Term";
+import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
@@ -22,6 +23,7 @@ const shownFirst = 8;
 export function History({ sessions, athleteId }: { sessions: Exposure[]; athleteId: string }) {
   const { today } = useSignedIn();
   const unit = useUnit();
+  const read = useRead();
   const [all, setAll] = useState(false);
   if (sessions.length === 0)
     return (
@@ -62,7 +64,7 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
                 {s.day.slice(0, 4) !== today.slice(0, 4) && ` ${s.day.slice(0, 4)}`}
               </TableCell>
               <TableCell sx={{ color: "text.secondary" }}>
-                {s.line}
+                {read(s.line)}
                 {s.easy ? say("inDeload") : s.eased ? say("madeEasier") : ""}
               </TableCell>
               <TableCell sx={{ whiteSpace: "nowrap" }}>

@@ -18,6 +18,7 @@ import { mergeFields } from "../../shared/drafts/merge";
 import { Clashes, Restored } from "../../shared/drafts/Saving";
 import { useDraft } from "../../shared/drafts/useDraft";
 import { dayWeek } from "../../shared/ui/format";
+import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
@@ -35,6 +36,7 @@ export function NextSession({ page }: { page: MovementPage }) {
 }
 
 function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
+  const read = useRead();
   const { next } = page;
   const item = itemOf(next, page.movement.slug);
   if (!next)
@@ -47,7 +49,7 @@ function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
     <Box sx={{ p: 4 }}>
       <Box sx={{ display: "flex", gap: 3, alignItems: "baseline", flexWrap: "wrap", mb: 2 }}>
         <Typography variant="h2">{dayWeek(next.day)}</Typography>
-        <Board line={item?.line ?? ""} />
+        <Board line={read(item?.line ?? "")} />
       </Box>
       {item?.plan && (
         <MeaningView plan={item.plan} subject={`${page.athlete.name}, ${page.movement.name}`} keyPrefix={next.id} />

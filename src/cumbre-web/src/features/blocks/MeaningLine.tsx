@@ -7,6 +7,7 @@ import { Plates } from "../../shared/ui/Plates";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { AskWhy } from "./AskWhy";
 import { progressions } from "../../shared/blocks/wording";
+import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/blocks";
 
 /** What a line means, in one line: loads with their reasons, work, tension, what comes next. */
@@ -22,6 +23,7 @@ export function MeaningLine({
   session: string;
 }) {
   const unit = useUnit();
+  const read = useRead();
   const { plan } = meaning;
   if (!plan) return null;
   const bits: React.ReactNode[] = [];
@@ -86,7 +88,10 @@ export function MeaningLine({
       ))}
       {plan.progression && (
         <Box component="span" sx={{ color: "ink3" }}>
-          . {plan.progression.line ? say("next", { line: plan.progression.line }) : progressions[plan.progression.kind]}
+          .{" "}
+          {plan.progression.line
+            ? say("next", { line: read(plan.progression.line) })
+            : progressions[plan.progression.kind]}
         </Box>
       )}
     </Box>

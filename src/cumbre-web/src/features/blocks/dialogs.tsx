@@ -19,6 +19,7 @@ import { addDays } from "../../shared/blocks/doc";
 import { helpQuery, substitutesQuery } from "../../shared/blocks/queries";
 import { changeReasons, examples, returnRules, weekKinds } from "../../shared/blocks/wording";
 import { Term } from "../../shared/ui/Term";
+import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/blocks";
 
 /** Writes a week over others. */
@@ -90,6 +91,7 @@ export function SubstituteDialog({
   onTake: (substitute: Substitute) => void;
   onClose: () => void;
 }) {
+  const read = useRead();
   const found = useQuery(substitutesQuery(athleteId, item.movement));
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
@@ -124,7 +126,7 @@ export function SubstituteDialog({
                     s.helps && say("helps", { helps: s.helps }),
                     s.status && s.status.toLowerCase(),
                     s.kitMissing && say("noHere", { kitMissing: s.kitMissing }),
-                    s.line,
+                    read(s.line),
                   ]
                     .filter(Boolean)
                     .join("; ")}
@@ -222,6 +224,7 @@ export function MissedWeeksDialog({
 
 /** What a rule changed, before and after. */
 export function Changes({ changes }: { changes: ItemChange[] }) {
+  const read = useRead();
   if (changes.length === 0)
     return (
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
@@ -232,9 +235,9 @@ export function Changes({ changes }: { changes: ItemChange[] }) {
     <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 2, p: 0, fontSize: 13, lineHeight: "18px" }}>
       {changes.map((c) => (
         <Box component="li" key={c.item} sx={{ py: 1, borderTop: 1, borderColor: "divider" }}>
-          <b>{dayWeek(c.day)}</b>: {c.movementBefore} {c.lineBefore}
+          <b>{dayWeek(c.day)}</b>: {c.movementBefore} {read(c.lineBefore)}
           <br />→ {c.movement !== c.movementBefore && `${c.movement} `}
-          {c.line}{" "}
+          {read(c.line)}{" "}
           <Box component="span" sx={{ color: "text.secondary" }}>
             ({changeReasons[c.reason]})
           </Box>

@@ -6,6 +6,7 @@ import type { LeftOut, Notice, RegeneratedItem } from "../../shared/api/types";
 import { dayWeek } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { isGrave, leftOutText, noticeText, regeneratedKinds, wayOn } from "../../shared/generation/wording";
+import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/generate";
 
 /** What the coach must know beside the items, each with the way on. */
@@ -50,6 +51,7 @@ export function LeftOutList({ items }: { items: LeftOut[] }) {
 
 /** Only what generating again changes, day by day. */
 export function Changes({ items }: { items: RegeneratedItem[] }) {
+  const read = useRead();
   if (items.length === 0) return <Typography>{say("nothingChangesTheBlockIsAsIt")}</Typography>;
   const days = [...new Set(items.map((i) => i.day))];
   return (
@@ -82,13 +84,13 @@ export function Changes({ items }: { items: RegeneratedItem[] }) {
                     {i.lineBefore !== null && (
                       <Box sx={{ color: i.line === null || i.kind === "Rewritten" ? "text.secondary" : "inherit" }}>
                         {i.kind === "Rewritten" && say("was")}
-                        {i.movementBefore}: {i.lineBefore}
+                        {i.movementBefore}: {read(i.lineBefore)}
                       </Box>
                     )}
                     {i.line !== null && (
                       <Box sx={{ color: i.kind === "KeptByHand" ? "text.secondary" : "inherit" }}>
                         {i.kind === "KeptByHand" && say("wouldBe")}
-                        {i.movement}: {i.line}
+                        {i.movement}: {read(i.line)}
                       </Box>
                     )}
                   </Box>
@@ -103,6 +105,7 @@ export function Changes({ items }: { items: RegeneratedItem[] }) {
 
 /** Two blocks side by side where they differ, each column under the choice of the school it comes from. */
 export function Differences({ items, now, choice }: { items: RegeneratedItem[]; now: string; choice: string }) {
+  const read = useRead();
   const days = [...new Set(items.map((i) => i.day))];
   return (
     <Box
@@ -137,8 +140,8 @@ export function Differences({ items, now, choice }: { items: RegeneratedItem[]; 
             .filter((i) => i.day === day)
             .map((i) => (
               <tr key={i.item}>
-                <td>{i.lineBefore === null ? "–" : `${i.movementBefore}: ${i.lineBefore}`}</td>
-                <td>{i.line === null ? "–" : `${i.movement}: ${i.line}`}</td>
+                <td>{i.lineBefore === null ? "–" : `${i.movementBefore}: ${read(i.lineBefore)}`}</td>
+                <td>{i.line === null ? "–" : `${i.movement}: ${read(i.line)}`}</td>
               </tr>
             ))}
         </tbody>

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import type { BlockWeek, ItemWhy, WeekReading } from "../../shared/api/types";
 import { clock, dayWeek, minutes } from "../../shared/ui/format";
 import { WhyFigure } from "../../shared/why/WhyFigure";
+import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/generate";
 
 /** A week side by side: each exercise with its line, its time, and why it is there. */
@@ -16,6 +17,7 @@ export function WeekPreview({
   why: Map<string, ItemWhy>;
   athlete: string;
 }) {
+  const written = useRead();
   return (
     <Box
       role="group"
@@ -84,7 +86,7 @@ export function WeekPreview({
                           figure={{
                             key: `made:${item.id}`,
                             shown: name,
-                            subject: `${athlete}, ${item.line}`,
+                            subject: `${athlete}, ${written(item.line)}`,
                             why: reasons.why,
                           }}
                         >
@@ -95,7 +97,7 @@ export function WeekPreview({
                       )}
                     </Box>
                     <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
-                      <span>{summary?.line ?? item.line}</span>
+                      <span>{written(summary?.line ?? item.line)}</span>
                       <Box component="span" sx={{ color: "text.secondary", fontVariantNumeric: "tabular-nums" }}>
                         {summary && clock(summary.seconds)}
                       </Box>

@@ -12,6 +12,7 @@ import { noticeText } from "../../shared/generation/wording";
 import { dayWeek } from "../../shared/ui/format";
 import { cautionText } from "../../shared/why/wording";
 import { classMinutes, stationLabel } from "./wording";
+import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/groups";
 
 /** A week of a group: stations down, athletes across. */
@@ -76,6 +77,7 @@ function SessionGrid({ session, plan }: { session: GroupSession; plan: GroupPlan
 }
 
 function Cell({ items }: { items: GroupItem[] }) {
+  const read = useRead();
   if (items.length === 0)
     return (
       <Box component="span" sx={{ color: "text.secondary" }}>
@@ -85,10 +87,10 @@ function Cell({ items }: { items: GroupItem[] }) {
   return items.map((item) => (
     <Box key={`${item.movement} ${item.line}`} sx={{ mb: 1, fontSize: 13, lineHeight: "17px" }}>
       <div>{item.movement}</div>
-      <Box sx={{ fontWeight: 600 }}>{item.line}</Box>
+      <Box sx={{ fontWeight: 600 }}>{read(item.line)}</Box>
       {item.easier && (
         <Box sx={{ color: "text.secondary", fontSize: 12 }}>
-          {say("easier", { movement: item.easier.movement, line: item.easier.line })}
+          {say("easier", { movement: item.easier.movement, line: read(item.easier.line) })}
         </Box>
       )}
     </Box>

@@ -29,6 +29,7 @@ import { DoneText, TrainedTable } from "./TrainedTable";
 import { overviewQuery } from "./useOverview";
 import { Term } from "../../shared/ui/Term";
 import { RecordButton } from "../../shared/athletes/RecordButton";
+import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/overview";
 
@@ -221,6 +222,7 @@ function Decisions({ overview: o }: { overview: Overview }) {
 }
 
 function Now({ overview: o }: { overview: Overview }) {
+  const read = useRead();
   return (
     <Section title={say("today")}>
       {o.today.length === 0 && (
@@ -283,7 +285,7 @@ function Now({ overview: o }: { overview: Overview }) {
                   {i.name}
                 </Box>
                 <Box component="b" sx={{ gridRow: { xs: 2, sm: "auto" }, gridColumn: { xs: "1 / 3", sm: "auto" } }}>
-                  {i.skipped ? say("skipped", { skipped: i.skipped }) : i.line}
+                  {i.skipped ? say("skipped", { skipped: i.skipped }) : read(i.line)}
                 </Box>
                 <Box sx={{ color: "text.secondary", textAlign: "right" }}>
                   {i.last ? (

@@ -25,6 +25,7 @@ import { MoveSession } from "./MoveSession";
 import { SetRow } from "./SetRow";
 import { Skip } from "./Skip";
 import { sessionQuery, useFinish, useIsLogging } from "../../shared/sessions/useSession";
+import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 
@@ -47,6 +48,7 @@ const statusText = { Planned: word("planned"), Started: word("started"), Done: w
 function Log({ session }: { session: Session }) {
   const { today, isCoach } = useSignedIn();
   const finish = useFinish(session.athleteId, session.id);
+  const read = useRead();
   // What is finished before the last set has arrived would be finished without it.
   const logging = useIsLogging(session.id);
   const [asking, setAsking] = useState(false);
@@ -132,7 +134,7 @@ function Log({ session }: { session: Session }) {
                 )}
               </Typography>
             )}
-            <Board line={item.line} />
+            <Board line={read(item.line)} />
             {item.plan ? (
               <Box sx={{ mt: 2 }}>
                 <MeaningView

@@ -5,16 +5,17 @@ import { useState } from "react";
 import type { DecisionDetails } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { QuietButton } from "../ui/QuietButton";
+import { useRead } from "../notation/useRead";
 import { say } from "../../words/decisions";
 
 type Change = DecisionDetails["changes"][number];
 
 export const shownFirst = 4;
 
-const textOf = (c: Change) =>
+const textOf = (c: Change, read: (line: string) => string) =>
   c.before
-    ? `${c.before.line} → ${c.after.movement === c.before.movement ? "" : `${c.after.name}, `}${c.after.line}`
-    : say("added", { name: c.after.name, line: c.after.line });
+    ? `${read(c.before.line)} → ${c.after.movement === c.before.movement ? "" : `${c.after.name}, `}${read(c.after.line)}`
+    : say("added", { name: c.after.name, line: read(c.after.line) });
 
 /** Which coming sessions change, from what to what; a line written by hand is changed only when it is ticked. */
 export function ChangeList({
@@ -27,6 +28,7 @@ export function ChangeList({
   onAlso?: (items: string[]) => void;
 }) {
   const [all, setAll] = useState(false);
+  const read = useRead();
   if (changes.length === 0) return null;
   const asked = changes.filter((c) => c.isQuestion);
   const plain = changes.filter((c) => !c.isQuestion);
@@ -38,7 +40,7 @@ export function ChangeList({
     >
       {plain.slice(0, all ? undefined : shownFirst).map((c) => (
         <li key={`${c.item}-${c.after.movement}-${c.day}`}>
-          <Day>{dayWeek(c.day)}</Day> {textOf(c)}
+          <Day>{dayWeek(c.day)}</Day> {textOf(c, read)}
         </li>
       ))}
       {plain.length > shownFirst && (
@@ -61,11 +63,11 @@ export function ChangeList({
                 />
               }
               slotProps={{ typography: { sx: { fontSize: 13 } } }}
-              label={say("writtenByHandChangeItToo", { day: dayWeek(c.day), c: textOf(c) })}
+              label={say("writtenByHandChangeItToo", { day: dayWeek(c.day), c: textOf(c, read) })}
             />
           ) : (
             <>
-              <Day>{dayWeek(c.day)}</Day> {say("writtenByHandStaysUnlessYouTick", { c: textOf(c) })}
+              <Day>{dayWeek(c.day)}</Day> {say("writtenByHandStaysUnlessYouTick", { c: textOf(c, read) })}
             </>
           )}
         </li>
