@@ -3,7 +3,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, it } from "vitest";
 import type { LoggedSet, Session, SessionItem, SetRequest } from "../../shared/api/types";
-import { Refusal, show, type Answers } from "../../shared/testing/page";
+import { me, Refusal, show, type Answers } from "../../shared/testing/page";
 import { effortOf, loadOf, planOf } from "../../shared/testing/plan";
 import SessionPage from "./SessionPage";
 
@@ -115,6 +115,23 @@ function open(start: Session = session(), more: Answers = {}) {
 
 const form = (set: number) => screen.findByRole("form", { name: `Set ${set}` });
 const log = () => userEvent.click(screen.getByRole("button", { name: "Log set" }));
+
+it("asks for the load in the reader's unit, and keeps what was planned exact unless another is typed", async () => {
+  const pounds = { ...me, account: { ...me.account!, unit: "Lb" as const } };
+  const page = open(session(), { "GET /api/me": pounds });
+  expect(within(await form(1)).getByLabelText("Load")).toHaveValue("13.8");
+  await log();
+  const load = within(await form(2)).getByLabelText("Load");
+  await userEvent.clear(load);
+  await userEvent.type(load, "15");
+  await log();
+  await waitFor(() =>
+    expect(page.to("PUT")).toMatchObject([
+      { set: 1, added: { value: 6.25, unit: "Kg" } },
+      { set: 2, added: { value: 15, unit: "Lb" } },
+    ]),
+  );
+});
 
 it("opens the next set with what is asked for, and goes on to the one after", async () => {
   const page = open();

@@ -17,7 +17,7 @@ import { useUnit } from "../../shared/account/useMe";
 import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../../shared/api/types";
 import type { Kind } from "../../shared/drafts/draft";
 import { useDraft } from "../../shared/drafts/useDraft";
-import { inUnit, moment, number, unitName } from "../../shared/ui/format";
+import { inUnit, moment, number, toKilograms, unitName } from "../../shared/ui/format";
 import { decimal, whole } from "../../shared/ui/shapes";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
@@ -77,7 +77,9 @@ export function SetForm({
   onDone: () => void;
 }) {
   const reader = useUnit();
-  const start = set?.added ?? planned(load, reader);
+  // What was planned or done stays exact, however it is read.
+  const exact = set?.added ?? planned(load, reader);
+  const shown = exact.unit === reader ? exact.value : Math.round(inUnit(toKilograms(exact), reader) * 10) / 10;
   // A hold is logged in seconds, in the same field.
   const timed = effort.seconds !== null;
   const log = useLogSet(session.athleteId, session.id);
@@ -88,7 +90,7 @@ export function SetForm({
       setUp: set?.setUp ?? item.lastSetUp,
       fields: {
         reps: String(timed ? (set?.seconds ?? effort.seconds) : (set?.reps ?? effort.repsHigh)),
-        added: number(start.value).replace("−", "-"),
+        added: number(shown).replace("−", "-"),
         reserve: set?.reserve === null || set === undefined ? null : String(Math.min(4, set.reserve)),
         form: set?.form ?? "Clean",
         contact: set?.contact ?? "",
@@ -118,7 +120,7 @@ export function SetForm({
       onDone();
     },
   };
-  const name = `set:${session.id}:${item.id}:${effort.set}.${effort.part}${effort.side ?? ""}:${set?.id ?? "new"}`;
+  const name = `set:${session.id}:${item.id}:${effort.set}.${effort.part}${effort.side ?? ""}:${set?.id ?? "new"}:${reader}`;
   const { draft, now: typed, failure, state, restored } = useDraft(name, begun, kind);
   const { id, pain, setUp } = typed;
   const form = useForm<Fields, unknown, z.output<typeof shape>>({
@@ -148,7 +150,7 @@ export function SetForm({
     item: item.id,
     reps: timed ? 1 : f.reps,
     seconds: timed ? f.reps : null,
-    added: { value: f.added, unit: start.unit },
+    added: f.added === shown ? exact : { value: f.added, unit: reader },
     reserve: f.reserve === null ? null : Number(f.reserve),
     form: f.form,
     pain: pain.level || null,
@@ -246,7 +248,7 @@ export function SetForm({
         sx={{ width: 120 }}
         slotProps={{
           htmlInput: { inputMode: "decimal" },
-          input: { endAdornment: <InputAdornment position="end">{unitName[start.unit]}</InputAdornment> },
+          input: { endAdornment: <InputAdornment position="end">{unitName[reader]}</InputAdornment> },
         }}
       />
       <Controller

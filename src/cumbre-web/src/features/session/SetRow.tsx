@@ -101,7 +101,8 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
           </>
         )}
       </Box>
-      {active && <SetForm session={session} item={item} effort={e} load={load} set={set} onDone={onDone} />}
+      {/* Another unit is another form: its figures would be read otherwise. */}
+      {active && <SetForm key={unit} session={session} item={item} effort={e} load={load} set={set} onDone={onDone} />}
     </Box>
   );
 }

@@ -95,7 +95,7 @@ export function show(page: React.ReactNode, { path, at, answers }: { path: strin
       : Response.json(answer);
   };
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
-  queries.setQueryData(["me"], me);
+  queries.setQueryData(["me"], all["GET /api/me"]);
   const router = createMemoryRouter(
     [
       {
