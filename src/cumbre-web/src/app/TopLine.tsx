@@ -16,6 +16,8 @@ import { KeyCap } from "../shared/ui/KeyCap";
 import { useSignOut } from "./useShellCommands";
 import { say } from "../words/app";
 
+const cutText = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", minWidth: 0 } as const;
+
 /** Club, jump, the day, units, theme, account. */
 export function TopLine({
   narrow,
@@ -47,11 +49,10 @@ export function TopLine({
         sx={{
           fontWeight: 650,
           fontStretch: "112%",
-          overflow: "hidden",
-          textOverflow: "ellipsis",
-          whiteSpace: "nowrap",
-          minWidth: 0,
+          ...cutText,
           maxWidth: 240,
+          // The search and the day give way first.
+          flexShrink: narrow ? 1 : 0,
         }}
       >
         {club}
@@ -62,6 +63,9 @@ export function TopLine({
           sx={(t) => ({
             height: 32,
             width: narrow ? "auto" : 296,
+            minWidth: narrow ? 0 : 170,
+            whiteSpace: "nowrap",
+            overflow: "hidden",
             pl: 3,
             pr: 2,
             gap: 2,
@@ -82,7 +86,7 @@ export function TopLine({
         </ButtonBase>
       )}
       {!narrow && (
-        <Box component="span" sx={{ ml: "auto", color: "text.secondary", whiteSpace: "nowrap" }}>
+        <Box component="span" sx={{ ml: "auto", color: "text.secondary", ...cutText }}>
           {demo ? say("dayOfTheDemo", { day: dayFull(today) }) : dayFull(today)}
         </Box>
       )}

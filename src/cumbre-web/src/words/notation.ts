@@ -7,7 +7,7 @@ export const say = wordsOf("notation", {
   fieldSeconds: "Seconds",
   fieldPieces: "Pieces",
   n4X510KgRest2: "4 x 5 @ +10 kg rest 2:30",
-  perhaps: " Perhaps:",
+  perhaps: "Perhaps:",
   thisIsHeldWriteSeconds: "This is a hold: write seconds.",
   thisIsCountedWriteReps: "This is counted in reps: write reps.",
   oneSideWorksAtATimeWrite: "One side works at a time: add the sides.",

@@ -23,9 +23,8 @@ export const say = wordsOf("publish", {
   theFile: "Download message",
   importABlock: "Import block",
   backToTheProgramme: "Back to the programme",
-  aFileThatWasExportedHereOr: "A file exported here or written by hand, as JSON following the ",
-  publishedSchema: "published schema",
-  nothingIsStoredBeforeYouSaySo: ". Nothing is saved until you confirm.",
+  aFileThatWasExportedHereOr:
+    "A file exported here or written by hand, as JSON following the <a>published schema</a>. Nothing is saved until you confirm.",
   firstWeek: "First week",
   from: "From {dayFull}",
   chooseADayOfTheFirstWeek: "Choose a day of the first week",
@@ -59,7 +58,7 @@ export const say = wordsOf("publish", {
   versionIsWhatStandsHere: "Version {number, number} is up to date.",
   neverPublishedTheAthletesPaperAnd:
     "Not published yet. The athlete’s sheet and calendar come from a published version.",
-  text4: " {openCautions, plural, one {# caution} other {# cautions}} to review; publishing is your decision.",
+  text4: "{openCautions, plural, one {# caution} other {# cautions}} to review; publishing is your decision.",
   print: "Print {name}",
   print2: "Print",
   calendar: "Calendar",

@@ -50,8 +50,10 @@ export default function AthleteProgrammePage() {
         {blocks.isError && <Failed error={blocks.error} retry={() => void blocks.refetch()} />}
         {blocks.data?.length === 0 && (
           <Empty title={say("noBlockYet")}>
-            <Link to={`/athletes/${athleteId}/generate`}>{say("generateOne")}</Link>
-            {say("writeOneByHandOrApplyA")} <Link to="/programmes">{say("programmes")}</Link>.
+            {say.rich("writeOneByHandOrApplyA", {
+              g: (generate) => <Link to={`/athletes/${athleteId}/generate`}>{generate}</Link>,
+              p: (programmes) => <Link to="/programmes">{programmes}</Link>,
+            })}
           </Empty>
         )}
         <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxWidth: 640 }}>

@@ -229,7 +229,7 @@ export function ItemRow(props: Props) {
                 session={session}
               />
               {!readOnly && <Misfits misfits={meaning.misfits ?? []} onTake={verbs.line} />}
-              {circuit && meaning.easier && say("easier", { easier: meaning.easier })}
+              {circuit && meaning.easier && <> {say("easier", { easier: meaning.easier })}</>}
             </>
           ) : (
             "\u00a0"

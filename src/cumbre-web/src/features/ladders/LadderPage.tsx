@@ -67,7 +67,7 @@ function Page({ ladder, schools, club }: { ladder: Ladder; schools: School[]; cl
       {(ladder.edited || ladder.flags > 0) && (
         <Typography variant="body2" color="textSecondary">
           {ladder.own ? say("aLadderOfTheClubsOwn") : say("changedByTheClub2")}
-          {ladder.flags > 0 && say("theShippedLadderChangedUnderneath")}
+          {ladder.flags > 0 && <> {say("theShippedLadderChangedUnderneath")}</>}
         </Typography>
       )}
       <Typography sx={{ mt: 1, maxWidth: 820 }}>{ladder.about}</Typography>

@@ -37,9 +37,9 @@ export default function ImportBlockPage() {
         </Box>
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1, mb: 4 }}>
-        {say("aFileThatWasExportedHereOr")}
-        <a href="/api/schemas/block-file.schema.json">{say("publishedSchema")}</a>
-        {say("nothingIsStoredBeforeYouSaySo")}
+        {say.rich("aFileThatWasExportedHereOr", {
+          a: (schema) => <a href="/api/schemas/block-file.schema.json">{schema}</a>,
+        })}
       </Typography>
       <Box sx={{ display: "flex", gap: 3, alignItems: "flex-start", flexWrap: "wrap" }}>
         <TextField

@@ -135,7 +135,7 @@ function State({ list }: { list: VersionList }) {
           ? say("changedSinceVersion", { number: newest.number })
           : say("versionIsWhatStandsHere", { number: newest.number })
         : say("neverPublishedTheAthletesPaperAnd")}
-      {list.openCautions > 0 && say("text4", { openCautions: list.openCautions })}
+      {list.openCautions > 0 && <> {say("text4", { openCautions: list.openCautions })}</>}
     </Typography>
   );
 }

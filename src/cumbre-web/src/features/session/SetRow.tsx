@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../../shared/account/useMe";
-import type { Effort, Load, LoggedSet, Session, SessionItem } from "../../shared/api/types";
+import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../../shared/api/types";
 import { number, writtenAdded } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { asksFor, effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
@@ -64,13 +64,7 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
         {set && (
           <>
             <Typography sx={{ fontWeight: 600, mr: "auto" }}>
-              {set.seconds === null ? set.reps : `${set.seconds} s`}{" "}
-              {say("at", { added: writtenAdded(set.added, unit) })}
-              {set.reserve !== null && say("left", { reserve: set.reserve })}
-              {set.form === "Broken" && (set.total ? say("cleanOf", { total: set.total }) : say("formBroke"))}
-              {set.fault && `: ${set.fault}`}
-              {set.failedAt && say("failedAtThe", { failedAt: set.failedAt.toLowerCase() })}
-              {set.pain ? say("painOfSet", { place: set.painPlace ?? say("withoutPlace"), pain: set.pain }) : ""}
+              {doneText(set, unit)}
               {(setUpText(set.setUp, item.setUp) || set.note || set.was) && (
                 <Typography variant="body2" component="span" color="textSecondary" sx={{ display: "block" }}>
                   {[
@@ -105,4 +99,22 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
       {active && <SetForm key={unit} session={session} item={item} effort={e} load={load} set={set} onDone={onDone} />}
     </Box>
   );
+}
+
+/** What was done, for instance "9 of 12 clean at +6.25 kg, 1 in reserve, form broke down: half reps". */
+function doneText(set: LoggedSet, unit: MassUnit) {
+  const broken = set.form === "Broken";
+  const amount = set.seconds === null ? String(set.reps) : `${set.seconds} s`;
+  return [
+    say("at", {
+      amount: broken && set.total ? say("cleanOf", { clean: amount, total: set.total }) : amount,
+      added: writtenAdded(set.added, unit),
+    }),
+    set.reserve !== null && say("left", { reserve: set.reserve }),
+    broken && (set.fault ? say("formBrokeBy", { fault: set.fault }) : !set.total && say("formBroke")),
+    set.failedAt && say("failedAtThe", { failedAt: set.failedAt.toLowerCase() }),
+    set.pain && say("painOfSet", { place: set.painPlace ?? say("withoutPlace"), pain: set.pain }),
+  ]
+    .filter(Boolean)
+    .join(", ");
 }

@@ -57,7 +57,8 @@ export function WeekStrip({
               aria-selected={on}
               onClick={() => onOpen(i)}
               sx={(t) => ({
-                flex: "1 0 118px",
+                flex: "1 0 134px",
+                whiteSpace: "nowrap",
                 display: "block",
                 textAlign: "left",
                 px: 2.5,

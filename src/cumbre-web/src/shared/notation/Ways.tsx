@@ -19,6 +19,7 @@ export function WaysOn({ error, onTake }: { error: NotationError; onTake: (line:
       <Ways ways={error.ways} onTake={onTake} />
       {nearest.length > 0 && (
         <>
+          {" "}
           {say("perhaps")}
           <Ways ways={nearest} onTake={onTake} />
         </>

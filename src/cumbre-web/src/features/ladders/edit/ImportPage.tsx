@@ -26,9 +26,9 @@ export default function ImportPage() {
         </Box>
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1, mb: 4 }}>
-        {say("aFileThatWasExportedHereOr")}
-        <a href="/api/schemas/ladders-file.schema.json">{say("publishedSchema")}</a>
-        {say("nothingChangesBeforeYouSaySo")}
+        {say.rich("aFileThatWasExportedHereOr", {
+          a: (schema) => <a href="/api/schemas/ladders-file.schema.json">{schema}</a>,
+        })}
       </Typography>
       <FilePicker
         of={say("ladderFile")}
@@ -63,7 +63,9 @@ function Preview({ preview, text, again }: { preview: ImportPreview; text: strin
       <>
         <Alert severity="error">
           {say("wrongNothingWasChanged", { problems: preview.problemCount })}
-          {preview.problemCount > preview.problems.length && say("theFirst", { problems: preview.problems.length })}
+          {preview.problemCount > preview.problems.length && (
+            <> {say("theFirst", { problems: preview.problems.length })}</>
+          )}
         </Alert>
         <Places label={say("whatIsWrong")} items={preview.problems} />
       </>

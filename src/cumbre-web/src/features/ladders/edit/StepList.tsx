@@ -153,7 +153,7 @@ function StepRow({
             all: "unset",
             cursor: "grab",
             touchAction: "none",
-            width: 28,
+            flex: "0 0 28px",
             lineHeight: "24px",
             fontWeight: 650,
             fontSize: 15,
@@ -163,18 +163,29 @@ function StepRow({
         >
           {index + 1}
         </Box>
-        <Button
-          variant="text"
-          onClick={onOpen}
-          aria-expanded={open}
-          sx={{ fontWeight: 650, px: 0, minWidth: 0, textAlign: "left" }}
+        <Box
+          sx={{
+            mr: "auto",
+            minWidth: 0,
+            display: "flex",
+            flexDirection: { xs: "column", sm: "row" },
+            alignItems: { xs: "flex-start", sm: "center" },
+            columnGap: 2,
+          }}
         >
-          {step.name || say("unnamedStep")}
-        </Button>
+          <Button
+            variant="text"
+            onClick={onOpen}
+            aria-expanded={open}
+            sx={{ fontWeight: 650, px: 0, minWidth: 0, minHeight: 28, textAlign: "left", flex: "none" }}
+          >
+            {step.name || say("unnamedStep")}
+          </Button>
+          <Typography variant="body2" color="textSecondary" noWrap sx={{ minWidth: 0, maxWidth: "100%" }}>
+            {step.won ?? step.opens}
+          </Typography>
+        </Box>
         {problems.length > 0 && <StatusShape status="caution" title={say("toMend", { wrong: problems.length })} />}
-        <Typography variant="body2" color="textSecondary" noWrap sx={{ mr: "auto", minWidth: 0 }}>
-          {step.won ?? step.opens}
-        </Typography>
         <MoreMenu
           label={say("moreForStep", { name })}
           verbs={[
