@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation } from "@tanstack/react-query";
@@ -11,6 +10,7 @@ import { messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { DoorFrame } from "./DoorFrame";
 import { useStartAfresh } from "../../shared/account/useMe";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/accounts";
 
 const shape = z.object({
@@ -62,15 +62,15 @@ export default function OwnerPage() {
         sx={{ display: "grid", gap: 4 }}
       >
         {fields.map((f, i) => (
-          <TextField
+          <Field
             key={f.name}
             label={f.label}
             type={f.type ?? "text"}
             autoComplete={f.complete ?? "off"}
             autoFocus={i === 0}
             {...form.register(f.name)}
-            error={Boolean(errors[f.name])}
-            helperText={errors[f.name]?.message ?? f.hint}
+            problem={errors[f.name]?.message}
+            help={f.hint}
           />
         ))}
         {create.isError && Object.keys(errors).length === 0 && (

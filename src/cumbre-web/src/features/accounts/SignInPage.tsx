@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation } from "@tanstack/react-query";
@@ -11,6 +10,7 @@ import { messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { DoorFrame } from "./DoorFrame";
 import { useMe, useStartAfresh } from "../../shared/account/useMe";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/accounts";
 
 const shape = z.object({
@@ -67,21 +67,19 @@ export default function SignInPage() {
           onSubmit={(e) => void form.handleSubmit((f) => signIn.mutate(f))(e)}
           sx={{ display: "grid", gap: 4 }}
         >
-          <TextField
+          <Field
             label={say("signInName")}
             autoComplete="username"
             autoFocus
             {...form.register("signInName")}
-            error={Boolean(errors.signInName)}
-            helperText={errors.signInName?.message}
+            problem={errors.signInName?.message}
           />
-          <TextField
+          <Field
             label={say("password")}
             type="password"
             autoComplete="current-password"
             {...form.register("password")}
-            error={Boolean(errors.password)}
-            helperText={errors.password?.message}
+            problem={errors.password?.message}
           />
           {signIn.isError && Object.keys(errors).length === 0 && (
             <Typography color="error" role="alert">

@@ -5,7 +5,6 @@ import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableRow from "@mui/material/TableRow";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
@@ -21,6 +20,7 @@ import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { useAddBodyMass, useRemoveBodyMass } from "../../shared/athletes/useAthlete";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/athlete";
 
 type Reading = Athlete["bodyMasses"][number];
@@ -65,20 +65,18 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
         aria-label={say("bodyMass")}
         sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap" }}
       >
-        <TextField
+        <Field
           label={say("day")}
           type="date"
           {...form.register("day")}
-          error={Boolean(errors.day)}
-          helperText={errors.day?.message}
+          problem={errors.day?.message}
           sx={{ width: 160 }}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
         />
-        <TextField
+        <Field
           label={say("bodyMass")}
           {...form.register("mass")}
-          error={Boolean(errors.mass)}
-          helperText={errors.mass?.message}
+          problem={errors.mass?.message}
           sx={{ width: 150 }}
           slotProps={{
             htmlInput: { inputMode: "decimal" },

@@ -23,6 +23,7 @@ import { Clashes, Restored, SaveWords } from "../../shared/drafts/Saving";
 import { type IntakeText, missing, useIntake } from "./useIntake";
 import { athleteQuery } from "../../shared/athletes/useAthlete";
 import { weekdays } from "../../shared/generation/wording";
+import { Field } from "../../shared/ui/Field";
 import { weekInOrder } from "../../words/habits";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
@@ -60,12 +61,12 @@ function Form({
   useKey("redo", draft.redo, { inFields: true });
   const open = missing(athlete, intake, questions);
   const field = (name: keyof IntakeText, label: string, help?: string, mode: "text" | "decimal" = "text") => (
-    <TextField
+    <Field
       label={label}
       value={text[name]}
       onChange={(e) => type(name, e.target.value)}
-      error={errors[name] !== undefined}
-      helperText={errors[name] ?? help}
+      problem={errors[name]}
+      help={help}
       slotProps={{ htmlInput: { inputMode: mode } }}
     />
   );
@@ -256,12 +257,7 @@ function Goals({
         })
       }
       renderInput={(params) => (
-        <TextField
-          {...params}
-          label={label}
-          error={kind === "Advance" && problem !== undefined}
-          helperText={kind === "Advance" && problem ? problem : help}
-        />
+        <Field {...params} label={label} problem={kind === "Advance" ? problem : undefined} help={help} />
       )}
     />
   );

@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -10,6 +9,7 @@ import { newId } from "../../shared/ui/newId";
 import { messageOf } from "../../shared/ui/states";
 import { emptyIntake } from "./intake";
 import { useSaveAthlete } from "../../shared/athletes/useAthlete";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/athlete";
 
 /** A name is enough to begin; the intake follows and can be left at any point. */
@@ -47,13 +47,13 @@ export default function NewAthletePage() {
       sx={{ px: { xs: 4, sm: 6 }, py: 4, display: "grid", gap: 4, maxWidth: 420 }}
     >
       <Typography variant="h1">{say("newAthlete")}</Typography>
-      <TextField
+      <Field
         label={say("name")}
         autoFocus
         value={name}
         onChange={(e) => setName(e.target.value)}
-        error={atName !== undefined}
-        helperText={atName ?? say("enoughToBeginEverythingElseCanFollow")}
+        problem={atName}
+        help={say("enoughToBeginEverythingElseCanFollow")}
         slotProps={{ htmlInput: { maxLength: 100 } }}
       />
       {save.error && atName === undefined && (

@@ -21,6 +21,7 @@ import { decimal, whole } from "../../shared/ui/shapes";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { useSaveAthlete } from "../../shared/athletes/useAthlete";
+import { Field } from "../../shared/ui/Field";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
 
@@ -164,18 +165,17 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
   return (
     <Box component="form" noValidate onSubmit={(e) => void send(version)(e)} aria-label={say("profile")}>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "2fr 1fr 1fr" }, gap: 4 }}>
-        <TextField
+        <Field
           label={say("name")}
           {...register("name")}
-          error={Boolean(errors.name)}
-          helperText={errors.name?.message}
+          problem={errors.name?.message}
           slotProps={{ htmlInput: { maxLength: 100 } }}
         />
-        <TextField
+        <Field
           label={say("birthYear2")}
           {...register("birthYear")}
-          error={Boolean(errors.birthYear)}
-          helperText={errors.birthYear?.message ?? say("ifKnown")}
+          problem={errors.birthYear?.message}
+          help={say("ifKnown")}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
         <Select
@@ -270,11 +270,11 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
             />
           )}
         />
-        <TextField
+        <Field
           label={say("vest2")}
           {...register("vest")}
-          error={Boolean(errors.vest)}
-          helperText={errors.vest?.message ?? word("emptyNone")}
+          problem={errors.vest?.message}
+          help={word("emptyNone")}
           sx={{ width: 110 }}
           slotProps={{ htmlInput: { inputMode: "decimal" } }}
         />
@@ -311,11 +311,10 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
                   options={stockSorts.map((s) => [s.sort, s.name])}
                 />
               </Box>
-              <TextField
+              <Field
                 label={say("size", { i: i + 1 })}
                 {...register(`plates.${i}.size`)}
-                error={Boolean(bad?.size)}
-                helperText={bad?.size?.message}
+                problem={bad?.size?.message}
                 sx={{ width: 150 }}
                 slotProps={{ htmlInput: { inputMode: "decimal" } }}
               />
@@ -330,11 +329,10 @@ function Profile({ athlete, schools }: Props & { schools: School[] }) {
                   ]}
                 />
               </Box>
-              <TextField
+              <Field
                 label={say("howMany2")}
                 {...register(`plates.${i}.count`)}
-                error={Boolean(bad?.count)}
-                helperText={bad?.count?.message}
+                problem={bad?.count?.message}
                 sx={{ width: 130 }}
                 slotProps={{ htmlInput: { inputMode: "numeric" } }}
               />
@@ -421,11 +419,11 @@ function Centimetres({
   help: string;
 }) {
   return (
-    <TextField
+    <Field
       label={label}
       {...register(name)}
-      error={Boolean(errors[name])}
-      helperText={errors[name]?.message ?? help}
+      problem={errors[name]?.message}
+      help={help}
       slotProps={{
         htmlInput: { inputMode: "decimal" },
         input: { endAdornment: <InputAdornment position="end">{say("cm")}</InputAdornment> },

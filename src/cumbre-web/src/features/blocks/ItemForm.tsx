@@ -10,6 +10,7 @@ import { api, ask, Problem } from "../../shared/api/client";
 import { methods, numberFields, rowFields, sidePlans } from "../../shared/notation/methods";
 import { messageOf } from "../../shared/ui/states";
 import { clearLoad, loadText, tempoText, type Plan } from "./planFields";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/blocks";
 
 /** The fields of a line. What is changed here is written on the line, and the other way round. */
@@ -250,14 +251,14 @@ function Typed({
     setTyped(null);
   };
   return (
-    <TextField
+    <Field
       label={label}
       value={typed ?? value}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={done}
       onKeyDown={(e) => e.key === "Enter" && done()}
-      error={Boolean(error)}
-      helperText={error ?? (typed !== null ? hint : undefined)}
+      problem={error}
+      help={typed !== null ? hint : undefined}
       sx={{ width }}
       slotProps={{ inputLabel: { shrink: true } }}
     />

@@ -9,6 +9,7 @@ import { dayFull } from "../../shared/ui/format";
 import { mondayOf } from "../../shared/blocks/doc";
 import type { WishFields } from "./wish";
 import { weekdays, weekdaysInOrder } from "../../shared/generation/wording";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/generate";
 
 /** What the block is asked for; the preview follows each change. */
@@ -30,12 +31,11 @@ export function WishForm({
     <Box sx={{ display: "grid", gap: 4 }}>
       {!again && (
         <>
-          <TextField
+          <Field
             label={say("name")}
             value={value.name}
             onChange={(e) => set("name", e.target.value)}
-            error={Boolean(fault("name"))}
-            helperText={fault("name")}
+            problem={fault("name")}
             slotProps={{ htmlInput: { maxLength: 80 } }}
           />
           <TextField
@@ -80,12 +80,12 @@ export function WishForm({
         )}
       </Box>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 3 }}>
-        <TextField
+        <Field
           label={say("minutesASession")}
           value={value.minutes}
           onChange={(e) => set("minutes", e.target.value)}
-          error={Boolean(fault("minutes"))}
-          helperText={fault("minutes") ?? (value.minutes.trim() ? undefined : say("asTheIntakeSays"))}
+          problem={fault("minutes")}
+          help={value.minutes.trim() ? undefined : say("asTheIntakeSays")}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
         <TextField

@@ -12,6 +12,7 @@ import { mondayOf } from "../../shared/blocks/doc";
 import { capital, dayFull } from "../../shared/ui/format";
 import { changeDay, freeDay, moveStation, newDay, newStation, type Draft, type DraftDay } from "./outline";
 import { kindHint, StationPicker, stationName, useStations } from "./StationPicker";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/groups";
 
 type Fault = (path: string) => string | undefined;
@@ -33,13 +34,12 @@ export function OutlineForm({
   const free = freeDay(draft);
   return (
     <Box sx={{ display: "grid", gap: 4 }}>
-      <TextField
+      <Field
         label={say("name")}
         value={draft.name}
         placeholder={say("group")}
         onChange={(e) => set({ name: e.target.value }, "name")}
-        error={Boolean(fault("outline.name"))}
-        helperText={fault("outline.name")}
+        problem={fault("outline.name")}
         slotProps={{ htmlInput: { maxLength: 80 }, inputLabel: { shrink: true } }}
       />
       <Autocomplete
@@ -50,38 +50,36 @@ export function OutlineForm({
         getOptionLabel={(id) => roster.find((r) => r.id === id)?.name ?? "gone"}
         onChange={(_, athletes) => set({ athletes })}
         renderInput={(params) => (
-          <TextField
+          <Field
             {...params}
             label={say("athletes")}
-            error={Boolean(fault("athletes"))}
-            helperText={fault("athletes") ?? (draft.athletes.length === 0 ? say("whoComes") : undefined)}
+            problem={fault("athletes")}
+            help={draft.athletes.length === 0 ? say("whoComes") : undefined}
           />
         )}
       />
-      <TextField
+      <Field
         label={say("firstWeek")}
         type="date"
         value={draft.start}
         onChange={(e) => set({ start: e.target.value && mondayOf(e.target.value) }, "start")}
-        error={Boolean(fault("outline.start"))}
-        helperText={fault("outline.start") ?? (draft.start ? say("from", { start: dayFull(draft.start) }) : undefined)}
+        problem={fault("outline.start")}
+        help={draft.start ? say("from", { start: dayFull(draft.start) }) : undefined}
         slotProps={{ inputLabel: { shrink: true } }}
       />
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 3 }}>
-        <TextField
+        <Field
           label={say("minutesASession")}
           value={draft.minutes}
           onChange={(e) => set({ minutes: e.target.value }, "minutes")}
-          error={Boolean(fault("outline.minutes"))}
-          helperText={fault("outline.minutes")}
+          problem={fault("outline.minutes")}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
-        <TextField
+        <Field
           label={say("loadingWeeks")}
           value={draft.loadingWeeks}
           onChange={(e) => set({ loadingWeeks: e.target.value }, "loadingWeeks")}
-          error={Boolean(fault("outline.loadingWeeks"))}
-          helperText={fault("outline.loadingWeeks")}
+          problem={fault("outline.loadingWeeks")}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
       </Box>
@@ -164,20 +162,19 @@ function DayForm({
           <MenuItem value="Class">{say("class")}</MenuItem>
           <MenuItem value="Circuit">{say("circuit")}</MenuItem>
         </TextField>
-        <TextField
+        <Field
           label={say("title")}
           value={day.title}
           onChange={(e) => onChange({ title: e.target.value }, "title")}
-          error={Boolean(fault("title"))}
-          helperText={fault("title")}
+          problem={fault("title")}
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
-        <TextField
+        <Field
           label={circuit ? say("rounds") : say("sets")}
           value={day.sets}
           onChange={(e) => onChange({ sets: e.target.value }, "sets")}
-          error={Boolean(fault("sets"))}
-          helperText={fault("sets") ?? (!circuit && day.sets.trim() === "" ? say("eachAthletesOwn") : undefined)}
+          problem={fault("sets")}
+          help={!circuit && day.sets.trim() === "" ? say("eachAthletesOwn") : undefined}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
       </Box>

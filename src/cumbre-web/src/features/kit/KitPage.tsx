@@ -24,6 +24,7 @@ import { Loads } from "./Loads";
 import { type Measured, MeasureDialog } from "./MeasureDialog";
 import { kitQuery, useSaveKit } from "./queries";
 import { Term } from "../../shared/ui/Term";
+import { Field } from "../../shared/ui/Field";
 import { say as word } from "../../words/common";
 import type { TermId } from "../../words/glossary";
 import { say } from "../../words/kit";
@@ -75,12 +76,12 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
     width: number,
     help?: string,
   ) => (
-    <TextField
+    <Field
       label={label}
       value={value}
       onChange={(e) => set(e.target.value)}
-      error={error(path) !== undefined}
-      helperText={error(path) ?? help}
+      problem={error(path)}
+      help={help}
       sx={{ width }}
     />
   );
@@ -183,13 +184,12 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                 {field(`bands[${i}].bottomKg`, say("bottomKg"), b.bottom, (bottom) => row("bands", i, { bottom }), 105)}
                 {field(`bands[${i}].middleKg`, say("middleKg"), b.middle, (middle) => row("bands", i, { middle }), 105)}
                 {field(`bands[${i}].topKg`, say("topKg"), b.top, (top) => row("bands", i, { top }), 105)}
-                <TextField
+                <Field
                   label={say("measured")}
                   type="date"
                   value={b.measuredOn}
                   onChange={(e) => row("bands", i, { measuredOn: e.target.value })}
-                  error={error(`bands[${i}].measuredOn`) !== undefined}
-                  helperText={error(`bands[${i}].measuredOn`)}
+                  problem={error(`bands[${i}].measuredOn`)}
                   slotProps={{ inputLabel: { shrink: true } }}
                   sx={{ width: 150 }}
                 />

@@ -4,7 +4,6 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Controller, useForm } from "react-hook-form";
@@ -14,6 +13,7 @@ import type { AthleteLadder } from "../../shared/api/types";
 import { messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { useSetPlacement } from "../../shared/ladders/useLadders";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/ladders";
 
 const shape = z.object({ step: z.string(), reason: z.string().trim().min(1, say("writeTheReasonItIsKept")) });
@@ -45,27 +45,20 @@ export function PlaceDialog({
             control={form.control}
             name="step"
             render={({ field }) => (
-              <TextField
-                {...field}
-                select
-                label={say("stepInTraining")}
-                error={Boolean(errors.step)}
-                helperText={errors.step?.message}
-              >
+              <Field {...field} select label={say("stepInTraining")} problem={errors.step?.message}>
                 {placed.steps.map((s) => (
                   <MenuItem key={s.slug} value={s.slug}>
                     {s.name}
                   </MenuItem>
                 ))}
-              </TextField>
+              </Field>
             )}
           />
-          <TextField
+          <Field
             label={say("reason")}
             autoFocus
             {...form.register("reason")}
-            error={Boolean(errors.reason)}
-            helperText={errors.reason?.message}
+            problem={errors.reason?.message}
             slotProps={{ htmlInput: { maxLength: 220 } }}
           />
           {set.error && !(set.error instanceof Problem && set.error.fields.length > 0) && (

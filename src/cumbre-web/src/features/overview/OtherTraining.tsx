@@ -11,6 +11,7 @@ import { dayShort } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { messageOf } from "../../shared/ui/states";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/overview";
 
 /** Climbing, running, a game: a line with minutes and effort. What was deleted can be brought back. */
@@ -96,22 +97,20 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
           }}
           sx={{ display: "flex", gap: 3, flexWrap: "wrap", alignItems: "flex-start", mt: 3 }}
         >
-          <TextField
+          <Field
             label={say("what")}
             value={what}
             autoFocus
             onChange={(e) => setWhat(e.target.value)}
-            error={Boolean(refused("what"))}
-            helperText={refused("what")}
+            problem={refused("what")}
             sx={{ width: 150 }}
             slotProps={{ htmlInput: { maxLength: 40 } }}
           />
-          <TextField
+          <Field
             label={say("minutes")}
             value={minutes}
             onChange={(e) => setMinutes(e.target.value)}
-            error={wrongMinutes || Boolean(refused("minutes"))}
-            helperText={wrongMinutes ? say("aWholeNumber") : refused("minutes")}
+            problem={wrongMinutes ? say("aWholeNumber") : refused("minutes")}
             sx={{ width: 90 }}
             slotProps={{ htmlInput: { inputMode: "numeric" } }}
           />
@@ -128,13 +127,12 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
               </MenuItem>
             ))}
           </TextField>
-          <TextField
+          <Field
             type="date"
             label={say("day")}
             value={day}
             onChange={(e) => setDay(e.target.value)}
-            error={Boolean(refused("day"))}
-            helperText={refused("day")}
+            problem={refused("day")}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
           />
           <Button type="submit" disabled={put.isPending || !what.trim()} sx={{ minHeight: 40 }}>

@@ -11,6 +11,7 @@ import { weekKinds } from "../../shared/blocks/wording";
 import { newId } from "../../shared/ui/newId";
 import { messageOf } from "../../shared/ui/states";
 import { useMessage } from "../../shared/blocks/publishing";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/publish";
 
 /** The week as a message with its calendar, written into the outbox of this machine. */
@@ -44,13 +45,13 @@ export function MessageForm({
       }}
       sx={{ mt: 3, display: "flex", gap: 3, alignItems: "flex-start", flexWrap: "wrap" }}
     >
-      <TextField
+      <Field
         label={say("to")}
         type="email"
         value={to}
         onChange={(e) => setTo(e.target.value)}
-        error={Boolean(fault)}
-        helperText={fault ?? say("noMailIsSentItIsWritten")}
+        problem={fault}
+        help={say("noMailIsSentItIsWritten")}
         sx={{ flex: "1 1 200px" }}
       />
       <TextField

@@ -16,6 +16,7 @@ import { dayFull } from "../../shared/ui/format";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { MessageForm } from "./MessageForm";
 import { fileAddress, usePublish, versionsQuery, type PublishProps } from "../../shared/blocks/publishing";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/publish";
 
 /** Freezes the block as a version, and gives paper, calendar and files of any of them. */
@@ -44,12 +45,11 @@ export function PublishDialog({ athleteId, blockId, version, weeks, saved, onClo
                 }}
                 sx={{ display: "flex", gap: 3, mt: 3, alignItems: "flex-start" }}
               >
-                <TextField
+                <Field
                   label={say("whatIsNew")}
                   value={note}
                   onChange={(e) => setNote(e.target.value)}
-                  error={Boolean(noteError)}
-                  helperText={noteError}
+                  problem={noteError}
                   slotProps={{ htmlInput: { maxLength: 200 } }}
                   fullWidth
                 />

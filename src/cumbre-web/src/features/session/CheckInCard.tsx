@@ -3,7 +3,6 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import InputAdornment from "@mui/material/InputAdornment";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Problem } from "../../shared/api/client";
@@ -15,6 +14,7 @@ import { Card } from "./Card";
 import { noPain, hurts, PainFields, type Pain } from "./PainFields";
 import { Scale } from "./Scale";
 import { useHealth } from "../../shared/sessions/useSession";
+import { Field } from "../../shared/ui/Field";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 
@@ -86,12 +86,11 @@ function CheckInForm({ session, onDone }: { session: Session; onDone: () => void
   return (
     <Card label={say("checkIn")}>
       <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", alignItems: "flex-start", width: "100%" }}>
-        <TextField
+        <Field
           label={say("sleep")}
           value={sleep}
           onChange={(e) => setSleep(e.target.value)}
-          error={!sleepIsNumber || Boolean(refused("sleepHours"))}
-          helperText={sleepIsNumber ? refused("sleepHours") : say("hoursForInstance75")}
+          problem={sleepIsNumber ? refused("sleepHours") : say("hoursForInstance75")}
           sx={{ width: 100 }}
           slotProps={{
             htmlInput: { inputMode: "decimal" },

@@ -6,7 +6,6 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import FormGroup from "@mui/material/FormGroup";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -17,6 +16,7 @@ import { dayWeek } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
 import { messageOf } from "../../shared/ui/states";
 import { useChangeSession, useRemoveSession } from "../../shared/sessions/useSession";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/session";
 
 /** A planned session goes to another day, wholly or in part, or is deleted. */
@@ -56,7 +56,7 @@ export function MoveSession({ session }: { session: Session }) {
         <Dialog open onClose={() => setOpen(null)} maxWidth="xs" fullWidth>
           <DialogTitle>{say("moveSession")}</DialogTitle>
           <DialogContent>
-            <TextField
+            <Field
               type="date"
               label={say("to")}
               value={day}
@@ -65,8 +65,7 @@ export function MoveSession({ session }: { session: Session }) {
                 move.reset();
                 split.reset();
               }}
-              error={Boolean(refused)}
-              helperText={refused}
+              problem={refused}
               fullWidth
               sx={{ mt: 2 }}
               slotProps={{ inputLabel: { shrink: true } }}

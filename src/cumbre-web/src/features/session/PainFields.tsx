@@ -2,6 +2,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { LoggedSet } from "../../shared/api/types";
 import { painPlaces, stopSigns } from "../../shared/athletes/painPlaces";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/session";
 
 export interface Pain {
@@ -27,13 +28,12 @@ export function PainFields({
 }) {
   return (
     <>
-      <TextField
+      <Field
         select
         label={say("pain")}
         value={String(pain.level)}
         onChange={(e) => onChange({ ...pain, level: Number(e.target.value) })}
-        error={Boolean(errors.level)}
-        helperText={errors.level}
+        problem={errors.level}
         sx={{ width: 96 }}
       >
         {Array.from({ length: 11 }, (_, i) => (
@@ -41,7 +41,7 @@ export function PainFields({
             {i === 0 ? say("none") : say("tenth", { i })}
           </MenuItem>
         ))}
-      </TextField>
+      </Field>
       <TextField
         select
         label={say("stopSign")}
@@ -57,13 +57,12 @@ export function PainFields({
         ))}
       </TextField>
       {hurts(pain) && (
-        <TextField
+        <Field
           select
           label={say("where")}
           value={pain.place}
           onChange={(e) => onChange({ ...pain, place: e.target.value })}
-          error={Boolean(errors.place)}
-          helperText={errors.place}
+          problem={errors.place}
           sx={{ width: 160 }}
         >
           {painPlaces.map((p) => (
@@ -71,7 +70,7 @@ export function PainFields({
               {p}
             </MenuItem>
           ))}
-        </TextField>
+        </Field>
       )}
     </>
   );

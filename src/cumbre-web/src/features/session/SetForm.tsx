@@ -28,6 +28,7 @@ import { SetUpFields } from "./SetUpFields";
 import { useLogSet } from "../../shared/sessions/useSession";
 import { WhatChanges } from "./WhatChanges";
 import { announce } from "../../shared/ui/announce";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/session";
 
 const shape = z.object({
@@ -185,12 +186,11 @@ export function SetForm({
         >
           −1
         </Button>
-        <TextField
+        <Field
           label={timed ? say("seconds") : clean ? say("reps") : say("cleanReps")}
           {...form.register("reps")}
           autoFocus
-          error={Boolean(errors.reps)}
-          helperText={errors.reps?.message}
+          problem={errors.reps?.message}
           sx={{ width: 84 }}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
@@ -203,11 +203,11 @@ export function SetForm({
         </Button>
       </Box>
       {!timed && !clean && (
-        <TextField
+        <Field
           label={say("allReps")}
           {...form.register("total")}
-          error={Boolean(errors.total)}
-          helperText={errors.total?.message ?? say("cleanOrNot")}
+          problem={errors.total?.message}
+          help={say("cleanOrNot")}
           sx={{ width: 96 }}
           slotProps={{ htmlInput: { inputMode: "numeric" } }}
         />
@@ -240,11 +240,10 @@ export function SetForm({
           )}
         />
       )}
-      <TextField
+      <Field
         label={say("load")}
         {...form.register("added")}
-        error={Boolean(errors.added)}
-        helperText={errors.added?.message}
+        problem={errors.added?.message}
         sx={{ width: 120 }}
         slotProps={{
           htmlInput: { inputMode: "decimal" },
@@ -299,21 +298,14 @@ export function SetForm({
           control={form.control}
           name="fault"
           render={({ field }) => (
-            <TextField
-              {...field}
-              select
-              label={say("whatBroke")}
-              error={Boolean(refused("fault"))}
-              helperText={refused("fault")}
-              sx={{ width: 170 }}
-            >
+            <Field {...field} select label={say("whatBroke")} problem={refused("fault")} sx={{ width: 170 }}>
               <MenuItem value="">{say("notTold")}</MenuItem>
               {item.movement.faults.map((f) => (
                 <MenuItem key={f} value={f}>
                   {f}
                 </MenuItem>
               ))}
-            </TextField>
+            </Field>
           )}
         />
       )}
@@ -350,13 +342,7 @@ export function SetForm({
               errors={setUpErrors}
               onChange={(next) => draft.edit((d) => ({ ...d, setUp: next }))}
             />
-            <TextField
-              label={say("note")}
-              {...form.register("note")}
-              error={Boolean(errors.note)}
-              helperText={errors.note?.message}
-              sx={{ width: 260 }}
-            />
+            <Field label={say("note")} {...form.register("note")} problem={errors.note?.message} sx={{ width: 260 }} />
           </Box>
         )}
       </Box>

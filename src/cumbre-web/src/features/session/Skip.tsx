@@ -1,12 +1,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Problem } from "../../shared/api/client";
 import type { Session, SessionItem } from "../../shared/api/types";
 import { messageOf } from "../../shared/ui/states";
 import { useChangeSession } from "../../shared/sessions/useSession";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/session";
 
 /** An item that is left out today, with the reason; it comes back as easily. */
@@ -53,13 +53,12 @@ export function Skip({ session, item }: { session: Session; item: SessionItem })
       }}
       sx={{ display: "flex", gap: 3, alignItems: "flex-start", mt: 2, flexWrap: "wrap" }}
     >
-      <TextField
+      <Field
         label={say("whyItIsSkipped")}
         value={reason}
         autoFocus
         onChange={(e) => setReason(e.target.value)}
-        error={Boolean(refused)}
-        helperText={refused}
+        problem={refused}
         sx={{ width: 280 }}
         slotProps={{ htmlInput: { maxLength: 200 } }}
       />

@@ -21,6 +21,7 @@ import { Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
 import { decides, minutes, reasonWord, waiting } from "./wording";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/testdays";
 
 /** Who is tested in what: the proposal, and what the coach makes of it. */
@@ -121,21 +122,19 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
       <Restored at={saving.restored} undo={saving.canUndo ? draft.undo : undefined} seen={draft.seen} />
       <Clashes clashes={saving.clashes} who={null} decide={draft.decide} />
       <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", my: 4 }}>
-        <TextField
+        <Field
           label={say("name")}
           value={name}
           onChange={(e) => change({ name: e.target.value })}
-          error={errorAt("name") !== undefined}
-          helperText={errorAt("name")}
+          problem={errorAt("name")}
           sx={{ width: 260 }}
         />
-        <TextField
+        <Field
           label={say("day")}
           type="date"
           value={day}
           onChange={(e) => change({ day: e.target.value })}
-          error={errorAt("day") !== undefined}
-          helperText={errorAt("day")}
+          problem={errorAt("day")}
           slotProps={{ inputLabel: { shrink: true } }}
           sx={{ width: 180 }}
         />
@@ -149,12 +148,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         onChange={(_, chosen) => change({ athletes: chosen })}
         sx={{ maxWidth: 900 }}
         renderInput={(params) => (
-          <TextField
-            {...params}
-            label={say("athletes")}
-            error={errorAt("athletes") !== undefined}
-            helperText={errorAt("athletes") ?? say("whoComes")}
-          />
+          <Field {...params} label={say("athletes")} problem={errorAt("athletes")} help={say("whoComes")} />
         )}
       />
       {athletes.length < roster.length && (

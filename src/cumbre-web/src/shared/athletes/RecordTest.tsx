@@ -25,6 +25,7 @@ import { useServerErrors } from "../ui/useServerErrors";
 import { painPlaces } from "./painPlaces";
 import { contacts, fieldsFrom, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
 import { benchmarksQuery, useRecordResult } from "./useAthlete";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/athletes";
 
 interface Props {
@@ -115,14 +116,7 @@ function TestForm({
                 noOptionsText={say("noTestByThatName")}
                 onChange={(_, chosen) => field.onChange(chosen?.slug ?? "")}
                 sx={{ gridColumn: "1 / -1" }}
-                renderInput={(params) => (
-                  <TextField
-                    {...params}
-                    label={say("test")}
-                    error={Boolean(errors.benchmark)}
-                    helperText={errors.benchmark?.message}
-                  />
-                )}
+                renderInput={(params) => <Field {...params} label={say("test")} problem={errors.benchmark?.message} />}
               />
             )}
           />
@@ -132,12 +126,11 @@ function TestForm({
               {benchmark?.standard}
             </Typography>
           </Box>
-          <TextField
+          <Field
             label={say("day")}
             type="date"
             {...form.register("day")}
-            error={Boolean(errors.day)}
-            helperText={errors.day?.message}
+            problem={errors.day?.message}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
           />
           {benchmark?.eachSide && (
@@ -145,16 +138,10 @@ function TestForm({
               control={form.control}
               name="side"
               render={({ field }) => (
-                <TextField
-                  {...field}
-                  select
-                  label={say("side")}
-                  error={Boolean(errors.side)}
-                  helperText={errors.side?.message}
-                >
+                <Field {...field} select label={say("side")} problem={errors.side?.message}>
                   <MenuItem value="Left">{say("left")}</MenuItem>
                   <MenuItem value="Right">{say("right")}</MenuItem>
-                </TextField>
+                </Field>
               )}
             />
           )}
@@ -163,34 +150,28 @@ function TestForm({
               control={form.control}
               name="contact"
               render={({ field }) => (
-                <TextField
-                  {...field}
-                  select
-                  label={say("highestContactOfEveryRep")}
-                  error={Boolean(errors.contact)}
-                  helperText={errors.contact?.message}
-                >
+                <Field {...field} select label={say("highestContactOfEveryRep")} problem={errors.contact?.message}>
                   {contacts.map((c) => (
                     <MenuItem key={c} value={c}>
                       {c.toLowerCase()}
                     </MenuItem>
                   ))}
-                </TextField>
+                </Field>
               )}
             />
           )}
           {asked
             .filter((name): name is NumberField => name !== "contact")
             .map((name, i) => (
-              <TextField
+              <Field
                 key={name}
                 label={
                   name === "reps" && benchmark?.measure === "SecondsPerDescent" ? say("descentsInASet") : labels[name]
                 }
                 {...form.register(name)}
                 autoFocus={i === 0}
-                error={Boolean(errors[name])}
-                helperText={errors[name]?.message ?? (name === "sets" ? say("thatAllReachedTheFigure") : undefined)}
+                problem={errors[name]?.message}
+                help={name === "sets" ? say("thatAllReachedTheFigure") : undefined}
                 slotProps={{
                   htmlInput: { inputMode: "decimal" },
                   input: ends[name]
@@ -220,20 +201,14 @@ function TestForm({
             control={form.control}
             name="pain"
             render={({ field }) => (
-              <TextField
-                {...field}
-                select
-                label={say("pain")}
-                error={Boolean(errors.pain)}
-                helperText={errors.pain?.message}
-              >
+              <Field {...field} select label={say("pain")} problem={errors.pain?.message}>
                 <MenuItem value="0">{say("none")}</MenuItem>
                 {Array.from({ length: 10 }, (_, i) => (
                   <MenuItem key={i} value={String(i + 1)}>
                     {say("of10", { i: i + 1 })}
                   </MenuItem>
                 ))}
-              </TextField>
+              </Field>
             )}
           />
           {pain !== "0" && (
@@ -241,19 +216,13 @@ function TestForm({
               control={form.control}
               name="painPlace"
               render={({ field }) => (
-                <TextField
-                  {...field}
-                  select
-                  label={say("where")}
-                  error={Boolean(errors.painPlace)}
-                  helperText={errors.painPlace?.message}
-                >
+                <Field {...field} select label={say("where")} problem={errors.painPlace?.message}>
                   {painPlaces.map((place) => (
                     <MenuItem key={place} value={place}>
                       {place}
                     </MenuItem>
                   ))}
-                </TextField>
+                </Field>
               )}
             />
           )}

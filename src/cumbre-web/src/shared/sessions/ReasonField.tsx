@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
-import TextField from "@mui/material/TextField";
 import { Problem } from "../api/client";
 import type { CautionNote } from "../api/types";
 import { Cautions } from "../why/Cautions";
+import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/sessions";
 
 /** Asks why a session is planned against a caution; nothing where none asks. */
@@ -24,12 +24,12 @@ export function ReasonField({
   return (
     <Box sx={{ mt: 2 }}>
       <Cautions notes={needs}>
-        <TextField
+        <Field
           label={say("keepItSayWhy")}
           value={value}
           onChange={(e) => onChange(e.target.value)}
-          error={Boolean(message)}
-          helperText={message ?? say("theReasonIsKeptWithTheSession")}
+          problem={message}
+          help={say("theReasonIsKeptWithTheSession")}
           sx={{ mt: 3 }}
           slotProps={{ htmlInput: { maxLength: 400 } }}
         />

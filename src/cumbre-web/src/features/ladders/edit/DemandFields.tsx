@@ -3,6 +3,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { DemandKind, LadderProblem, StepEntry } from "../../../shared/api/types";
 import { demandWord } from "../../../shared/ladders/wording";
+import { Field } from "../../../shared/ui/Field";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 
@@ -29,12 +30,11 @@ export function DemandFields({
 }) {
   const demand = step.demand;
   const number = (field: "percent" | "addedPercent" | "reps", label: string) => (
-    <TextField
+    <Field
       label={label}
       type="number"
       value={demand[field] ?? ""}
-      error={problem !== undefined}
-      helperText={problem && say("aFigureOverZeroBelongsHere")}
+      problem={problem && say("aFigureOverZeroBelongsHere")}
       onChange={(e) =>
         onChange(
           { demand: { ...demand, [field]: e.target.value === "" ? null : Number(e.target.value) } },

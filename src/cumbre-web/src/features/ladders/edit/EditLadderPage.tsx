@@ -22,6 +22,7 @@ import { draftQuery, useSaveLadder, whatIfQuery } from "./queries";
 import { StepList } from "./StepList";
 import { mergeLadders } from "./mergeLadders";
 import { differenceText, fieldName, moveText } from "./wording";
+import { Field } from "../../../shared/ui/Field";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 import { told } from "../../../words/server";
@@ -191,12 +192,12 @@ function Editor({
               }}
               sx={{ display: "grid", gap: 3 }}
             >
-              <TextField
+              <Field
                 label={say("why")}
                 value={reason}
                 onChange={(e) => setReason(e.target.value)}
-                error={fieldErrors.some((f) => f.path === "reason")}
-                helperText={fieldErrors.find((f) => f.path === "reason")?.message ?? say("keptWithTheChange")}
+                problem={fieldErrors.find((f) => f.path === "reason")?.message}
+                help={say("keptWithTheChange")}
               />
               {saving.failure && !fieldErrors.some((f) => f.path === "reason") && (
                 <Typography color="error" variant="body2" role="alert">
@@ -234,13 +235,13 @@ function About({
   problem: (path: string) => string | undefined;
 }) {
   const text = (field: "name" | "skill" | "about", label: string, help?: string) => (
-    <TextField
+    <Field
       label={label}
       value={draft[field]}
       multiline={field === "about"}
       onChange={(e) => set({ ...draft, [field]: e.target.value }, field)}
-      error={!isNew && problem(field) !== undefined}
-      helperText={(!isNew && problem(field)) || help}
+      problem={isNew ? undefined : problem(field)}
+      help={help}
     />
   );
   return (

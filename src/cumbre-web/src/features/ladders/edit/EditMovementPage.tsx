@@ -20,6 +20,7 @@ import { Versions } from "./Versions";
 import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
+import { Field } from "../../../shared/ui/Field";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 
@@ -151,24 +152,24 @@ function Form({
     save.error instanceof Problem ? save.error.fields.find((f) => f.path === field)?.message : undefined;
   const set = (change: Partial<Movement>) => setM({ ...m, ...change });
   const text = (field: "name" | "bottom" | "standard", label: string, help?: string) => (
-    <TextField
+    <Field
       label={label}
       value={m[field]}
       multiline={field === "standard"}
       onChange={(e) => set({ [field]: e.target.value })}
-      error={error(`entry.${field}`) !== undefined}
-      helperText={error(`entry.${field}`) ?? help}
+      problem={error(`entry.${field}`)}
+      help={help}
     />
   );
   const list = (field: Lists, label: string) => (
-    <TextField
+    <Field
       label={label}
       multiline
       minRows={2}
       value={m[field].join("\n")}
       onChange={(e) => set({ [field]: e.target.value === "" ? [] : e.target.value.split("\n") })}
-      error={error(`entry.${field}`) !== undefined}
-      helperText={error(`entry.${field}`) ?? say("oneALine")}
+      problem={error(`entry.${field}`)}
+      help={say("oneALine")}
     />
   );
   const neighbours = (field: "carriesTo" | "easier" | "harder", label: string) => (
@@ -212,13 +213,13 @@ function Form({
             </MenuItem>
           ))}
         </TextField>
-        <TextField
+        <Field
           select
           label={say("countedIn")}
           value={m.measure}
           onChange={(e) => set({ measure: e.target.value as Movement["measure"] })}
-          error={error("entry.measure") !== undefined}
-          helperText={error("entry.measure") ?? say("itsTestIsMadeByThis")}
+          problem={error("entry.measure")}
+          help={say("itsTestIsMadeByThis")}
         >
           {(Object.keys(measures) as Movement["measure"][])
             .filter((x) => x !== "Capacity")
@@ -227,7 +228,7 @@ function Form({
                 {measures[x]}
               </MenuItem>
             ))}
-        </TextField>
+        </Field>
         <TextField
           select
           label={say("elbows")}
@@ -273,21 +274,14 @@ function Form({
           value={m.cautions}
           getOptionLabel={(id: CautionId) => standingCaution(id, unit)}
           onChange={(_, cautions) => set({ cautions })}
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label={say("cautions")}
-              error={error("entry.cautions") !== undefined}
-              helperText={error("entry.cautions")}
-            />
-          )}
+          renderInput={(params) => <Field {...params} label={say("cautions")} problem={error("entry.cautions")} />}
         />
-        <TextField
+        <Field
           label={say("why")}
           value={reason}
           onChange={(e) => setReason(e.target.value)}
-          error={error("reason") !== undefined}
-          helperText={error("reason") ?? say("keptWithTheChange")}
+          problem={error("reason")}
+          help={say("keptWithTheChange")}
         />
       </Box>
       {save.error && !(save.error instanceof Problem && save.error.fields.length > 0) && (

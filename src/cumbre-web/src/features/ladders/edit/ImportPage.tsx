@@ -1,7 +1,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -11,6 +10,7 @@ import { FilePicker, Places, type TextFile } from "../../../shared/ui/FilePicker
 import { messageOf } from "../../../shared/ui/states";
 import { useImport, usePreviewImport } from "./queries";
 import { differenceText, moveText } from "./wording";
+import { Field } from "../../../shared/ui/Field";
 import { say } from "../../../words/ladders";
 
 /** Ladders from a file: what would change is shown first, and nothing changes while anything is wrong. */
@@ -111,12 +111,12 @@ function Preview({ preview, text, again }: { preview: ImportPreview; text: strin
           {say("asTheyStand", { unchanged: preview.unchanged.join(", ") })}
         </Typography>
       )}
-      <TextField
+      <Field
         label={say("why")}
         value={reason}
         onChange={(e) => setReason(e.target.value)}
-        error={reasonError !== undefined}
-        helperText={reasonError ?? say("keptWithTheChange")}
+        problem={reasonError}
+        help={say("keptWithTheChange")}
         sx={{ width: 320 }}
       />
       {apply.error && !reasonError && (

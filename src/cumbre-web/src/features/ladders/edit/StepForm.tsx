@@ -9,6 +9,7 @@ import type { LadderProblem, Movement, School, StepEntry } from "../../../shared
 import { lines } from "./draft";
 import { DemandFields } from "./DemandFields";
 import { GateField } from "./GateField";
+import { Field } from "../../../shared/ui/Field";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 import { told } from "../../../words/server";
@@ -39,12 +40,12 @@ export function StepForm({
     return problem && told(problem.message);
   };
   const text = (field: "name" | "setUp" | "dose", label: string, help?: string) => (
-    <TextField
+    <Field
       label={label}
       value={step[field] ?? ""}
       onChange={(e) => onChange({ [field]: e.target.value }, `${step.slug}.${field}`)}
-      error={at(field) !== undefined}
-      helperText={wrong(field) ?? help}
+      problem={wrong(field)}
+      help={help}
     />
   );
   const list = (field: "cues" | "faults", label: string) => (
@@ -68,12 +69,7 @@ export function StepForm({
         getOptionLabel={nameOf}
         onChange={(_, movement) => onChange({ movement: movement ?? "" })}
         renderInput={(params) => (
-          <TextField
-            {...params}
-            label={say("movement")}
-            error={at("movement") !== undefined}
-            helperText={at("movement") && say("chooseAMovement")}
-          />
+          <Field {...params} label={say("movement")} problem={at("movement") && say("chooseAMovement")} />
         )}
       />
       {text("setUp", "Set-up", say("whatIsFixedOnThisStepHeight"))}
@@ -128,15 +124,15 @@ export function StepForm({
         onChange={(won) => onChange({ won: won || null }, `${step.slug}.won`)}
       />
       <DemandFields step={step} problem={at("demand")} onChange={onChange} />
-      <TextField
+      <Field
         label={say("usualWeeks")}
         type="number"
         value={step.weeks}
         onChange={(e) => onChange({ weeks: Number(e.target.value) }, `${step.slug}.weeks`)}
-        error={at("weeks") !== undefined}
-        helperText={wrong("weeks") ?? say("breaksTiesBetweenLimitingFactors")}
+        problem={wrong("weeks")}
+        help={say("breaksTiesBetweenLimitingFactors")}
       />
-      <TextField
+      <Field
         select
         label={say("follows")}
         value={step.after ?? []}
@@ -150,8 +146,8 @@ export function StepForm({
           },
           inputLabel: { shrink: true },
         }}
-        error={at("after") !== undefined}
-        helperText={wrong("after") ?? say("stepsThatFollowTheSameOneAre")}
+        problem={wrong("after")}
+        help={say("stepsThatFollowTheSameOneAre")}
         onChange={(e) => {
           const after = e.target.value as unknown as string[];
           onChange({ after: after.length > 0 ? after : null });
@@ -162,7 +158,7 @@ export function StepForm({
             {s.name}
           </MenuItem>
         ))}
-      </TextField>
+      </Field>
       <Autocomplete
         multiple
         options={slugs}
