@@ -71,7 +71,7 @@ public sealed class ProgrammeTests : CoachAtWork
             "11:30"
         );
         Add("Pull-up", "3 x 8..10 rest 2:00");
-        Row(1, "30 reps", "7:30", "Top of the range first, then more load");
+        Row(1, "30 reps", "7:30", "Top of the range first, then more reps or a harder movement");
         Add("Weighted pull-up", "top 1 x 4 @ +10 kg, back-off 3 x 8 @ -12 % top rest 2:00");
         // 67.8 less 12 % is 59.66 of system: +1.86, of which the plates make 1.25.
         Row(2, "top +10 kg", "back-off +1.25 kg", "9:44");

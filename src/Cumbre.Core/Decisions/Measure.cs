@@ -46,16 +46,15 @@ internal abstract class Measure
 
     /// <summary>The measure of a plan of a movement.</summary>
     public static Measure Of(Situation s, Prescription plan) =>
-        plan switch
+        Progression.MeasureOf(plan, s.Movement, s.IsLoaded) switch
         {
-            { Load: BandHelp } => new BandMeasure(),
-            { Load: Counted } => new CountedMeasure(),
-            { SetUp.BoxCm: not null } => new BoxMeasure(),
-            { SetUp.Pads: > 0 } or { SetUp.FeetCm: not null } or { SetUp.Fingers: > 0 } => new HelpMeasure(),
-            { SetUp.To: not null } or ExplosiveSets => new ContactMeasure(),
-            HoldSets or VariedHolds or BrokenHold => new HoldMeasure(),
-            _ when s.Movement.Measure == BenchmarkMeasure.ContactHeight => new ContactMeasure(),
-            _ when s.IsLoaded => new LoadMeasure(),
+            GrowthMeasure.Band => new BandMeasure(),
+            GrowthMeasure.Pieces => new CountedMeasure(),
+            GrowthMeasure.Box => new BoxMeasure(),
+            GrowthMeasure.Help => new HelpMeasure(),
+            GrowthMeasure.Contact => new ContactMeasure(),
+            GrowthMeasure.Seconds => new HoldMeasure(),
+            GrowthMeasure.Load => new LoadMeasure(),
             _ when s.IsStraightArm => new RampedReps(),
             _ => new RepsMeasure(),
         };

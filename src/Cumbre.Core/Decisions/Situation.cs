@@ -86,11 +86,9 @@ internal sealed class Situation
     /// belt yet as well, and so is one whose line says by how much load it grows.
     /// </summary>
     public bool IsLoaded =>
-        Movement.Measure == BenchmarkMeasure.LoadTimesReps && Last?.Exposure.Plan.Load is null
-        || Movement.Load is not null && Last?.Exposure.Plan is DoubleProgression { Increment: not null, Load: null }
-        || Adjust.IsAddedLoad(Last?.Exposure.Plan.Load)
-        || Last?.Exposure.Plan is DropSet or VariedSets { Loads: not null }
-        || (Last?.TopLoad ?? Mass.Zero) > Mass.Zero;
+        Last is { } last
+            ? Progression.IsLoaded(last.Exposure.Plan, Movement) || last.TopLoad > Mass.Zero
+            : Movement.Measure == BenchmarkMeasure.LoadTimesReps;
 
     public bool IsStraightArm =>
         Movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush or Pattern.Lateral;

@@ -162,7 +162,13 @@ public static class PrescriptionResolver
                 Right = OnSide(sets, Side.Right),
                 MoreOnLeft = MoreOnLeft(plan, sets),
                 RestInSlot = (plan as OnTheClock)?.RestInSlot,
-                Progression = plan.Progress(),
+                // A drill keeps its dose.
+                Progression = plan.Progress() with
+                {
+                    By = context.Movement is { Pattern: not Pattern.Mobility } movement
+                        ? Progression.MeasureOf(plan, movement, Progression.IsLoaded(plan, movement))
+                        : null,
+                },
             },
             null
         );

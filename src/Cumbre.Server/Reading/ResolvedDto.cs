@@ -39,8 +39,9 @@ public sealed record CountedPieces(int Count, string Name);
 
 /// <summary>What comes next after a success.</summary>
 /// <param name="Kind">In what it grows.</param>
+/// <param name="By">By what, where the method leaves it to the movement; null: nothing of it grows, as in a drill.</param>
 /// <param name="Line">Null where only the kit or the ladder can tell.</param>
-public sealed record ProgressionDto(ProgressionKind Kind, string? Line);
+public sealed record ProgressionDto(ProgressionKind Kind, GrowthMeasure? By, string? Line);
 
 /// <summary>A set, or a part of a drop set.</summary>
 /// <param name="Set">From 1.</param>
@@ -159,6 +160,7 @@ public sealed record ResolvedDto(
             plan.RestInSlot,
             new(
                 plan.Progression.Kind,
+                plan.Progression.By,
                 plan.Progression.Next is { } next ? Core.Notation.NotationPrinter.Print(next) : null
             )
         );

@@ -245,6 +245,25 @@ public class MethodTests
         );
     }
 
+    // In what a line grows is the movement's measure, as the rules of the next decision have it.
+    [Theory]
+    [InlineData("3 x 5", "weighted-pull-up", GrowthMeasure.Load)]
+    [InlineData("3 x 5", "pull-up", GrowthMeasure.Reps)]
+    [InlineData("3 x 5 @ +5 kg", "pull-up", GrowthMeasure.Load)]
+    [InlineData("3 x 8..10 then +2.5 kg", "pull-up", GrowthMeasure.Load)]
+    [InlineData("3 x 8..10", "pull-up", GrowthMeasure.Reps)]
+    [InlineData("3 x 5 @ band red", "banded-pull-up", GrowthMeasure.Band)]
+    [InlineData("3 x 5 @ 9 books", "push-up", GrowthMeasure.Pieces)]
+    [InlineData("3 x 5 box 40 cm", "jumping-muscle-up", GrowthMeasure.Box)]
+    [InlineData("3 x 5 pads 2", "push-up", GrowthMeasure.Help)]
+    [InlineData("5 x 3 fast", "pull-up", GrowthMeasure.Contact)]
+    [InlineData("3 x 3", "high-pull-up", GrowthMeasure.Contact)]
+    [InlineData("hold 3 x 8 s", "front-lever-tuck", GrowthMeasure.Seconds)]
+    [InlineData("2 x 10 each side", "split-squat", GrowthMeasure.Reps)]
+    [InlineData("2 x 10", "stick-pass", null)]
+    public void A_line_grows_in_what_its_movement_is_measured_by(string line, string movement, GrowthMeasure? by) =>
+        Assert.Equal(by, Resolve(line, Context(movement)).Progression.By);
+
     [Theory]
     [InlineData("sets 5, 4, 3 @ +10, +15, +20 kg", new[] { 10.0, 15, 20 })]
     [InlineData("sets 5, 4, 3 @ +10 kg", new[] { 10.0, 10, 10 })]

@@ -1,8 +1,10 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("blocks", {
-  thenMoreLoadOrRepsOrLess: "Then more load or reps, or less assistance",
-  topOfTheRangeFirstThenMore: "Top of the range first, then more load",
+  thenMore:
+    "Then {by, select, Load {more load} Reps {more reps or a harder movement} Seconds {longer holds} Band {a weaker band} Help {less assistance} Pieces {one more piece} Box {a lower box} Contact {a higher contact} other {}}",
+  topOfTheRangeFirst:
+    "Top of the range first, then {by, select, Load {more load} Reps {more reps or a harder movement} Seconds {longer holds} Band {a weaker band} Help {less assistance} Pieces {one more piece} Box {a lower box} Contact {a higher contact} other {}}",
   thenTheNextLoadYouCanMake: "Then the next load you can make",
   thenLoadOrALongerRange: "Then more load, or a wider rep range",
   thenMoreReps: "Then more reps",

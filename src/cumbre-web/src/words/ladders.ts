@@ -212,7 +212,7 @@ export const say = wordsOf("ladders", {
   toMend: "{wrong, number} to fix",
   step2: "step {i, number}",
   moreForStep: "More for {name}",
-  dragStep: "Drag {name}",
+  dragStep: "{place, number}, drag {name}",
   altWithArrowsMovesAStep: "Alt with arrow up or down moves a step.",
   stepPickedUp: "{name} picked up.",
   stepIsOver: "Over {name}.",

@@ -33,6 +33,18 @@ const says = (p: Resolved, onPaper: OnPaper | null = null) => {
 it("says sets, reps, tension and hard sets, and nothing of a load that is not there", () =>
   expect(says(plan({}))).toBe("3 sets; 15 reps; 45 s under tension; 3 hard"));
 
+it.each([
+  ["Measure", "Load", "Then more load"],
+  ["Measure", "Band", "Then a weaker band"],
+  ["RangeThenMeasure", "Reps", "Top of the range first, then more reps or a harder movement"],
+  ["Total", "Reps", "Then a harder movement, once the total is up by 10 %"],
+] as const)("says in what a line grows: %s by %s", (kind, by, text) =>
+  expect(says(plan({ progression: { kind, by, line: null } }))).toContain(`. ${text}`),
+);
+
+it("says of a drill nothing that grows", () =>
+  expect(says(plan({ progression: { kind: "Measure", by: null, line: null } }))).toBe(says(plan({}))));
+
 it("says the load, what is on the bar and how much of the best that is", () =>
   expect(says(plan({ loads: [load(12.5, { shareOfMax: 0.73 })] }))).toContain(
     "+12.5 kg, 82.5 kg system mass: 73 % of 1RM",
@@ -66,7 +78,7 @@ it("says the sides, the slot, the usual rest and what comes next", () => {
       right: 9,
       restInSlot: 62,
       restAssumed: true,
-      progression: { kind: "Seconds", line: "hold 5 x 9 s" },
+      progression: { kind: "Seconds", by: null, line: "hold 5 x 9 s" },
     }),
   );
   expect(text).toContain("left 9, right 9");

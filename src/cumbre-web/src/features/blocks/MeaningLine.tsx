@@ -6,7 +6,7 @@ import { added, clock, mass, number, plural } from "../../shared/ui/format";
 import { Plates } from "../../shared/ui/Plates";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { AskWhy } from "./AskWhy";
-import { progressions } from "../../shared/blocks/wording";
+import { progressionText } from "../../shared/blocks/wording";
 import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/blocks";
 
@@ -78,6 +78,9 @@ export function MeaningLine({
     bits.push(<Paper run={meaning.onPaper} seconds={typeof held === "number"} subject={subject} id={meaning.id} />);
   if (plan.restInSlot !== null) bits.push(say("sLeftInEachSlot", { restInSlot: plan.restInSlot }));
   if (plan.restAssumed) bits.push(say("restTheUsualOne", { restSeconds: clock(plan.restSeconds) }));
+  const { progression } = plan;
+  const next =
+    progression && (progression.line ? say("next", { line: read(progression.line) }) : progressionText(progression));
   return (
     <Box component="span">
       {bits.map((bit, i) => (
@@ -86,12 +89,9 @@ export function MeaningLine({
           {bit}
         </span>
       ))}
-      {plan.progression && (
+      {next && (
         <Box component="span" sx={{ color: "ink3" }}>
-          .{" "}
-          {plan.progression.line
-            ? say("next", { line: read(plan.progression.line) })
-            : progressions[plan.progression.kind]}
+          . {next}
         </Box>
       )}
     </Box>

@@ -6254,6 +6254,8 @@ export interface components {
      * @enum {unknown}
      */
     GrowthKind: "Sets" | "Load" | "Reps" | "Seconds" | "Slower" | "LessRest";
+    /** @enum {unknown} */
+    GrowthMeasure: "Load" | "Reps" | "Seconds" | "Band" | "Help" | "Pieces" | "Box" | "Contact" | null;
     /** @description What grows in the same way. */
     GrowthStory: {
       kind: components["schemas"]["GrowthKind"];
@@ -7628,6 +7630,7 @@ export interface components {
     ProgressionDto: {
       /** @description In what it grows. */
       kind: components["schemas"]["ProgressionKind"];
+      by: null | components["schemas"]["GrowthMeasure"];
       /** @description Null where only the kit or the ladder can tell. */
       line: null | string;
     };

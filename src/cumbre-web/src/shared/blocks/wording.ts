@@ -1,4 +1,4 @@
-import type { ChangeReason, ExampleOf, ProgressionKind, Remedy, ReturnRule, WeekKind } from "../api/types";
+import type { ChangeReason, ExampleOf, Progression, ProgressionKind, Remedy, ReturnRule, WeekKind } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { say } from "../../words/blocks";
 
@@ -8,9 +8,14 @@ export const weekKinds: Record<WeekKind, string> = {
   Retest: say("retestWeek"),
 };
 
-export const progressions: Record<ProgressionKind, string> = {
-  Measure: say("thenMoreLoadOrRepsOrLess"),
-  RangeThenMeasure: say("topOfTheRangeFirstThenMore"),
+/** In what a line grows once it is done; what the method leaves to the movement by its measure, and a drill in nothing. */
+export function progressionText({ kind, by }: Pick<Progression, "kind" | "by">) {
+  if (kind === "Measure") return by && say("thenMore", { by });
+  if (kind === "RangeThenMeasure") return by && say("topOfTheRangeFirst", { by });
+  return progressions[kind];
+}
+
+const progressions: Record<Exclude<ProgressionKind, "Measure" | "RangeThenMeasure">, string> = {
   Load: say("thenTheNextLoadYouCanMake"),
   LoadOrRange: say("thenLoadOrALongerRange"),
   Reps: say("thenMoreReps"),

@@ -148,7 +148,7 @@ function StepRow({
           type="button"
           {...attributes}
           {...listeners}
-          aria-label={say("dragStep", { name })}
+          aria-label={say("dragStep", { place: index + 1, name })}
           sx={{
             all: "unset",
             cursor: "grab",
