@@ -252,7 +252,7 @@ public class MethodTests
     [InlineData("3 x 5 @ +5 kg", "pull-up", GrowthMeasure.Load)]
     [InlineData("3 x 8..10 then +2.5 kg", "pull-up", GrowthMeasure.Load)]
     [InlineData("3 x 8..10", "pull-up", GrowthMeasure.Reps)]
-    [InlineData("3 x 5 @ band red", "banded-pull-up", GrowthMeasure.Band)]
+    [InlineData("3 x 5 @ band 15 kg", "banded-pull-up", GrowthMeasure.Band)]
     [InlineData("3 x 5 @ 9 books", "push-up", GrowthMeasure.Pieces)]
     [InlineData("3 x 5 box 40 cm", "jumping-muscle-up", GrowthMeasure.Box)]
     [InlineData("3 x 5 pads 2", "push-up", GrowthMeasure.Help)]
