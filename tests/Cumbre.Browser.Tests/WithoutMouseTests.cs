@@ -61,6 +61,10 @@ public sealed class WithoutMouseTests : IAsyncLifetime
         hands.Press("Publish");
         hands.Press("Publish version 1");
         browser.Sees("Version 1 is up to date.");
+        browser.Until(
+            () => browser.Script("return document.activeElement.closest('[role=dialog]') !== null") is true,
+            "the focus in the dialog"
+        );
         browser.Type(Keys.Escape);
         browser.Until(
             () => browser.Script("return document.querySelector('[role=dialog]')") is null,

@@ -118,6 +118,10 @@ it("stands again as it was typed when the window was closed before it was stored
   expect([result.current.block.name, result.current.state]).toEqual(["c", "waiting"]);
   expect(result.current.restored).not.toBeNull();
   await settle();
+  // Stored within a second, it is still told until somebody has seen it.
+  expect([result.current.state, result.current.restored]).toEqual(["saved", expect.any(String)]);
+  act(() => result.current.seen());
+  expect(result.current.restored).toBeNull();
   expect(send).toHaveBeenLastCalledWith({ block: { ...block, name: "c" }, version: 1 });
 });
 

@@ -8,7 +8,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { Problem } from "../../shared/api/client";
 import type { VersionList } from "../../shared/api/types";
@@ -23,13 +23,16 @@ import { say } from "../../words/publish";
 export function PublishDialog({ athleteId, blockId, version, weeks, saved, onClose }: PublishProps) {
   const list = useQuery({ ...versionsQuery(athleteId, blockId), staleTime: 0 });
   const publish = usePublish(athleteId, blockId);
+  const title = useRef<HTMLHeadingElement>(null);
   const [note, setNote] = useState("");
   const [time, setTime] = useState("");
   const next = (list.data?.versions[0]?.number ?? 0) + 1;
   const noteError = publish.error instanceof Problem ? publish.error.fieldMessage("note") : undefined;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
-      <DialogTitle>{say("publish")}</DialogTitle>
+      <DialogTitle ref={title} tabIndex={-1}>
+        {say("publish")}
+      </DialogTitle>
       <DialogContent>
         {list.isPending && <Loading rows={2} />}
         {list.isError && <Failed error={list.error} retry={() => void list.refetch()} />}
@@ -41,7 +44,16 @@ export function PublishDialog({ athleteId, blockId, version, weeks, saved, onClo
                 component="form"
                 onSubmit={(e) => {
                   e.preventDefault();
-                  publish.mutate({ version, note: note.trim() || null }, { onSuccess: () => setNote("") });
+                  publish.mutate(
+                    { version, note: note.trim() || null },
+                    {
+                      onSuccess: () => {
+                        setNote("");
+                        // The form goes, and would take the focus with it.
+                        title.current?.focus();
+                      },
+                    },
+                  );
                 }}
                 sx={{ display: "flex", gap: 3, mt: 3, alignItems: "flex-start" }}
               >

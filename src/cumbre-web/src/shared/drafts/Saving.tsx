@@ -56,7 +56,13 @@ export function Restored({ at, undo, seen }: { at: string | null; undo?: () => v
       action={
         undo && (
           <>
-            <Button size="small" onClick={undo}>
+            <Button
+              size="small"
+              onClick={() => {
+                undo();
+                seen();
+              }}
+            >
               {say("undoIt")}
             </Button>
             <Button size="small" onClick={seen}>

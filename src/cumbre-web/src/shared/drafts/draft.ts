@@ -84,6 +84,8 @@ export class Draft<T> {
   private clashes: Clash<T>[] = [];
   private failure: Problem | null = null;
   private restored: string | null = null;
+  /** When what is not stored was first typed, where another window did. */
+  private typedAt: string | null = null;
   private sending = false;
   private unreachable = false;
   private closed = false;
@@ -107,7 +109,7 @@ export class Draft<T> {
           : kind.merge(kept.base, kept.mine, stored.doc);
       this.history = advance(this.history, doc);
       this.clashes = clashes;
-      this.restored = kept.at;
+      this.restored = this.typedAt = kept.at;
     }
     this.settle();
     this.later();
@@ -158,7 +160,7 @@ export class Draft<T> {
   discard = () => {
     this.clashes = [];
     this.failure = null;
-    this.restored = null;
+    this.restored = this.typedAt = null;
     this.move(() => begin(this.saved.doc));
   };
 
@@ -240,7 +242,8 @@ export class Draft<T> {
       this.saved = { doc, version };
       this.unanswered = [];
       this.unreachable = false;
-      this.restored = null;
+      // What was restored stays told until it is seen: it is stored within a second.
+      this.typedAt = null;
       this.tries = 0;
       stored = true;
     } catch (error) {
@@ -327,7 +330,7 @@ export class Draft<T> {
       writeKept(this.key, {
         title,
         path,
-        at: this.restored ?? new Date().toISOString(),
+        at: this.typedAt ?? new Date().toISOString(),
         version,
         base,
         mine: this.history.now,
