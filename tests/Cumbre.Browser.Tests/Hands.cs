@@ -3,14 +3,14 @@ using OpenQA.Selenium;
 namespace Cumbre.Browser.Tests;
 
 /// <summary>
-/// Somebody at the keyboard without a mouse: Tab to what is named as the browser computes its name, Enter or Space, arrows, letters.
-/// Where the focus goes, it has a name, is seen, and stands inside the window.
+/// Somebody at the keyboard without a mouse: Tab to what is named, Enter, arrows, letters. Names are those that the
+/// browser computes. Wherever the focus goes, it is seen and stands inside the window.
 /// </summary>
 internal sealed class Hands(Browser browser)
 {
     private const int Most = 60;
 
-    /// <summary>What was met on the way and should not be: a stop without a name, out of sight or without a ring.</summary>
+    /// <summary>What was met on the way and should not be: a stop out of sight or without a ring.</summary>
     public List<string> Faults { get; } = [];
 
     /// <summary>Tab by Tab to a control of this name, which may go on with more.</summary>
@@ -53,8 +53,8 @@ internal sealed class Hands(Browser browser)
     }
 
     /// <summary>
-    /// Waits until a page with this heading is there, the focus stands on the heading or on a field that takes it, and the
-    /// window's title names it.
+    /// Waits until a page with this heading is there, the focus stands on the heading or on a field that takes it, and
+    /// the window's title names it.
     /// </summary>
     public void Arrives(string heading) =>
         browser.Until(

@@ -2,7 +2,7 @@ using System.Text.Json;
 
 namespace Cumbre.Browser.Tests;
 
-/// <summary>What a screen reader is given of a page: the tree that the browser makes for it, and what live regions said.</summary>
+/// <summary>What a screen reader is given of a page: the browser's tree for it, and what live regions said.</summary>
 internal sealed class Reader(Browser browser)
 {
     private static readonly HashSet<string> Named =

@@ -81,7 +81,7 @@ public enum GrowthMeasure
 /// <param name="Next">The plan then; null where only the kit, the week or the ladder can tell.</param>
 public sealed record Progression(ProgressionKind Kind, Prescription? Next)
 {
-    /// <summary>By what, where the method leaves it to the movement; null: the movement is not known, or is a drill.</summary>
+    /// <summary>By what, where the method leaves it to the movement; null: a drill, or nobody knows.</summary>
     public GrowthMeasure? By { get; init; }
 
     /// <summary>What a movement is measured by under a plan.</summary>

@@ -60,8 +60,10 @@ public static class CatalogueStore
                     FROM catalogue_version v
                     JOIN catalogue_version b ON b.kind = v.kind AND b.slug = v.slug AND b.version = v.version - 1
                     LEFT JOIN account a ON a.id = v.written_by
-                    WHERE v.kind = @kind AND v.shipped_json IS NULL AND v.entry_json IS NULL AND b.entry_json IS NOT NULL
-                      AND v.version = (SELECT MAX(version) FROM catalogue_version w WHERE w.kind = v.kind AND w.slug = v.slug)
+                    WHERE v.kind = @kind AND v.shipped_json IS NULL AND v.entry_json IS NULL
+                      AND b.entry_json IS NOT NULL AND v.version = (
+                        SELECT MAX(version) FROM catalogue_version w WHERE w.kind = v.kind AND w.slug = v.slug
+                      )
                     """,
                     new { kind = Text(CatalogueKind.Ladder) }
                 )

@@ -147,6 +147,31 @@ it("does not clash with what it sent itself, when the answer was lost and someth
   expect(send).toHaveBeenLastCalledWith({ block: { ...block, name: "cd" }, version: 2 });
 });
 
+it("nor when what came after was refused, and however often it was tried", async () => {
+  send.mockRejectedValue(new Problem(0, {}));
+  const { result } = editing();
+  act(() => result.current.edit(rename("c")));
+  await act(() => vi.advanceTimersByTimeAsync(800));
+  for (const name of ["cd", "cde", "cdef", "cdefg"]) {
+    act(() => result.current.edit(rename(name)));
+    await act(() => vi.advanceTimersByTimeAsync(20_000));
+  }
+  const kept = JSON.parse(Object.values(localStorage)[0] as string) as { sent: Block[] };
+  expect(kept.sent.map((b) => b.name)).toEqual(["c", "cdef", "cdefg"]);
+
+  send.mockReset();
+  send.mockRejectedValueOnce(new Problem(400, {}, "A line is too long."));
+  send.mockRejectedValueOnce(new Problem(409, { current: stored({ block: { ...block, name: "c" }, version: 2 }) }));
+  send.mockImplementation(({ version }) => Promise.resolve({ version: version + 1 }));
+  act(() => result.current.edit(rename("too long")));
+  await act(() => vi.advanceTimersByTimeAsync(20_000));
+  expect(result.current.state).toBe("refused");
+  act(() => result.current.edit(rename("short")));
+  await settle();
+  await settle();
+  expect([result.current.state, result.current.block.name, result.current.clashes]).toEqual(["saved", "short", []]);
+});
+
 it("nor when the window was closed before the answer came", async () => {
   send.mockReturnValueOnce(new Promise(() => {}));
   const first = editing();

@@ -234,7 +234,9 @@ export class Draft<T> {
     this.sending = true;
     this.failure = null;
     const doc = this.history.now;
-    if (!this.unanswered.includes(doc)) this.unanswered.push(doc);
+    // Of what went up in an outage the first can be stored, or the last: the rest would only fill the device.
+    if (!this.unanswered.includes(doc))
+      this.unanswered = [...this.unanswered.slice(0, 1), ...this.unanswered.slice(1).slice(-1), doc];
     this.tell();
     let stored = false;
     try {
@@ -247,7 +249,7 @@ export class Draft<T> {
       this.tries = 0;
       stored = true;
     } catch (error) {
-      this.fail(error);
+      this.fail(error, doc);
     } finally {
       this.sending = false;
     }
@@ -263,7 +265,7 @@ export class Draft<T> {
       : this.flush();
   }
 
-  private fail(error: unknown) {
+  private fail(error: unknown, sent: T) {
     const problem = error instanceof Problem ? error : new Problem(0, {}, say("itCouldNotBeStored"));
     const theirs = problem.isConflict ? this.kind.theirs(problem.current) : null;
     if (theirs) {
@@ -275,7 +277,8 @@ export class Draft<T> {
       else this.saved = { doc: own, version: theirs.version };
     } else if (problem.isRefusal) {
       this.unreachable = false;
-      this.unanswered = [];
+      // This one is not stored; what went up before it may be.
+      this.unanswered = this.unanswered.filter((doc) => doc !== sent);
       this.failure = problem;
     } else {
       this.unreachable = true;

@@ -305,6 +305,8 @@ function Form({
               changes: changed(v.entry, versions[i + 1]?.entry),
               restorable: i > 0,
             }))}
+            // What was typed and is no version yet would be lost.
+            disabled={![entry, ...versions.map((v) => v.entry)].some((known) => alike(known, m))}
             onRestore={(to) => {
               setM(versions.find((v) => v.version === to)!.entry);
               setReason(say("backToVersion", { to }));
