@@ -48,6 +48,8 @@ const messages = [
 const singleWords = [
     "Property[key.name!='day'] > Literal.value[value=/^[A-Z][a-z-]+$/]",
     "ArrowFunctionExpression > Literal.body[value=/^[A-Z][a-z-]+$/]",
+    // Keys that are named like the members of the API have words beside them, or the shape of a status.
+    "Property[key.name=/^[A-Z]/] > Literal.value[value=/^(?!(won|training|ahead|locked|caution|pending|stop|easy|partly|missed|done|planned)$)[a-z][a-z -]+$/]",
 ].map((selector) => ({
     selector,
     message: "Words that people read stand in src/words.",

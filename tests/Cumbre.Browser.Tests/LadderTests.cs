@@ -57,7 +57,7 @@ public sealed class LadderTests : CoachAtWork
         Coach.SeesNot("Only short singles");
         Record("One-leg front lever", ("Side", "left"), ("Seconds", "8"), ("Sets", "3"));
         InTraining("One-leg");
-        Coach.Sees("right none / 3 × 8 s a side");
+        Coach.Sees("right none / 3 × 8 s each side");
         Record("One-leg front lever", ("Side", "right"), ("Seconds", "9"), ("Sets", "3"));
         InTraining("Half-lay");
         Record("Half-lay front lever", ("Seconds", "8"), ("Sets", "3"));

@@ -282,7 +282,7 @@ public sealed class ProgrammeTests : CoachAtWork
             "The work takes 24 s but the interval is 10 s: it does not fit.",
             "[aria-label='Dose and cautions']"
         );
-        Coach.Press("Make A every 0:40 x 4 do 8");
+        Coach.Press("Change A to every 0:40 x 4 do 8");
         Coach.SeesNot("it does not fit");
         Row(0, "every 0:40 x 4 do 8");
         Add("Full front lever", "hold 3 x 5 s");

@@ -205,8 +205,8 @@ public sealed class WholePathTests : IAsyncLifetime
     {
         browser.Fill("Line", "2 x drop 4+4+6 @ +20 / +10 / 0 kg");
         browser.Sees("Part 1 +20 kg, system mass 88.2 kg");
-        browser.Sees("Part 2 +10 kg, system mass 78.2 kg, 76.2 % of 1RM. Take off 10");
-        browser.Sees("Part 3 bodyweight, system mass 68.2 kg, 66.5 % of 1RM. Take off 10");
+        browser.Sees("Part 2 +10 kg, system mass 78.2 kg, 76.2 % of 1RM, take off 10");
+        browser.Sees("Part 3 bodyweight, system mass 68.2 kg, 66.5 % of 1RM, take off 10");
         Assert.Contains(
             "Drop: 4 reps at +20 kg",
             browser.Driver.FindElement(By.CssSelector("svg[aria-label^='Drop']")).GetAttribute("aria-label")

@@ -14,7 +14,7 @@ public static class Words
     /// <summary>Add a day.</summary>
     public static Message AddDay { get; } = Message.Plain("addDay");
 
-    /// <summary>Write an address like name@example.org.</summary>
+    /// <summary>Enter an address like name@example.org.</summary>
     public static Message AddressForm { get; } = Message.Plain("addressForm");
 
     /// <summary>Work on at most {most, number} goals at a time and maintain the others.</summary>
@@ -58,7 +58,7 @@ public static class Words
     /// <summary>This block was changed elsewhere, or one of its sessions has started.</summary>
     public static Message BlockChangedOrBegun { get; } = Message.Plain("blockChangedOrBegun");
 
-    /// <summary>This block belongs to the group {group}. Generate it again there, or remove the athlete from the group first.</summary>
+    /// <summary>This block belongs to the group {group}. Regenerate it there, or remove the athlete from the group first.</summary>
     public static Message BlockOfGroup(string group) =>
         new("blockOfGroup", new Dictionary<string, object> { ["group"] = group });
 
@@ -557,7 +557,7 @@ public static class Words
     /// <summary>Bodyweight is missing. Add it first.</summary>
     public static Message PlanBodyweightMissing { get; } = Message.Plain("planBodyweightMissing");
 
-    /// <summary>This load needs a heavy test. Record one, or write the load in kg.</summary>
+    /// <summary>This load needs a strength test. Record one, or write the load in kg.</summary>
     public static Message PlanHeavySetMissing { get; } = Message.Plain("planHeavySetMissing");
 
     /// <summary>The movement is no longer in the catalogue.</summary>
@@ -858,7 +858,7 @@ public static class Words
     /// <summary>Enter what counts as a good rep or hold.</summary>
     public static Message WriteStandard { get; } = Message.Plain("writeStandard");
 
-    /// <summary>Enter where.</summary>
+    /// <summary>Enter where it hurts.</summary>
     public static Message WriteWhere { get; } = Message.Plain("writeWhere");
 
     /// <summary>Enter your name.</summary>

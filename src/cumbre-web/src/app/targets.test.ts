@@ -37,7 +37,7 @@ describe("the palette", () => {
     ["pubilsh", "Publish the block"],
     ["dark", "Dark theme"],
     ["sign out", "Sign out"],
-    ["mesages", "Messages"],
+    ["mesages", "Outbox"],
     ["plates", "Gym kit"],
   ])("finds by %s: %s", (typed, label) => expect(best(typed)).toBe(label));
 

@@ -38,7 +38,7 @@ const coachPages: Target[] = [
   page("/programmes", say("programmes"), [say("blocksWord")]),
   page("/groups/new", say("newGroup")),
   page("/compare", say("compareBlocks")),
-  page("/outbox", say("outbox")),
+  page("/outbox", say("outbox"), [say("messagesWord")]),
   page("/help", say("howItWorks"), [say("helpWord")]),
   page("/glossary", say("glossaryPage"), [say("wordsWord")]),
   page("/kit", say("kitOfTheHall"), [say("platesWord")]),

@@ -38,4 +38,5 @@ export const say = wordsOf("drafts", {
   nothing: "nothing",
   leave: "Leave",
   notStoredFrom: "Not saved yet: <link>{title}</link>, from {at}",
+  wordSaving: "saving",
 });

@@ -87,4 +87,10 @@ export const say = wordsOf("generation", {
   guessed: "First guesses",
   hardDays: "{count, plural, one {# hard day} other {# hard days}}",
   lightDays: "{count, plural, one {# light day} other {# light days}}",
+  wordDrills: "drills",
+  wordLegs: "legs",
+  wordTrunk: "trunk",
+  wordNew: "new",
+  wordRewritten: "rewritten",
+  wordGone: "gone",
 });

@@ -14,7 +14,7 @@ export const say = wordsOf("paper", {
   keptAgainstACaution: "Kept against a caution:",
   rest: "rest {restSeconds}",
   boxesOf: "Boxes of {letter}",
-  off: ", off {takeOff}",
+  off: "off {takeOff}",
   leftPain: "RIR, pain",
   inABoxRepsOrSecondsDone: "Write the reps or seconds done in each box.",
   stopOnSharpPainAPinchOn:

@@ -13,7 +13,7 @@ export const say = wordsOf("ui", {
   nothingOnThePin: "no plates on the pin",
   onThePin: "{stack} {unitName} on the pin",
   write: "Enter {what}.",
-  isNotANumberWriteLike72: "“{text}” is not a number. Enter {what} like 72.5.",
+  isNotANumberWriteLike72: "“{text}” is not a number. Enter {what} as a number, like 72.5.",
   isNotAWholeNumber: "“{text}” is not a whole number.",
   chooseAFile: "Choose a file",
   fileOf: "{what} file",

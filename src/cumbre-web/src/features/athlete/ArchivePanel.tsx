@@ -49,8 +49,9 @@ export function ArchivePanel({ athlete }: { athlete: Athlete }) {
           onConfirm={() => remove.mutate(undefined, { onSuccess: () => void navigate("/roster") })}
           onClose={() => setAsking(false)}
         >
-          {say("everyTestSessionAndDecisionOfTheirs")}
-          <a href={`/api/athletes/${athlete.id}/export`}>{say("exportEverythingFirst")}</a>.
+          {say.rich("everyTestSessionAndDecisionOfTheirs", {
+            a: (words) => <a href={`/api/athletes/${athlete.id}/export`}>{words}</a>,
+          })}
           {remove.error && (
             <Typography color="error" role="alert">
               {messageOf(remove.error)}

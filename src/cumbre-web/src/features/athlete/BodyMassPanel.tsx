@@ -126,7 +126,7 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
       )}
       {gone && (
         <Typography variant="body2" role="status" sx={{ mt: 2 }}>
-          {say("ofDeleted", { mass: written(gone.mass, unit), day: dayShort(gone.day, today) })}
+          {say("ofDeleted", { mass: written(gone.mass, unit), day: dayShort(gone.day, today) })}{" "}
           <QuietButton
             onClick={() =>
               add.mutate({ id: newId(), day: gone.day, mass: gone.mass }, { onSuccess: () => setGone(null) })

@@ -3,7 +3,7 @@ import Typography from "@mui/material/Typography";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Gate } from "../../shared/api/types";
 import { haveNeed } from "../../shared/ladders/wording";
-import { dayShort } from "../../shared/ui/format";
+import { dayShort, listed } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { say } from "../../words/athlete";
 
@@ -19,14 +19,14 @@ export function GateView({ gates }: { gates: Gate[] }) {
             <StatusShape status={g.open ? "won" : "locked"} title="" />
             <b>{g.school}</b>
             <Box component="span" sx={{ color: "text.secondary" }}>
-              {[
+              {listed(
                 g.open
                   ? g.openedOn
                     ? say("openSince", { day: dayShort(g.openedOn, today) })
                     : say("open")
                   : say("closed"),
                 g.decides ? say("thisAthletesSchool") : say("forComparison"),
-              ].join(", ")}
+              )}
             </Box>
           </Box>
           <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
@@ -64,8 +65,10 @@ export function History({ sessions, athleteId }: { sessions: Exposure[]; athlete
                 {s.day.slice(0, 4) !== today.slice(0, 4) && ` ${s.day.slice(0, 4)}`}
               </TableCell>
               <TableCell sx={{ color: "text.secondary" }}>
-                {read(s.line)}
-                {s.easy ? say("inDeload") : s.eased ? say("madeEasier") : ""}
+                <Listed>
+                  {read(s.line)}
+                  {s.easy ? say("inDeload") : s.eased && say("madeEasier")}
+                </Listed>
               </TableCell>
               <TableCell sx={{ whiteSpace: "nowrap" }}>
                 {s.topKg !== 0 && <b>{added(s.topKg, unit)} </b>}

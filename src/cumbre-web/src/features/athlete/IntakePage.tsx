@@ -191,8 +191,9 @@ function Form({
               </TextField>
             </Box>
             <Typography variant="body2" sx={{ mt: 3 }}>
-              {say("schoolsThatDifferFromTheClubsMeasured")}
-              <Link to={`/athletes/${athlete.id}/profile`}>{say("profileAndKit")}</Link>.
+              {say.rich("schoolsThatDifferFromTheClubsMeasured", {
+                a: (words) => <Link to={`/athletes/${athlete.id}/profile`}>{words}</Link>,
+              })}
             </Typography>
           </Box>
         </Box>
@@ -353,8 +354,12 @@ function ClearanceFields({
       {byAge.map((q) => (
         <Box key={q} sx={{ display: "flex", gap: 1.5, alignItems: "center", fontSize: 14, mb: 1 }}>
           <StatusShape status="caution" title="" />
-          {say("clearanceFirstForEverythingThatIs", { q })}
-          <Link to={`/athletes/${athlete.id}/profile`}>{say("noteItUnderProfile")}</Link>
+          <span>
+            {say.rich("clearanceFirstForEverythingThatIs", {
+              q,
+              a: (words) => <Link to={`/athletes/${athlete.id}/profile`}>{words}</Link>,
+            })}
+          </span>
         </Box>
       ))}
       {athlete.consentMissing && (

@@ -24,6 +24,7 @@ import { countsText, forecastText, lineText, measureName } from "../../shared/at
 import { benchmarksQuery, movementQuery } from "../../shared/athletes/useAthlete";
 import { RecordButton } from "../../shared/athletes/RecordButton";
 import { say } from "../../words/athlete";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** The charts come when one is drawn; its room is kept meanwhile. */
 const TrendChart = lazy(() => import("./TrendChart"));
@@ -62,7 +63,7 @@ function Movement({ page }: { page: Page }) {
           figure={{
             key: "forecast",
             shown: text,
-            subject: say("forecast", { name: page.athlete.name, name2: page.movement.name.toLowerCase() }),
+            subject: say("forecast", { name: page.athlete.name, name2: inSentence(page.movement.name) }),
             why: trend.forecast.why,
           }}
           wrap
@@ -99,8 +100,8 @@ function Movement({ page }: { page: Page }) {
               <TrendChart trend={trend} today={today} height={chartHeight} />
             </Suspense>
             <Typography variant="body2" color="textSecondary">
-              {forecast} {trend.points.some((p) => p.isTest) && say("filledOnATest")}
-              {trend.points.some((p) => p.isEasy || p.isBound) && say("greyBarAnEasyDayOrDone")}
+              {forecast} {trend.points.some((p) => p.isTest) && say("filledOnATest")}{" "}
+              {trend.points.some((p) => p.isEasy || p.isBound) && say("greyBarAnEasyDayOrDone")}{" "}
               {trend.points.some((p) => !p.isCompared) && say("greyAnotherSetUpNotCompared")}
             </Typography>
           </>

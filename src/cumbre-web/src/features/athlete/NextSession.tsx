@@ -21,6 +21,7 @@ import { dayWeek } from "../../shared/ui/format";
 import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** The movement's item of a session, which may hold more. */
 const itemOf = (session: Session | null, movement: string) => session?.items.find((i) => i.movement.slug === movement);
@@ -97,7 +98,7 @@ function Editor({ page, next }: { page: MovementPage; next: Session | null }) {
   }));
   const plan = usePlanSession(athleteId);
   const kind: Kind<SessionDoc> = {
-    title: say("sessionOf", { name: page.athlete.name, name2: page.movement.name.toLowerCase() }),
+    title: say("sessionOf", { name: page.athlete.name, name2: inSentence(page.movement.name) }),
     path: `${pathname}${search}`,
     auto: false,
     send: ({ reason: said, ...doc }, version) =>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
@@ -18,6 +19,7 @@ import { dayShort, mass, writtenAdded } from "../../shared/ui/format";
 import { RecordTest } from "../../shared/athletes/RecordTest";
 import { useRecordResult, useRemoveResult } from "../../shared/athletes/useAthlete";
 import { say } from "../../words/athlete";
+import { sideWord } from "../../shared/ui/nameWords";
 
 const shownFirst = 8;
 
@@ -55,12 +57,14 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
             <TableRow key={r.id}>
               <TableCell>{r.name}</TableCell>
               <TableCell align="right" sx={{ fontWeight: 600 }}>
-                {r.side && `${r.side === "Left" ? "left" : "right"} `}
-                {r.measure === "LoadTimesReps"
-                  ? say("left", { added: writtenAdded(r.added, unit), reps: r.reps, reserve: r.reserve })
-                  : figure(r.figure, unit)}
-                {r.pain ? say("pain2", { pain: r.pain }) : ""}
-                {r.form === "Broken" && say("formBroke")}
+                {r.side && sideWord[r.side]}{" "}
+                <Listed>
+                  {r.measure === "LoadTimesReps"
+                    ? say("left", { added: writtenAdded(r.added, unit), reps: r.reps, reserve: r.reserve })
+                    : figure(r.figure, unit)}
+                  {r.pain !== null && r.pain > 0 && say("pain2", { pain: r.pain })}
+                  {r.form === "Broken" && say("formBroke")}
+                </Listed>
               </TableCell>
               <TableCell align="right">{mass(r.bodyMassKg, unit, 1)}</TableCell>
               <TableCell align="right">{dayShort(r.day, today)}</TableCell>
@@ -90,7 +94,7 @@ export function ResultsTable({ results, athleteId }: { results: Result[]; athlet
       )}
       {gone && (
         <Typography variant="body2" role="status" sx={{ mt: 1 }}>
-          {say("ofRemoved", { name: gone.name, day: dayShort(gone.day, today) })}
+          {say("ofRemoved", { name: gone.name, day: dayShort(gone.day, today) })}{" "}
           <QuietButton onClick={() => record.mutate(again(gone), { onSuccess: () => setGone(null) })}>
             {say("undo")}
           </QuietButton>

@@ -12,11 +12,12 @@ import TableRow from "@mui/material/TableRow";
 import { useId } from "react";
 import { useUnit } from "../../shared/account/useMe";
 import type { MassUnit, Trend, TrendPoint } from "../../shared/api/types";
-import { dayShort, number } from "../../shared/ui/format";
+import { dayShort, number, listed } from "../../shared/ui/format";
 import { visuallyHidden } from "../../shared/ui/hidden";
 import { axisValue, lineText, measureName, valueText } from "../../shared/athletes/trendText";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
+import { sideWord } from "../../shared/ui/nameWords";
 
 const day = 86_400_000,
   weeksBack = 12,
@@ -104,7 +105,7 @@ export default function TrendChart({ trend, today, height }: { trend: Trend; tod
             {trend.points.map((p) => (
               <TableRow key={`${p.day}${p.side}`}>
                 <TableCell>{p.day}</TableCell>
-                <TableCell>{p.side?.toLowerCase() ?? say("both")}</TableCell>
+                <TableCell>{p.side ? sideWord[p.side] : say("both")}</TableCell>
                 <TableCell>{valueText(trend.measure, p.counts, unit)}</TableCell>
                 <TableCell>{valueText(trend.measure, p.best, unit)}</TableCell>
                 <TableCell>{p.low === null ? "" : valueText(trend.measure, p.low, unit)}</TableCell>
@@ -120,14 +121,12 @@ export default function TrendChart({ trend, today, height }: { trend: Trend; tod
 }
 
 const kindOf = (p: TrendPoint) =>
-  [
+  listed(
     p.isTest ? word("test") : word("inTraining"),
     p.isEasy && say("easyDay"),
     p.isBound && say("atLeast"),
     !p.isCompared && say("otherSetUp"),
-  ]
-    .filter(Boolean)
-    .join(", ");
+  );
 
 function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["lines"]; today: string; unit: MassUnit }) {
   const hatch = useId();

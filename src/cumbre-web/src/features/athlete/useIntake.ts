@@ -142,7 +142,7 @@ const labels: Record<keyof IntakeText | keyof Intake, string> = {
 };
 
 function saidOf(value: unknown): string {
-  if (value === true) return "yes";
+  if (value === true) return say("yes");
   if (typeof value === "string" || typeof value === "number") return String(value);
   if (!Array.isArray(value)) return "";
   return value

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -125,9 +126,11 @@ function Fitted({ answer, made }: { answer: FitAnswer; made: boolean }) {
         )}
       </Typography>
       <Typography variant="body2" color="textSecondary">
-        {plural(answer.changes.length, "change")}
-        {answer.cautions.length > 0 && say("text4", { cautions: answer.cautions.length })}
-        {answer.unread > 0 && say("text5", { unread: answer.unread })}
+        <Listed>
+          {plural(answer.changes.length, "change")}
+          {answer.cautions.length > 0 && say("text4", { cautions: answer.cautions.length })}
+          {answer.unread > 0 && say("text5", { unread: answer.unread })}
+        </Listed>
       </Typography>
       <Changes changes={answer.changes} />
     </Box>

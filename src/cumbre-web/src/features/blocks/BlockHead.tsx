@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
@@ -72,19 +73,22 @@ export function BlockHead({
           <Typography variant="h1">{block.name}</Typography>
         )}
         <Typography variant="body2" color="textSecondary">
-          <Box component={Link} to={`/athletes/${stored.athleteId}/programme`} sx={{ color: "inherit" }}>
-            {stored.athleteName}
-          </Box>
-          {stored.bodyMassKg !== null && `, ${mass(stored.bodyMassKg, unit, 1)}`}
-          {say("from4", { start: dayFull(block.start) })}
-          {stored.group && (
-            <>
-              {say("ofTheGroup")}
-              <Box component={Link} to={`/groups/${stored.group.id}`} sx={{ color: "inherit" }}>
-                {stored.group.name}
-              </Box>
-            </>
-          )}
+          <Listed>
+            <Box component={Link} to={`/athletes/${stored.athleteId}/programme`} sx={{ color: "inherit" }}>
+              {stored.athleteName}
+            </Box>
+            {stored.bodyMassKg !== null && mass(stored.bodyMassKg, unit, 1)}
+            {say("from4", { start: dayFull(block.start) })}
+            {stored.group &&
+              say.rich("ofTheGroup", {
+                group: stored.group.name,
+                a: (name) => (
+                  <Box component={Link} to={`/groups/${stored.group?.id}`} sx={{ color: "inherit" }}>
+                    {name}
+                  </Box>
+                ),
+              })}
+          </Listed>
           ; <SaveWords {...editor} />
         </Typography>
       </Box>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import { useDroppable } from "@dnd-kit/core";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -143,8 +144,10 @@ function Day({
         </Box>
       </Box>
       <Box sx={{ color: minutes !== null && takes > minutes ? "warning.main" : "text.secondary" }}>
-        {say("min", { takes, sets: reading?.sets ?? 0 })}
-        {session.fixed && say("started")}
+        <Listed>
+          {say("min", { takes, sets: reading?.sets ?? 0 })}
+          {session.fixed && say("started")}
+        </Listed>
       </Box>
       {shown.map((i) => (
         <Box

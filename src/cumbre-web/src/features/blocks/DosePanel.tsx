@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useUnit } from "../../shared/account/useMe";
 import type { BlockReading, ProgrammeCaution, Remedy, SessionReading, WeekReading } from "../../shared/api/types";
-import { dayWeek, mass, minutes, number } from "../../shared/ui/format";
+import { dayWeek, mass, minutes, number, listed } from "../../shared/ui/format";
 import { visuallyHidden } from "../../shared/ui/hidden";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { text } from "../../shared/why/quantity";
@@ -254,7 +254,7 @@ function Sets({ patterns, week }: { patterns: WeekReading["patterns"]; week?: nu
       >
         <thead>
           <tr>
-            {["Pattern", "Share", "Sets", "Usual"].map((h) => (
+            {[say("columnPattern"), say("columnShare"), say("sets"), say("columnUsual")].map((h) => (
               <Box component="th" key={h} scope="col">
                 <Box component="span" sx={visuallyHidden}>
                   {h}
@@ -380,7 +380,7 @@ function Caution({ caution, letterOf, dayOf, onRemedy, onKeep, onUnkeep }: { cau
   const [reason, setReason] = useState("");
   const letter = letterOf(caution.item);
   const day = caution.session ? dayOf(caution.session) : undefined;
-  const place = [day && dayWeek(day), letter].filter(Boolean).join(", ");
+  const place = listed(day && dayWeek(day), letter);
   const said = cautionText({ id: caution.id, args: caution.args }, unit);
   if (caution.keptBecause)
     return (
@@ -396,7 +396,7 @@ function Caution({ caution, letterOf, dayOf, onRemedy, onKeep, onUnkeep }: { cau
           color: "text.secondary",
         }}
       >
-        {say("kept", { place: place && ` (${place})`, said, keptBecause: caution.keptBecause })}
+        {say(place ? "keptAt" : "kept", { place, said, keptBecause: caution.keptBecause })}{" "}
         <Button size="small" variant="text" onClick={() => onUnkeep(caution.key)} sx={{ minHeight: 20, py: 0 }}>
           {say("lookAtItAgain")}
         </Button>

@@ -18,6 +18,7 @@ import type { Plan } from "./planFields";
 import { WhyHere } from "./WhyHere";
 import { isKey } from "../../shared/keys/keymap";
 import { say } from "../../words/blocks";
+import { inSentence } from "../../shared/ui/nameWords";
 
 export interface RowVerbs {
   line: (line: string) => void;
@@ -224,7 +225,7 @@ export function ItemRow(props: Props) {
             <>
               <MeaningLine
                 meaning={meaning}
-                subject={`${athlete}, ${name.toLowerCase()}`}
+                subject={`${athlete}, ${inSentence(name)}`}
                 week={week}
                 session={session}
               />
@@ -257,7 +258,7 @@ export function ItemRow(props: Props) {
               week={week}
               session={session}
               item={item.id}
-              subject={say("time", { name: name.toLowerCase() })}
+              subject={say("time", { name: inSentence(name) })}
               shown={clock(seconds)}
             >
               {clock(seconds)}

@@ -47,7 +47,7 @@ it("says of a drill nothing that grows", () =>
 
 it("says the load, what is on the bar and how much of the best that is", () =>
   expect(says(plan({ loads: [load(12.5, { shareOfMax: 0.73 })] }))).toContain(
-    "+12.5 kg, 82.5 kg system mass: 73 % of 1RM",
+    "+12.5 kg, 82.5 kg system mass, 73 % of 1RM",
   ));
 
 it("claims no mass where the feet help or pieces were never weighed", () => {
@@ -121,7 +121,7 @@ it("says where a line fails on paper, and how much is left where it does not", (
       plan({}),
       run({ verdict: "Fails", failsAt: 2, sets: [{ set: 2, side: null, can: 5.9, low: 6, done: 5, fails: true }] }),
     ),
-  ).toContain("by calculation set 2 allows 5 of 6");
+  ).toContain("by calculation, set 2 reaches 5 of 6");
   const held = effort({ role: "Hold", seconds: 10 });
   expect(says(plan({ efforts: [held] }), run({}))).toContain("1 s in reserve by calculation");
 });

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import { useUnit } from "../../shared/account/useMe";
 import type { ItemMeaning, Load, MassUnit, OnPaper, Resolved } from "../../shared/api/types";
@@ -9,6 +10,7 @@ import { AskWhy } from "./AskWhy";
 import { progressionText } from "../../shared/blocks/wording";
 import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/blocks";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** What a line means, in one line: loads with their reasons, work, tension, what comes next. */
 export function MeaningLine({
@@ -59,7 +61,7 @@ export function MeaningLine({
   if (plan.left + plan.right > 0) bits.push(say("leftRight", { left: plan.left, right: plan.right }));
   if (plan.straightArmSeconds > 0) bits.push(say("sStraightArm", { straightArmSeconds: plan.straightArmSeconds }));
   const of = { week, session, item: meaning.id };
-  const name = meaning.movement?.name.toLowerCase() ?? "";
+  const name = inSentence(meaning.movement?.name ?? "");
   bits.push(
     <>
       <AskWhy figure="ItemTension" {...of} subject={say("timeUnderTension", { name })}>
@@ -137,12 +139,15 @@ function LoadFigure({
 }) {
   const kilograms = load.made.value.number ?? 0;
   const named = load.byFeet || load.counted || load.band;
-  const role = plan.loads.length > 1 && !plan.isDrop ? (index === 0 ? say("top") : say("backOff")) : "";
-  return (
+  const role = plan.loads.length > 1 && !plan.isDrop ? (index === 0 ? say("top") : say("backOff")) : null;
+  const before = [
+    role,
+    load.made.why.cautions.some((c) => c.id === "KitCoarse") &&
+      say("wantsTheKitMakes", { wantedKg: added(load.wantedKg, unit) }),
+  ].filter((words) => words !== null && words !== false);
+  const made = (
     <>
-      {role}
-      {load.made.why.cautions.some((c) => c.id === "KitCoarse") &&
-        say("wantsTheKitMakes", { wantedKg: added(load.wantedKg, unit) })}
+      {before.map((words) => `${words} `)}
       <WhyFigure
         figure={{
           key: `${id}-${index}`,
@@ -152,9 +157,14 @@ function LoadFigure({
           note: load.wantedKg !== kilograms ? <>{say("wants", { wantedKg: added(load.wantedKg, unit) })}</> : undefined,
         }}
       />
+    </>
+  );
+  return (
+    <Listed>
+      {made}
       {load.isWeighed && !plan.isDrop && say("onTheBar", { systemKg: mass(load.systemKg, unit) })}
       {load.shareOfMax !== null && !plan.isDrop && say("ofBest", { share: number(load.shareOfMax * 100, 1) })}
-    </>
+    </Listed>
   );
 }
 

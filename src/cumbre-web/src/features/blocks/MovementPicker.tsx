@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
@@ -8,6 +9,7 @@ import { StatusShape } from "../../shared/ui/StatusShape";
 import { search } from "./pick";
 import { movementsQuery } from "../../shared/blocks/queries";
 import { say } from "../../words/blocks";
+import { statusShape, statusWord } from "../../shared/ladders/wording";
 
 const rows = 40;
 
@@ -54,26 +56,15 @@ export function MovementPicker({
       loadingText={say("loadingMovements")}
       renderOption={({ key, ...props }, m) => (
         <Box component="li" key={key} {...props} sx={{ display: "flex", gap: 2, fontSize: 13, minHeight: 28 }}>
-          {m.status && (
-            <StatusShape
-              status={
-                m.status === "Won"
-                  ? "won"
-                  : m.status === "Locked"
-                    ? "locked"
-                    : m.status === "Ahead"
-                      ? "ahead"
-                      : "training"
-              }
-              title={m.status.toLowerCase()}
-            />
-          )}
+          {m.status && <StatusShape status={statusShape[m.status]} title={statusWord[m.status]} />}
           <Box component="span" sx={{ fontWeight: 550 }}>
             {m.name}
           </Box>
           <Box component="span" sx={{ color: "text.secondary", ml: "auto", fontStretch: "88%" }}>
-            {say("level", { pattern: m.pattern, level: m.level })}
-            {m.kitMissing && say("noHere2", { kitMissing: m.kitMissing })}
+            <Listed>
+              {say("level", { pattern: m.pattern, level: m.level })}
+              {m.kitMissing && say("noHere", { kitMissing: m.kitMissing })}
+            </Listed>
           </Box>
         </Box>
       )}

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -55,9 +56,12 @@ export function PlannedOutside({
         {shown.map((s) => (
           <Box component="li" key={s.id} sx={{ display: "flex", flexWrap: "wrap", columnGap: 2, alignItems: "center" }}>
             <Box sx={{ mr: "auto", py: 1 }}>
-              <b>{dayWeek(s.day)}</b>
-              {s.title && `, ${s.title}`}
-              {s.ofBlock && say("ofBlock", { block: s.ofBlock })}: {s.items.join("; ") || say("emptySession")}
+              <Listed>
+                <b>{dayWeek(s.day)}</b>
+                {s.title}
+                {s.ofBlock && say("ofBlock", { block: s.ofBlock })}
+              </Listed>
+              : {s.items.join("; ") || say("emptySession")}
             </Box>
             <Button
               size="small"

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -117,8 +118,10 @@ export function SessionEditor(props: Props) {
                 const day = addDays(addDays(editor.block.start, 7 * weekIndex), d);
                 return (
                   <MenuItem key={day} value={day}>
-                    {dayWeek(day)}
-                    {week.sessions.some((s) => s.day === day && s.id !== session.id) && say("taken")}
+                    <Listed>
+                      {dayWeek(day)}
+                      {week.sessions.some((s) => s.day === day && s.id !== session.id) && say("taken")}
+                    </Listed>
                   </MenuItem>
                 );
               })}
@@ -226,8 +229,8 @@ export function SessionEditor(props: Props) {
           </Box>
           <Typography variant="caption" color="textSecondary" sx={{ display: { xs: "none", md: "block" } }}>
             <KeyCap>{say("tab")}</KeyCap> {say("nextValue")} <KeyCap>{say("ctrlG")}</KeyCap> {say("pair")}{" "}
-            <KeyCap>{say("alt3")}</KeyCap> {say("move")}
-            <KeyCap>F2</KeyCap> {say("form")} <KeyCap>{say("ctrlZ")}</KeyCap> {say("undo2")}
+            <KeyCap>{say("alt3")}</KeyCap> {say("move")} <KeyCap>F2</KeyCap> {say("form")}{" "}
+            <KeyCap>{say("ctrlZ")}</KeyCap> {say("undo2")}
           </Typography>
           <Button size="small" variant="text" onClick={() => setSeveral("")}>
             {say("pasteSeveralLines")}
@@ -267,8 +270,10 @@ export function SessionEditor(props: Props) {
         }}
       >
         <span>
-          {plural(session.items.length, "item")}
-          {costs && costs.unread > 0 && say("toMendNotInTheSumsYet", { unread: costs.unread })}
+          <Listed>
+            {plural(session.items.length, "item")}
+            {costs && costs.unread > 0 && say("toMendNotInTheSumsYet", { unread: costs.unread })}
+          </Listed>
         </span>
         <Box component="b" sx={{ color: over ? "warning.main" : "inherit" }}>
           <AskWhy

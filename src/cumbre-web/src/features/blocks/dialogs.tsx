@@ -21,6 +21,7 @@ import { changeReasons, examples, returnRules, weekKinds } from "../../shared/bl
 import { Term } from "../../shared/ui/Term";
 import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/blocks";
+import { statusWord } from "../../shared/ladders/wording";
 
 /** Writes a week over others. */
 export function CopyWeekDialog({
@@ -124,7 +125,7 @@ export function SubstituteDialog({
                         ? say("text2", { harder: s.harder })
                         : say("text3", { harder: -s.harder }),
                     s.helps && say("helps", { helps: s.helps }),
-                    s.status && s.status.toLowerCase(),
+                    s.status && statusWord[s.status],
                     s.kitMissing && say("noHere", { kitMissing: s.kitMissing }),
                     read(s.line),
                   ]

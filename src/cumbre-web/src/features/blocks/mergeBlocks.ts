@@ -2,7 +2,7 @@ import type { Block, BlockItem, BlockSession } from "../../shared/api/types";
 import type { Clash, Merged } from "../../shared/drafts/draft";
 import { alike, mergeFields, mergeOrder, pick } from "../../shared/drafts/merge";
 import { omit } from "../../shared/drafts/omit";
-import { dayWeek } from "../../shared/ui/format";
+import { dayWeek, listed } from "../../shared/ui/format";
 import { changeItem, changeSession, removeItem, withBegun } from "../../shared/blocks/doc";
 import { say } from "../../words/blocks";
 
@@ -113,9 +113,8 @@ function mergeItems(
 
 function said(item: BlockItem | undefined, other: BlockItem | undefined) {
   if (!item) return say("takenOut");
-  const joined = item.joined !== other?.joined && item.joined ? say("inTurnWithTheOneBefore") : "";
   const movement = other && item.movement !== other.movement ? `${item.movement.replaceAll("-", " ")}: ` : "";
-  return `${movement}${item.line}${joined}`;
+  return listed(`${movement}${item.line}`, item.joined && !other?.joined && say("inTurnWithTheOneBefore"));
 }
 
 function mergeSessions(
@@ -150,7 +149,7 @@ function mergeSessions(
   return merged;
 }
 
-const head = (s: BlockSession) => [dayWeek(s.day), s.title, s.warmUp.text, s.coolDown.text].filter(Boolean).join(", ");
+const head = (s: BlockSession) => listed(dayWeek(s.day), s.title, s.warmUp.text, s.coolDown.text);
 
 /** Reasons for what is kept against a caution: by their key. */
 function mergeKept(base: Block, mine: Block, theirs: Block) {

@@ -19,6 +19,7 @@ import { Failed, Loading } from "../../shared/ui/states";
 import { differenceSentence } from "./wording";
 import { say as word } from "../../words/common";
 import { say } from "../../words/compare";
+import { useUnit } from "../../shared/account/useMe";
 
 /** A side in the address: athlete, block, version; what is missing is still to be chosen. */
 interface Chosen {
@@ -145,15 +146,17 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
 }
 
 function Week({ week }: { week: ComparedWeek }) {
-  const kinds = [week.left[0], week.right[0]].map((k) => (k ? weekKinds[k] : word("none")));
+  const unit = useUnit();
+  const kindOf = (kind: keyof typeof weekKinds | undefined) => (kind ? weekKinds[kind] : word("none"));
+  const [left, right] = [kindOf(week.left[0]), kindOf(week.right[0])];
   const rows: [string, string | number, string | number][] = [
-    ["Sessions", week.sessions.left, week.sessions.right],
+    [say("sessions"), week.sessions.left, week.sessions.right],
     ...week.patterns.map((p): [string, number, number] => [p.pattern, p.left, p.right]),
     [say("hardSetsInAll"), week.hardSets.left, week.hardSets.right],
     [say("pullToPush"), `${week.pull.left} : ${week.push.left}`, `${week.pull.right} : ${week.push.right}`],
     [say("straightArmS"), week.straightArmSeconds.left, week.straightArmSeconds.right],
     [say("underTension"), minutes(week.tensionSeconds.left), minutes(week.tensionSeconds.right)],
-    ["Time", minutes(week.seconds.left), minutes(week.seconds.right)],
+    [say("time"), minutes(week.seconds.left), minutes(week.seconds.right)],
   ];
   return (
     <Box
@@ -170,7 +173,9 @@ function Week({ week }: { week: ComparedWeek }) {
     >
       <Box>
         <Typography variant="h2">
-          {say("week3", { number: week.number })} {kinds[0] === kinds[1] ? kinds[0] : kinds.join(" and ")}
+          {left === right
+            ? say("week3", { number: week.number, kind: left })
+            : say("weekOfTwoKinds", { number: week.number, left, right })}
         </Typography>
         {week.differences.length === 0 ? (
           <Typography sx={{ mt: 1 }}>{say("theSameOnBothSides")}</Typography>
@@ -183,7 +188,7 @@ function Week({ week }: { week: ComparedWeek }) {
                     {d.pattern}:{" "}
                   </Box>
                 )}
-                {differenceSentence(d)}
+                {differenceSentence(d, unit)}
               </li>
             ))}
           </Box>

@@ -40,8 +40,7 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decisi
               name={s.athleteName}
               end={s.status === "Done" ? say("done") : minutes(s.durationSeconds)}
             >
-              {s.easy && say("easy")}
-              {s.held.length > 0 && say("stopped", { held: s.held.join(", ") })}
+              {s.easy && say("easy")} {s.held.length > 0 && say("stopped", { held: s.held.join(", ") })}{" "}
               {s.line
                 ? `${s.movement}, ${shownLine(s.line, unit)}`
                 : `${s.title ? `${s.title}, ` : ""}${plural(s.items, "item")}`}

@@ -83,14 +83,16 @@ export function Changes({ items }: { items: RegeneratedItem[] }) {
                   <Box>
                     {i.lineBefore !== null && (
                       <Box sx={{ color: i.line === null || i.kind === "Rewritten" ? "text.secondary" : "inherit" }}>
-                        {i.kind === "Rewritten" && say("was")}
-                        {i.movementBefore}: {read(i.lineBefore)}
+                        {i.kind === "Rewritten"
+                          ? say("was", { movement: i.movementBefore ?? "", line: read(i.lineBefore) })
+                          : `${i.movementBefore}: ${read(i.lineBefore)}`}
                       </Box>
                     )}
                     {i.line !== null && (
                       <Box sx={{ color: i.kind === "KeptByHand" ? "text.secondary" : "inherit" }}>
-                        {i.kind === "KeptByHand" && say("wouldBe")}
-                        {i.movement}: {read(i.line)}
+                        {i.kind === "KeptByHand"
+                          ? say("wouldBe", { movement: i.movement ?? "", line: read(i.line) })
+                          : `${i.movement}: ${read(i.line)}`}
                       </Box>
                     )}
                   </Box>

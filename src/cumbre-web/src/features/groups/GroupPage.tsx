@@ -138,8 +138,7 @@ function Editor({ stored }: { stored: Group | null }) {
         <Box>
           <Typography variant="h1">{stored ? stored.outline.name : say("newGroupBlock")}</Typography>
           <Typography variant="body2" color="textSecondary">
-            <Link to="/programmes">{say("programmes")}</Link>
-            {say("oneOutlineAndABlockOfTheir")}
+            {say.rich("oneOutlineAndABlockOfTheir", { a: (words) => <Link to="/programmes">{words}</Link> })}
           </Typography>
         </Box>
         <Box sx={{ display: "flex", gap: 2 }}>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
@@ -54,7 +55,7 @@ export default function GroupSheet() {
             ))}
           </TextField>
           <span>
-            {say("eachAthletesOwn2")}
+            {say("eachAthletesOwn2")}{" "}
             {members
               .filter((m) => m.hasBlock)
               .map((m, i) => (
@@ -106,8 +107,11 @@ function SessionPage({
         <span>{say("week2", { week })}</span>
       </div>
       <div>
-        {club}, {session.form === "Circuit" ? say("circuitOneSetAtEachStationIn") : say("class")}
-        {minutes !== null && say("min2", { minutes })}
+        <Listed>
+          {club}
+          {session.form === "Circuit" ? say("circuitOneSetAtEachStationIn") : say("class")}
+          {minutes !== null && say("min", { minutes })}
+        </Listed>
       </div>
       <table className="group">
         <thead>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
@@ -34,8 +35,10 @@ function SessionGrid({ session, plan }: { session: GroupSession; plan: GroupPlan
         {dayWeek(session.day)}
         {session.title && `, ${session.title}`}
         <Box component="span" sx={{ color: "text.secondary", fontWeight: 400, ml: 2, fontSize: 13 }}>
-          {say(session.form === "Circuit" ? "circuit" : "class")}
-          {longest !== null && say("minForWhomItTakesLongest", { longest })}
+          <Listed>
+            {say(session.form === "Circuit" ? "circuit" : "class")}
+            {longest !== null && say("minForWhomItTakesLongest", { longest })}
+          </Listed>
         </Box>
       </Typography>
       <Box sx={{ overflowX: "auto", mt: 1 }}>

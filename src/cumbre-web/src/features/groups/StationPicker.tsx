@@ -18,8 +18,8 @@ const patterns: Option[] = [
   ["HorizontalPull", say("horizontalPull")],
   ["VerticalPush", say("verticalPush")],
   ["HorizontalPush", say("horizontalPush")],
-  ["Legs", "legs"],
-  ["Trunk", "trunk"],
+  ["Legs", say("legs")],
+  ["Trunk", say("trunk")],
 ].map(([of, name]) => ({ kind: "Pattern", of: of!, name: name! }));
 
 const groupName: Record<StationKind, string> = {

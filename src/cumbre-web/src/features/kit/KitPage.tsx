@@ -91,7 +91,9 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
         <Typography variant="h1">{ofClub ? say("kitOfTheHall") : book.name}</Typography>
         {!ofClub && (
           <Typography variant="body2" color="textSecondary">
-            {say("atHomePlatesBeltAndVestAre")} <Link to={`/athletes/${athleteId}/profile`}>{say("profile")}</Link>
+            {say.rich("atHomePlatesBeltAndVestAre", {
+              a: (words) => <Link to={`/athletes/${athleteId}/profile`}>{words}</Link>,
+            })}
           </Typography>
         )}
       </Box>
@@ -202,7 +204,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                 </Button>
                 {help && (
                   <Box sx={{ fontSize: 13, minWidth: 130 }}>
-                    {say("helps")}
+                    {say("helps")}{" "}
                     <WhyFigure
                       figure={{
                         key: `band-${b.id}`,

@@ -12,9 +12,9 @@ import { type GaugePlace, useGauge } from "./useGauge";
 import { say } from "../../words/kit";
 
 const places = [
-  ["Bottom", say("atTheBottomWhereTheBandIs")],
-  ["Middle", say("inTheMiddle")],
-  ["Top", say("atTheTop")],
+  ["Bottom", say("atTheBottomWhereTheBandIs"), say("recordBottom")],
+  ["Middle", say("inTheMiddle"), say("recordMiddle")],
+  ["Top", say("atTheTop"), say("recordTop")],
 ] as const;
 
 export interface Measured {
@@ -58,8 +58,7 @@ export function MeasureDialog({
         <Box component="ol" sx={{ m: 0, mt: 2, pl: 4, fontSize: 14, lineHeight: "22px" }}>
           {places.map(([key, text], i) => (
             <Box component="li" key={key} sx={{ fontWeight: i === taken.length ? 650 : 400 }}>
-              {text}
-              {taken[i] !== undefined && say("reading", { kilograms: String(taken[i]) })}
+              {taken[i] === undefined ? text : say("reading", { place: text, kilograms: String(taken[i]) })}
             </Box>
           ))}
         </Box>
@@ -92,7 +91,7 @@ export function MeasureDialog({
         <Button onClick={onClose}>{say("cancel")}</Button>
         {step ? (
           <Button onClick={take} variant="contained" color="secondary" disabled={lost || !reading}>
-            {say("take", { step: step[0].toLowerCase() })}
+            {step[2]}
           </Button>
         ) : (
           <Button

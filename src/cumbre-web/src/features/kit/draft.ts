@@ -125,12 +125,12 @@ export function requestOf(
 }
 
 export const gearWord: Record<GearKind, string> = {
-  Bar: "bar",
+  Bar: say("bar"),
   ParallelBars: say("parallelBars"),
-  Rings: "rings",
-  Box: "box",
-  Pole: "pole",
-  Pad: "pad",
+  Rings: say("rings"),
+  Box: say("box"),
+  Pole: say("pole"),
+  Pad: say("pad"),
   Dumbbell: word("dumbbell"),
   Chain: word("chain"),
   Mat: word("mat"),

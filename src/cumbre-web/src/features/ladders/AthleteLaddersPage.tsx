@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -23,6 +24,7 @@ import { athleteLadderQuery, athleteLaddersQuery, laddersQuery, useGiveBack } fr
 import { demandWord, figure, haveNeed, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** Where an athlete stands on every ladder: one large ridge, all others small. */
 export default function AthleteLaddersPage() {
@@ -210,7 +212,7 @@ function Standing({ placed, next, name }: { placed: AthleteLadder; next: string 
           {placed.exposureOnly && before && (
             <div>
               {say.rich("shortSinglesBeside", {
-                training: training?.name.toLowerCase() ?? "",
+                training: inSentence(training?.name ?? ""),
                 before: before.name,
                 unmet: before.won.unmet.map((t) => shortfall(t, unit)).join(", "),
                 b: (name) => <b>{name}</b>,
@@ -226,7 +228,7 @@ function Standing({ placed, next, name }: { placed: AthleteLadder; next: string 
             })}
           </div>
           <Typography component="p" sx={{ fontSize: 20, lineHeight: "28px", fontWeight: 650, fontStretch: "110%" }}>
-            {say("after", { next })}
+            {say("after", { next })}{" "}
             <WhyFigure
               figure={{
                 key: `placement-${placed.ladder}`,
@@ -237,22 +239,29 @@ function Standing({ placed, next, name }: { placed: AthleteLadder; next: string 
             />
           </Typography>
           <Box sx={{ color: "text.secondary", fontSize: 13 }}>
-            {say("train", {
-              movementName: limiting.movementName.toLowerCase(),
-              dose: limiting.dose ? say("forInstance", { dose: figure(limiting.dose, unit) }) : "",
-            })}
-            {placed.unmet.length > 1 &&
-              say("besides", {
-                filter: placed.unmet
-                  .filter((t) => t.benchmark !== limiting.threshold.benchmark)
-                  .map((t) => `${t.name} ${haveNeed(t, unit)}`)
-                  .join(", "),
-              })}
+            <div>
+              {limiting.dose
+                ? say("trainFor", {
+                    movementName: inSentence(limiting.movementName),
+                    dose: figure(limiting.dose, unit),
+                  })
+                : say("train", { movementName: inSentence(limiting.movementName) })}
+            </div>
+            {placed.unmet.length > 1 && (
+              <div>
+                {say("besides", {
+                  filter: placed.unmet
+                    .filter((t) => t.benchmark !== limiting.threshold.benchmark)
+                    .map((t) => `${t.name} ${haveNeed(t, unit)}`)
+                    .join(", "),
+                })}
+              </div>
+            )}
           </Box>
         </>
       ) : (
         <Typography component="p" sx={{ fontSize: 20, lineHeight: "28px", fontWeight: 650, fontStretch: "110%" }}>
-          {training?.status === "Won" && summit ? say("wonToTheSummit") : say("inTraining2")}
+          {training?.status === "Won" && summit ? say("wonToTheSummit") : say("inTraining2")}{" "}
           <WhyFigure
             figure={{
               key: `placement-${placed.ladder}`,
@@ -307,10 +316,12 @@ function Ridges({ title, ridges, athleteId }: { title: string; ridges: Small[]; 
   return (
     <Box component="section" aria-label={title} sx={{ px: { xs: 4, sm: 6 }, pt: 5 }}>
       <Typography variant="h2" sx={{ mb: 2 }}>
-        {title}
-        <Box component="span" sx={{ fontWeight: 400, color: "text.secondary", fontSize: 13 }}>
-          {say("eachDrawnAgainstItsOwnSummit")}
-        </Box>
+        <Listed>
+          {title}
+          <Box component="span" sx={{ fontWeight: 400, color: "text.secondary", fontSize: 13 }}>
+            {say("eachDrawnAgainstItsOwnSummit")}
+          </Box>
+        </Listed>
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(150px, 1fr))", gap: 4 }}>
         {ridges.map((r) => (
@@ -323,8 +334,10 @@ function Ridges({ title, ridges, athleteId }: { title: string; ridges: Small[]; 
             <SmallRidge ridge={r} />
             <Box sx={{ fontSize: 13, fontWeight: 650, mt: 1 }}>{r.name}</Box>
             <Box>
-              {r.trainingName ?? say("gateUnmet")}
-              {r.setByCoach && say("setByTheCoach")}
+              <Listed>
+                {r.trainingName ?? say("gateUnmet")}
+                {r.setByCoach && say("setByTheCoach")}
+              </Listed>
             </Box>
             <Box sx={{ color: "text.secondary" }}>
               {r.limiting ? `${r.limiting.name} ${shortfall(r.limiting, unit)}` : ""}

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import MenuItem from "@mui/material/MenuItem";
@@ -157,8 +158,12 @@ function LadderList({ ladders }: { ladders: Ladder[] }) {
               {l.name}
             </Typography>
             <Typography variant="body2" color="textSecondary">
-              {l.own ? say("theClubsOwn") : l.edited ? say("changedByTheClub") : ""}
-              {plural(l.steps.length, "step")}, {l.pattern}; {demandWord[l.demandKind]}
+              <Listed>
+                {l.own ? say("theClubsOwn") : l.edited && say("changedByTheClub")}
+                {plural(l.steps.length, "step")}
+                {l.pattern}
+                {demandWord[l.demandKind]}
+              </Listed>
             </Typography>
             <Typography variant="body2" sx={{ mt: 1 }}>
               {l.steps.map((s) => s.name).join(" · ")}

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
@@ -127,14 +128,17 @@ function Athletes({
       <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, display: "flex", columnGap: 6, flexWrap: "wrap" }}>
         {begun.map((f) => (
           <li key={f.athleteId}>
-            {link(f)}, {ladder.steps[f.training ?? 0]?.name}
-            {f.setByCoach && say("setByTheCoach2")}
+            <Listed>
+              {link(f)}
+              {ladder.steps[f.training ?? 0]?.name}
+              {f.setByCoach && say("setByTheCoach")}
+            </Listed>
           </li>
         ))}
       </Box>
       {waiting.length > 0 && (
         <Box sx={{ color: "text.secondary" }}>
-          {say("notBegun3")}
+          {say("notBegun3")}{" "}
           {waiting.map((f, i) => (
             <span key={f.athleteId}>
               {i > 0 && ", "}

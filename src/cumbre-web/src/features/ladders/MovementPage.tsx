@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
@@ -6,7 +7,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Ladder, Movement } from "../../shared/api/types";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
-import { measures, standingCaution } from "./movementWording";
+import { measures, standingCaution, armsWord } from "./movementWording";
 import { laddersQuery, movementsQuery } from "../../shared/ladders/useLadders";
 import { say } from "../../words/ladders";
 
@@ -60,9 +61,12 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
       <Box sx={{ display: "flex", gap: 4, alignItems: "baseline", flexWrap: "wrap" }}>
         <Typography variant="h1">{m.name}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {m.aliases.length > 0 && say("also", { aliases: m.aliases.join(", ") })}
-          {m.pattern}, {m.arms === "None" ? say("noArms") : say("arms", { arms: m.arms.toLowerCase() })}
-          {m.eachSide && say("eachSide")}
+          <Listed>
+            {m.pattern}
+            {armsWord[m.arms]}
+            {m.eachSide && say("eachSide")}
+            {m.aliases.length > 0 && say("also", { aliases: m.aliases.join(", ") })}
+          </Listed>
         </Typography>
         <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
           {m.own && isCoach && <Link to={`/movements/${m.slug}/edit`}>{say("edit")}</Link>}

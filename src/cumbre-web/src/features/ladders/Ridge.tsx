@@ -6,6 +6,7 @@ import type { Status } from "../../shared/ui/StatusShape";
 import { filledTo, jumps, largestJump, path, ridgeLine, ridgePoints } from "../../shared/ladders/geometry";
 import { useWidth } from "./useWidth";
 import { say } from "../../words/ladders";
+import { listed } from "../../shared/ui/format";
 
 /** A step as the ridge draws it. */
 export interface RidgeStep {
@@ -157,13 +158,7 @@ export function Ridge({
                 key={step.key}
                 component="button"
                 type="button"
-                aria-label={say("ofTheSummit", {
-                  name: step.name,
-                  statusWord: step.statusWord,
-                  round: Math.round(step.share * 100),
-                  flags: step.flags?.length ? `: ${step.flags.join(", ")}` : "",
-                  leaving: step.leaving?.length ? say("leaving", { leaving: step.leaving.join(", ") }) : "",
-                })}
+                aria-label={nameOf(step)}
                 aria-expanded={shown?.step === i}
                 onMouseEnter={(e) => setShown({ step: i, anchor: e.currentTarget })}
                 onMouseLeave={() => setShown(null)}
@@ -244,6 +239,13 @@ export function Ridge({
       )}
     </Box>
   );
+}
+
+/** "Tuck, current step, 34 % of the top step: Ilse"; who would leave it is said last. */
+function nameOf(step: RidgeStep) {
+  const said = listed(step.name, step.statusWord, say("ofTheSummit", { round: Math.round(step.share * 100) }));
+  const flags = step.flags?.length ? `${said}: ${step.flags.join(", ")}` : said;
+  return step.leaving?.length ? `${flags}; ${say("leaving", { leaving: step.leaving.join(", ") })}` : flags;
 }
 
 function Bars({ at, bars }: { at: { x: number; y: number }; bars: number[] }) {

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
@@ -7,6 +8,7 @@ import { StatusShape } from "../../shared/ui/StatusShape";
 import { figure, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
 import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
+import { sideWord } from "../../shared/ui/nameWords";
 
 /** All of a step in a card: what it asks, how it stands, what to watch. */
 export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedStep }) {
@@ -36,15 +38,15 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
                   ? say("impliedByALaterStep")
                   : "",
           ],
-          ["Open", placed?.contradicted ? say("aNewerTestDeniesWhatAHarder") : ""],
+          [say("openQuestion"), placed?.contradicted ? say("aNewerTestDeniesWhatAHarder") : ""],
           [say("usualDose"), figure(step.dose, unit)],
           [
-            "Gate",
+            say("gate"),
             placed
               ? unmet.map((t) => `${t.name} ${shortfall(t, unit)}`).join("; ")
               : step.gates.map((g) => figure(g.gate, unit)).join("; "),
           ],
-          ["Watch", [...step.cues, ...step.faults.map((f) => say("not", { f }))].slice(0, 4).join("; ")],
+          [say("watchFor"), [...step.cues, ...step.faults.map((f) => say("not", { f }))].slice(0, 4).join("; ")],
         ]}
       />
       {placed && placed.ledger.length > 0 && <Evidence ledger={placed.ledger} stepName={step.name} />}
@@ -53,7 +55,7 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
 }
 
 const says: Record<PlacedStep["ledger"][number]["kind"], string> = {
-  Direct: "shown",
+  Direct: say("wordShown"),
   FellShort: say("shortOfIt"),
   Implied: say("impliesIt"),
   Estimated: say("estimatedFrom"),
@@ -78,9 +80,14 @@ function Evidence({ ledger, stepName }: { ledger: PlacedStep["ledger"]; stepName
       <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 1, p: 0 }}>
         {ledger.map((e, i) => (
           <li key={i}>
-            {dayShort(e.day, today)}: {figure(e.text, unit)}
-            {e.side && `, ${e.side.toLowerCase()}`}
-            {e.on !== stepName && say("evidenceOn", { step: e.on })}, {from[e.origin]}, {says[e.kind]}
+            {dayShort(e.day, today)}:{" "}
+            <Listed>
+              {figure(e.text, unit)}
+              {e.side && sideWord[e.side]}
+              {e.on !== stepName && say("evidenceOn", { step: e.on })}
+              {from[e.origin]}
+              {says[e.kind]}
+            </Listed>
           </li>
         ))}
       </Box>

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
@@ -14,6 +15,7 @@ import { WhyFigure } from "../../shared/why/WhyFigure";
 import { figure, need, statusShape, statusWord } from "../../shared/ladders/wording";
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
+import { sideWord } from "../../shared/ui/nameWords";
 
 /** The ridge as a table: for reading, for copying, for screen readers, and to record a test from. */
 export function StepsTable({
@@ -66,12 +68,14 @@ export function StepsTable({
                 <StatusShape status={statusShape[s.status]} title={statusWord[s.status]} />
               </TableCell>
               <TableCell component="th" scope="row" sx={{ fontWeight: i === placed.training ? 650 : 400 }}>
-                {s.name}
-                {s.preparation && (
-                  <Box component="span" sx={{ color: "text.secondary" }}>
-                    {say("support")}
-                  </Box>
-                )}
+                <Listed>
+                  {s.name}
+                  {s.preparation && (
+                    <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+                      {say("support")}
+                    </Box>
+                  )}
+                </Listed>
               </TableCell>
               <TableCell align="right">
                 <WhyFigure
@@ -87,7 +91,7 @@ export function StepsTable({
               <TableCell sx={{ pl: 4 }}>{standard(s, unit)}</TableCell>
               <TableCell sx={{ fontWeight: 600 }}>
                 {s.best ? (
-                  `${s.bestSide ? `${s.bestSide.toLowerCase()} ` : ""}${figure(s.best, unit)}`
+                  [s.bestSide && sideWord[s.bestSide], figure(s.best, unit)].filter(Boolean).join(" ")
                 ) : (
                   <Box component="span" sx={{ fontWeight: 400, color: "text.secondary" }}>
                     {s.implied ? say("implied") : say("notTried")}

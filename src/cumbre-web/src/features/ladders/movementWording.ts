@@ -13,6 +13,12 @@ export const measures: Record<Movement["measure"], string> = {
   Degrees: word("degrees"),
 };
 
+export const armsWord: Record<Movement["arms"], string> = {
+  None: say("noArms"),
+  Bent: say("bentArms"),
+  Straight: say("straightArms"),
+};
+
 /** A caution of a movement, where no body is at hand to reckon with. */
 export function standingCaution(id: CautionId, unit: MassUnit) {
   return id === "Anchor" ? say("anchorsMustBearTheSystemMassWith") : cautionText({ id, args: [] }, unit);

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -55,8 +56,10 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
       )}
       {others.slice(0, 6).map((o) => (
         <Typography key={o.id} variant="body2" sx={{ mt: 1 }}>
-          {say("minEffortOf10", { day: dayShort(o.day, today), what: o.what, minutes: o.minutes, effort: o.effort })}
-          {o.isHard && say("hard")}{" "}
+          <Listed>
+            {say("minEffortOf10", { day: dayShort(o.day, today), what: o.what, minutes: o.minutes, effort: o.effort })}
+            {o.isHard && say("hard")}
+          </Listed>{" "}
           <QuietButton
             aria-label={say("deleteOf", { what: o.what, day: dayShort(o.day, today) })}
             onClick={() => remove.mutate(o.id, { onSuccess: () => setGone(o) })}
@@ -67,7 +70,7 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
       ))}
       {gone && (
         <Typography variant="body2" role="status" sx={{ mt: 1 }}>
-          {say("deleted", { what: gone.what })}
+          {say("deleted", { what: gone.what })}{" "}
           <QuietButton
             onClick={() => {
               const { id, day: on, what: it, minutes: long, effort: hard } = gone;

@@ -13,7 +13,7 @@ import { StopBand } from "../../shared/decisions/StopBand";
 import { forecastText } from "../../shared/athletes/trendText";
 import { SmallRidge } from "../../shared/ladders/SmallRidge";
 import { shortfall } from "../../shared/ladders/wording";
-import { clock, dayShort, dayWeek, mass, plural } from "../../shared/ui/format";
+import { clock, dayShort, dayWeek, mass, plural, listed } from "../../shared/ui/format";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { Section } from "../../shared/ui/Section";
@@ -82,7 +82,7 @@ function AtAGlance({ overview: o }: { overview: Overview }) {
           {isCoach && <Decisions overview={o} />}
           {o.asksMorning.map((id) => (
             <Typography key={id} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
-              {say("howDidTheLastSessionFeelThe")}
+              {say("howDidTheLastSessionFeelThe")}{" "}
               <Link to={`/athletes/${o.athlete.id}/sessions/${id}`}>{say("tellIt")}</Link>
             </Typography>
           ))}
@@ -157,13 +157,11 @@ function Head({ overview: o }: { overview: Overview }) {
       <Box sx={{ mr: "auto" }}>
         <Typography variant="h1">{o.athlete.name}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {[
-            o.athlete.birthYear && say("years", { number: Number(today.slice(0, 4)) - o.athlete.birthYear }),
-            intake.minutes && say("upToMin", { minutes: intake.minutes }),
+          {listed(
+            o.athlete.birthYear !== null && say("years", { number: Number(today.slice(0, 4)) - o.athlete.birthYear }),
+            intake.minutes !== null && say("upToMin", { minutes: intake.minutes }),
             o.nextSession && say("trainsNext", { nextSession: dayWeek(o.nextSession) }),
-          ]
-            .filter(Boolean)
-            .join(", ")}
+          )}
         </Typography>
       </Box>
       <Fact label={say("bodyweight")}>
@@ -236,9 +234,7 @@ function Now({ overview: o }: { overview: Overview }) {
         <Box key={s.id} sx={{ mb: 4 }}>
           <Box sx={{ display: "flex", gap: 3, alignItems: "center", mb: 1 }}>
             <Typography variant="body2" color="textSecondary" sx={{ mr: "auto" }}>
-              {[s.title, s.easy && word("deload"), plural(s.items.length, "item"), clock(s.durationSeconds)]
-                .filter(Boolean)
-                .join(", ")}
+              {listed(s.title, s.easy && word("deload"), plural(s.items.length, "item"), clock(s.durationSeconds))}
             </Typography>
             <Button
               size="small"

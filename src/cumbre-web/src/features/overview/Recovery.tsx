@@ -15,8 +15,8 @@ export function Recovery({ proteinGrams }: { proteinGrams: number | null }) {
       </QuietButton>
       {open && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
-          {say("sleep7To9HoursProteinAbout")}
-          {proteinGrams !== null && say("gHere", { proteinGrams: number(proteinGrams) })}
+          {say("sleep7To9Hours")}{" "}
+          {proteinGrams === null ? say("proteinAbout") : say("proteinHere", { proteinGrams: number(proteinGrams) })}{" "}
           {say("atLeastOneDayWithoutTrainingBetween")}
         </Typography>
       )}

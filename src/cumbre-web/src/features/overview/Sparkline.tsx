@@ -1,5 +1,6 @@
 import type { TrendMeasure, TrendPoint } from "../../shared/api/types";
 import { say } from "../../words/overview";
+import { listed } from "../../shared/ui/format";
 
 const width = 92,
   height = 22;
@@ -45,7 +46,7 @@ export function Sparkline({
         </g>
       ))}
       <rect x={x(end) - 2.5} y={y(values[end]!) - 2.5} width="5" height="5" fill="var(--mui-palette-text-primary)" />
-      <title>{`${label}${measure === "Box" || measure === "Assistance" ? say("lowerIsHarder") : ""}`}</title>
+      <title>{listed(label, (measure === "Box" || measure === "Assistance") && say("lowerIsHarder"))}</title>
     </svg>
   );
 }

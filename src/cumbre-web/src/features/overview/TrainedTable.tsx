@@ -15,6 +15,7 @@ import { Sparkline } from "./Sparkline";
 import { say as word } from "../../words/common";
 import { shownLine } from "../../shared/notation/shownLine";
 import { say } from "../../words/overview";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** What was done in an exposure: +15 kg: 5, 5, 5, 5. */
 export function DoneText({ done }: { done: NonNullable<Overview["today"][number]["items"][number]["last"]> }) {
@@ -68,7 +69,7 @@ export function TrainedTable({ athleteId, rows, today }: { athleteId: string; ro
               </TableCell>
               <TableCell sx={{ color: "text.secondary" }}>
                 {[
-                  measureName[r.measure].toLowerCase(),
+                  inSentence(measureName[r.measure]),
                   r.line !== null && say("next2", { measure: valueText(r.measure, r.line, unit) }),
                   r.setUp,
                 ]

@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -91,8 +92,10 @@ function Preview({ athleteId, found, today }: { athleteId: string; found: BlockI
     <>
       <Typography variant="h2">{block.name}</Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
-        {say("text", { weeks: block.weeks.length, sessions, start: dayFull(block.start) })}
-        {reading.cautions.length > 0 && say("text2", { cautions: reading.cautions.length })}
+        <Listed>
+          {say("text", { weeks: block.weeks.length, sessions, start: dayFull(block.start) })}
+          {reading.cautions.length > 0 && say("text2", { cautions: reading.cautions.length })}
+        </Listed>
       </Typography>
       <WeekStrip
         block={block}

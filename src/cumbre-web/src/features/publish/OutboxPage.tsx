@@ -78,7 +78,7 @@ function Message({ id }: { id: string }) {
         {m.text}
       </Box>
       <Typography variant="body2">
-        {say("withIt", { attachments: m.attachments.join(", ") })}
+        {say("withIt", { attachments: m.attachments.join(", ") })}{" "}
         <a href={`/api/outbox/${m.id}/message.eml`} download>
           {say("theFile")}
         </a>

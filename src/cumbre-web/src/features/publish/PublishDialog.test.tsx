@@ -122,7 +122,7 @@ it("says at the address that it is none", async () => {
   // The browser's own check of the type stands before the form; the server's is the one that counts.
   screen.getByLabelText<HTMLInputElement>("To").form!.noValidate = true;
   await userEvent.click(screen.getByRole("button", { name: "Create message" }));
-  await waitFor(() => expect(screen.getByLabelText("To")).toHaveAccessibleDescription(/Write an address/));
+  await waitFor(() => expect(screen.getByLabelText("To")).toHaveAccessibleDescription(/Enter an address/));
   expect(screen.getByLabelText("To")).toHaveValue("noor@");
 });
 

@@ -22,6 +22,7 @@ import { rosterQuery } from "../../shared/athletes/useRoster";
 import { filterRoster, type RosterFilter, rosterFilters, type RosterSort, rosterSorts, sortRoster } from "./filter";
 import { say as word } from "../../words/common";
 import { say } from "../../words/roster";
+import { inSentence } from "../../shared/ui/nameWords";
 
 const rowsAtOnce = 50;
 
@@ -263,7 +264,7 @@ function Notes({ row: r }: { row: RosterRow }) {
   if (r.openClearances.length > 0)
     notes.push([
       <StatusShape key="c" status="caution" title="" />,
-      say("clearance", { openClearances: r.openClearances.join(", ").toLowerCase() }),
+      say("clearance", { openClearances: r.openClearances.map(inSentence).join(", ") }),
     ]);
   if (r.consentMissing) notes.push([<StatusShape key="g" status="caution" title="" />, say("guardiansConsentMissing")]);
   if (!r.intakeFinished) notes.push([null, say("intakeUnfinished"), `/athletes/${r.id}/intake`]);

@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Problem } from "../../shared/api/client";
 import type { Session } from "../../shared/api/types";
-import { number } from "../../shared/ui/format";
+import { number, listed } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
 import { messageOf } from "../../shared/ui/states";
 import { Card } from "./Card";
@@ -37,15 +37,13 @@ export function CheckInCard({ session }: { session: Session }) {
   return (
     <Card label={say("checkIn")} inline>
       <Typography sx={{ mr: "auto" }}>
-        {[
+        {listed(
           known.sleepHours !== null && say("sleptH", { sleepHours: number(known.sleepHours) }),
           known.soreness !== null && say("sorenessOf10", { soreness: known.soreness }),
           known.readiness !== null && say("readinessOf10", { readiness: known.readiness }),
           known.hardTraining && say("otherHardTrainingInTheLast24"),
           ...known.pain.map((p) => say("painAt", { place: p.place, level: p.level })),
-        ]
-          .filter(Boolean)
-          .join(", ") || say("nothingTold")}
+        ) || say("nothingTold")}
       </Typography>
       {session.status !== "Done" && (
         <Button size="small" onClick={() => setEditing(true)}>

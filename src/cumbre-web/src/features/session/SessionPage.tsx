@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -28,6 +29,7 @@ import { sessionQuery, useFinish, useIsLogging } from "../../shared/sessions/use
 import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** A session: its plan, logged set by set, and what that changed. */
 export default function SessionPage() {
@@ -79,10 +81,13 @@ function Log({ session }: { session: Session }) {
           </Box>
         </Typography>
         <Typography color="textSecondary" sx={{ mr: "auto" }}>
-          {only ? only.movement.name : session.title || plural(session.items.length, "item")}, {dayWeek(session.day)},{" "}
-          {statusText[session.status]}
-          {session.easy && say("inDeload")}
-          {!only && session.durationSeconds > 0 && say("inAll", { durationSeconds: clock(session.durationSeconds) })}
+          <Listed>
+            {only ? only.movement.name : session.title || plural(session.items.length, "item")}
+            {dayWeek(session.day)}
+            {statusText[session.status]}
+            {session.easy && say("inDeload")}
+            {!only && session.durationSeconds > 0 && say("inAll", { durationSeconds: clock(session.durationSeconds) })}
+          </Listed>
         </Typography>
         {session.blockId && isCoach && (
           <Button
@@ -139,7 +144,7 @@ function Log({ session }: { session: Session }) {
               <Box sx={{ mt: 2 }}>
                 <MeaningView
                   plan={item.plan}
-                  subject={`${session.athleteName}, ${item.movement.name.toLowerCase()}`}
+                  subject={`${session.athleteName}, ${inSentence(item.movement.name)}`}
                   keyPrefix={item.id}
                 />
               </Box>
@@ -253,7 +258,7 @@ function Outcome({ session, isCoach }: { session: Session; isCoach: boolean }) {
         session.decisions.map((d) => <DecisionStrip key={d.id} decision={d} />)
       ) : (
         <Typography sx={{ mx: { xs: 4, sm: 6 } }} color="textSecondary">
-          {say("nothingWaitsForYouFromThisSession")}
+          {say("nothingWaitsForYouFromThisSession")}{" "}
           <Link to={`/athletes/${session.athleteId}`}>{say("backTo", { athleteName: session.athleteName })}</Link>
         </Typography>
       )}

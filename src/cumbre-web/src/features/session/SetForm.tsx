@@ -21,7 +21,7 @@ import { inUnit, moment, number, toKilograms, unitName } from "../../shared/ui/f
 import { decimal, whole } from "../../shared/ui/shapes";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
-import { contacts } from "../../shared/athletes/painPlaces";
+import { contactWord } from "../../shared/athletes/painPlaces";
 import { hurts, noPain, PainFields, type Pain } from "./PainFields";
 import { setUpText, toldOf } from "./setUp";
 import { SetUpFields } from "./SetUpFields";
@@ -219,7 +219,7 @@ export function SetForm({
           render={({ field }) => (
             <TextField {...field} select label={say("reached")} sx={{ width: 130 }}>
               <MenuItem value="">{say("asPlanned")}</MenuItem>
-              {Object.entries(contacts).map(([key, word]) => (
+              {Object.entries(contactWord).map(([key, word]) => (
                 <MenuItem key={key} value={key}>
                   {word}
                 </MenuItem>

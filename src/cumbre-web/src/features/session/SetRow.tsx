@@ -3,13 +3,14 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../../shared/account/useMe";
 import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../../shared/api/types";
-import { number, writtenAdded } from "../../shared/ui/format";
+import { number, writtenAdded, listed } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { asksFor, effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
 import { setUpText } from "./setUp";
 import { SetForm } from "./SetForm";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
+import { gripWord } from "../../shared/ui/nameWords";
 
 interface Props {
   session: Session;
@@ -48,12 +49,11 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
         />
         <Typography sx={{ fontWeight: 600, minWidth: 76 }}>
           {say("set", { set: e.set })}
-          {parts && `.${e.part}`}
-          {isBeyond(item, e) && say("extra")}
+          {parts && `.${e.part}`} {isBeyond(item, e) && say("extra")}
         </Typography>
         <Typography color="textSecondary" sx={{ minWidth: 150 }}>
           {effortText(e)} {loadWords(load, unit)}
-          {e.grip && `, ${e.grip.toLowerCase()}`}
+          {e.grip && `, ${gripWord[e.grip]}`}
           {e.takeOff.length > 0 && (
             <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
               {" "}
@@ -85,10 +85,10 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
               size="small"
               variant="text"
               onClick={onCorrect}
-              aria-label={say(active ? "leaveSet" : "correctSet", {
-                set: e.set,
-                part: e.part > 1 ? say("part", { part: e.part }) : "",
-              })}
+              aria-label={listed(
+                say(active ? "leaveSet" : "correctSet", { set: e.set }),
+                e.part > 1 && say("part", { part: e.part }),
+              )}
             >
               {active ? say("leaveIt2") : say("correct")}
             </Button>
@@ -105,16 +105,16 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
 function doneText(set: LoggedSet, unit: MassUnit) {
   const broken = set.form === "Broken";
   const amount = set.seconds === null ? String(set.reps) : `${set.seconds} s`;
-  return [
+  return listed(
     say("at", {
       amount: broken && set.total ? say("cleanOf", { clean: amount, total: set.total }) : amount,
       added: writtenAdded(set.added, unit),
     }),
     set.reserve !== null && say("left", { reserve: set.reserve }),
     broken && (set.fault ? say("formBrokeBy", { fault: set.fault }) : !set.total && say("formBroke")),
-    set.failedAt && say("failedAtThe", { failedAt: set.failedAt.toLowerCase() }),
-    set.pain && say("painOfSet", { place: set.painPlace ?? say("withoutPlace"), pain: set.pain }),
-  ]
-    .filter(Boolean)
-    .join(", ");
+    set.failedAt && say(set.failedAt === "Start" ? "failedAtTheStart" : "failedAtTheTop"),
+    set.pain !== null &&
+      set.pain > 0 &&
+      say("painOfSet", { place: set.painPlace ?? say("withoutPlace"), pain: set.pain }),
+  );
 }

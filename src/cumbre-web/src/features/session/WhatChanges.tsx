@@ -5,7 +5,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import { api, ask } from "../../shared/api/client";
 import type { Decision, LoggedSet, MassUnit, Session, SetRequest } from "../../shared/api/types";
 import { headline } from "../../shared/decisions/wording";
-import { writtenAdded } from "../../shared/ui/format";
+import { writtenAdded, listed } from "../../shared/ui/format";
 import { say } from "../../words/session";
 
 const textOf = (d: Decision, unit: MassUnit) => {
@@ -46,11 +46,15 @@ export function WhatChanges({
   return (
     <Typography variant="body2" component="div" color="textSecondary" role="status" sx={{ width: "100%" }}>
       {say("loggedBeforeAt", {
-        amount: was.seconds === null ? String(was.reps) : `${was.seconds} s`,
-        load: writtenAdded(was.added, unit),
-        broke: was.form === "Broken" ? say("formBrokeDown") : "",
-        pain: was.pain ? say("painOf102", { pain: was.pain }) : "",
-      })}
+        figures: listed(
+          say("at", {
+            amount: was.seconds === null ? String(was.reps) : `${was.seconds} s`,
+            added: writtenAdded(was.added, unit),
+          }),
+          was.form === "Broken" && say("formBroke"),
+          was.pain !== null && was.pain > 0 && say("painOf102", { pain: was.pain }),
+        ),
+      })}{" "}
       {preview.data &&
         (gone.length + come.length === 0
           ? say("savingChangesNoDecision")

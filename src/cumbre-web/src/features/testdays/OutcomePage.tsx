@@ -1,3 +1,4 @@
+import { Listed } from "../../shared/ui/Listed";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -6,12 +7,13 @@ import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Outcome } from "../../shared/api/types";
 import { changeText, figure } from "../../shared/ladders/wording";
-import { dayFull, dayShort } from "../../shared/ui/format";
+import { dayFull, dayShort, listed } from "../../shared/ui/format";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { outcomeQuery, sheetQuery } from "./queries";
 import { changeSince } from "./wording";
 import { say } from "../../words/testdays";
+import { sideWord } from "../../shared/ui/nameWords";
 
 /** What each result opened or closed, the sides compared, what is within the noise of the test. */
 export default function OutcomePage() {
@@ -80,9 +82,11 @@ function Athlete({ outcome: o }: { outcome: Outcome }) {
       <Box component="ul" aria-label={say("results")} sx={{ m: 0, mt: 1, p: 0, listStyle: "none" }}>
         {o.rows.map((r) => (
           <li key={`${r.name}-${r.side}`}>
-            {r.name}
-            {r.side && `, ${r.side.toLowerCase()}`}: <b>{figure(r.now, unit)}</b>
-            {r.form === "Broken" && say("formBroke2")}
+            {listed(r.name, r.side && sideWord[r.side])}:{" "}
+            <Listed>
+              <b>{figure(r.now, unit)}</b>
+              {r.form === "Broken" && say("formBroke")}
+            </Listed>
             <Box component="span" sx={{ color: "text.secondary" }}>
               ; {changeSince(r, (iso) => dayShort(iso, today))}
             </Box>

@@ -107,7 +107,7 @@ function Open({ sheet }: { sheet: Sheet }) {
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 4, flexWrap: "wrap" }}>
         <Typography variant="h1">{sheet.name}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {say("allOfItTakesOneAthlete", { day: dayFull(sheet.day) })}
+          {say("allOfItTakesOneAthlete", { day: dayFull(sheet.day) })}{" "}
           <WhyFigure
             figure={{
               key: `time-${sheet.id}`,

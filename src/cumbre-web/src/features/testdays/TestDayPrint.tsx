@@ -3,7 +3,7 @@ import { useParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import { Paper } from "../../shared/paper/Paper";
 import { Small } from "../../shared/paper/SessionSheet";
-import { dayFull } from "../../shared/ui/format";
+import { dayFull, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { columnsOf, storedCell } from "./cells";
 import { sheetQuery } from "./queries";
@@ -45,8 +45,9 @@ export default function TestDayPrint() {
                   const cell = storedCell(sheet.data, a.id, c);
                   return (
                     <td key={`${c.test.slug}-${c.side}`}>
-                      {a.blocked[c.test.slug] ? say("notBeforeClearance3") : cell.text}
-                      {cell.text && cell.form === "Broken" && say("formBroke3")}
+                      {a.blocked[c.test.slug]
+                        ? say("notBeforeClearance3")
+                        : listed(cell.text, cell.text !== "" && cell.form === "Broken" && say("formBroke"))}
                     </td>
                   );
                 })}

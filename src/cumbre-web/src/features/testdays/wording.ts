@@ -44,7 +44,7 @@ export function changeSince(row: OutcomeRow, day: (iso: string) => string) {
   const size = Math.abs(row.difference);
   const unit = unitWord[row.unit]?.(size) ?? row.unit;
   const amount = `${row.difference > 0 ? "+" : row.difference < 0 ? "−" : "±"}${number(size)} ${unit}`;
-  return say("was2", { amount, was, value: row.isNoise ? say("withinTheNoiseOfTheTest") : "" });
+  return say(row.isNoise ? "wasWithinNoise" : "was2", { amount, was });
 }
 
 /** Seconds as whole minutes: a test is not timed closer. */

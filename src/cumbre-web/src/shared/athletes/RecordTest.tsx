@@ -22,7 +22,7 @@ import { unitName } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
 import { useServerErrors } from "../ui/useServerErrors";
-import { painPlaces } from "./painPlaces";
+import { painPlaces, contactWord } from "./painPlaces";
 import { contacts, fieldsFrom, fieldsOf, requestOf, shape, type TestFields, type TestValues } from "./testFields";
 import { benchmarksQuery, useRecordResult } from "./useAthlete";
 import { Field } from "../../shared/ui/Field";
@@ -153,7 +153,7 @@ function TestForm({
                 <Field {...field} select label={say("highestContactOfEveryRep")} problem={errors.contact?.message}>
                   {contacts.map((c) => (
                     <MenuItem key={c} value={c}>
-                      {c.toLowerCase()}
+                      {contactWord[c]}
                     </MenuItem>
                   ))}
                 </Field>

@@ -12,29 +12,29 @@ export const painPlaces = [
   say("rightWrist"),
   say("leftWrist"),
   say("handTornSkin"),
-  "neck",
+  say("wordNeck"),
   say("lowerBack"),
-  "hip",
-  "knee",
-  "ankle",
-  "calf",
-  "elsewhere",
+  say("wordHip"),
+  say("wordKnee"),
+  say("wordAnkle"),
+  say("wordCalf"),
+  say("wordElsewhere"),
 ];
 
 /** Signs that stop whatever the number says. */
 export const stopSigns: Record<NonNullable<LoggedSet["sign"]>, string> = {
-  Pop: "a pop",
-  Numbness: "numb",
-  Tingling: "tingling",
-  Swelling: "swelling",
+  Pop: say("wordAPop"),
+  Numbness: say("wordNumb"),
+  Tingling: say("wordTingling"),
+  Swelling: say("wordSwelling"),
   NightPain: say("painAtNight"),
 };
 
 /** How high the bar reached, from the lowest. */
-export const contacts: Record<NonNullable<LoggedSet["contact"]>, string> = {
-  Chin: "chin",
-  Collarbone: "collarbone",
-  Chest: "chest",
-  Belly: "belly",
-  Hip: "hip",
+export const contactWord: Record<NonNullable<LoggedSet["contact"]>, string> = {
+  Chin: say("wordChin"),
+  Collarbone: say("wordCollarbone"),
+  Chest: say("wordChest"),
+  Belly: say("wordBelly"),
+  Hip: say("wordHip"),
 };

@@ -1,10 +1,10 @@
 import type { MassUnit, MovementPage, Trend, TrendMeasure, TrendPoint } from "../api/types";
-import { contacts } from "./painPlaces";
+import { contactWord } from "./painPlaces";
 import { inUnit, mass, number, plural, unitName } from "../ui/format";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athletes";
 
-const contactNames = Object.values(contacts);
+const contactNames = Object.values(contactWord);
 
 /** What a movement is followed in, as a heading says it. */
 export const measureName: Record<TrendMeasure, string> = {

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import type { Block, Pattern, ProgrammeCaution, WeekReading } from "../api/types";
-import { dayShort } from "../ui/format";
+import { dayShort, listed } from "../ui/format";
 import { StatusShape } from "../ui/StatusShape";
 import { addDays } from "./doc";
 import { weekKinds } from "./wording";
@@ -94,9 +94,7 @@ export function WeekStrip({
                 <span>
                   <b>{reading?.hardSets ?? "–"}</b> {say("hardSets")}
                 </span>
-                <span>
-                  {[week.kind !== "Loading" && weekKinds[week.kind], now && word("now")].filter(Boolean).join(", ")}
-                </span>
+                <span>{listed(week.kind !== "Loading" && weekKinds[week.kind], now && word("now"))}</span>
               </Box>
             </ButtonBase>
           );

@@ -67,20 +67,20 @@ export const examples: Record<ExampleOf, string> = {
   DoubleProgression: say("doubleProgression"),
   TopSet: say("topSetThenBackOff"),
   Drop: say("dropSetWithGrips"),
-  RestPause: "rest-pause",
+  RestPause: say("wordRestPause"),
   RestPauseBreaths: say("restPauseByBreaths"),
-  Cluster: "cluster",
-  Hold: "hold",
+  Cluster: say("wordCluster"),
+  Hold: say("wordHold"),
   HoldOfBest: say("holdByTheBestOne"),
   BrokenHold: say("brokenHold"),
-  Negative: "negatives",
+  Negative: say("wordNegatives"),
   Clock: say("onTheClock"),
   ClockFast: say("onTheClockAsFastAsPossible"),
   Pyramid: say("unbrokenPyramid"),
   Max: say("asManyAsPossible"),
   Practice: say("practiceSetsOneOrTwoLeft"),
   Stretch: say("repsThenALoadedStretch"),
-  Explosive: "explosive",
+  Explosive: say("wordExplosive"),
   EachSide: say("oneSideAtATime"),
   WeakerFirst: say("theWeakerSideFirst"),
   WeakerMore: say("theWeakerSideFirstAndOneSet"),
@@ -95,18 +95,17 @@ export const examples: Record<ExampleOf, string> = {
 };
 
 /** What the button of a remedy says. */
-export function remedyText(remedy: Remedy, letter: string | undefined) {
-  const what = letter ? ` ${letter}` : "";
+export function remedyText(remedy: Remedy, letter = "none") {
   switch (remedy.kind) {
     case "Line":
-      return say("make", { what, line: remedy.line ?? "" });
+      return say("make", { letter, line: remedy.line ?? "" });
     case "Substitute":
       return say("instead", { movementName: remedy.movementName ?? "" });
     case "Remove":
-      return say("takeOut", { what: what || say("it") });
+      return say("takeOut", { letter });
     case "Move":
       return say("moveTo", { day: remedy.day ? dayWeek(remedy.day) : "" });
     case "Join":
-      return say("pairWithTheOneBefore", { what });
+      return say("pairWithTheOneBefore", { letter });
   }
 }

@@ -79,7 +79,7 @@ function StopOf({ athleteId, stop }: { athleteId: string; stop: MovementPage["st
           })}
         </Typography>
         <Typography variant="body2">
-          {stop.holds.length > 0 && say("holds", { holds: stop.holds.join(", ") })}
+          {stop.holds.length > 0 && say("holds", { holds: stop.holds.join(", ") })}{" "}
           {say("referToLicensedPracticeNothingIsProgressed")}
         </Typography>
       </Box>

@@ -1,5 +1,5 @@
 import type { Decision, DecisionDetails, MassUnit } from "../api/types";
-import { dayWeek } from "../ui/format";
+import { dayWeek, listed } from "../ui/format";
 import type { OpenFigure } from "../why/WhyContext";
 import { shownLine } from "../notation/shownLine";
 import { ChangeList } from "./ChangeList";
@@ -12,7 +12,7 @@ export function figureOf(d: Decision, { why, changes }: DecisionDetails, unit: M
   return {
     key: figureKey(d),
     shown: figure ?? before,
-    subject: [d.athleteName, d.movementName].filter(Boolean).join(", "),
+    subject: listed(d.athleteName, d.movementName),
     why,
     note: d.before ? <>{say("was2", { before: shownLine(d.before, unit) })}</> : undefined,
     effect: (

@@ -1,6 +1,6 @@
 import type { Decision, MassUnit, ProposalCause, ProposalKind, Quantity } from "../api/types";
 import { shownLine } from "../notation/shownLine";
-import { capital } from "../ui/format";
+import { capital, listed } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
 import { say as word } from "../../words/common";
 import { say } from "../../words/decisions";
@@ -62,10 +62,13 @@ export function headline(d: Decision, unit: MassUnit): { before: string; figure:
     };
   const what = d.confirms ? say("thePlannedIncreaseIsEarned") : wordOf(d);
   const next = nextText(d, unit);
-  const first = d.first ? say("then", { name: d.first.name, line: shownLine(d.first.line, unit) }) : "";
+  const first = d.first ? say("then", { name: d.first.name, line: shownLine(d.first.line, unit) }) : null;
   if (d.kind === "Achieved" && next)
     return { before: say("standardShownNextIs", { movementName: d.movementName }), figure: next };
-  return { before: `${d.movementName}: ${what}${next ? "," : ""}`, figure: next ? first + next : null };
+  return {
+    before: `${d.movementName}: ${what}${next ? "," : ""}`,
+    figure: next ? [first, next].filter(Boolean).join(" ") : null,
+  };
 }
 
 function input(d: Decision, key: string): Quantity | undefined {
@@ -82,16 +85,14 @@ const cleanText = (d: Decision) => {
 const causes: Record<ProposalCause, (d: Decision) => string> = {
   Pain: (d) => {
     const pains = d.facts.filter((i) => i.key === "PainReported").map((i) => i.value.number ?? 0);
-    const where = d.movementName ? `${d.movementName}: ` : "";
-    const sign = input(d, "StopSign") ? say("withAStopSign") : "";
-    return pains.length > 1
-      ? say("painOf10AfterTheTimeBefore", { where, pains: pains[0] ?? 0, pains2: pains[1] ?? 0, sign })
-      : say("painOf10", {
-          where,
-          pains: pains[0] ?? 0,
-          value: d.kind === "Refer" || !d.place ? "" : say("inThe", { place: d.place }),
-          sign,
-        });
+    const pain =
+      pains.length > 1
+        ? say("painOf10AfterTheTimeBefore", { pains: pains[0] ?? 0, pains2: pains[1] ?? 0 })
+        : d.kind === "Refer" || !d.place
+          ? say("painOf10", { pains: pains[0] ?? 0 })
+          : say("painInThePlace", { pains: pains[0] ?? 0, place: d.place });
+    const said = listed(pain, input(d, "StopSign") && say("withAStopSign"));
+    return d.movementName ? `${d.movementName}: ${said}` : said;
   },
   Cleared: (d) => say("cleared", { days: count(d, "DaysLost") }),
   LoadingWeeks: (d) => say("loadingWeeksDone", { weeks: count(d, "LoadingWeeks") }),

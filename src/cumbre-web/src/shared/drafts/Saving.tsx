@@ -12,7 +12,7 @@ import { say } from "../../words/drafts";
 const words: Record<SaveState, string> = {
   saved: word("saved"),
   waiting: say("notSavedYet"),
-  saving: "saving",
+  saving: say("wordSaving"),
   unreachable: say("keptOnThisDeviceSentWhenThe"),
   refused: say("notSaved"),
   clash: say("changedElsewhere"),

@@ -149,9 +149,9 @@ export function wayOn(notice: Notice, athleteId: string): { to: string; name: st
 
 const dropKinds: Record<DropKind, string> = {
   Isolation: say("smallExercises"),
-  Mobility: "drills",
-  Legs: "legs",
-  Trunk: "trunk",
+  Mobility: say("wordDrills"),
+  Legs: say("wordLegs"),
+  Trunk: say("wordTrunk"),
   Kept: say("keptSkills"),
   Second: say("secondExercises"),
   SkillLight: say("lightSkillWork"),
@@ -166,8 +166,8 @@ export function leftOutText(l: LeftOut) {
 }
 
 export const regeneratedKinds: Record<RegeneratedKind, string> = {
-  Added: "new",
-  Rewritten: "rewritten",
-  Removed: "gone",
+  Added: say("wordNew"),
+  Rewritten: say("wordRewritten"),
+  Removed: say("wordGone"),
   KeptByHand: say("keptByHand"),
 };

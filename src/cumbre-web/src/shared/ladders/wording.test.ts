@@ -26,11 +26,11 @@ describe("thresholds in words", () => {
 
   it("names the side that decides, and the one that is missing", () => {
     expect(haveNeed(threshold({ eachSide: true, side: "Right", have: "4 s", need: "5 s" }), "Kg")).toBe(
-      "right 4 s / 5 s a side",
+      "right 4 s / 5 s each side",
     );
     expect(haveNeed(threshold({ side: "Left", missingSide: "Right" }), "Kg")).toBe("right none / 3 × 10 s");
     expect(haveNeed(threshold({ eachSide: true, have: null, missingSide: "Left" }), "Kg")).toBe(
-      "none / 3 × 10 s a side",
+      "none / 3 × 10 s each side",
     );
   });
 

@@ -3,6 +3,7 @@ import { inUnit, number, unitName } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
 import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
+import { sideWord } from "../ui/nameWords";
 
 const kilogramsPerPound = 0.45359237;
 
@@ -16,7 +17,7 @@ export function figure(text: string, unit: MassUnit) {
     .replaceAll(" x ", " × ")
     .replaceAll("% bm", say("ofBodyMass"))
     .replaceAll("..", "–")
-    .replaceAll(say("degrees"), "°");
+    .replaceAll(` ${word("degrees")}`, "°");
 }
 
 /** Have and need: "9 s / 10 s"; the side that decides stands with it. */
@@ -27,11 +28,12 @@ export function haveNeed(t: Threshold, unit: MassUnit) {
 function have(t: Threshold, unit: MassUnit) {
   if (t.have === null) return word("none");
   const side = t.missingSide ?? t.side;
-  return `${side ? `${side.toLowerCase()} ` : ""}${t.missingSide ? word("none") : figure(t.have, unit)}`;
+  return [side && sideWord[side], t.missingSide ? word("none") : figure(t.have, unit)].filter(Boolean).join(" ");
 }
 
 export function need(t: Threshold, unit: MassUnit) {
-  return `${figure(t.need, unit)}${t.eachSide ? " a side" : ""}`;
+  const figures = figure(t.need, unit);
+  return t.eachSide ? say("figureEachSide", { figures }) : figures;
 }
 
 /** Why a threshold is open: not shown, short, or old. */
@@ -41,11 +43,11 @@ export function shortfall(t: Threshold, unit: MassUnit) {
 }
 
 export const statusWord: Record<StepStatus, string> = {
-  Won: "won",
+  Won: say("achieved"),
   Open: say("openGoesOn"),
   Training: say("inTraining"),
   Support: say("supportWork"),
-  Ahead: "ahead",
+  Ahead: say("ahead"),
   Locked: say("gateUnmet"),
 };
 

@@ -1,7 +1,7 @@
 import type { CautionNote, MassUnit, Resolved, Session } from "../api/types";
 import { letters } from "../blocks/doc";
 import { effortText, loadWords, piecesText } from "../sessions/effortText";
-import { clock, dayFull, dayWeek, minutes, plural } from "../ui/format";
+import { clock, dayFull, dayWeek, minutes, plural, listed } from "../ui/format";
 import { cautionText } from "../why/wording";
 import { say } from "../../words/paper";
 
@@ -45,23 +45,21 @@ export function SessionSheet({ sheet }: { sheet: Sheet }) {
   return (
     <section
       className={items.length > roomyItems ? "page dense" : "page"}
-      aria-label={[dayWeek(sheet.day), sheet.title].filter(Boolean).join(", ")}
+      aria-label={listed(dayWeek(sheet.day), sheet.title)}
     >
       <div className="head">
         <h1>{sheet.athlete}</h1>
         <span>{sheet.edition}</span>
       </div>
       <div>
-        {[
+        {listed(
           sheet.club,
           dayFull(sheet.day),
           sheet.title,
           sheet.week,
           minutes(sheet.seconds),
           plural(items.length, "exercise"),
-        ]
-          .filter(Boolean)
-          .join(", ")}
+        )}
       </div>
       {sheet.warmUp.text && (
         <div>
@@ -135,8 +133,8 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
           {plan.efforts.map((e) => (
             <div className="box" key={`${e.set}-${e.part}`}>
               {e.set}
-              {plan.efforts.some((x) => x.part > 1) && `.${e.part}`}: {effortText(e)}
-              {e.takeOff.length > 0 && say("off", { takeOff: piecesText(e.takeOff, unit) })}
+              {plan.efforts.some((x) => x.part > 1) && `.${e.part}`}:{" "}
+              {listed(effortText(e), e.takeOff.length > 0 && say("off", { takeOff: piecesText(e.takeOff, unit) }))}
             </div>
           ))}
           <div className="box">{say("leftPain")}</div>

@@ -5,6 +5,7 @@ import { pieceName } from "../ui/pieces";
 import { Plates } from "../ui/Plates";
 import Box from "@mui/material/Box";
 import { say } from "../../words/sessions";
+import { gripWord } from "../ui/nameWords";
 
 const width = 336;
 const height = 78;
@@ -65,7 +66,7 @@ export function DropProfile({ plan }: { plan: Resolved }) {
                 fill="var(--mui-palette-text-secondary)"
                 style={{ fontStretch: "85%" }}
               >
-                {e.grip.toLowerCase()}
+                {gripWord[e.grip]}
               </text>
             )}
           </g>

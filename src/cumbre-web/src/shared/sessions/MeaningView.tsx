@@ -1,3 +1,4 @@
+import { Listed } from "../ui/Listed";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useUnit } from "../account/useMe";
@@ -59,7 +60,7 @@ export function MeaningView({ plan, subject, keyPrefix }: { plan: Resolved; subj
               {say("time")}
             </Box>
             <Box component="dd" sx={{ m: 0 }}>
-              {say("inAllRest", { durationSeconds: clock(plan.durationSeconds), restSeconds: clock(plan.restSeconds) })}
+              {say("inAllRest", { durationSeconds: clock(plan.durationSeconds), restSeconds: clock(plan.restSeconds) })}{" "}
               {plan.restAssumed && say("theUsualOneNoneIsWritten")}
             </Box>
           </Box>
@@ -122,43 +123,46 @@ function LoadText({
   const kilograms = load.made.value.number ?? 0;
   const shown = added(kilograms, unit);
   const off = plan.efforts.find((e) => e.load === index)?.takeOff ?? [];
+  const made = (
+    <b>
+      <WhyFigure
+        figure={{
+          key: `${keyPrefix}-${index}`,
+          shown,
+          subject,
+          why: load.made.why,
+          note: (
+            <>
+              {say("ofSystem", { systemKg: mass(load.systemKg, unit) })}
+              {load.wantedKg !== kilograms && (
+                <>
+                  <br />
+                  {say("wants", { wantedKg: added(load.wantedKg, unit) })}
+                </>
+              )}
+            </>
+          ),
+        }}
+      />
+    </b>
+  );
+  if (load.wantedKg < 0)
+    return (
+      <>
+        {made} {say("ofHelpByABandTheFeet", { mass: mass(-load.wantedKg, unit) })}
+      </>
+    );
   return (
-    <>
-      <b>
-        <WhyFigure
-          figure={{
-            key: `${keyPrefix}-${index}`,
-            shown,
-            subject,
-            why: load.made.why,
-            note: (
-              <>
-                {say("ofSystem", { systemKg: mass(load.systemKg, unit) })}
-                {load.wantedKg !== kilograms && (
-                  <>
-                    <br />
-                    {say("wants", { wantedKg: added(load.wantedKg, unit) })}
-                  </>
-                )}
-              </>
-            ),
-          }}
-        />
-      </b>
-      {load.wantedKg < 0 ? (
-        <>{say("ofHelpByABandTheFeet", { mass: mass(-load.wantedKg, unit) })}</>
-      ) : (
-        <>
-          {say("ofSystem2", { systemKg: mass(load.systemKg, unit) })}
-          {load.shareOfMax !== null && say("ofBest", { number: number(load.shareOfMax * 100, 1) })}
-          {load.wantedKg !== kilograms && say("wants2", { wantedKg: added(load.wantedKg, unit) })}
-          {off.length > 0 && (
-            <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
-              {say("takeOff2", { off: off.map((p) => number(p.size.value)).join(" + ") })}
-            </Box>
-          )}
-        </>
+    <Listed>
+      {made}
+      {say("ofSystem", { systemKg: mass(load.systemKg, unit) })}
+      {load.shareOfMax !== null && say("ofBest", { number: number(load.shareOfMax * 100, 1) })}
+      {load.wantedKg !== kilograms && say("wants", { wantedKg: added(load.wantedKg, unit) })}
+      {off.length > 0 && (
+        <Box component="span" sx={{ color: "secondary.main", fontWeight: 600 }}>
+          {say("takeOff", { comesOff: off.map((p) => number(p.size.value)).join(" + ") })}
+        </Box>
       )}
-    </>
+    </Listed>
   );
 }

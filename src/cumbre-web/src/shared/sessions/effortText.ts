@@ -2,6 +2,7 @@ import type { Effort, Load, MassUnit, SessionItem } from "../api/types";
 import { added, mass, unitName } from "../ui/format";
 import { pieceName } from "../ui/pieces";
 import { say } from "../../words/sessions";
+import { sideWord } from "../ui/nameWords";
 
 /** What a set asks for: 5, 8–10, 20 s, left. */
 export function effortText(e: Effort) {
@@ -11,8 +12,8 @@ export function effortText(e: Effort) {
       : e.repsLow === e.repsHigh
         ? String(e.repsHigh)
         : `${e.repsLow}–${e.repsHigh}`;
-  const role = e.role === "Stretch" ? say("stretch") : e.role === "Negative" ? say("lowering") : "";
-  return amount + role + (e.side ? ` ${e.side.toLowerCase()}` : "");
+  const role = e.role === "Stretch" ? say("stretch") : e.role === "Negative" ? say("lowering") : null;
+  return [amount, role, e.side && sideWord[e.side]].filter(Boolean).join(" ");
 }
 
 /** The fewest reps that fulfil a set; one that ends by itself is met by its fewest. */

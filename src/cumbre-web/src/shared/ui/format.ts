@@ -23,6 +23,10 @@ export function number(value: number, decimals: 1 | 2 = 2) {
   return text === "-0" ? "0" : text.replace("-", "−");
 }
 
+/** What is there of some words, with commas between. */
+export const listed = (...parts: (string | false | null | undefined)[]) =>
+  parts.filter(Boolean).join(word("listComma"));
+
 /** A mass in pounds that plates of pounds make keeps its quarters; any other conversion has one decimal. */
 function figure(kilograms: number, unit: MassUnit, decimals: 1 | 2) {
   const value = inUnit(kilograms, unit);

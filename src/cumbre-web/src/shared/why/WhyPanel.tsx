@@ -1,3 +1,4 @@
+import { Listed } from "../ui/Listed";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
@@ -182,8 +183,10 @@ function Threshold({ threshold: t, unit }: { threshold: ThresholdRow; unit: Mass
       </svg>
       {t.day && (
         <Box sx={{ color: t.stale ? "warning.main" : "text.secondary" }}>
-          {dayShort(t.day)}
-          {t.stale && say("daysOld", { ageDays: t.ageDays })}
+          <Listed>
+            {dayShort(t.day)}
+            {t.stale && say("daysOld", { ageDays: t.ageDays })}
+          </Listed>
         </Box>
       )}
     </Box>

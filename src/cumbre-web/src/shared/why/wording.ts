@@ -14,6 +14,7 @@ import type {
 import { bare, text } from "./quantity";
 import { say as word } from "../../words/common";
 import { say } from "../../words/why";
+import { inSentence } from "../ui/nameWords";
 
 type Say = (args: string[], raw: Quantity[], unit: MassUnit) => string;
 
@@ -207,36 +208,36 @@ const steps: Record<StepKey, SayStep> = {
   RightOf: (_, t) => say("right", { t: t[0] ?? "", t2: t[1] ?? "" }),
   LevelOfStep: (_, t) => say("inTrainingOn", { t: t[0] ?? "" }),
   WonStep: (_, t) => say("isWon", { t: t[0] ?? "" }),
-  CarriesOver: (_, t) => say("carriesOverToFor", { t: t[0]?.toLowerCase() ?? "" }),
-  HoldsBack: (_, t) => say("holdsBack", { t: t[0]?.toLowerCase() ?? "" }),
-  StandsIn: (_, t) => say("inPlaceOf", { t: t[0]?.toLowerCase() ?? "", t2: t[1] ?? "" }),
-  OtherGrip: (_, t) => say("anotherGripOnTheSecondDayOf", { t: t[0]?.toLowerCase() ?? "" }),
-  OnRings: (_, t) => say("onRingsBySchoolInPlaceOf", { t: t[0]?.toLowerCase() ?? "" }),
+  CarriesOver: (_, t) => say("carriesOverToFor", { t: inSentence(t[0] ?? "") }),
+  HoldsBack: (_, t) => say("holdsBack", { t: inSentence(t[0] ?? "") }),
+  StandsIn: (_, t) => say("inPlaceOf", { t: inSentence(t[0] ?? ""), t2: t[1] ?? "" }),
+  OtherGrip: (_, t) => say("anotherGripOnTheSecondDayOf", { t: inSentence(t[0] ?? "") }),
+  OnRings: (_, t) => say("onRingsBySchoolInPlaceOf", { t: inSentence(t[0] ?? "") }),
   GoesOn: (_, t) => say("goesOnAsTrainedOn", { t: t[0] ?? "" }),
   SecondsFromBest: (b, t) => say("ofTheBestS", { t: t[0] ?? "", b: b[1] ?? "" }),
   SetsToTotal: (b, t) => say("setsUntilTheTotalIsTo", { b: b[0] ?? "", t: t[1] ?? "" }),
-  DoseOfStep: (_, t) => say("doseOfTheStep", { t: t[0]?.toLowerCase() ?? "" }),
-  UsualDose: (_, t) => say("usualDoseOf", { t: t[0]?.toLowerCase() ?? "" }),
+  DoseOfStep: (_, t) => say("doseOfTheStep", { t: inSentence(t[0] ?? "") }),
+  UsualDose: (_, t) => say("usualDoseOf", { t: inSentence(t[0] ?? "") }),
   RepsFromBest: (_, t) => say("fromTheBestSetOf", { t: t[0] ?? "" }),
   LoadToStart: (_, t) => say("loadThatLeavesAt", { t: t[1] ?? "", t2: t[0] ?? "" }),
   FindsLevel: () => say("theBestIsUnknownFindsTheLevel"),
   EstimatedFrom: (b, t) =>
     b[1] === undefined
-      ? say("reckonedFrom", { t: t[0]?.toLowerCase() ?? "" })
-      : say("reckonedFromBest", { t: t[0]?.toLowerCase() ?? "", b: b[1] }),
+      ? say("reckonedFrom", { t: inSentence(t[0] ?? "") })
+      : say("reckonedFromBest", { t: inSentence(t[0] ?? ""), b: b[1] }),
   PracticeDose: (_, t) => say("fewAreThereBestMoreAndShorter", { t: t[0] ?? "" }),
   NextBand: (_, t) => say("thenTheBandOfThisHelpOnce", { t: t[0] ?? "" }),
-  WithHelp: (_, t) => say("withHelpAsStandsAt", { t: t[0]?.toLowerCase() ?? "", t2: t[1] ?? "" }),
+  WithHelp: (_, t) => say("withHelpAsStandsAt", { t: inSentence(t[0] ?? ""), t2: t[1] ?? "" }),
   GuessedLoad: (_, t) => say("aGuessFromWithoutLoadAboutFor", { t: t[0] ?? "", t2: t[1] ?? "" }),
   CappedAt: (_, t) => say("aGuessStartsAtOfBodyMass", { t: t[0] ?? "" }),
-  UnderItsLift: (_, t) => say("ofTheSystemUnder", { t: t[0] ?? "", t2: t[1]?.toLowerCase() ?? "" }),
+  UnderItsLift: (_, t) => say("ofTheSystemUnder", { t: t[0] ?? "", t2: inSentence(t[1] ?? "") }),
   TestsGuess: (b) => say("weekASetOfFewRepsTests", { b: b[0] ?? "" }),
   EasedFor: (_, t) => say("easedAsHurts", { t: t[0] ?? "", t2: t[1] ?? "" }),
   FillsMinutes: (b) => say("minutesAreLeftAndThePatternHas", { b: b[0] ?? "", b2: b[1] ?? "" }),
   DryRunMends: (b) => say("onPaperWouldBeAllThatIs", { value: b[0] === undefined ? "it" : b[0] }),
-  BySchool: (_, t) => say("byTheSchool", { t: t[1]?.toLowerCase() ?? "" }),
+  BySchool: (_, t) => say("byTheSchool", { t: inSentence(t[1] ?? "") }),
   Protects: (_, t) => say("protects", { t: t[0] ?? "" }),
-  SupportsGoal: (_, t) => say("supports", { t: t[0]?.toLowerCase() ?? "" }),
+  SupportsGoal: (_, t) => say("supports", { t: inSentence(t[0] ?? "") }),
   SlowedDown: (_, t) => say("tooLightAtSlowerAndByReserve", { t: t[0] ?? "" }),
   NewStepShare: (_, t) => say("newStepHalfTheSetsFor", { t: t[0] ?? "" }),
   LightShare: () => say("lightDayHalfTheSets"),
@@ -249,10 +250,10 @@ const steps: Record<StepKey, SayStep> = {
   SetsForBalance: (b) => say("balanceOfTheWeekPullToPush", { b: b[0] ?? "", b2: b[1] ?? "" }),
   SetsForMinutes: (b) => say("soThatMinHold", { b: b[0] ?? "" }),
   InTurn: () => say("inTurnWithTheOneBeforeSaved"),
-  ShortSingles: (_, t) => say("shortSinglesBeside", { t: t[0]?.toLowerCase() ?? "" }),
-  DecidesGoal: (_, t) => say("decides", { t: t[0]?.toLowerCase() ?? "" }),
+  ShortSingles: (_, t) => say("shortSinglesBeside", { t: inSentence(t[0] ?? "") }),
+  DecidesGoal: (_, t) => say("decides", { t: inSentence(t[0] ?? "") }),
   FirstTest: () => say("oneOfTheFirstTests"),
-  LoosensBetween: (_, t) => say("betweenTheSetsOf", { t: t[0]?.toLowerCase() ?? "" }),
+  LoosensBetween: (_, t) => say("betweenTheSetsOf", { t: inSentence(t[0] ?? "") }),
   LoosensAlone: () => say("nothingElseCanBeTrainedThatDay"),
   LongPosition: () => say("loadInTheLongPositionFor"),
   MendedByCheck: (_, t) => say("easedFor", { t: t[0] ?? "" }),

@@ -10,12 +10,12 @@ import { say } from "../../../words/ladders";
 const kinds = Object.keys(demandWord) as DemandKind[];
 
 const postures = {
-  Tuck: "tuck",
+  Tuck: say("tuck"),
   AdvancedTuck: say("advancedTuck"),
   OneLeg: say("oneLeg"),
-  HalfLay: "half-lay",
-  Straddle: "straddle",
-  Full: "full",
+  HalfLay: say("halfLay"),
+  Straddle: say("straddle"),
+  Full: say("full"),
 } as const;
 
 /** The height of a step: what it means, and its figure where it is not computed. */

@@ -275,7 +275,7 @@ function Flags({ stored }: { stored: LadderDraft }) {
   if (stored.flags.length === 0 && stored.problems.length === 0) return null;
   return (
     <Alert severity="warning" sx={{ mt: 3 }}>
-      {stored.problems.length > 0 && say("whatTheClubWroteCannotBeUsed")}
+      {stored.problems.length > 0 && say("whatTheClubWroteCannotBeUsed")}{" "}
       {stored.flags.length > 0 && say("aNewerShippedLadderChangedWhatThe")}
       <ul>
         {stored.flags.map((f) => (

@@ -1,3 +1,4 @@
+import { Listed } from "../../../shared/ui/Listed";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -86,8 +87,10 @@ function Preview({ preview, text, again }: { preview: ImportPreview; text: strin
       {preview.ladders.map((l) => (
         <Box component="section" aria-label={l.name} key={l.slug} sx={{ mb: 4 }}>
           <Typography variant="h2">
-            {l.name}
-            {l.isNew && say("isNew")}
+            <Listed>
+              {l.name}
+              {l.isNew && say("isNew")}
+            </Listed>
           </Typography>
           <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 13, lineHeight: "20px" }}>
             {l.differences.map((d) => (
