@@ -69,7 +69,7 @@ public sealed class LadderEditTests : IAsyncLifetime
         Assert.Equal((1, true), ((int)saved["version"]!, (bool)saved["edited"]!));
         var version = Assert.Single(saved["versions"]!.AsArray())!;
         Assert.Equal(
-            ("our athletes manage with twelve", "Coach of the hall"),
+            ("our athletes manage with twelve", "Coach at Cochera 9"),
             ((string)version["reason"]!, (string)version["by"]!)
         );
         Assert.Single(version["differences"]!.AsArray());

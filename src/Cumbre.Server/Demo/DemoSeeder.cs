@@ -33,7 +33,7 @@ public static class DemoSeeder
             // Without a password nobody signs in by name; the demo's one-press sign-in is the only way.
             AccountStore.Add(
                 db,
-                new(CoachId, "coach", "Coach of the hall", null, "owner", null, nameof(MassUnit.Kg)),
+                new(CoachId, "coach", "Coach at Cochera 9", null, "owner", null, nameof(MassUnit.Kg)),
                 clock.Now
             );
             KitStore.Put(db, KitStore.Club, DemoClub.HallBook(clock.Today), 0, new(clock.Now, CoachId));

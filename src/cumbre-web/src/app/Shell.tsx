@@ -4,7 +4,7 @@ import Drawer from "@mui/material/Drawer";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
-import { NavLink, useLocation } from "react-router";
+import { Link, useLocation } from "react-router";
 import { useSignedIn } from "../shared/account/useMe";
 import { deskQuery } from "../shared/decisions/useDesk";
 import { AskOnLeaving } from "../shared/drafts/Saving";
@@ -215,40 +215,51 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
       {isCoach ? (
         <>
           <Place to="/" label={say("desk")} icon={icons.desk} badge={waiting} narrow={narrow} />
-          <Place to="/roster" label={say("roster")} icon={icons.roster} narrow={narrow} />
+          <Place to="/roster" also={["/athletes"]} label={say("roster")} icon={icons.roster} narrow={narrow} />
           <Place to="/test-days" label={say("testDay")} icon={icons.tests} narrow={narrow} />
-          <Place to="/ladders" label={say("ladders")} icon={icons.ladders} narrow={narrow} />
-          <Place to="/programmes" label={say("programmes")} icon={icons.training} narrow={narrow} />
+          <Place to="/ladders" also={["/movements"]} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
+          <Place
+            to="/programmes"
+            also={["/groups", "/compare", "/outbox"]}
+            label={say("programmes")}
+            icon={icons.training}
+            narrow={narrow}
+          />
           <Place to="/kit" label={say("kit")} icon={icons.kit} narrow={narrow} />
         </>
       ) : (
         <>
           <Place to={`/athletes/${athleteId}`} label={say("training")} icon={icons.training} narrow={narrow} />
-          <Place to="/ladders" label={say("ladders")} icon={icons.ladders} narrow={narrow} />
+          <Place to="/ladders" also={["/movements"]} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
         </>
       )}
     </Box>
   );
 }
 
+/** A main page; it is marked on every page that belongs to it. */
 function Place({
   to,
+  also = [],
   label,
   icon,
   badge = 0,
   narrow,
 }: {
   to: string;
+  also?: string[];
   label: string;
   icon: React.ReactNode;
   badge?: number;
   narrow: boolean;
 }) {
+  const { pathname } = useLocation();
+  const within = [to, ...also].some((path) => pathname === path || (path !== "/" && pathname.startsWith(`${path}/`)));
   return (
     <ButtonBase
-      component={NavLink}
+      component={Link}
       to={to}
-      end={to === "/"}
+      aria-current={pathname === to ? "page" : within ? "true" : undefined}
       sx={(t) => ({
         height: narrow ? 56 : 64,
         flex: narrow ? 1 : "none",
@@ -259,7 +270,12 @@ function Place({
         lineHeight: "14px",
         fontStretch: "86%",
         position: "relative",
-        "&.active": { bgcolor: t.vars.palette.background.default, color: "text.primary", fontWeight: 600 },
+        "&[aria-current]": {
+          bgcolor: t.vars.palette.background.default,
+          color: "text.primary",
+          fontWeight: 600,
+          boxShadow: [narrow ? "inset 0 3px 0" : "inset 3px 0 0", t.vars.palette.primary.main].join(" "),
+        },
       })}
     >
       {badge > 0 && (

@@ -22,6 +22,7 @@ export const say = wordsOf("groups", {
   frontLeverRowLegs: "front lever, row, legs",
   name: "Name",
   athletes: "Athletes",
+  gone: "deleted",
   whoComes: "attending",
   firstWeek: "First week",
   from: "From {start}",

@@ -49,6 +49,7 @@ export const say = wordsOf("publish", {
   versions: "Versions",
   version2: "Version {number, number}",
   draft: "Draft",
+  aDraft: "draft",
   asItStandsNow: "as it is now",
   ofTheDraft: "of the draft",
   ofVersion: "of version {number, number}",

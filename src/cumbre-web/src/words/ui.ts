@@ -3,6 +3,8 @@ import { wordsOf } from "./wordsOf";
 export const say = wordsOf("ui", {
   titleOfPage: "{page} · Cumbre",
   keep: "Cancel",
+  kg: "kg",
+  lb: "lb",
   min: "{round, number} min",
   waitsOnTheCoach: "waiting for the coach",
   tryAgain: "Try again",

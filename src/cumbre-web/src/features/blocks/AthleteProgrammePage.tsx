@@ -21,7 +21,7 @@ export default function AthleteProgrammePage() {
   const row = rows.data?.find((r) => r.athleteId === athleteId);
   return (
     <>
-      <Box sx={{ px: { xs: 4, sm: 6 }, py: 2.5, display: "flex", gap: 3, alignItems: "center" }}>
+      <Box sx={{ px: { xs: 4, sm: 6 }, py: 2.5, display: "flex", flexWrap: "wrap", gap: 3, alignItems: "center" }}>
         <Box sx={{ mr: "auto" }}>
           <Typography variant="h1">{row?.athleteName ?? say("programme")}</Typography>
           <Typography variant="body2" color="textSecondary">

@@ -96,7 +96,15 @@ function Side({ name, value, onChange }: { name: string; value: Chosen; onChange
   return (
     <Box
       component="fieldset"
-      sx={{ border: 0, m: 0, p: 0, display: "grid", gridTemplateColumns: "1.2fr 1.4fr 1fr", gap: 2, minWidth: 0 }}
+      sx={{
+        border: 0,
+        m: 0,
+        p: 0,
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "1.2fr 1.4fr 1fr" },
+        gap: 2,
+        minWidth: 0,
+      }}
     >
       <Box component="legend" sx={{ fontWeight: 600, mb: 2, p: 0 }}>
         {name}

@@ -47,7 +47,7 @@ export function OutlineForm({
         disableCloseOnSelect
         options={roster.map((r) => r.id)}
         value={draft.athletes}
-        getOptionLabel={(id) => roster.find((r) => r.id === id)?.name ?? "gone"}
+        getOptionLabel={(id) => roster.find((r) => r.id === id)?.name ?? say("gone")}
         onChange={(_, athletes) => set({ athletes })}
         renderInput={(params) => (
           <Field

@@ -5,7 +5,7 @@ import { useParams, useSearchParams } from "react-router";
 import type { BlockSession, BlockWeek, PublishedBlock } from "../../shared/api/types";
 import { letters } from "../../shared/blocks/doc";
 import { weekKinds } from "../../shared/blocks/wording";
-import { clock, dayFull, dayWeek, minutes } from "../../shared/ui/format";
+import { clock, dayFull, dayWeek, minutes, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { Paper } from "../../shared/paper/Paper";
 import { sheetsQuery } from "../../shared/blocks/publishing";
@@ -73,7 +73,10 @@ export default function SheetsPage() {
 }
 
 const edition = (block: PublishedBlock) =>
-  `${block.number === null ? "draft" : say("version", { number: block.number })}, ${dayFull(block.at.slice(0, 10))}`;
+  listed(
+    block.number === null ? say("aDraft") : say("version", { number: block.number }),
+    dayFull(block.at.slice(0, 10)),
+  );
 
 function meaningsOf(block: PublishedBlock, session: BlockSession) {
   const all = new Map(block.items.map((i) => [i.id, i]));

@@ -12,6 +12,7 @@ import { cellHistoryQuery } from "./queries";
 import { StopWatch } from "./StopWatch";
 import { noted } from "./wording";
 import { say } from "../../words/testdays";
+import { columnName } from "./cells";
 
 /** Protocol and form standard of the focused cell, and what else is written down about it. */
 export function CellPanel({
@@ -31,10 +32,7 @@ export function CellPanel({
   return (
     <Box component="aside" aria-label={say("theFocusedCell")} sx={{ display: "grid", gap: 3, alignContent: "start" }}>
       <div>
-        <Typography variant="h2">
-          {test.name}
-          {side && `, ${side.toLowerCase()}`}
-        </Typography>
+        <Typography variant="h2">{columnName(test, side)}</Typography>
         <Typography variant="body2" color="textSecondary">
           {athlete.name}
         </Typography>

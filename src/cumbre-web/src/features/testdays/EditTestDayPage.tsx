@@ -23,6 +23,7 @@ import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
 import { decides, minutes, reasonWord, waiting } from "./wording";
 import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/testdays";
+import { inSentence } from "../../shared/ui/nameWords";
 
 /** Who is tested in what: the proposal, and what the coach makes of it. */
 export default function EditTestDayPage() {
@@ -144,7 +145,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         disableCloseOnSelect
         options={roster.map((r) => r.id)}
         value={athletes}
-        getOptionLabel={(a) => roster.find((r) => r.id === a)?.name ?? "gone"}
+        getOptionLabel={(a) => roster.find((r) => r.id === a)?.name ?? say("gone")}
         onChange={(_, chosen) => change({ athletes: chosen })}
         sx={{ maxWidth: 900 }}
         renderInput={(params) => (
@@ -303,7 +304,7 @@ function BatteryOf({ battery: b }: { battery: Battery }) {
         {b.blocked.length > 0 && (
           <li>
             {say("notBeforeClearance", {
-              blocked: b.blocked.map((t) => `${t.name} (${t.question.toLowerCase()})`).join(", "),
+              blocked: b.blocked.map((t) => `${t.name} (${inSentence(t.question)})`).join(", "),
             })}
           </li>
         )}

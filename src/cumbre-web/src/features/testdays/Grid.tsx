@@ -3,7 +3,7 @@ import { useRef } from "react";
 import { Link } from "react-router";
 import type { Sheet } from "../../shared/api/types";
 import { StatusShape } from "../../shared/ui/StatusShape";
-import { type CellBody, type Column, isBlock, move, type Place } from "./cells";
+import { type CellBody, type Column, isBlock, move, type Place, columnName } from "./cells";
 import { say } from "../../words/testdays";
 
 export interface CellView {
@@ -91,8 +91,7 @@ export function Grid({
                 scope="col"
                 style={{ minWidth: c.test.measure === "ContactHeight" ? 132 : 96, maxWidth: 140 }}
               >
-                {c.test.name}
-                {c.side && `, ${c.side.toLowerCase()}`}
+                {columnName(c.test, c.side)}
               </th>
             ))}
           </tr>

@@ -5,7 +5,8 @@ import { Paper } from "../../shared/paper/Paper";
 import { Small } from "../../shared/paper/SessionSheet";
 import { dayFull, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";
-import { columnsOf, storedCell } from "./cells";
+import { columnName, columnsOf, pagesOf, storedCell, type Column } from "./cells";
+import type { Sheet } from "../../shared/api/types";
 import { sheetQuery } from "./queries";
 import { say } from "../../words/testdays";
 
@@ -16,55 +17,60 @@ export default function TestDayPrint() {
   const { club } = useSignedIn();
   if (sheet.isPending) return <Loading />;
   if (sheet.isError) return <FailedPage error={sheet.error} retry={() => void sheet.refetch()} />;
-  const columns = columnsOf(sheet.data.tests);
   return (
     <Paper back={`/test-days/${id}`}>
-      <section className="page" aria-label={sheet.data.name}>
-        <h1>{sheet.data.name}</h1>
-        <div>
-          {club}, {dayFull(sheet.data.day)}
-        </div>
-        <table className="roomy">
-          <thead>
-            <tr>
-              <th>{say("athlete")}</th>
-              {columns.map((c) => (
-                <th key={`${c.test.slug}-${c.side}`}>
-                  {c.test.name}
-                  {c.side && `, ${c.side.toLowerCase()}`}
-                </th>
-              ))}
-              <th>{say("pain")}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sheet.data.athletes.map((a) => (
-              <tr key={a.id}>
-                <th>{a.name}</th>
-                {columns.map((c) => {
-                  const cell = storedCell(sheet.data, a.id, c);
-                  return (
-                    <td key={`${c.test.slug}-${c.side}`}>
-                      {a.blocked[c.test.slug]
-                        ? say("notBeforeClearance3")
-                        : listed(cell.text, cell.text !== "" && cell.form === "Broken" && say("formBroke"))}
-                    </td>
-                  );
-                })}
-                <td />
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h2>{say("howAndWhatCounts")}</h2>
-        {sheet.data.tests.map((t) => (
-          <div key={t.slug} style={{ marginBottom: 4 }}>
-            <b>{t.name}.</b> {say("counts2", { protocol: t.protocol, standard: t.standard })}
-          </div>
-        ))}
-        <h2>{say("cautions")}</h2>
-        <Small>{say("barsStrapsAndAnchorsMustBearThe")}</Small>
-      </section>
+      {pagesOf(columnsOf(sheet.data.tests)).map((columns) => (
+        <Page key={columns[0]?.test.slug} sheet={sheet.data} club={club} columns={columns} />
+      ))}
     </Paper>
+  );
+}
+
+function Page({ sheet, club, columns }: { sheet: Sheet; club: string; columns: Column[] }) {
+  const tests = [...new Set(columns.map((c) => c.test))];
+  return (
+    <section className="page" aria-label={listed(sheet.name, ...tests.map((t) => t.name))}>
+      <h1>{sheet.name}</h1>
+      <div>
+        {club}, {dayFull(sheet.day)}
+      </div>
+      <table className="roomy">
+        <thead>
+          <tr>
+            <th>{say("athlete")}</th>
+            {columns.map((c) => (
+              <th key={`${c.test.slug}-${c.side}`}>{columnName(c.test, c.side)}</th>
+            ))}
+            <th>{say("pain")}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.athletes.map((a) => (
+            <tr key={a.id}>
+              <th>{a.name}</th>
+              {columns.map((c) => {
+                const cell = storedCell(sheet, a.id, c);
+                return (
+                  <td key={`${c.test.slug}-${c.side}`}>
+                    {a.blocked[c.test.slug]
+                      ? say("notBeforeClearance3")
+                      : listed(cell.text, cell.text !== "" && cell.form === "Broken" && say("formBroke"))}
+                  </td>
+                );
+              })}
+              <td />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2>{say("howAndWhatCounts")}</h2>
+      {tests.map((t) => (
+        <div key={t.slug} style={{ marginBottom: 4 }}>
+          <b>{t.name}.</b> {say("counts2", { protocol: t.protocol, standard: t.standard })}
+        </div>
+      ))}
+      <h2>{say("cautions")}</h2>
+      <Small>{say("barsStrapsAndAnchorsMustBearThe")}</Small>
+    </section>
   );
 }

@@ -1,6 +1,17 @@
 import { describe, expect, it } from "vitest";
 import type { Sheet, SheetTest } from "../../shared/api/types";
-import { cellKey, columnsOf, emptyCell, isBlock, move, over, readBlock, storedCell } from "./cells";
+import {
+  cellKey,
+  columnName,
+  columnsOf,
+  emptyCell,
+  isBlock,
+  move,
+  over,
+  pagesOf,
+  readBlock,
+  storedCell,
+} from "./cells";
 
 const test = (slug: string, eachSide = false) => ({ slug, eachSide }) as SheetTest;
 
@@ -94,4 +105,29 @@ describe("keys in the sheet", () => {
     // On its way, or its answer was lost.
     expect(over(stored, { body: first }, { ...first, text: "10" }).known).toEqual(["8", "9"]);
   });
+});
+
+describe("the sheet on paper", () => {
+  const columns = (...tests: [string, boolean][]) =>
+    columnsOf(tests.map(([name, eachSide]) => ({ ...test(name, eachSide), name })));
+  const onPaper = (...tests: [string, boolean][]) =>
+    pagesOf(columns(...tests)).map((page) => page.map((c) => columnName(c.test, c.side)));
+
+  it("keeps what fits on one page, and shares out what does not", () => {
+    expect(onPaper(["a", false], ["b", false])).toEqual([["a", "b"]]);
+    const many = (n: number) => Array.from({ length: n }, (_, i): [string, boolean] => [`t${i}`, false]);
+    expect(onPaper(...many(7)).map((p) => p.length)).toEqual([7]);
+    expect(onPaper(...many(8)).map((p) => p.length)).toEqual([4, 4]);
+    expect(onPaper(...many(15)).map((p) => p.length)).toEqual([5, 5, 5]);
+  });
+
+  it("does not part the two sides of a test", () => {
+    const sided = Array.from({ length: 5 }, (_, i): [string, boolean] => [`t${i}`, true]);
+    expect(onPaper(["one", false], ...sided)).toEqual([
+      ["one", "t0, left", "t0, right", "t1, left", "t1, right", "t2, left", "t2, right"],
+      ["t3, left", "t3, right", "t4, left", "t4, right"],
+    ]);
+  });
+
+  it("has a page where nothing is tested yet", () => expect(pagesOf([])).toEqual([[]]));
 });

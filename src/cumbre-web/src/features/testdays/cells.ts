@@ -1,10 +1,31 @@
 import { v5 } from "uuid";
 import type { FormVerdict, Sheet, SheetCell, SheetTest, Side } from "../../shared/api/types";
+import { listed } from "../../shared/ui/format";
+import { sideWord } from "../../shared/ui/nameWords";
 
 /** A column of the sheet: a test, or one side of it. */
 export interface Column {
   test: SheetTest;
   side: Side | null;
+}
+
+/** "Flag hang, left". */
+export const columnName = (test: SheetTest, side: Side | null) => listed(test.name, side && sideWord[side]);
+
+/** As many columns of a page leave room for a pen; a test of two sides stays together, which can be one more. */
+const columnsOnPage = 7;
+
+/** The columns of a sheet on paper, page by page and about equally many on each. */
+export function pagesOf(columns: Column[]) {
+  const even = Math.ceil(columns.length / Math.max(1, Math.ceil(columns.length / columnsOnPage)));
+  const pages: Column[][] = [[]];
+  for (const column of columns) {
+    const page = pages.at(-1)!;
+    const splits = page.at(-1)?.test === column.test;
+    if (page.length >= even && !splits) pages.push([column]);
+    else page.push(column);
+  }
+  return pages;
 }
 
 /** What a cell holds, as it is sent. */

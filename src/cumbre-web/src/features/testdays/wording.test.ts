@@ -53,7 +53,7 @@ describe("what a test decides", () => {
       "opens First load (Weighted pull-up), 3 / 5 reps",
     );
     expect(decides({ ...first, wins: true, threshold: threshold("Rows", null, "3 x 10 reps") }, "Kg")).toBe(
-      "wins First load (Weighted pull-up), none / 3 × 10 reps",
+      "achieves First load (Weighted pull-up), none / 3 × 10 reps",
     );
   });
 
@@ -66,7 +66,7 @@ describe("what a test decides", () => {
       behind,
     });
     expect(waiting([test("Push-ups"), test("Dips")], "Kg")).toEqual([
-      "not yet Push-ups, Dips, for First load: first Chin-ups, 3 / 5 reps",
+      "later: Push-ups, Dips. First load needs Chin-ups first, 3 / 5 reps",
     ]);
     expect(waiting([], "Kg")).toEqual([]);
   });

@@ -17,17 +17,25 @@ export function noted(entry: AuditEntry) {
 
 /** What the answer of a test decides: "opens Half lay of Front lever, 7 s / 3 × 10 s". */
 export function decides(d: DecidedStep, unit: MassUnit) {
-  return `${d.wins ? "wins" : "opens"} ${d.step} (${d.ladder}), ${haveNeed(d.threshold, unit)}`;
+  const figures = haveNeed(d.threshold, unit);
+  return say(d.wins ? "decidesAchieves" : "decidesOpens", { step: d.step, ladder: d.ladder, figures });
 }
 
 /** What can change nothing yet, a line for each threshold that comes first. */
 export function waiting(tests: WaitingTest[], unit: MassUnit) {
-  const byReason = new Map<string, string[]>();
+  const byReason = new Map<string, WaitingTest[]>();
   for (const t of tests) {
-    const why = say("forFirst", { step: t.for.step, name: t.behind.name, behind: haveNeed(t.behind, unit) });
-    byReason.set(why, [...(byReason.get(why) ?? []), t.name]);
+    const reason = [t.for.step, t.behind.name, t.behind.need].join();
+    byReason.set(reason, [...(byReason.get(reason) ?? []), t]);
   }
-  return [...byReason].map(([why, names]) => say("notYet", { names: names.join(", "), why }));
+  return [...byReason.values()].map((later) =>
+    say("notYet", {
+      names: later.map((t) => t.name).join(", "),
+      step: later[0]!.for.step,
+      first: later[0]!.behind.name,
+      figures: haveNeed(later[0]!.behind, unit),
+    }),
+  );
 }
 
 const unitWord: Record<string, (count: number) => string> = {

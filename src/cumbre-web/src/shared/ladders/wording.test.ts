@@ -42,7 +42,7 @@ describe("thresholds in words", () => {
 
   it("writes loads in the reader's unit", () => {
     expect(figure("+12.5 kg x 5", "Kg")).toBe("+12.5 kg × 5");
-    expect(figure("+12.5 kg x 5", "Lb")).toBe("+27.56 lb × 5");
+    expect(figure("+12.5 kg x 5", "Lb")).toBe("+27.6 lb × 5");
     expect(figure("3 x 8 at +10 % bm", "Lb")).toBe("3 × 8 at +10 % of bodyweight");
     expect(figure("10..12 reps", "Kg")).toBe("10–12 reps");
   });

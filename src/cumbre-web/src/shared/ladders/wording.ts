@@ -1,19 +1,16 @@
 import type { DemandKind, LadderChange, MassUnit, StepStatus, Threshold } from "../api/types";
-import { inUnit, number, unitName } from "../ui/format";
+import { writtenAdded } from "../ui/format";
 import type { Status } from "../ui/StatusShape";
 import { say as word } from "../../words/common";
 import { say } from "../../words/ladders";
 import { sideWord } from "../ui/nameWords";
 
-const kilogramsPerPound = 0.45359237;
-
 /** A figure of the gate language as people read it: a true times sign, loads in the reader's unit. */
 export function figure(text: string, unit: MassUnit) {
   return text
-    .replace(/([+-])(\d+(?:\.\d+)?) (kg|lb)/g, (_, sign: string, value: string, from: string) => {
-      const kilograms = Number(value) * (from === "lb" ? kilogramsPerPound : 1);
-      return `${sign === "-" ? "−" : "+"}${number(inUnit(kilograms, unit))} ${unitName[unit]}`;
-    })
+    .replace(/([+-]\d+(?:\.\d+)?) (kg|lb)/g, (_, value: string, from: string) =>
+      writtenAdded({ value: Number(value), unit: from === "lb" ? "Lb" : "Kg" }, unit),
+    )
     .replaceAll(" x ", " × ")
     .replaceAll("% bm", say("ofBodyMass"))
     .replaceAll("..", "–")

@@ -11,7 +11,7 @@ const numbers = perHabits(({ locale }) => ({
   two: new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }),
 }));
 
-export const unitName: Record<MassUnit, string> = { Kg: "kg", Lb: "lb" };
+export const unitName: Record<MassUnit, string> = { Kg: say("kg"), Lb: say("lb") };
 
 export function inUnit(kilograms: number, unit: MassUnit) {
   return unit === "Lb" ? kilograms / kilogramsPerPound : kilograms;
