@@ -152,7 +152,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Sees("All words");
         Check("a word opened");
         Coach.Type(Keys.Escape);
-        Coach.Press("Co, account of");
+        Coach.Press("Ca, account of");
         Coach.Press("Preferences");
         Coach.Sees("Dates and numbers");
         Check("preferences");
@@ -191,7 +191,7 @@ public sealed class AccessibilityTests : CoachAtWork
 
         // The theme is chosen in the account's menu, and a reload remembers it.
         Coach.Go("/");
-        Coach.Press("Co, account of");
+        Coach.Press("Ca, account of");
         Coach.Press("Dark");
         Coach.Until(() => Scheme() == "dark", "the dark theme");
         Coach.Go("/");
@@ -219,7 +219,7 @@ public sealed class AccessibilityTests : CoachAtWork
         Open("/kit", "Measure", "simulated scale", "measure a band");
         Open(kasimir + "/ladders?ladder=front-lever", "Set step", "Reason", "set a step");
         Open("/programmes", "Empty block for Noor Bakkali", "First week", "new block");
-        Open(null, "Co, account of", "Sign out", "the account");
+        Open(null, "Ca, account of", "Sign out", "the account");
 
         Coach.Go(kasimir + "/programme");
         Coach.Press("Lever block");

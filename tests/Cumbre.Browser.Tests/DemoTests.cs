@@ -251,7 +251,7 @@ public sealed class DemoTests : IAsyncLifetime
     {
         EnterAsCoach();
         var other = PathOf("Kasimir Lund");
-        browser.Press("Co, account of");
+        browser.Press("Ca, account of");
         browser.Press("Sign out");
         browser.Press("Enter as athlete");
         browser.Sees("Ilse Marquina");

@@ -94,7 +94,7 @@ public sealed class LadderTests : CoachAtWork
         Record("Pull-ups in one set", ("Clean reps", "16"));
         InTraining("Jumping muscle-up");
         Record("Jumping muscle-up", ("Clean reps", "5"), ("Sets", "3"));
-        Record("Negative muscle-up", ("Seconds", "3"), ("Descents in a set", "3"), ("Sets", "3"));
+        Record("Negative muscle-up", ("Seconds", "3"), ("Negatives in a set", "3"), ("Sets", "3"));
         Record("Banded muscle-up", ("Clean reps", "3"), ("Sets", "3"));
         Record("Bar muscle-up", ("Clean reps", "1"));
         InTraining("Consecutive");

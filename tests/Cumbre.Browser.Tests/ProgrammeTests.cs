@@ -415,7 +415,7 @@ public sealed class ProgrammeTests : CoachAtWork
         Pointer().MoveToElement(target).MoveByOffset(2, -4).MoveByOffset(0, -4).Perform();
         Coach.Until(() => Announced($"is over {over}"), "a place for the item");
         Pointer().Release().Perform();
-        Coach.Until(() => Announced($"put at {over}"), "the item to be let go");
+        Coach.Until(() => Announced($"moved to {over}"), "the item to be let go");
 
         Actions Pointer() => new(Coach.Driver);
         bool Announced(string what) => Coach.Text("[id^=DndLiveRegion]").Contains(what, StringComparison.Ordinal);

@@ -71,7 +71,7 @@ public sealed class TestDayTests : IAsyncLifetime
         }
 
         browser.Type(Keys.Escape);
-        browser.Sees("One-leg front lever: never tested; wins One-leg (Front lever)");
+        browser.Sees("One-leg front lever: never tested; achieves One-leg (Front lever)");
         TabTo("Open sheet");
         browser.Type(Keys.Enter);
         browser.Sees("everything saved");

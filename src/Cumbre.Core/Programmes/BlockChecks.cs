@@ -303,7 +303,11 @@ public static class BlockChecks
             var (week, session) in doses.SelectMany(w => w.Sessions.Select(s => (w, s))).OrderBy(s => s.s.Session.Day)
         )
         {
-            foreach (var lift in session.Items.Where(i => i.Resolved is not null).GroupBy(i => i.Item.Movement))
+            foreach (
+                var lift in session
+                    .Items.Where(i => i.Resolved is not null && !IsTestByEstimate(i))
+                    .GroupBy(i => i.Item.Movement)
+            )
             {
                 var heaviest = lift.MaxBy(i => i.Resolved!.Loads.Max(l => l.Value.Made.Kilograms))!;
                 var load = Mass.FromKilograms(heaviest.Resolved!.Loads.Max(l => l.Value.Made.Kilograms));
@@ -334,6 +338,13 @@ public static class BlockChecks
             }
         }
     }
+
+    /// <summary>
+    /// A retest for which the estimate gives the load asks for what the athlete can do already; that it is heavier than
+    /// the sets of the weeks before is its purpose.
+    /// </summary>
+    private static bool IsTestByEstimate(ItemReading item) =>
+        item is { Item.Role: ItemRole.Retest, Plan: { Load: null, Effort: InReserve } };
 
     private static Remedy[] Smaller(ItemReading item, Mass from, ResolutionContext context)
     {

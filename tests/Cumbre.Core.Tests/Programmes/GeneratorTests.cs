@@ -546,4 +546,92 @@ public class GeneratorTests
     [Fact]
     public void A_start_on_another_day_than_a_Monday_is_refused() =>
         Assert.Throws<RuleViolationException>(() => Make(Athlete(), Gym.Monday.AddDays(1)));
+
+    // 80 kg and 45 kg for 3 with one left are an e1RM of 141.7 kg: five with one left are 118.1 kg, +37.5 kg by the
+    // plates. That the sets of ten before it are lighter is no reason to test less.
+    [Fact]
+    public void A_retest_by_the_estimate_is_not_made_lighter_because_the_weeks_before_were()
+    {
+        var made = Make(
+            Athlete(
+                Said("one-arm-chin-up") with
+                {
+                    Days = [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday],
+                    Minutes = 75,
+                },
+                results:
+                [
+                    Gym.Result("pull-up-max", Score.OfReps(16)),
+                    Gym.Result("chin-up-max", Score.OfReps(17)),
+                    Gym.Result("parallel-bar-dip-max", Score.OfReps(20)),
+                    Gym.Result("push-up-max", Score.OfReps(40)),
+                    Gym.Result("row-max", Score.OfReps(20)),
+                    Gym.Result("weighted-pull-up-heavy", Score.OfReps(3), 45, 1),
+                ]
+            )
+        );
+        var test = Assert.Single(Of(made, "weighted-pull-up", 5), i => Role(made, i.Item) == SlotRole.Test);
+        Assert.Equal("1 x 5 1 in reserve rest 3:00", test.Item.Line);
+        Assert.DoesNotContain(made.Why[test.Item.Id].Working, s => s.Key == StepKey.MendedByCheck);
+    }
+
+    // The story of a block counts the days of what is trained, also where a ladder begins with its preparation.
+    [Fact]
+    public void A_goal_whose_step_is_a_preparation_is_told_with_its_days()
+    {
+        var athlete = Athlete(
+            Said("handstand") with
+            {
+                Days = [DayOfWeek.Tuesday, DayOfWeek.Thursday, DayOfWeek.Saturday],
+            },
+            results: [Gym.Result("push-up-max", Score.OfReps(14)), Gym.Result("wall-handstand", Score.OfSeconds(25))]
+        );
+        var made = Make(athlete);
+        Assert.Equal(2, Of(made, "pike-hold").Count());
+        var goal = Assert.Single(BlockStory.Of(made.Block, made.Why, athlete).Goals);
+        Assert.Equal(("Pike hold", 1, 1), (goal.Step, goal.Hard, goal.Light));
+    }
+
+    // Six pike push-ups, with the feet on the floor, say nothing about hanging from a bar: the pull begins with a band.
+    [Theory]
+    [InlineData("pike-push-up", "banded-pull-up")]
+    [InlineData("parallel-bar-dip-max", "chin-up")]
+    public void Only_who_lifts_the_whole_body_finds_the_level_of_a_pull_without_help(string test, string finder)
+    {
+        var made = Make(
+            Athlete(
+                Said("handstand-push-up") with
+                {
+                    Days = [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday],
+                },
+                results: [Gym.Result("push-up-max", Score.OfReps(13)), Gym.Result(test, Score.OfReps(6))]
+            )
+        );
+        Assert.NotEmpty(Of(made, finder));
+    }
+
+    // A lifter of 91 kg with four days of 90 minutes: no session is under 85 % of them without a word.
+    [Fact]
+    public void A_session_that_leaves_minutes_over_is_told()
+    {
+        var athlete = Athlete(
+            Said("weighted-pull-up", "weighted-dip") with
+            {
+                Days = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Thursday, DayOfWeek.Friday],
+            },
+            results:
+            [
+                Gym.Result("weighted-pull-up-heavy", Score.OfReps(5), 40),
+                Gym.Result("weighted-dip", Score.OfReps(5), 62.5m),
+                Gym.Result("pull-up-max", Score.OfReps(18)),
+                Gym.Result("push-up-max", Score.OfReps(45)),
+                Gym.Result("row-max", Score.OfReps(18)),
+                Gym.Result("parallel-bar-dip-max", Score.OfReps(28)),
+            ]
+        );
+        var made = Make(athlete);
+        var shortest = DoseReader.Read(made.Block, athlete, DoseRules.Shipped)[0].Sessions.Min(s => s.Seconds);
+        Assert.Equal(shortest < 90 * 60 * 0.85, made.Notices.Any(n => n.Id == NoticeId.ShorterOnPurpose));
+        Assert.Contains(Of(made, "weighted-pull-up"), i => Sets(i.Item) == 5);
+    }
 }

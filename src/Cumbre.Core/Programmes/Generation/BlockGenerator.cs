@@ -29,9 +29,6 @@ public static class BlockGenerator
 
     private sealed class Run
     {
-        /// <summary>A session that uses less of the minutes says why.</summary>
-        private const decimal LeastShare = 0.85m;
-
         private readonly AthleteAtWork athlete;
         private readonly BlockWish wish;
         private readonly DoseRules dose;
@@ -81,10 +78,7 @@ public static class BlockGenerator
                 builder.Frames(day);
 
             NoticesOfGoals(skills, first);
-            if (
-                !fit.IsShort(first)
-                && first.Any(d => d.Items.Count > 0 && d.Seconds(athlete) < builder.Minutes * 60 * LeastShare)
-            )
+            if (first.Any(fit.IsShorter))
                 notices.Add(Notice.Of(NoticeId.ShorterOnPurpose));
             var weeks = new Weeks(athlete, dose, rules, fit, proof);
             var loading = new List<IReadOnlyList<DraftDay>> { first };

@@ -87,6 +87,9 @@ public sealed record BlockStory(
         var steps = ladder.Steps.Where(s => !s.Preparation).Select(s => s.Movement).ToHashSet(StringComparer.Ordinal);
         if (limiting is not null)
             steps.Add(limiting.Movement);
+        // Where a ladder begins with its preparation, that is what is worked on.
+        if (placement.Training is { } worked)
+            steps.Add(ladder.Steps[worked].Movement);
         // A week that begins with tests, or whose first days are over, is no measure.
         var week = loading.MaxBy(w => w.Sessions.Count(s => s.Items.Any(i => i.Role != ItemRole.Retest)));
         var days = (week?.Sessions ?? [])

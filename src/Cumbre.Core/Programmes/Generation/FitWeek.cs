@@ -27,6 +27,9 @@ internal sealed class FitWeek(
 
     private const decimal FirstWeekShare = 0.9m;
 
+    /// <summary>A session that uses less of its minutes says why.</summary>
+    private const decimal LeastShare = 0.85m;
+
     private readonly int sets = dose.SetsIn(minutes);
 
     /// <summary>
@@ -103,7 +106,13 @@ internal sealed class FitWeek(
         Grow(days, (i => i.IsMain, SetsOfMain), (i => i.IsSecond, SetsOfSecond));
         Grow(days, (i => i.Role is SlotRole.Legs or SlotRole.Trunk, SetsOfSecond));
         Restore(days, _ => true);
+        // A fifth set of the main exercises is for the later weeks, unless a session would be short without it.
+        var roomy = days.Where(IsShorter).SelectMany(d => d.Items).ToHashSet();
+        Grow(days, (i => i.IsMain && roomy.Contains(i), SetsMost));
     }
+
+    /// <summary>Does a session leave more of its minutes than it may?</summary>
+    public bool IsShorter(DraftDay day) => day.Items.Count > 0 && day.Seconds(athlete) < minutes * 60 * LeastShare;
 
     /// <summary>
     /// The first week leaves room for the sets and seconds of the later ones: it is filled to nine tenths, and to a set
@@ -272,7 +281,7 @@ internal sealed class FitWeek(
     }
 
     /// <summary>Is some pattern that the week trains under the middle of its usual sets?</summary>
-    public bool IsShort(IReadOnlyList<DraftDay> days) =>
+    private bool IsShort(IReadOnlyList<DraftDay> days) =>
         dose.HardSets.Any(p =>
             (p.Pattern < Pattern.StraightArmPull || days.Any(d => d.Items.Any(i => i.Movement.Pattern == p.Pattern)))
             && HardSets(days, q => q == p.Pattern) < p.Middle(ofGoals.Contains(p.Pattern))

@@ -21,7 +21,7 @@ internal sealed class Mending(
     private const int RemediesMost = 24;
 
     /// <summary>As a coach would write it beside the caution.</summary>
-    private const string EasedReason = "Eased for it; ask after each set.";
+    private const string EasedReason = "Made easier for it; ask for pain after each set.";
 
     private readonly Dictionary<Guid, Draft> drafts = [];
     private readonly HashSet<(string Caution, Guid Item, RemedyKind Kind, Prescription? Plan)> tried = [];

@@ -39,10 +39,11 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
         return IsStrong && list.Count > 1 ? [list[1], .. list.Where((_, i) => i != 1)] : list;
     }
 
-    /// <summary>Five clean reps of some movement of the whole body.</summary>
+    /// <summary>Five clean reps of some movement that lifts the whole body: in a pike the feet carry a part of it.</summary>
     private bool IsStrong =>
         strong ??= Catalogue.Movements.Values.Any(m =>
             m.Pattern is Pattern.VerticalPull or Pattern.VerticalPush
+            && !m.IsOnFloor
             && m.Measure == BenchmarkMeasure.Reps
             && !Catalogue.HelpedBy(m.Slug).Any()
             && Athlete.BestsOf(m).Reps >= StrongFrom

@@ -105,7 +105,7 @@ public enum NoticeId
     /// <summary>The school of failure holds only where failing is harmless. ()</summary>
     FailureOnlyWhereHarmless,
 
-    /// <summary>Every pattern has its usual sets: a session is shorter than the minutes. ()</summary>
+    /// <summary>Every exercise has its usual sets: a session is shorter than the minutes. ()</summary>
     ShorterOnPurpose,
 
     /// <summary>Nothing fits into a session any more. (minutes)</summary>

@@ -15,7 +15,7 @@ export const say = wordsOf("generation", {
   theFirstGateOfIsUnmetWhat:
     "The first gate of {goal} is not met ({gate}), so the block trains what the gate asks for.",
   twoSkillsAreAdvancedAtATime: "Only two skills are worked on at a time, so {goal} is maintained.",
-  nothingOfCanBeTrainedNowBy: "Nothing for {goal} can be trained now because of kit, pain or clearance.",
+  nothingOfCanBeTrainedNowBy: "Nothing for {goal} can be trained now because of kit, pain, clearance or level.",
   noDayOfTheWeekIsLeft: "No training day is left for {goal}.",
   hasAHardDayAndNoLight:
     "{goal} has a hard day but no light day 48 to 72 h away. One more training day would make room for it.",
@@ -39,10 +39,10 @@ export const say = wordsOf("generation", {
     "As the coaching school asks, the last set goes to failure, but only where it is safe to fail.",
   givesWayItWouldTakeMoreMinutes: "{goal} is left out: it would take more minutes or days.",
   everyPatternHasItsUsualSetsSo:
-    "Every pattern has its usual number of sets, so a session is shorter than the time available.",
+    "Every exercise has its usual sets, so some sessions are shorter than the time available.",
   nothingThatWasTrainedCanBeTested: "Nothing trained in this block can be tested in a session.",
   nothingFitsIntoMin: "Nothing fits into {m} min.",
-  nothingCanBeTrainedInByKit: "Nothing can be trained in {pattern} because of kit, pain or clearance.",
+  nothingCanBeTrainedInByKit: "Nothing can be trained in {pattern} because of kit, pain, clearance or level.",
   nothingCanBeTrainedYetWhatStands: "Nothing can be trained yet, for the reasons above.",
   toBeTestedOnATestDay: "Test on a test day, because no session line covers it: {names}.",
   daysOfTheFirstWeekThatAre: "Days of the first week that have passed are left out.",

@@ -5,6 +5,7 @@ import { wordsOf } from "./wordsOf";
 describe("the language of checks", () => {
   it("leaves placeholders, branches and tags as they are", () => {
     expect(pseudo("Save")).toBe("⟦Sávé~~⟧");
+    expect(pseudo(", ")).toBe(", ");
     expect(pseudo("{n, plural, one {one set} other {# sets}} of <b>{name}</b>")).toBe(
       "⟦{n, plural, one {one set} other {# sets}} óf <b>{name}</b>~⟧",
     );

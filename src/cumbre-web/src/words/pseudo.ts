@@ -22,6 +22,8 @@ export const isPseudo = () => globalThis.localStorage?.getItem("cumbre.words") =
 
 /** Changes the words of a message and leaves its placeholders, branches and tags as they are. */
 export function pseudo(message: string) {
+  // A comma of lists says nothing by itself.
+  if (!/[a-z]/i.test(message)) return message;
   let depth = 0;
   let tag = false;
   let words = "";

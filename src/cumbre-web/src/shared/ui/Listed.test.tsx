@@ -15,11 +15,11 @@ test("What is there is said with commas between, whatever is missing around it",
         {false}
         {null}
         {"started"}
-        {["deload", ""]}
+        {["of the group ", <i key="a">Circuit</i>]}
         {0}
       </Listed>,
     ),
-  ).toBe("<b>Sun 15</b>, started, deload, 0");
+  ).toBe("<b>Sun 15</b>, started, of the group <i>Circuit</i>, 0");
   expect(shown(<Listed>{false}</Listed>)).toBe("");
   expect(listed("", "Sun 15", null, undefined, "started", false)).toBe("Sun 15, started");
   expect(listed(null)).toBe("");
