@@ -22,6 +22,9 @@ public sealed record Db(
     /// <summary>What was done in the sessions of the window, each while it stands as it was read.</summary>
     public ReadingCache Sessions { get; init; } = new();
 
+    /// <summary>What was shown before the window, each while it is what was gathered last.</summary>
+    public ReadingCache Evidence { get; init; } = new();
+
     /// <summary>Whose standing is being worked out after a write: what is kept of them is right in a moment.</summary>
     public IReadOnlySet<Guid> Following { get; init; } = new HashSet<Guid>();
 
@@ -140,6 +143,7 @@ public sealed class Database
     private readonly ReadingCache readings = new();
     private readonly ReadingCache standings = new(2000);
     private readonly ReadingCache sessions = new();
+    private readonly ReadingCache evidence = new();
     private readonly Lock writer = new();
     private ImmutableHashSet<Guid> following = [];
     private long writes;
@@ -204,6 +208,7 @@ public sealed class Database
                 Asked = Asked,
                 Standings = standings,
                 Sessions = sessions,
+                Evidence = evidence,
                 Following = following,
             }
         );
@@ -257,6 +262,7 @@ public sealed class Database
             Asked = Asked,
             Standings = standings,
             Sessions = sessions,
+            Evidence = evidence,
         };
         var result = work(db);
         if (!commit(result))

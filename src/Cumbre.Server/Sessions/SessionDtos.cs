@@ -204,7 +204,9 @@ internal static class SessionReader
         DateOnly today
     )
     {
-        var athlete = Work.On(db, profile, snapshot, session.Day < today ? session.Day : today);
+        // What was known on its day reads what has not begun; of what has, the plan was kept as it was shown then.
+        var kept = session.Items.All(i => i.Plan is null || i.Frozen?.ShownJson is not null);
+        var athlete = Work.On(db, profile, snapshot, session.Day < today && !kept ? session.Day : today);
         var sets = SessionStore.Sets(db, session.Id);
         var dose = DoseReader.Of(Blocks.SessionOf(session), athlete);
         var movements = session.Items.Select(i => i.Movement).ToHashSet();
@@ -215,7 +217,7 @@ internal static class SessionReader
             )
             .OrderBy(d => d.Kind)
             .ToArray();
-        var now = open.Length == 0 || session.Day >= today ? athlete : Work.On(db, profile, snapshot, today);
+        var now = open.Length == 0 ? athlete : Work.On(db, profile, snapshot, today);
         var planned = open.Length == 0 ? [] : Work.Planned(db, profile.Id, today);
         var checkIn = snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day);
         var morning = snapshot.Mornings.LastOrDefault(m => m.SessionId == session.Id);

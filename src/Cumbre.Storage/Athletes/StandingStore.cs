@@ -40,8 +40,14 @@ public static class StandingStore
     public static long Seq(Db db, Guid athleteId) =>
         db.One<long?>("SELECT seq FROM standing WHERE athlete_id = @athleteId", new { athleteId }) ?? -1;
 
-    /// <summary>What training showed long ago, oldest first.</summary>
-    public static IReadOnlyList<BenchmarkResult> Evidence(Db db, Guid athleteId) =>
+    /// <summary>What training showed long ago, oldest first; read once for each time that it is gathered.</summary>
+    public static IReadOnlyList<BenchmarkResult> Evidence(Db db, Guid athleteId)
+    {
+        var gathered = db.One<long?>("SELECT gathered FROM standing WHERE athlete_id = @athleteId", new { athleteId });
+        var key = new ReadingKey(typeof(BenchmarkResult[]), athleteId, gathered ?? 0, DateOnly.MinValue);
+        if (db.Evidence.Find<BenchmarkResult[]>(key) is { } known)
+            return known;
+        BenchmarkResult[] read =
         [
             .. db.Query<Row>(
                     """
@@ -52,6 +58,11 @@ public static class StandingStore
                 )
                 .Select(r => r.ToResult()),
         ];
+        // What a transaction has gathered itself may be rolled back.
+        if (db.Transaction is null)
+            db.Evidence.Keep(key, read);
+        return read;
+    }
 
     /// <summary>Keeps what was gathered, in place of what was.</summary>
     public static void Gather(Db db, Guid athleteId, Gathered gathered, IReadOnlyList<BenchmarkResult>? evidence)
@@ -102,8 +113,9 @@ public static class StandingStore
 
         db.Run(
             """
-            INSERT INTO standing (athlete_id, shown_until, anew, stopped_since) VALUES (@athleteId, @ShownUntil, @anew, @StoppedSince)
-            ON CONFLICT (athlete_id) DO UPDATE SET shown_until = excluded.shown_until, anew = excluded.anew, stopped_since = excluded.stopped_since
+            INSERT INTO standing (athlete_id, shown_until, anew, stopped_since, gathered) VALUES (@athleteId, @ShownUntil, @anew, @StoppedSince, @more)
+            ON CONFLICT (athlete_id) DO UPDATE
+            SET shown_until = excluded.shown_until, anew = excluded.anew, stopped_since = excluded.stopped_since, gathered = gathered + @more
             """,
             new
             {
@@ -111,6 +123,7 @@ public static class StandingStore
                 gathered.ShownUntil,
                 anew = gathered.Anew ? 1L : 0,
                 gathered.StoppedSince,
+                more = evidence is null ? 0L : 1,
             }
         );
     }
@@ -224,7 +237,7 @@ public static class StandingStore
         db.Run(
             """
             DELETE FROM evidence;
-            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, waiting_json = NULL, seq = seq + 1, shown_until = NULL, anew = 1, stopped_since = NULL
+            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, waiting_json = NULL, seq = seq + 1, shown_until = NULL, anew = 1, stopped_since = NULL, gathered = gathered + 1
             """
         );
 
