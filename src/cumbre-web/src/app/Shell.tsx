@@ -215,12 +215,24 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
       {isCoach ? (
         <>
           <Place to="/" label={say("desk")} icon={icons.desk} badge={waiting} narrow={narrow} />
-          <Place to="/roster" also={["/athletes"]} label={say("roster")} icon={icons.roster} narrow={narrow} />
+          <Place
+            to="/roster"
+            also={/^\/athletes\/(?!.*\/(blocks|generate|import)(\/|$))/}
+            label={say("roster")}
+            icon={icons.roster}
+            narrow={narrow}
+          />
           <Place to="/test-days" label={say("testDay")} icon={icons.tests} narrow={narrow} />
-          <Place to="/ladders" also={["/movements"]} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
+          <Place
+            to="/ladders"
+            also={/^\/movements(\/|$)/}
+            label={say("ladders")}
+            icon={icons.ladders}
+            narrow={narrow}
+          />
           <Place
             to="/programmes"
-            also={["/groups", "/compare", "/outbox"]}
+            also={/^\/(groups|compare|outbox)(\/|$)|^\/athletes\/[^/]+\/(blocks|generate|import)(\/|$)/}
             label={say("programmes")}
             icon={icons.training}
             narrow={narrow}
@@ -230,7 +242,13 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
       ) : (
         <>
           <Place to={`/athletes/${athleteId}`} label={say("training")} icon={icons.training} narrow={narrow} />
-          <Place to="/ladders" also={["/movements"]} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
+          <Place
+            to="/ladders"
+            also={/^\/movements(\/|$)/}
+            label={say("ladders")}
+            icon={icons.ladders}
+            narrow={narrow}
+          />
         </>
       )}
     </Box>
@@ -240,21 +258,22 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
 /** A main page; it is marked on every page that belongs to it. */
 function Place({
   to,
-  also = [],
+  also,
   label,
   icon,
   badge = 0,
   narrow,
 }: {
   to: string;
-  also?: string[];
+  /** Other paths that belong to it. */
+  also?: RegExp;
   label: string;
   icon: React.ReactNode;
   badge?: number;
   narrow: boolean;
 }) {
   const { pathname } = useLocation();
-  const within = [to, ...also].some((path) => pathname === path || (path !== "/" && pathname.startsWith(`${path}/`)));
+  const within = pathname === to || (to !== "/" && pathname.startsWith(`${to}/`)) || also?.test(pathname);
   return (
     <ButtonBase
       component={Link}

@@ -46,6 +46,14 @@ describe("decisions in words", () => {
     expect(headline(decision({}), "Kg")).toEqual({ before: "Weighted dip: add load,", figure: "3 x 10 @ +15 kg" });
   });
 
+  it("says what it was only where that changes", () => {
+    expect(causeText(decision({}), "Kg")).toBe("2 clean sessions in a row; was 3 x 10 @ +12.5 kg");
+    const same = { movement: "weighted-dip", name: "Weighted dip", line: "3 x 10 @ +12.5 kg" };
+    expect(causeText(decision({ kind: "Hold", cause: "NotEarned", next: same }), "Kg")).toBe(
+      "The plan asks for more next time, but the log has not earned it",
+    );
+  });
+
   it("names the other movement where it is another", () => {
     const next = { movement: "assisted-dip", name: "Assisted dip", line: "2 x 8 @ band 10 kg" };
     expect(headline(decision({ kind: "Ease", cause: "Pain", next }), "Kg").figure).toBe(

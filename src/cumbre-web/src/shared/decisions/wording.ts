@@ -118,8 +118,10 @@ const causes: Record<ProposalCause, (d: Decision) => string> = {
 
 /** Why, and from what. */
 export function causeText(d: Decision, unit: MassUnit) {
-  const before =
-    d.before && d.next && !d.confirms && !["Achieved", "SetDose"].includes(d.kind) ? shownLine(d.before, unit) : null;
+  // Where the line stays, what it was says nothing.
+  const changes = d.next && (d.next.line !== d.before || d.next.movement !== d.movement);
+  const told = changes && !d.confirms && !["Achieved", "SetDose"].includes(d.kind);
+  const before = told && d.before ? shownLine(d.before, unit) : null;
   const because = causes[d.cause](d);
   const cause = before === null ? because : say("causeWas", { cause: because, before });
   return d.renews ? say("causeRenewed", { cause, renews: d.renews }) : cause;

@@ -10,7 +10,10 @@ function whyStyle(on: boolean) {
     fontStretch: "inherit",
     fontVariantNumeric: "inherit",
     color: on ? "primary.contrastText" : "inherit",
-    bgcolor: on ? "primary.main" : "transparent",
+    // As high as the line and no higher, so that the lines around it stay clear.
+    background: on
+      ? "linear-gradient(var(--mui-palette-primary-main) 0 100%) center / 100% calc(100% - 4px) no-repeat"
+      : "none",
     textDecoration: on ? "none" : "underline dotted 1px",
     textDecorationColor: "var(--mui-palette-primary-main)",
     textUnderlineOffset: "3px",
