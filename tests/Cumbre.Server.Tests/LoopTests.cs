@@ -242,6 +242,75 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         return (athlete, $"{athlete.Path}/blocks/{id}");
     }
 
+    // A circuit is three exercises in turn and more; a pair saves time and grows as each of its exercises does.
+    [Theory]
+    [InlineData(new[] { "push-up", "inverted-row-horizontal" }, "AddReps")]
+    [InlineData(new[] { "push-up", "inverted-row-horizontal", "squat" }, "LessRest")]
+    public async Task Only_three_exercises_in_turn_are_a_circuit(string[] movements, string kind)
+    {
+        var athlete = await Ready();
+        JsonNode Item(string movement, int i) =>
+            new JsonObject
+            {
+                ["id"] = Guid.CreateVersion7().ToString(),
+                ["movement"] = movement,
+                ["line"] = "3 x 8..10 rest 1:30",
+                ["joined"] = i > 0,
+            };
+        JsonNode Session(string day) =>
+            new JsonObject
+            {
+                ["id"] = Guid.CreateVersion7().ToString(),
+                ["day"] = day,
+                ["title"] = "",
+                ["warmUp"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+                ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+                ["fixed"] = false,
+                ["items"] = new JsonArray([.. movements.Select(Item)]),
+            };
+        JsonNode[] sessions = [Session(First), Session(Second)];
+        var block = new JsonObject
+        {
+            ["name"] = "In turn",
+            ["start"] = "2026-03-09",
+            ["kept"] = new JsonArray(),
+            ["weeks"] = new JsonArray(new JsonObject { ["kind"] = "Loading", ["sessions"] = new JsonArray(sessions) }),
+        };
+        (await coach.Put($"{athlete.Path}/blocks/{Guid.CreateVersion7()}", new { block, version = 0 })).Ok.ToString();
+        foreach (var session in sessions)
+        {
+            foreach (var item in session["items"]!.AsArray())
+                for (var set = 1; set <= 3; set++)
+                    (
+                        await coach.Put(
+                            $"{athlete.Path}/sessions/{session["id"]}/sets/{Guid.CreateVersion7()}",
+                            new
+                            {
+                                set,
+                                part = 1,
+                                reps = 10,
+                                item = (string)item!["id"]!,
+                                added = new { value = 0, unit = "Kg" },
+                                reserve = 1,
+                                form = "Clean",
+                                pain = (int?)null,
+                                painPlace = (string?)null,
+                                supersedes = (Guid?)null,
+                            }
+                        )
+                    ).Ok.ToString();
+            (await athlete.Finish(session)).Ok.ToString();
+        }
+
+        Assert.Equal(
+            kind,
+            (string)
+                Assert.Single(await Decisions(athlete), d =>
+                    (string)d["movement"]! == "push-up" && (string)d["cause"]! == "CleanSessions"
+                )["kind"]!
+        );
+    }
+
     private async Task<string[]> Lines(string block) =>
         [
             .. (await coach.Get(block)).Ok["block"]!["weeks"]!

@@ -23,8 +23,8 @@ internal static class Progress
         var last = s.Counting[^1];
         var plan = last.Exposure.Plan;
         var measure = Measure.Of(s, plan);
-        if (s.Role == ItemRole.LevelFinding)
-            return LevelFound(s, last);
+        if (s.Role == ItemRole.LevelFinding && LevelFound(s, last) is { } found)
+            return found;
         if (measure.HasZone && BelowZone(s, plan) is { } easier)
             return easier;
         if (last.Exposure.InCircuit)
@@ -83,12 +83,25 @@ internal static class Progress
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, null),
         };
 
-    /// <summary>A movement that finds its level is dosed from what was shown, once.</summary>
+    /// <summary>
+    /// A movement that finds its level is dosed from what was shown, once. What was done in every set is no level that
+    /// a dose goes under; where that was all that the line asked for, the line fits and grows in its own way (common
+    /// practice, no source).
+    /// </summary>
     private static Growth? LevelFound(Situation s, ExposureJudgement last)
     {
-        var timed = last.Rows.Any(r => r.Planned.Seconds is not null);
-        var best = timed ? last.Best : last.Rows.Max(r => r.Amount + (r.Amount > 0 ? r.Set?.Reserve ?? 0 : 0));
-        Prescription? dose = timed ? HoldDose.For(best) : RepDose.For(best);
+        var plan = last.Exposure.Plan;
+        // How high a fast rep reaches is found by its contact, and a stretch follows the reps that are found.
+        var rows = last.Rows.Where(r => r.Planned.Role != SetRole.Stretch).ToArray();
+        if (plan.IsFast || rows.Length == 0)
+            return null;
+        var timed = rows.Any(r => r.Planned.Seconds is not null);
+        var (least, most) = (rows.Min(r => r.Amount), rows.Max(r => r.Amount));
+        var best = timed ? most : rows.Max(r => r.Amount + (r.Amount > 0 ? r.Set?.Reserve ?? 0 : 0));
+        var dose = timed ? Held(s, HoldDose.For(best), least) : Counted(plan, RepDose.For(best), least);
+        var asked = rows.Max(r => r.Planned.Seconds ?? r.Planned.RepsHigh);
+        if (least >= asked && (timed ? most <= asked : dose is not null && dose.TargetReps <= asked))
+            return null;
         if (dose is null)
             return Neighbours.Easier(s.Athlete, s.Movement) is { } easier && best == 0
                 ? new(
@@ -98,7 +111,6 @@ internal static class Progress
                     By(s, RuleId.LevelFound)
                 )
                 : null;
-        var plan = last.Exposure.Plan;
         var why = By(s, RuleId.LevelFound)
             .Input(timed ? InputKey.BestHold : InputKey.BestReps, timed ? Quantity.Seconds(best) : Quantity.Reps(best));
         return new(
@@ -110,6 +122,7 @@ internal static class Progress
                     Load = plan.Load,
                     Sides = plan.Sides,
                     SetUp = plan.SetUp,
+                    Tempo = plan.Tempo,
                     RestSeconds = plan.RestSeconds ?? dose.RestSeconds,
                     Grips = plan.Grips,
                 }
@@ -117,6 +130,22 @@ internal static class Progress
             ProposalCause.LevelFound,
             why
         );
+    }
+
+    /// <summary>The share of the best hold; what holds no straight arm is not held shorter than it was in every set.</summary>
+    private static HoldSets? Held(Situation s, HoldSets? dose, int least) =>
+        dose is { Seconds: { } seconds } && !s.IsStraightArm && least > seconds ? dose with { Seconds = least } : dose;
+
+    /// <summary>The range from the best set, up to what was done in every set, with the stretch that the line has.</summary>
+    private static Prescription? Counted(Prescription plan, Prescription? dose, int least)
+    {
+        if (dose is not DoubleProgression range)
+            return dose;
+        if (least > range.High)
+            range = range.WithRange(Math.Max(range.Low, least - (range.High - range.Low)), least);
+        return plan is RepsWithStretch stretch
+            ? new RepsWithStretch(range.SetCount, range.Low, range.High, stretch.StretchSeconds)
+            : range;
     }
 
     /// <summary>

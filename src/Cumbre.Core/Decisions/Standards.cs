@@ -54,10 +54,16 @@ public static class Standards
                 && x.Step.Won is GateTerm { Target: not SecondsTarget } term
                 && IsNew(term, s, last.Day)
             )
-            .Select(x => (Step: x.Step, Next: Neighbours.NextOn(s.Athlete, x)))
+            .Select(x => (x.Ladder, x.Step, Next: Neighbours.NextOn(s.Athlete, x)))
+            // What leads nowhere and belongs to no goal is on the ladder's page, and no decision.
+            .Where(x =>
+                x.Next is not null
+                || s.Athlete.Intake.Goals.Count == 0
+                || s.Athlete.Intake.Goals.Any(g => g.Ladder == x.Ladder.Slug)
+            )
             .OrderBy(x => x.Next is null)
             .ToArray();
-        return shown is [var (step, next), ..]
+        return shown is [var (_, step, next), ..]
             ? Told(
                 s,
                 (GateTerm)step.Won,

@@ -659,6 +659,29 @@ public static class SessionStore
             };
     }
 
+    /// <summary>
+    /// The items of circuits: three exercises in turn and more. Two are a pair, which only saves time, and a drill
+    /// between the sets is no exercise.
+    /// </summary>
+    private static HashSet<StoredItem> InCircuit(IReadOnlyList<StoredItem> items)
+    {
+        const int least = 3;
+        var groups = new List<List<StoredItem>>();
+        foreach (var item in items)
+        {
+            if (!item.Joined || groups.Count == 0)
+                groups.Add([]);
+            groups[^1].Add(item);
+        }
+
+        return
+        [
+            .. groups
+                .Where(g => g.Count(i => i.Role != ItemRole.Preparation) >= least)
+                .SelectMany(g => g.Where(i => i.Role != ItemRole.Preparation)),
+        ];
+    }
+
     private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(
         IEnumerable<StoredSession> sessions,
         IEnumerable<SetRow> sets
@@ -667,6 +690,7 @@ public static class SessionStore
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
         foreach (var session in sessions)
         {
+            var inCircuit = InCircuit(session.Items);
             for (var i = 0; i < session.Items.Count; i++)
             {
                 var item = session.Items[i];
@@ -687,7 +711,7 @@ public static class SessionStore
                         {
                             Role = item.Role,
                             Position = i,
-                            InCircuit = item.Joined || (i + 1 < session.Items.Count && session.Items[i + 1].Joined),
+                            InCircuit = inCircuit.Contains(item),
                             Eased = item.Relief == Relief.Ease,
                         }
                     );
