@@ -133,7 +133,10 @@ internal static class CautionRules
                 .Select(e => (e.Day, e.Easy))
         );
         var weeks = Math.Max(own, pattern);
-        if (weeks < s.Rules.LoadingWeeks || s.Coming is [{ Easy: true }, ..])
+        // What is not planned any more is not made lighter in a week that is light already.
+        PlannedItem[] coming = [.. s.Planned.Where(p => p.Day >= s.Athlete.Today).OrderBy(p => p.Day)];
+        var next = coming.FirstOrDefault(p => p.Movement == s.Movement.Slug) ?? coming.FirstOrDefault();
+        if (weeks < s.Rules.LoadingWeeks || next is { Easy: true } || s.Role == ItemRole.Retest)
             return null;
         // Within the week of a deload the sets are halved once, not once a session.
         var plan = s.Last!.Exposure.Plan;
@@ -232,6 +235,9 @@ internal static class CautionRules
         var run = s.Rules.ExposuresWithoutProgress;
         var series = s.Comparable;
         if (series.Count <= run || s.Role is ItemRole.Preparation or ItemRole.Light or ItemRole.Kept or ItemRole.Retest)
+            return null;
+        // Practice sets have a trend, and end before they are hard.
+        if (s.Last!.Exposure.Plan is PracticeSets)
             return null;
         var (now, before) = (series.TakeLast(run).ToArray(), series.SkipLast(run).TakeLast(run).ToArray());
         if (

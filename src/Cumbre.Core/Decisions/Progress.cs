@@ -100,7 +100,7 @@ internal static class Progress
         var best = timed ? most : rows.Max(r => r.Amount + (r.Amount > 0 ? r.Set?.Reserve ?? 0 : 0));
         var dose = timed ? Held(s, HoldDose.For(best), least) : Counted(plan, RepDose.For(best), least);
         var asked = rows.Max(r => r.Planned.Seconds ?? r.Planned.RepsHigh);
-        if (least >= asked && (timed ? most <= asked : dose is not null && dose.TargetReps <= asked))
+        if (last.Reached && (timed ? most <= asked : dose is not null && dose.TargetReps <= asked))
             return null;
         if (dose is null)
             return Neighbours.Easier(s.Athlete, s.Movement) is { } easier && best == 0
