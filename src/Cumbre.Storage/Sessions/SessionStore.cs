@@ -663,7 +663,7 @@ public static class SessionStore
     /// The items of circuits: three exercises in turn and more. Two are a pair, which only saves time, and a drill
     /// between the sets is no exercise.
     /// </summary>
-    private static HashSet<StoredItem> InCircuit(IReadOnlyList<StoredItem> items)
+    private static HashSet<Guid> InCircuit(IReadOnlyList<StoredItem> items)
     {
         const int least = 3;
         var groups = new List<List<StoredItem>>();
@@ -678,7 +678,7 @@ public static class SessionStore
         [
             .. groups
                 .Where(g => g.Count(i => i.Role != ItemRole.Preparation) >= least)
-                .SelectMany(g => g.Where(i => i.Role != ItemRole.Preparation)),
+                .SelectMany(g => g.Where(i => i.Role != ItemRole.Preparation).Select(i => i.Id)),
         ];
     }
 
@@ -711,7 +711,7 @@ public static class SessionStore
                         {
                             Role = item.Role,
                             Position = i,
-                            InCircuit = inCircuit.Contains(item),
+                            InCircuit = inCircuit.Contains(item.Id),
                             Eased = item.Relief == Relief.Ease,
                         }
                     );
