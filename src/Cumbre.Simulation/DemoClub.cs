@@ -566,7 +566,8 @@ public static class DemoClub
                 .. Twice("calf-raise", "3 x 15 tempo 3-2-1-0 rest 1:00", [15, 15, 15]),
                 .. InTurn(
                     new(3, "squat", "3 x 15 rest 1:00", [15, 15, 15]),
-                    new(3, "inverted-row-horizontal", "3 x 8 rest 1:00", [8, 8, 8])
+                    new(3, "inverted-row-horizontal", "3 x 8 rest 1:00", [8, 8, 8]),
+                    new(3, "incline-push-up", "3 x 10 rest 1:00", [10, 10, 10])
                 ),
             ],
             Tests = [.. Base(45, 5, 6, 8, 22, 14), Hold("l-sit", 45, 15), Hold("ring-support-turned-out", 45, 12)],
@@ -631,10 +632,10 @@ public static class DemoClub
     private static LogScript Dips(int daysAgo, int[] reps, string load = "+20 lb") =>
         new(daysAgo, "weighted-dip", $"3 x 6..8 @ {load} rest 2:30", reps);
 
-    /// <summary>Two movements done in turn, in two sessions a week apart.</summary>
-    private static LogScript[] InTurn(LogScript first, LogScript second)
+    /// <summary>Movements done in turn, in two sessions a week apart.</summary>
+    private static LogScript[] InTurn(params LogScript[] logs)
     {
-        LogScript[] newer = [first, second with { Joined = true }];
+        LogScript[] newer = [.. logs.Select((l, i) => l with { Joined = i > 0 })];
         return [.. newer, .. newer.Select(l => l with { DaysAgo = l.DaysAgo + 7 })];
     }
 

@@ -380,12 +380,16 @@ public static class Simulator
                 ? sessions.FindLastIndex(s => s.Day == logged.Day && s.Movement != script.Movement)
                 : -1;
             if (other >= 0)
-            {
-                sessions[other] = sessions[other] with { InCircuit = true };
-                logged = logged with { Id = sessions[other].Id, InCircuit = true };
-            }
-
+                logged = logged with { Id = sessions[other].Id };
             sessions.Add(logged);
+            // Three in turn are a circuit, two a pair.
+            if (sessions.Count(s => s.Id == logged.Id) < 3)
+                return;
+            for (var i = 0; i < sessions.Count; i++)
+            {
+                if (sessions[i].Id == logged.Id)
+                    sessions[i] = sessions[i] with { InCircuit = true };
+            }
         }
 
         private (Guid Id, DateOnly Day, Proposal Proposal) Taken(TakenScript taken)
