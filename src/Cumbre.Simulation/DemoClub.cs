@@ -567,7 +567,7 @@ public static class DemoClub
                 .. InTurn(
                     new(3, "squat", "3 x 15 rest 1:00", [15, 15, 15]),
                     new(3, "inverted-row-horizontal", "3 x 8 rest 1:00", [8, 8, 8]),
-                    new(3, "incline-push-up", "3 x 10 rest 1:00", [10, 10, 10])
+                    new(3, "incline-push-up", "3 x 10 rest 1:00", [10, 10, 9])
                 ),
             ],
             Tests = [.. Base(45, 5, 6, 8, 22, 14), Hold("l-sit", 45, 15), Hold("ring-support-turned-out", 45, 12)],
