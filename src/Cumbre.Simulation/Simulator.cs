@@ -382,8 +382,7 @@ public static class Simulator
             if (other >= 0)
                 logged = logged with { Id = sessions[other].Id };
             sessions.Add(logged);
-            // Three in turn are a circuit, two a pair.
-            if (sessions.Count(s => s.Id == logged.Id) < 3)
+            if (sessions.Count(s => s.Id == logged.Id) < Circuit.LeastExercises)
                 return;
             for (var i = 0; i < sessions.Count; i++)
             {

@@ -203,27 +203,7 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         await Twice(athlete, "pull-up", "3 x 6", [6, 6, 6]);
         var id = Guid.CreateVersion7();
         JsonObject Session(string day) =>
-            new()
-            {
-                ["id"] = Guid.CreateVersion7().ToString(),
-                ["day"] = day,
-                ["title"] = "",
-                ["warmUp"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
-                ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
-                ["fixed"] = false,
-                ["items"] = new JsonArray(
-                    Item("weighted-dip", "3 x 6..8 @ +10 kg then +2.5 kg"),
-                    Item("pull-up", "3 x 6")
-                ),
-            };
-        JsonObject Item(string movement, string line) =>
-            new()
-            {
-                ["id"] = Guid.CreateVersion7().ToString(),
-                ["movement"] = movement,
-                ["line"] = line,
-                ["joined"] = false,
-            };
+            SessionOn(day, ("weighted-dip", "3 x 6..8 @ +10 kg then +2.5 kg", false), ("pull-up", "3 x 6", false));
         var block = new JsonObject
         {
             ["name"] = "Dips",
@@ -242,6 +222,29 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         return (athlete, $"{athlete.Path}/blocks/{id}");
     }
 
+    private static JsonObject SessionOn(string day, params (string Movement, string Line, bool Joined)[] items) =>
+        new()
+        {
+            ["id"] = Guid.CreateVersion7().ToString(),
+            ["day"] = day,
+            ["title"] = "",
+            ["warmUp"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+            ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
+            ["fixed"] = false,
+            ["items"] = new JsonArray([
+                .. items.Select(i =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["id"] = Guid.CreateVersion7().ToString(),
+                            ["movement"] = i.Movement,
+                            ["line"] = i.Line,
+                            ["joined"] = i.Joined,
+                        }
+                ),
+            ]),
+        };
+
     // A circuit is three exercises in turn and more; a pair saves time and grows as each of its exercises does.
     [Theory]
     [InlineData(new[] { "push-up", "inverted-row-horizontal" }, "AddReps")]
@@ -249,25 +252,8 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
     public async Task Only_three_exercises_in_turn_are_a_circuit(string[] movements, string kind)
     {
         var athlete = await Ready();
-        JsonNode Item(string movement, int i) =>
-            new JsonObject
-            {
-                ["id"] = Guid.CreateVersion7().ToString(),
-                ["movement"] = movement,
-                ["line"] = "3 x 8..10 rest 1:30",
-                ["joined"] = i > 0,
-            };
         JsonNode Session(string day) =>
-            new JsonObject
-            {
-                ["id"] = Guid.CreateVersion7().ToString(),
-                ["day"] = day,
-                ["title"] = "",
-                ["warmUp"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
-                ["coolDown"] = new JsonObject { ["seconds"] = 0, ["text"] = null },
-                ["fixed"] = false,
-                ["items"] = new JsonArray([.. movements.Select(Item)]),
-            };
+            SessionOn(day, [.. movements.Select((m, i) => (m, "3 x 8..10 rest 1:30", i > 0))]);
         JsonNode[] sessions = [Session(First), Session(Second)];
         var block = new JsonObject
         {

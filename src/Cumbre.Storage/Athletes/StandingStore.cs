@@ -113,9 +113,11 @@ public static class StandingStore
 
         db.Run(
             """
-            INSERT INTO standing (athlete_id, shown_until, anew, stopped_since, gathered) VALUES (@athleteId, @ShownUntil, @anew, @StoppedSince, @more)
+            INSERT INTO standing (athlete_id, shown_until, anew, stopped_since, gathered)
+            VALUES (@athleteId, @ShownUntil, @anew, @StoppedSince, @more)
             ON CONFLICT (athlete_id) DO UPDATE
-            SET shown_until = excluded.shown_until, anew = excluded.anew, stopped_since = excluded.stopped_since, gathered = gathered + @more
+            SET shown_until = excluded.shown_until, anew = excluded.anew,
+                stopped_since = excluded.stopped_since, gathered = gathered + @more
             """,
             new
             {
@@ -237,7 +239,8 @@ public static class StandingStore
         db.Run(
             """
             DELETE FROM evidence;
-            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, waiting_json = NULL, seq = seq + 1, shown_until = NULL, anew = 1, stopped_since = NULL, gathered = gathered + 1
+            UPDATE standing SET day = NULL, rules = 0, stale = 1, json = NULL, waiting_json = NULL, seq = seq + 1,
+                shown_until = NULL, anew = 1, stopped_since = NULL, gathered = gathered + 1
             """
         );
 

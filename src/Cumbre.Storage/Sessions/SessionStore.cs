@@ -659,29 +659,6 @@ public static class SessionStore
             };
     }
 
-    /// <summary>
-    /// The items of circuits: three exercises in turn and more. Two are a pair, which only saves time, and a drill
-    /// between the sets is no exercise.
-    /// </summary>
-    private static HashSet<Guid> InCircuit(IReadOnlyList<StoredItem> items)
-    {
-        const int least = 3;
-        var groups = new List<List<StoredItem>>();
-        foreach (var item in items)
-        {
-            if (!item.Joined || groups.Count == 0)
-                groups.Add([]);
-            groups[^1].Add(item);
-        }
-
-        return
-        [
-            .. groups
-                .Where(g => g.Count(i => i.Role != ItemRole.Preparation) >= least)
-                .SelectMany(g => g.Where(i => i.Role != ItemRole.Preparation).Select(i => i.Id)),
-        ];
-    }
-
     private static IEnumerable<(Guid AthleteId, Exposure Exposure)> Assemble(
         IEnumerable<StoredSession> sessions,
         IEnumerable<SetRow> sets
@@ -690,7 +667,7 @@ public static class SessionStore
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
         foreach (var session in sessions)
         {
-            var inCircuit = InCircuit(session.Items);
+            var inCircuit = Circuit.Of([.. session.Items.Select(i => (i.Joined, i.Role))]);
             for (var i = 0; i < session.Items.Count; i++)
             {
                 var item = session.Items[i];
@@ -711,7 +688,7 @@ public static class SessionStore
                         {
                             Role = item.Role,
                             Position = i,
-                            InCircuit = inCircuit.Contains(item.Id),
+                            InCircuit = inCircuit[i],
                             Eased = item.Relief == Relief.Ease,
                         }
                     );

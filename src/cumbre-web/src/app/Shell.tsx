@@ -178,6 +178,9 @@ function Announced() {
 
 function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolean; athleteId: string | null }) {
   const waiting = useQuery({ ...deskQuery, enabled: isCoach }).data?.rows.length ?? 0;
+  const ladders = (
+    <Place to="/ladders" also={/^\/movements(\/|$)/} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
+  );
   return (
     <Box
       component="nav"
@@ -223,13 +226,7 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
             narrow={narrow}
           />
           <Place to="/test-days" label={say("testDay")} icon={icons.tests} narrow={narrow} />
-          <Place
-            to="/ladders"
-            also={/^\/movements(\/|$)/}
-            label={say("ladders")}
-            icon={icons.ladders}
-            narrow={narrow}
-          />
+          {ladders}
           <Place
             to="/programmes"
             also={/^\/(groups|compare|outbox)(\/|$)|^\/athletes\/[^/]+\/(blocks|generate|import)(\/|$)/}
@@ -242,13 +239,7 @@ function Rail({ narrow, isCoach, athleteId }: { narrow: boolean; isCoach: boolea
       ) : (
         <>
           <Place to={`/athletes/${athleteId}`} label={say("training")} icon={icons.training} narrow={narrow} />
-          <Place
-            to="/ladders"
-            also={/^\/movements(\/|$)/}
-            label={say("ladders")}
-            icon={icons.ladders}
-            narrow={narrow}
-          />
+          {ladders}
         </>
       )}
     </Box>

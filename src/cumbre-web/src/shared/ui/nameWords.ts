@@ -13,7 +13,7 @@ export const gripWord: Record<NonNullable<Effort["grip"]>, string> = {
 
 const keepCapital = new Set(word("keepCapital").split(" "));
 
-/** A name within a sentence: "weighted pull-up", but "L-sit" and "German hang". */
+/** A name within a sentence: "ring dip", but "L-sit" and "German hang". */
 export function inSentence(name: string) {
   const [first = ""] = name.split(/[ -]/);
   return first.length === 1 || keepCapital.has(first) ? name : name.charAt(0).toLowerCase() + name.slice(1);
