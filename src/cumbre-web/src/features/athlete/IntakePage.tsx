@@ -1,5 +1,4 @@
 import Alert from "@mui/material/Alert";
-import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -24,6 +23,7 @@ import { type IntakeText, missing, useIntake } from "./useIntake";
 import { athleteQuery } from "../../shared/athletes/useAthlete";
 import { weekdays } from "../../shared/generation/wording";
 import { Field } from "../../shared/ui/Field";
+import { ManyField } from "../../shared/ui/ManyField";
 import { weekInOrder } from "../../words/habits";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athlete";
@@ -59,7 +59,7 @@ function Form({
   const { text, intake, errors, type, change } = draft;
   useKey("undo", draft.undo, { inFields: true });
   useKey("redo", draft.redo, { inFields: true });
-  const open = missing(athlete, intake, questions);
+  const open = missing(athlete, draft.body, questions);
   const field = (name: keyof IntakeText, label: string, help?: string, mode: "text" | "decimal" = "text") => (
     <Field
       label={label}
@@ -245,21 +245,20 @@ function Goals({
 }) {
   const nameOf = (slug: string) => ladders.find((l) => l.slug === slug)?.name ?? slug;
   const list = (kind: "Advance" | "Maintain", label: string, help: string) => (
-    <Autocomplete
-      multiple
+    <ManyField
+      label={label}
       options={ladders
         .map((l) => l.slug)
         .filter((slug) => !intake.goals.some((g) => g.ladder === slug && g.kind !== kind))}
-      value={intake.goals.filter((g) => g.kind === kind).map((g) => g.ladder)}
-      getOptionLabel={nameOf}
-      onChange={(_, chosen) =>
+      chosen={intake.goals.filter((g) => g.kind === kind).map((g) => g.ladder)}
+      nameOf={nameOf}
+      onChange={(chosen) =>
         change({
           goals: [...intake.goals.filter((g) => g.kind !== kind), ...chosen.map((ladder) => ({ ladder, kind }))],
         })
       }
-      renderInput={(params) => (
-        <Field {...params} label={label} problem={kind === "Advance" ? problem : undefined} help={help} />
-      )}
+      problem={kind === "Advance" ? problem : undefined}
+      help={help}
     />
   );
   return (

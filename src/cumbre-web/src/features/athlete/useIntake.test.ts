@@ -68,12 +68,28 @@ describe("what is still open", () => {
   ] as ClearanceQuestion[];
 
   it("names what a coach would ask, and nothing that the age answers", () => {
-    expect(missing({ ...athlete, consentMissing: true }, athlete.intake, questions)).toEqual([
+    const { body } = requestOf(athlete, textOf(athlete), athlete.intake);
+    expect(missing({ ...athlete, consentMissing: true }, body, questions)).toEqual([
       "bodyweight",
       "a goal",
       "training days",
       "1 clearance question",
       "a guardian’s consent",
+    ]);
+  });
+
+  it("counts what stands in the fields, before and after it is stored", () => {
+    const unasked = { ...athlete, birthYear: null, intake: emptyIntake };
+    const empty = requestOf(unasked, textOf(unasked), emptyIntake).body;
+    const typed = requestOf(unasked, { ...textOf(unasked), birthYear: "1991", minutes: "75" }, emptyIntake).body;
+    expect(missing(unasked, empty, questions)).toEqual(
+      expect.arrayContaining(["birth year", "minutes per session"]) as string[],
+    );
+    expect(missing(unasked, typed, questions)).toEqual([
+      "bodyweight",
+      "a goal",
+      "training days",
+      "1 clearance question",
     ]);
   });
 });

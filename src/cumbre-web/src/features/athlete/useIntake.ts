@@ -102,10 +102,11 @@ export function requestOf(
 }
 
 /** What a coach would still ask, in words. */
-export function missing(athlete: Athlete, intake: Intake, questions: ClearanceQuestion[]) {
+export function missing(athlete: Athlete, said: AthleteRequest, questions: ClearanceQuestion[]) {
+  const intake = said.intake!;
   const unanswered = questions.filter((q) => !q.byAge && !intake.clearance.some((c) => c.question === q.slug)).length;
   return [
-    athlete.birthYear === null && say("birthYear"),
+    said.birthYear === null && say("birthYear"),
     athlete.bodyMasses.length === 0 && say("bodyMass2"),
     intake.goals.length === 0 && say("goal"),
     intake.days.length === 0 && say("days2"),
@@ -126,17 +127,17 @@ const docOf = (athlete: Athlete): IntakeDoc => ({ text: textOf(athlete), intake:
 const labels: Record<keyof IntakeText | keyof Intake, string> = {
   name: say("name"),
   birthYear: say("birthYear2"),
-  sex: "Proportions",
+  sex: say("proportions"),
   statureCm: "Height",
   unit: say("unit"),
   minutes: say("minutesASession2"),
   trainingYears: say("yearsOfTraining"),
-  days: "Days",
-  place: "Place",
-  shoulders: "Shoulders",
+  days: say("days"),
+  place: say("mostlyTrains"),
+  shoulders: say("shoulders"),
   goals: word("goals"),
   complaints: say("whatHurts"),
-  clearance: "Clearance",
+  clearance: say("clearance"),
   guardianConsent: say("aGuardiansConsent2"),
   finished: "Finished",
 };
@@ -241,11 +242,12 @@ export function useIntake(athlete: Athlete) {
   }, [athlete]);
   const { draft, now, ...rest } = useDraft(`intake:${athlete.id}`, stored, kind);
   const { text, intake } = now;
-  const { errors } = requestOf(athlete, text, intake, refused);
+  const { body, errors } = requestOf(athlete, text, intake, refused);
   return {
     ...rest,
     text,
     intake,
+    body,
     errors,
     wrong: Object.keys(errors).length,
     type: (field: keyof IntakeText, value: string) =>

@@ -1,4 +1,3 @@
-import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -13,6 +12,7 @@ import { capital, dayFull } from "../../shared/ui/format";
 import { changeDay, freeDay, moveStation, newDay, newStation, type Draft, type DraftDay } from "./outline";
 import { kindHint, StationPicker, stationName, useStations } from "./StationPicker";
 import { Field } from "../../shared/ui/Field";
+import { ManyField } from "../../shared/ui/ManyField";
 import { say } from "../../words/groups";
 
 type Fault = (path: string) => string | undefined;
@@ -42,21 +42,15 @@ export function OutlineForm({
         problem={fault("outline.name")}
         slotProps={{ htmlInput: { maxLength: 80 }, inputLabel: { shrink: true } }}
       />
-      <Autocomplete
-        multiple
-        disableCloseOnSelect
+      <ManyField
+        label={say("athletes")}
+        stayOpen
         options={roster.map((r) => r.id)}
-        value={draft.athletes}
-        getOptionLabel={(id) => roster.find((r) => r.id === id)?.name ?? say("gone")}
-        onChange={(_, athletes) => set({ athletes })}
-        renderInput={(params) => (
-          <Field
-            {...params}
-            label={say("athletes")}
-            problem={fault("athletes")}
-            help={draft.athletes.length === 0 ? say("whoComes") : undefined}
-          />
-        )}
+        chosen={draft.athletes}
+        nameOf={(id) => roster.find((r) => r.id === id)?.name ?? say("gone")}
+        onChange={(athletes) => set({ athletes })}
+        problem={fault("athletes")}
+        help={draft.athletes.length === 0 ? say("whoComes") : undefined}
       />
       <Field
         label={say("firstWeek")}

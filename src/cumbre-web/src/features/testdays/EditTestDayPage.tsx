@@ -22,6 +22,7 @@ import { WhyFigure } from "../../shared/why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
 import { decides, minutes, reasonWord, waiting } from "./wording";
 import { Field } from "../../shared/ui/Field";
+import { ManyField } from "../../shared/ui/ManyField";
 import { say } from "../../words/testdays";
 import { inSentence } from "../../shared/ui/nameWords";
 
@@ -140,17 +141,16 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
           sx={{ width: 180 }}
         />
       </Box>
-      <Autocomplete
-        multiple
-        disableCloseOnSelect
+      <ManyField
+        label={say("athletes")}
+        stayOpen
         options={roster.map((r) => r.id)}
-        value={athletes}
-        getOptionLabel={(a) => roster.find((r) => r.id === a)?.name ?? say("gone")}
-        onChange={(_, chosen) => change({ athletes: chosen })}
+        chosen={athletes}
+        nameOf={(a) => roster.find((r) => r.id === a)?.name ?? say("gone")}
+        onChange={(chosen) => change({ athletes: chosen })}
+        problem={errorAt("athletes")}
+        help={say("whoComes")}
         sx={{ maxWidth: 900 }}
-        renderInput={(params) => (
-          <Field {...params} label={say("athletes")} problem={errorAt("athletes")} help={say("whoComes")} />
-        )}
       />
       {athletes.length < roster.length && (
         <Button size="small" variant="text" onClick={() => change({ athletes: roster.map((r) => r.id) })}>

@@ -1,5 +1,4 @@
 import Alert from "@mui/material/Alert";
-import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -21,6 +20,7 @@ import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
 import { Field } from "../../../shared/ui/Field";
+import { ManyField } from "../../../shared/ui/ManyField";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 
@@ -173,13 +173,12 @@ function Form({
     />
   );
   const neighbours = (field: "carriesTo" | "easier" | "harder", label: string) => (
-    <Autocomplete
-      multiple
+    <ManyField
+      label={label}
       options={movements.map((x) => x.slug).filter((s) => s !== slug)}
-      value={m[field]}
-      getOptionLabel={(s) => movements.find((x) => x.slug === s)?.name ?? s}
-      onChange={(_, chosen) => set({ [field]: chosen })}
-      renderInput={(params) => <TextField {...params} label={label} />}
+      chosen={m[field]}
+      nameOf={(s) => movements.find((x) => x.slug === s)?.name ?? s}
+      onChange={(chosen) => set({ [field]: chosen })}
     />
   );
   const known = [...new Set(movements.flatMap((x) => x.cautions))];
@@ -268,13 +267,13 @@ function Form({
         {neighbours("easier", word("easier"))}
         {neighbours("harder", word("harder"))}
         {neighbours("carriesTo", say("carriesOverTo"))}
-        <Autocomplete
-          multiple
+        <ManyField
+          label={say("cautions")}
           options={known}
-          value={m.cautions}
-          getOptionLabel={(id: CautionId) => standingCaution(id, unit)}
-          onChange={(_, cautions) => set({ cautions })}
-          renderInput={(params) => <Field {...params} label={say("cautions")} problem={error("entry.cautions")} />}
+          chosen={m.cautions}
+          nameOf={(id: CautionId) => standingCaution(id, unit)}
+          onChange={(cautions) => set({ cautions })}
+          problem={error("entry.cautions")}
         />
         <Field
           label={say("why")}

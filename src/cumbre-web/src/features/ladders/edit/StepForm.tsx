@@ -10,6 +10,7 @@ import { lines } from "./draft";
 import { DemandFields } from "./DemandFields";
 import { GateField } from "./GateField";
 import { Field } from "../../../shared/ui/Field";
+import { ManyField } from "../../../shared/ui/ManyField";
 import { say as word } from "../../../words/common";
 import { say } from "../../../words/ladders";
 import { told } from "../../../words/server";
@@ -159,13 +160,12 @@ export function StepForm({
           </MenuItem>
         ))}
       </Field>
-      <Autocomplete
-        multiple
+      <ManyField
+        label={say("substitutes")}
         options={slugs}
-        value={step.substitutes ?? []}
-        getOptionLabel={nameOf}
-        onChange={(_, substitutes) => onChange({ substitutes })}
-        renderInput={(params) => <TextField {...params} label={say("substitutes")} />}
+        chosen={step.substitutes ?? []}
+        nameOf={nameOf}
+        onChange={(substitutes) => onChange({ substitutes })}
       />
       {list("cues", word("cues"))}
       {list("faults", word("faults"))}
