@@ -36,7 +36,7 @@ public sealed class FirstHourTests : IAsyncLifetime
 
         browser.Press("Record the gym kit");
         browser.Press("Add size");
-        browser.Fill("Size 1", "5");
+        browser.Fill("Size", "5");
         browser.Press("Save");
         browser.Sees("saved");
 

@@ -33,7 +33,8 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
         object? kit = null,
         object[]? bands = null,
         object[]? counted = null,
-        object[]? gear = null
+        object[]? gear = null,
+        bool hasNoGear = false
     ) =>
         new
         {
@@ -42,6 +43,7 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
             counted = counted ?? [],
             gear = gear ?? [],
             version,
+            hasNoGear,
         };
 
     [Fact]
@@ -79,6 +81,26 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
                     "made"
                 ]!["value"]!["number"]!
         );
+    }
+
+    [Fact]
+    public async Task No_gear_at_home_is_kept_and_says_nothing_beside_a_list()
+    {
+        var athlete = await coach.NewAthlete();
+        async Task<bool> Put(object book)
+        {
+            (await coach.Put($"{athlete.Path}/kit", book)).Ok.ToString();
+            return (bool)(await coach.Get($"{athlete.Path}/kit")).Ok["hasNoGear"]!;
+        }
+        Assert.True(await Put(Book(0, hasNoGear: true)));
+        var bar = new
+        {
+            id = Guid.CreateVersion7(),
+            kind = "Bar",
+            name = "door bar",
+        };
+        Assert.False(await Put(Book(1, gear: [bar], hasNoGear: true)));
+        Assert.False(await Put(Book(2)));
     }
 
     [Fact]

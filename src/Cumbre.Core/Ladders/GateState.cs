@@ -181,22 +181,30 @@ public static class GateRule
     }
 
     /// <summary>
-    /// The fresh results by which a gate of loads may be taken as open, though what it asks was never done: the lower
-    /// end of the estimate
-    /// carries it, and no later try fell short. Null: it may not.
+    /// The fresh results by which a gate may be taken as open, though what it asks was never done: an estimate from them
+    /// carries it, of each side where both are asked, and no later try fell short. Null: it may not.
     /// </summary>
     public static IReadOnlyList<BenchmarkResult>? EstimatedBy(GateExpression gate, ResultBook book)
     {
         var by = new List<BenchmarkResult>();
         foreach (var term in gate.Terms)
         {
-            if (gate is AnyOf || term.Target is not LoadTarget target)
+            if (gate is AnyOf)
                 return null;
-            var found = book.Array(term.Benchmark)
-                .LastOrDefault(r => !Staleness.IsStale(r.Day, book.Day) && target.IsEstimatedBy(r));
-            if (found is null || FailureOf(term, book) is { } failure && failure.Day >= found.Day)
-                return null;
-            by.Add(found);
+            IReadOnlyList<Measures.Side?> sides = term.EachSide ? [Measures.Side.Left, Measures.Side.Right] : [null];
+            foreach (var side in sides)
+            {
+                var found = book.Array(term.Benchmark)
+                    .LastOrDefault(r =>
+                        !Staleness.IsStale(r.Day, book.Day)
+                        && (side is null || r.Side is null || r.Side == side)
+                        && term.Target.IsEstimatedBy(r)
+                    );
+                if (found is null || FailureOf(term, book) is { } failure && failure.Day >= found.Day)
+                    return null;
+                if (!by.Contains(found))
+                    by.Add(found);
+            }
         }
 
         return by;

@@ -6,7 +6,7 @@ namespace Cumbre.Core.Ladders;
 /// <summary>What differs between two placements of an athlete on one ladder; names of steps, in their order.</summary>
 /// <param name="Won">Won now.</param>
 /// <param name="Lost">No longer won.</param>
-/// <param name="Opened">May be trained now.</param>
+/// <param name="Opened">May be trained now, and was not shown yet.</param>
 /// <param name="Closed">May no longer be trained.</param>
 public sealed record PlacementChange(
     IReadOnlyList<string> Won,
@@ -32,7 +32,11 @@ public sealed record PlacementChange(
         return new(
             Where(s => after.IsWon(s.After) && !before.IsWon(s.Before)),
             Where(s => !after.IsWon(s.After) && before.IsWon(s.Before)),
-            Where(s => after.IsReachable(s.After) && !before.IsReachable(s.Before)),
+            Where(s =>
+                after.IsReachable(s.After)
+                && !before.IsReachable(s.Before)
+                && after.StatusOf(s.After) is not (StepStatus.Won or StepStatus.Open)
+            ),
             Where(s => !after.IsReachable(s.After) && before.IsReachable(s.Before))
         );
     }

@@ -24,6 +24,12 @@ public abstract record Target
     /// </summary>
     public virtual bool IsTriedBy(BenchmarkResult result) => true;
 
+    /// <summary>
+    /// Does the result carry what is asked, though it was never done as it is asked? That opens a step and never wins
+    /// one.
+    /// </summary>
+    public virtual bool IsEstimatedBy(BenchmarkResult result) => false;
+
     protected abstract decimal Share(BenchmarkResult result);
 
     /// <summary>Of several sets, the share that was done.</summary>
@@ -42,6 +48,9 @@ public sealed record RepsTarget(int Sets, int Reps, int Comfortable) : Target
     public override bool IsMetBy(BenchmarkResult result) => result.Score.Sets >= Sets && result.Score.Reps >= Reps;
 
     public override bool IsTriedBy(BenchmarkResult result) => result.Score.Sets >= Sets || result.Score.Reps < Reps;
+
+    /// <summary>One long set stands for several shorter ones (<see cref="FurtherSets.Carry"/>).</summary>
+    public override bool IsEstimatedBy(BenchmarkResult result) => FurtherSets.Carry(result.Score.Reps, Sets, Reps);
 
     protected override decimal Share(BenchmarkResult result) =>
         SetShare(result, Sets) * Math.Min(1, (decimal)result.Score.Reps / Reps);
@@ -120,11 +129,10 @@ public sealed record LoadTarget(decimal? PercentOfBodyMass, MassEntry? Load, int
         );
 
     /// <summary>
-    /// Does the lower end of the estimate carry one set of the repetitions asked? Several sets are judged as one. It
-    /// opens a step and never
-    /// wins one. Compared at 0.01 kg.
+    /// Does the lower end of the estimate carry one set of the repetitions asked? Several sets are judged as one.
+    /// Compared at 0.01 kg.
     /// </summary>
-    public bool IsEstimatedBy(BenchmarkResult result) =>
+    public override bool IsEstimatedBy(BenchmarkResult result) =>
         result.SystemRange is { } range
         && Reps <= OneRepMax.EffectiveRepsMaximum
         && OneRepMax.SystemFor(range.Low, Reps) >= Asked(result);

@@ -146,4 +146,10 @@ public sealed record KitBook(
 )
 {
     public static KitBook Empty { get; } = new(null, [], [], []);
+
+    /// <summary>Somebody said that there is no gear but floor and wall; an empty list alone says nothing.</summary>
+    public bool HasNoGear { get; init; }
+
+    /// <summary>Is it known what there is?</summary>
+    public bool IsGearKnown => HasNoGear || Gear.Count > 0;
 }

@@ -49,8 +49,7 @@ public sealed record DryRunItem(DryRunVerdict Verdict, IReadOnlyList<DryRunSet> 
 
 /// <summary>
 /// A twin of the athlete does a session on paper, from maximum, best reps and best hold. Each further set of the
-/// movement or its pattern loses a tenth of what is left at two minutes of rest, more with less rest and less with
-/// more, between a twentieth and a fifth; a best of so many reps is taken for half a rep more; a set that ends easily,
+/// movement or its pattern loses a share of what is left (<see cref="FurtherSets"/>); a best of so many reps is taken for half a rep more; a set that ends easily,
 /// a fast one and a hold of 60 % and less cost half of that (this project's choice).
 /// </summary>
 public static class DryRun
@@ -58,14 +57,10 @@ public static class DryRun
     /// <summary>Left in every set, a line that is not meant easy is trivial.</summary>
     public const int TrivialOver = 5;
 
-    private const decimal LossAtTwoMinutes = 0.10m,
-        LeastLoss = 0.05m,
-        MostLoss = 0.20m,
-        EasyHold = 0.60m,
+    private const decimal EasyHold = 0.60m,
         UncountedRep = 0.5m;
 
-    private const int TwoMinutes = 120,
-        EasyReserve = 3;
+    private const int EasyReserve = 3;
 
     /// <summary>Each item in order; null where nothing is known or its sets have no number.</summary>
     public static IReadOnlyList<DryRunItem?> Of(IReadOnlyList<ItemReading> items, AthleteAtWork athlete)
@@ -83,8 +78,7 @@ public static class DryRun
         )
             return null;
         var from = From(movement, plan, resolved, athlete);
-        var rest = Math.Max(1, Timing.RestBetweenSets(plan));
-        var loss = Math.Clamp(LossAtTwoMinutes * TwoMinutes / rest, LeastLoss, MostLoss);
+        var loss = FurtherSets.Loss(Timing.RestBetweenSets(plan));
         var sets = new List<DryRunSet>();
         foreach (var effort in resolved.Efforts.Where(e => e.Plan.Part == 1 || e.Plan.Side is not null))
         {

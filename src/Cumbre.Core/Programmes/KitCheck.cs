@@ -16,9 +16,9 @@ public static class KitCheck
     /// What is missing, as the catalogue words it; null: all is there, or nobody has written down what there is.
     /// </summary>
     public static string? Missing(Movement movement, AthleteAtWork athlete) =>
-        athlete.Gear.Gear.Count == 0
-            ? null
-            : movement.Kit.FirstOrDefault(wanted => !wanted.Split(" or ").Any(w => Has(w.Trim(), athlete)));
+        athlete.Gear.IsGearKnown
+            ? movement.Kit.FirstOrDefault(wanted => !wanted.Split(" or ").Any(w => Has(w.Trim(), athlete)))
+            : null;
 
     private static bool Has(string wanted, AthleteAtWork athlete)
     {

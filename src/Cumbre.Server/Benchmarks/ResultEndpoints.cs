@@ -84,13 +84,15 @@ public sealed record ResultAnswer(ResultDto Result, IReadOnlyList<LadderChange> 
 /// <summary>What a result changed on one ladder; names of steps.</summary>
 /// <param name="Ladder">Slug.</param>
 /// <param name="Name">Of the ladder.</param>
+/// <param name="IsGoal">A goal of the athlete, advancing or kept.</param>
 /// <param name="Won">Won now.</param>
 /// <param name="Lost">No longer won.</param>
-/// <param name="Opened">May be trained now.</param>
+/// <param name="Opened">May be trained now, and was not shown yet.</param>
 /// <param name="Closed">May no longer be trained.</param>
 public sealed record LadderChange(
     string Ladder,
     string Name,
+    bool IsGoal,
     IReadOnlyList<string> Won,
     IReadOnlyList<string> Lost,
     IReadOnlyList<string> Opened,

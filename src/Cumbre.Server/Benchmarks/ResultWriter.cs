@@ -91,7 +91,10 @@ internal static class ResultWriter
             coach,
             clock.Today
         );
-        return new(ResultDto.Of(result, atlas.Catalogue), PlacementChanges.Between(before, after));
+        return new(
+            ResultDto.Of(result, atlas.Catalogue),
+            PlacementChanges.Between(before, after, found.Profile.Intake)
+        );
     }
 
     /// <summary>The body mass of the day may have been corrected since.</summary>
@@ -131,17 +134,22 @@ internal static class PlacementChanges
         return [.. atlas.Ladders.Select(climber.On)];
     }
 
+    /// <summary>What changed, the goals first.</summary>
     public static IReadOnlyList<LadderChange> Between(
         IReadOnlyList<Placement> before,
-        IReadOnlyList<Placement> after
+        IReadOnlyList<Placement> after,
+        Intake intake
     ) =>
         [
             .. before
                 .Zip(after, (b, a) => (a.Ladder, Change: PlacementChange.Between(b, a)))
                 .Where(c => !c.Change.IsNone)
+                .Select(c => (c.Ladder, c.Change, IsGoal: intake.Goals.Any(g => g.Ladder == c.Ladder.Slug)))
+                .OrderBy(c => !c.IsGoal)
                 .Select(c => new LadderChange(
                     c.Ladder.Slug,
                     c.Ladder.Name,
+                    c.IsGoal,
                     c.Change.Won,
                     c.Change.Lost,
                     c.Change.Opened,

@@ -62,7 +62,7 @@ internal static class TestDayOutcome
                     return new OutcomeDto(
                         profile.Id,
                         profile.Name,
-                        PlacementChanges.Between(before, after),
+                        PlacementChanges.Between(before, after, profile.Intake),
                         [
                             .. Ordered(a.Own, day.Tests)
                                 .Select(r => Row(r, TestNoise.Of(r, snapshot.Results), atlas.Catalogue)),

@@ -52,12 +52,14 @@ public sealed record RungDto(decimal Kg, IReadOnlyList<MassDto> Pieces, decimal?
 /// <param name="Counted">Counted loads.</param>
 /// <param name="Gear">Everything else.</param>
 /// <param name="Version">0 before it is written.</param>
+/// <param name="HasNoGear">There is none but floor and wall; ignored beside a list.</param>
 public sealed record KitBookRequest(
     KitDto? Kit,
     IReadOnlyList<BandDto> Bands,
     IReadOnlyList<CountedDto> Counted,
     IReadOnlyList<Gear> Gear,
-    long Version
+    long Version,
+    bool HasNoGear = false
 );
 
 /// <summary>A kit book with what can be reckoned from it.</summary>
@@ -71,6 +73,7 @@ public sealed record KitBookRequest(
 /// <param name="Loads">What can be hung, from nothing up.</param>
 /// <param name="MoreLoads">There are more than are listed.</param>
 /// <param name="UsualStepKg">A usual increase: a wider step is a gap.</param>
+/// <param name="HasNoGear">There is none but floor and wall.</param>
 public sealed record KitBookDto(
     string Name,
     KitDto? Kit,
@@ -81,7 +84,8 @@ public sealed record KitBookDto(
     long Version,
     IReadOnlyList<RungDto> Loads,
     bool MoreLoads,
-    decimal UsualStepKg
+    decimal UsualStepKg,
+    bool HasNoGear
 );
 
 public static class KitEndpoints
@@ -185,7 +189,8 @@ public static class KitEndpoints
                 )),
             ],
             ladder.Count == RungsShown && ladder[^1].StepUp is not null,
-            LoadLadder.UsualStep.Kilograms
+            LoadLadder.UsualStep.Kilograms,
+            book.HasNoGear
         );
     }
 
@@ -238,7 +243,10 @@ public static class KitEndpoints
                         )
                 ),
             ]
-        );
+        )
+        {
+            HasNoGear = request.HasNoGear && request.Gear.Count == 0,
+        };
     }
 
     private static decimal? Length(string path, string field, decimal? cm) =>

@@ -65,7 +65,8 @@ public static class KitStore
                     : null,
                 [.. book.Bands.Select(b => new BandDoc(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
                 [.. book.Counted.Select(c => new CountedDoc(c.Id, c.Name, c.Count, c.Unit))],
-                book.Gear
+                book.Gear,
+                book.HasNoGear
             ),
             Options
         );
@@ -80,7 +81,10 @@ public static class KitStore
             [.. doc.Bands.Select(b => new Band(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
             [.. doc.Counted.Select(c => new CountedLoad(c.Id, c.Name, c.Count, c.Unit))],
             doc.Gear
-        );
+        )
+        {
+            HasNoGear = doc.HasNoGear,
+        };
     }
 
     private sealed record Row(string BookJson, long Version);
@@ -92,7 +96,8 @@ public static class KitStore
         KitDoc? Kit,
         IReadOnlyList<BandDoc> Bands,
         IReadOnlyList<CountedDoc> Counted,
-        IReadOnlyList<Gear> Gear
+        IReadOnlyList<Gear> Gear,
+        bool HasNoGear = false
     );
 
     private sealed record KitDoc(bool HasBelt, MassEntry? Vest, IReadOnlyList<PlateDoc> Plates);

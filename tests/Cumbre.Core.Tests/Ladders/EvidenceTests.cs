@@ -247,6 +247,42 @@ public class EvidenceTests
         );
     }
 
+    // Three sets at two minutes of rest leave 0.9 x 0.9 of the first: 13 leave 10.5, 12 leave 9.7.
+    [Theory]
+    [InlineData(13, "close")]
+    [InlineData(12, "floor")]
+    public void One_long_set_opens_what_several_shorter_ones_would_and_wins_it_not(int best, string step)
+    {
+        var placed = Place("push-up", [Reps("push-up-max", best)]);
+        Assert.Equal(step, placed.Ladder.Steps[placed.Training!.Value].Slug);
+        Assert.Equal(step == "close", placed.IsEstimated(Step("push-up", "floor")));
+        Assert.False(placed.IsWon(Step("push-up", "floor")));
+    }
+
+    [Fact]
+    public void Several_sets_that_fell_short_later_take_the_long_set_back()
+    {
+        var placed = Place("push-up", [Reps("push-up-max", 20, daysAgo: 7), Reps("push-up-max", 8, sets: 3)]);
+        Assert.Equal("floor", placed.Ladder.Steps[placed.Training!.Value].Slug);
+    }
+
+    [Fact]
+    public void A_long_set_of_one_side_says_nothing_of_the_other()
+    {
+        BenchmarkResult Of(Side side, int reps) => Reps("archer-push-up", reps) with { Side = side };
+        bool Opened(params BenchmarkResult[] shown) => Place("push-up", shown).IsEstimated(Step("push-up", "archer"));
+        Assert.False(Opened(Of(Side.Left, 14)));
+        Assert.False(Opened(Of(Side.Left, 14), Of(Side.Right, 12)));
+        Assert.True(Opened(Of(Side.Left, 14), Of(Side.Right, 13)));
+    }
+
+    [Fact]
+    public void One_long_hold_stands_for_no_sets_of_holds()
+    {
+        var placed = Place("front-lever", [Reps("pull-up-max", 12), Seconds("front-lever-tuck", 30)]);
+        Assert.False(placed.IsEstimated(Step("front-lever", "tuck")));
+    }
+
     private static BenchmarkResult[] Sides(string benchmark, decimal seconds, int daysAgo = 0) =>
         [Seconds(benchmark, seconds, daysAgo, side: Side.Left), Seconds(benchmark, seconds, daysAgo, side: Side.Right)];
 

@@ -406,16 +406,23 @@ public class GeneratorTests
         Assert.Contains(made.LeftOut, l => l.Kind == DropKind.SkillHard);
     }
 
-    [Fact]
-    public void Without_any_kit_the_floor_is_trained_on_and_what_is_missing_is_said()
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Without_any_kit_the_floor_is_trained_on_and_what_is_missing_is_said(bool mat)
     {
         var made = Make(
             Athlete(
                 Said("front-lever"),
-                gear: new(null, [], [], [new(Guid.NewGuid(), GearKind.Mat, "mat", null, null, null)]),
+                gear: KitBook.Empty with
+                {
+                    HasNoGear = !mat,
+                    Gear = mat ? [new(Guid.NewGuid(), GearKind.Mat, "mat", null, null, null)] : [],
+                },
                 kit: Kit.Empty
             )
         );
+        Assert.DoesNotContain(made.Notices, n => n.Id == NoticeId.KitUnknown);
         Assert.Contains(made.Notices, n => n.Id == NoticeId.GoalNotTrainable);
         Assert.Contains(made.Notices, n => n.Id == NoticeId.PatternMissing && n.Args[0].Code == "vertical pull");
         Assert.NotEmpty(Week(made)[0].Items);

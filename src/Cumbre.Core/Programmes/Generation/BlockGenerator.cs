@@ -218,7 +218,7 @@ public static class BlockGenerator
                 notices.Add(Notice.Of(NoticeId.LeverageAgainstLoad, Quantity.Name(loaded.Ladder.Name)));
             if (
                 schools["implement"] == "rings"
-                && athlete.Gear.Gear.Count > 0
+                && athlete.Gear.IsGearKnown
                 && athlete.Gear.Gear.All(g => g.Kind != Loading.GearKind.Rings)
             )
                 notices.Add(Notice.Of(NoticeId.RingsMissing));

@@ -10,7 +10,7 @@ internal static class IntakeNotices
     public static void Add(AthleteAtWork athlete, BlockWish wish, GeneratorRules rules, List<Notice> notices)
     {
         var intake = athlete.Intake;
-        if (athlete.Gear.Gear.Count == 0)
+        if (!athlete.Gear.IsGearKnown)
             notices.Add(Notice.Of(NoticeId.KitUnknown));
         if (wish.Minutes is null && intake.Minutes is null)
             notices.Add(Notice.Of(NoticeId.MinutesUnknown, Quantity.Count(rules.MinutesUnknown)));

@@ -1,6 +1,7 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
@@ -141,13 +142,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                     </MenuItem>
                   ))}
                 </TextField>
-                {field(
-                  `kit.plates[${i}].size`,
-                  say("size", { i: i + 1 }),
-                  p.size,
-                  (size) => row("plates", i, { size }),
-                  110,
-                )}
+                {field(`kit.plates[${i}].size`, say("size"), p.size, (size) => row("plates", i, { size }), 110)}
                 <TextField
                   select
                   label={say("unit")}
@@ -282,6 +277,18 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
               {field(`gear[${i}].note`, word("note"), g.note, (note) => row("gear", i, { note }), 200)}
             </Row>
           ))}
+          {text.gear.length === 0 && (
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  checked={text.hasNoGear}
+                  onChange={(_, hasNoGear) => setText((t) => ({ ...t, hasNoGear }))}
+                />
+              }
+              label={say("noGear")}
+            />
+          )}
           <Button
             size="small"
             onClick={() =>

@@ -17,13 +17,15 @@ const book: KitBook = {
   loads: [],
   moreLoads: false,
   usualStepKg: 2.5,
+  hasNoGear: false,
 };
 
 describe("a kit as it is typed", () => {
   it("goes out as it came in when nothing is changed", () => {
     const { body, errors } = requestOf(textOf(book), 4, true);
     expect(errors).toEqual({});
-    expect(body).toEqual({ kit: book.kit, bands: book.bands, counted: book.counted, gear: book.gear, version: 4 });
+    const { kit, bands, counted, gear, hasNoGear } = book;
+    expect(body).toEqual({ kit, bands, counted, gear, hasNoGear, version: 4 });
   });
 
   it("reads commas, takes an empty unit for never weighed, and leaves plates that lie elsewhere alone", () => {
@@ -34,6 +36,26 @@ describe("a kit as it is typed", () => {
     expect(body.bands[0]!.bottomKg).toBe(41.5);
     expect(body.counted[0]!.unit).toBeNull();
     expect(body.kit).toBeNull();
+  });
+
+  it("says that there is no gear only where none is listed", () => {
+    const text = { ...textOf(book), hasNoGear: true };
+    expect(requestOf(text, 4, true).body.hasNoGear).toBe(false);
+    expect(requestOf({ ...text, gear: [] }, 4, true).body.hasNoGear).toBe(true);
+  });
+
+  it("asks for every name at once with the figures", () => {
+    const text = textOf(book);
+    text.bands[0]!.name = " ";
+    text.counted[0]!.name = "";
+    text.gear[0]!.name = "";
+    text.bands[0]!.top = "";
+    expect(Object.keys(requestOf(text, 4, true).errors).sort()).toEqual([
+      "bands[0].name",
+      "bands[0].topKg",
+      "counted[0].name",
+      "gear[0].name",
+    ]);
   });
 
   it("names the field of a slip as the server would", () => {

@@ -19,6 +19,7 @@ export interface KitText {
   bands: { id: string; name: string; bottom: string; middle: string; top: string; measuredOn: string }[];
   counted: { id: string; name: string; count: string; unit: string }[];
   gear: { id: string; kind: GearKind; name: string; height: string; width: string; note: string }[];
+  hasNoGear: boolean;
 }
 
 const asText = (value: number | null | undefined) => (value === null || value === undefined ? "" : String(value));
@@ -55,6 +56,7 @@ export function textOf(book: KitBook): KitText {
       width: asText(g.widthCm),
       note: g.note ?? "",
     })),
+    hasNoGear: book.hasNoGear,
   };
 }
 
@@ -74,6 +76,10 @@ export function requestOf(
       return 0;
     }
     return value;
+  };
+  const name = (path: string, written: string) => {
+    if (written.trim() === "") errors[path] = say("writeAName");
+    return written;
   };
   const optional = (path: string, written: string) => (written.trim() === "" ? null : number(path, written));
   const whole = (path: string, written: string) => {
@@ -96,7 +102,7 @@ export function requestOf(
       : null,
     bands: text.bands.map((b, i): Band => ({
       id: b.id,
-      name: b.name,
+      name: name(`bands[${i}].name`, b.name),
       bottomKg: number(`bands[${i}].bottomKg`, b.bottom),
       middleKg: number(`bands[${i}].middleKg`, b.middle),
       topKg: number(`bands[${i}].topKg`, b.top),
@@ -106,7 +112,7 @@ export function requestOf(
       const unit = optional(`counted[${i}].unit`, c.unit);
       return {
         id: c.id,
-        name: c.name,
+        name: name(`counted[${i}].name`, c.name),
         count: whole(`counted[${i}].count`, c.count),
         unit: unit === null ? null : { value: unit, unit: "Kg" },
       };
@@ -114,11 +120,12 @@ export function requestOf(
     gear: text.gear.map((g, i): Gear => ({
       id: g.id,
       kind: g.kind,
-      name: g.name,
+      name: name(`gear[${i}].name`, g.name),
       heightCm: optional(`gear[${i}].heightCm`, g.height),
       widthCm: optional(`gear[${i}].widthCm`, g.width),
       note: g.note || null,
     })),
+    hasNoGear: text.hasNoGear && text.gear.length === 0,
     version,
   };
   return { body, errors };

@@ -20,7 +20,7 @@ import { newId } from "../../shared/ui/newId";
 import { Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
-import { decides, minutes, reasonWord, waiting } from "./wording";
+import { decides, leftOut, minutes, reasonWord, testsOnASheet, waiting } from "./wording";
 import { Field } from "../../shared/ui/Field";
 import { ManyField } from "../../shared/ui/ManyField";
 import { say } from "../../words/testdays";
@@ -99,6 +99,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
   useHotkeys("mod+shift+z, mod+y", draft.redo, { enableOnFormTags: true, preventDefault: true });
   const proposal = useQuery(proposalQuery(athletes));
   const tests = own ?? proposal.data?.tests.map((t) => t.slug) ?? [];
+  const left = own === null && tests.length === testsOnASheet ? leftOut(proposal.data?.athletes ?? [], tests) : [];
   const errorAt = (path: string) => saving.failure?.fields.find((f) => f.path.startsWith(path))?.message;
   const nameOf = (slug: string) => benchmarks.find((b) => b.slug === slug)?.name ?? slug;
   const moveTest = (index: number, by: number) => {
@@ -214,6 +215,11 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
               {athletes.length === 0 ? say("chooseWhoComes") : say("nothingIsOpenForThemAddA")}
             </Typography>
           )}
+          {left.length > 0 && (
+            <Typography variant="body2" sx={{ mt: 2 }}>
+              {say("notOnTheSheet", { most: testsOnASheet, left: left.join(", ") })}
+            </Typography>
+          )}
           {errorAt("tests") && (
             <Typography color="error" variant="body2" role="alert">
               {errorAt("tests")}
@@ -311,7 +317,9 @@ function BatteryOf({ battery: b }: { battery: Battery }) {
         {waiting(b.waiting, unit).map((line) => (
           <li key={line}>{line}</li>
         ))}
-        {b.tests.length === 0 && b.hasGoals && <li>{say("noGateOfAGoalIsOpen")}</li>}
+        {b.tests.length + b.later.length + b.blocked.length + b.waiting.length === 0 && b.hasGoals && (
+          <li>{say("noGateOfAGoalIsOpen")}</li>
+        )}
       </Box>
     </Box>
   );

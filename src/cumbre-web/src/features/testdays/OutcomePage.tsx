@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Outcome } from "../../shared/api/types";
-import { changeText, figure } from "../../shared/ladders/wording";
+import { changesTold, changeText, figure } from "../../shared/ladders/wording";
 import { dayFull, dayShort, listed } from "../../shared/ui/format";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
@@ -60,6 +60,7 @@ export default function OutcomePage() {
 function Athlete({ outcome: o }: { outcome: Outcome }) {
   const { today } = useSignedIn();
   const unit = useUnit();
+  const { told, begun } = changesTold(o.changes);
   return (
     <Box
       component="section"
@@ -72,11 +73,16 @@ function Athlete({ outcome: o }: { outcome: Outcome }) {
         </Box>
       </Typography>
       <Box component="ul" aria-label={say("whatItOpenedOrClosed")} sx={{ m: 0, p: 0, listStyle: "none" }}>
-        {o.changes.map((c) => (
-          <Box component="li" key={c.ladder} sx={{ fontWeight: 600 }}>
+        {told.map((c) => (
+          <Box component="li" key={c.ladder} sx={{ fontWeight: c.isGoal ? 600 : 400 }}>
             {changeText(c)}
           </Box>
         ))}
+        {begun && (
+          <Box component="li" sx={{ color: "text.secondary" }}>
+            {begun}
+          </Box>
+        )}
         {o.changes.length === 0 && <li>{say("nothingOpenedOrClosed")}</li>}
       </Box>
       <Box component="ul" aria-label={say("results")} sx={{ m: 0, mt: 1, p: 0, listStyle: "none" }}>

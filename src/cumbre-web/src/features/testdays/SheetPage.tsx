@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Sheet } from "../../shared/api/types";
-import { changeText } from "../../shared/ladders/wording";
+import { changesText } from "../../shared/ladders/wording";
 import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { dayFull } from "../../shared/ui/format";
 import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
@@ -163,7 +163,7 @@ function Open({ sheet }: { sheet: Sheet }) {
       )}
       {changed && (
         <Alert severity="success" icon={false} sx={{ mb: 3 }}>
-          {sheet.athletes.find((a) => a.id === changed.athleteId)?.name}: {changed.changes.map(changeText).join(" ")}
+          {sheet.athletes.find((a) => a.id === changed.athleteId)?.name}: {changesText(changed.changes)}
         </Alert>
       )}
       <Box

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { setHabits } from "../../words/habits";
 import type { OutcomeRow, Threshold, WaitingTest } from "../../shared/api/types";
-import { changeSince, decides, minutes, noted, waiting } from "./wording";
+import { changeSince, decides, leftOut, minutes, noted, waiting } from "./wording";
 
 const row = (change: Partial<OutcomeRow>): OutcomeRow => ({
   name: "t",
@@ -50,10 +50,10 @@ describe("what a test decides", () => {
 
   it("is the step, the goal, have and need", () => {
     expect(decides({ ...first, threshold: threshold("Chin-ups", "3", "5 reps") }, "Kg")).toBe(
-      "opens First load (Weighted pull-up), 3 / 5 reps",
+      "opens First load (Weighted pull-up) at 5 reps, 3 so far",
     );
     expect(decides({ ...first, wins: true, threshold: threshold("Rows", null, "3 x 10 reps") }, "Kg")).toBe(
-      "achieves First load (Weighted pull-up), none / 3 × 10 reps",
+      "achieves First load (Weighted pull-up) at 3 × 10 reps",
     );
   });
 
@@ -82,4 +82,15 @@ describe("what stood in a cell before", () => {
     );
     expect(noted({ what: "taken back", at, by: null })).toBe("taken back, 18:05");
   });
+});
+
+it("names the suggested tests that found no room on the sheet, with whose they are", () => {
+  const tests = (...slugs: string[]) =>
+    slugs.map((slug) => ({ slug, name: slug.toUpperCase(), reason: "Base" as const, decides: [] }));
+  const batteries = [
+    { name: "Ada", tests: tests("a", "b") },
+    { name: "Bo", tests: tests("b", "c") },
+  ] as unknown as Parameters<typeof leftOut>[0];
+  expect(leftOut(batteries, ["a"])).toEqual(["B (Ada, Bo)", "C (Bo)"]);
+  expect(leftOut(batteries, ["a", "b", "c"])).toEqual([]);
 });

@@ -1,5 +1,13 @@
-import type { AuditEntry, BatteryReason, DecidedStep, MassUnit, OutcomeRow, WaitingTest } from "../../shared/api/types";
-import { haveNeed } from "../../shared/ladders/wording";
+import type {
+  AuditEntry,
+  Battery,
+  BatteryReason,
+  DecidedStep,
+  MassUnit,
+  OutcomeRow,
+  WaitingTest,
+} from "../../shared/api/types";
+import { have, haveNeed, need } from "../../shared/ladders/wording";
 import { number, timeOf } from "../../shared/ui/format";
 import { say } from "../../words/testdays";
 
@@ -15,10 +23,24 @@ export function noted(entry: AuditEntry) {
   return [entry.what, timeOf(entry.at), entry.by].filter(Boolean).join(", ");
 }
 
-/** What the answer of a test decides: "opens Half lay of Front lever, 7 s / 3 × 10 s". */
+/** What the answer of a test decides: "opens Half lay of Front lever, at 3 × 10 s, 7 s so far". */
 export function decides(d: DecidedStep, unit: MassUnit) {
-  const figures = haveNeed(d.threshold, unit);
+  const needed = { need: need(d.threshold, unit) };
+  const figures =
+    d.threshold.have === null ? say("atNeed", needed) : say("soFar", { ...needed, have: have(d.threshold, unit) });
   return say(d.wins ? "decidesAchieves" : "decidesOpens", { step: d.step, ladder: d.ladder, figures });
+}
+
+/** Columns that a sheet holds at most, as the server checks it. */
+export const testsOnASheet = 12;
+
+/** What is suggested and found no room: each test with those who would have had it. */
+export function leftOut(batteries: Pick<Battery, "name" | "tests">[], tests: string[]) {
+  const athletes = new Map<string, string[]>();
+  for (const b of batteries)
+    for (const t of b.tests.filter((x) => !tests.includes(x.slug)))
+      athletes.set(t.name, [...(athletes.get(t.name) ?? []), b.name]);
+  return [...athletes].map(([test, names]) => `${test} (${names.join(", ")})`);
 }
 
 /** What can change nothing yet, a line for each threshold that comes first. */

@@ -6545,6 +6545,8 @@ export interface components {
        * @description A usual increase: a wider step is a gap.
        */
       usualStepKg: number;
+      /** @description There is none but floor and wall. */
+      hasNoGear: boolean;
     };
     /** @description A kit book as it is written. */
     KitBookRequest: {
@@ -6560,6 +6562,11 @@ export interface components {
        * @description 0 before it is written.
        */
       version: number;
+      /**
+       * @description There is none but floor and wall; ignored beside a list.
+       * @default false
+       */
+      hasNoGear: boolean;
     };
     KitDto: {
       /** @description At most 12 sizes, of each sort once. */
@@ -6574,11 +6581,13 @@ export interface components {
       ladder: string;
       /** @description Of the ladder. */
       name: string;
+      /** @description A goal of the athlete, advancing or kept. */
+      isGoal: boolean;
       /** @description Won now. */
       won: string[];
       /** @description No longer won. */
       lost: string[];
-      /** @description May be trained now. */
+      /** @description May be trained now, and was not shown yet. */
       opened: string[];
       /** @description May no longer be trained. */
       closed: string[];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Threshold } from "../api/types";
-import { changeText, figure, haveNeed, shortfall } from "./wording";
+import { changesText, changeText, figure, haveNeed, shortfall } from "./wording";
 
 const threshold = (over: Partial<Threshold>): Threshold => ({
   name: "Tuck front lever",
@@ -52,14 +52,24 @@ describe("thresholds in words", () => {
       changeText({
         ladder: "front-lever",
         name: "Front lever",
+        isGoal: true,
         won: ["Tuck"],
         lost: [],
         opened: ["One-leg", "Half-lay"],
         closed: [],
       }),
     ).toBe("Front lever: Tuck is achieved; One-leg and Half-lay can be trained.");
-    expect(changeText({ ladder: "l", name: "Row", won: [], lost: ["A", "B"], opened: [], closed: ["C"] })).toBe(
-      "Row: A and B are no longer achieved; C is closed again.",
+    expect(
+      changeText({ ladder: "l", name: "Row", isGoal: false, won: [], lost: ["A", "B"], opened: [], closed: ["C"] }),
+    ).toBe("Row: A and B are no longer achieved; C is closed again.");
+    const first = { ladder: "p", name: "Pull-up", isGoal: true, lost: [], closed: [], opened: ["E"] };
+    expect(changeText({ ...first, won: ["A", "B", "C"] })).toBe("Pull-up: A, B and C are achieved; E can be trained.");
+    expect(changeText({ ...first, won: ["A", "B", "C", "D"] })).toBe(
+      "Pull-up: A to D (4 steps) are achieved; E can be trained.",
+    );
+    const opens = (name: string, isGoal: boolean) => ({ ...first, ladder: name, name, isGoal, won: [] });
+    expect(changesText([opens("Lever", true), opens("Row", false), opens("Dip", false)])).toBe(
+      "Lever: E can be trained. Also open now: Row, Dip.",
     );
   });
 });

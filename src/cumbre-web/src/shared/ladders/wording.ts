@@ -22,7 +22,7 @@ export function haveNeed(t: Threshold, unit: MassUnit) {
   return `${have(t, unit)} / ${need(t, unit)}`;
 }
 
-function have(t: Threshold, unit: MassUnit) {
+export function have(t: Threshold, unit: MassUnit) {
   if (t.have === null) return word("none");
   const side = t.missingSide ?? t.side;
   return [side && sideWord[side], t.missingSide ? word("none") : figure(t.have, unit)].filter(Boolean).join(" ");
@@ -77,7 +77,23 @@ export function changeText(change: LadderChange) {
   return `${change.name}: ${parts.join("; ")}.`;
 }
 
+/** All that a result changed: sentences, and in one more what only opens and is nobody's goal. */
+export function changesTold(changes: LadderChange[]) {
+  const begun = changes.filter((c) => !c.isGoal && c.won.length + c.lost.length + c.closed.length === 0);
+  return {
+    told: changes.filter((c) => !begun.includes(c)),
+    begun: begun.length > 0 ? say("alsoOpen", { names: begun.map((c) => c.name).join(", ") }) : null,
+  };
+}
+
+export function changesText(changes: LadderChange[]) {
+  const { told, begun } = changesTold(changes);
+  return [...told.map(changeText), begun].filter(Boolean).join(" ");
+}
+
+/** Names up to three; of more the first, the last and how many. */
 function list(names: string[]) {
+  if (names.length > 3) return say("fromTo", { first: names[0]!, last: names.at(-1)!, count: names.length });
   return names.length < 2
     ? (names[0] ?? "")
     : say("and", { slice: names.slice(0, -1).join(", "), at: names.at(-1) ?? "" });
