@@ -193,10 +193,9 @@ public sealed class Placement
 
     /// <summary>
     /// A clean, unassisted result on a step implies the earlier steps of the strands that it shares. One that does not
-    /// open the step yet was an
-    /// exposure: it implies that the step before is open, and that those before it are won. A fresh failure of a step
-    /// beats an implication of
-    /// its day and older, and leaves the step contradicted.
+    /// open the step yet was an exposure: it implies that the step before is open, and that those before it are won. A
+    /// fresh failure of a step beats an implication of its day and older; one that would have won the step leaves it
+    /// contradicted.
     /// </summary>
     private void Imply(ResultBook book)
     {
@@ -222,7 +221,8 @@ public sealed class Placement
             && failure.Day >= day
         )
         {
-            contradicted[step] = true;
+            // Some reps of a harder step beside an easier one that is short are no contradiction: both are on their way.
+            contradicted[step] |= asWon;
             return;
         }
 

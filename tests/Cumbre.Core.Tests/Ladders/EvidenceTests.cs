@@ -276,6 +276,16 @@ public class EvidenceTests
         Assert.True(Opened(Of(Side.Left, 14), Of(Side.Right, 13)));
     }
 
+    [Theory]
+    [InlineData(5, false)]
+    [InlineData(13, true)]
+    public void Some_reps_of_a_harder_step_do_not_contradict_an_easier_one_that_is_short(int harder, bool contradicted)
+    {
+        var placed = Place("row", [Reps("inverted-row-inclined", 8, sets: 3), Reps("row-max", harder)]);
+        Assert.Equal("inclined", placed.Ladder.Steps[placed.Training!.Value].Slug);
+        Assert.Equal(contradicted, placed.IsContradicted(Step("row", "inclined")));
+    }
+
     [Fact]
     public void One_long_hold_stands_for_no_sets_of_holds()
     {
