@@ -45,6 +45,22 @@ public sealed class TrainingTests(SharedClub shared) : IClassFixture<SharedClub>
     }
 
     [Fact]
+    public async Task What_was_planned_and_is_not_told_to_its_end_stays_in_view_for_two_weeks()
+    {
+        var athlete = await Ready();
+        foreach (var day in new[] { "2026-03-01", "2026-03-02", "2026-03-16", "2026-03-17" })
+            (await athlete.Plan("3 x 5 @ +5 kg", day, reason: "a test")).Ok.ToString();
+        var begun = (await athlete.Plan("3 x 5 @ +5 kg", "2026-03-10", reason: "a test")).Ok;
+        (await athlete.Log(begun, 1, 5)).Ok.ToString();
+        await athlete.Train("3 x 5 @ +5 kg", "2026-03-12", 5, reason: "a test");
+        var open = (await coach.Get($"{athlete.Path}/overview")).Ok["unlogged"]!.AsArray();
+        Assert.Equal(
+            [("2026-03-02", false), ("2026-03-10", true)],
+            open.Select(s => ((string)s!["day"]!, (bool)s["begun"]!))
+        );
+    }
+
+    [Fact]
     public async Task Two_clean_sessions_lead_to_a_decision_and_to_the_next_load()
     {
         var athlete = await Ready();

@@ -124,7 +124,7 @@ public static class ResultNotation
         return figures.Count == 1 ? AtBodyMass(() => new(degrees: figures[0].Number)) : null;
     }
 
-    /// <summary><c>load x [sets x] reps [reserve]</c>, or <c>[sets x] reps @ load [reserve]</c>.</summary>
+    /// <summary><c>load x [sets x] reps [reserve]</c>, or <c>[sets x] reps @ load [reserve]</c>, with "at" for the sign.</summary>
     private static Func<WrittenResult>? Loaded(TokenReader reader, MassUnit own)
     {
         var first = reader.Current;
@@ -134,7 +134,7 @@ public static class ResultNotation
         var counts = reader.Take(TokenKind.Times) ? Figures(reader, 2) : [];
         _ = reader.Take("reps");
         // Behind a load that stands first, an @ opens the reserve.
-        if (isPlain && counts.Count < 2 && reader.Take(TokenKind.At))
+        if (isPlain && counts.Count < 2 && (reader.Take(TokenKind.At) || reader.Take("at")))
         {
             if (Load(reader, own) is not { } behind)
                 return null;

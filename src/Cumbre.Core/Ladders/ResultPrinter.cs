@@ -22,9 +22,11 @@ public static class ResultPrinter
             return $"{(score.Reps > 1 ? $"{score.Sets} x {score.Reps} x " : sets)}{Number(seconds)} s";
         if (score.RestSeconds is { } rest)
             return $"{score.Sets} x {score.Reps} within {rest / 60}:{rest % 60:00}";
-        if (result.Added.Value != 0)
-            return $"{(result.Added.Value > 0 ? "+" : "")}{Number(result.Added.Value)} {(result.Added.Unit == MassUnit.Lb ? "lb" : "kg")} x {sets}{score.Reps}";
-        return $"{sets}{score.Reps}";
+        if (result.Added.Value == 0)
+            return $"{sets}{score.Reps}";
+        var sign = result.Added.Value > 0 ? "+" : "";
+        var load = $"{sign}{Number(result.Added.Value)} {(result.Added.Unit == MassUnit.Lb ? "lb" : "kg")}";
+        return score.Sets > 1 ? $"{sets}{score.Reps} at {load}" : $"{load} x {score.Reps}";
     }
 
     private static string Number(decimal value) => value.ToString("0.##", CultureInfo.InvariantCulture);

@@ -188,8 +188,7 @@ public sealed class MovementTrend
             { Load: BandHelp } => TrendMeasure.Assistance,
             { SetUp.BoxCm: not null } => TrendMeasure.Box,
             { SetUp.To: not null } => TrendMeasure.Contact,
-            _ when newest?.Sets.Any(s => s.Seconds is not null) == true && newest.Plan is not Negatives =>
-                TrendMeasure.Seconds,
+            not Negatives when newest?.RowsWithExtra().Any(IsTimed) == true => TrendMeasure.Seconds,
             _ => movement.Measure switch
             {
                 BenchmarkMeasure.ContactHeight => TrendMeasure.Contact,
@@ -199,6 +198,9 @@ public sealed class MovementTrend
                 _ => TrendMeasure.Reps,
             },
         };
+
+    /// <summary>A hold; the stretch at the end of a set of reps is none.</summary>
+    private static bool IsTimed(DoneSet row) => row.Set?.Seconds is not null && row.Planned.Role != SetRole.Stretch;
 
     /// <summary>Was it done in the way that the measure follows?</summary>
     private bool IsOfMeasure(Exposure e) =>

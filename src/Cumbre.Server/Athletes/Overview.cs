@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Cumbre.Core.Decisions;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Review;
 using Cumbre.Core.Safety;
@@ -38,7 +39,7 @@ public sealed record DoneDto(
 {
     public static DoneDto Of(Exposure e)
     {
-        DoneSet[] rows = [.. e.RowsWithExtra().Where(r => r.Set is not null)];
+        DoneSet[] rows = [.. e.RowsWithExtra().Where(r => r.Set is not null && r.Planned.Role != SetRole.Stretch)];
         return new(
             e.Day,
             [.. rows.Select(r => r.Amount)],
@@ -70,6 +71,13 @@ public sealed record TodaySession(
     int DurationSeconds,
     IReadOnlyList<TodayItem> Items
 );
+
+/// <summary>A session of the last two weeks that is not told to its end.</summary>
+/// <param name="Id">Of the session.</param>
+/// <param name="Day">When it was due.</param>
+/// <param name="Title">May be empty.</param>
+/// <param name="Begun">A set is logged, but the session is not finished.</param>
+public sealed record UnloggedSession(Guid Id, DateOnly Day, string Title, bool Begun);
 
 /// <summary>A goal: the ridge in small, and when the limiting factor may be met.</summary>
 /// <param name="Kind">Working on, or maintaining.</param>
@@ -141,6 +149,7 @@ public sealed record OverviewDto(
     IReadOnlyList<DecisionDto> Decisions,
     IReadOnlyList<StopDto> Stops,
     IReadOnlyList<TodaySession> Today,
+    IReadOnlyList<UnloggedSession> Unlogged,
     IReadOnlyList<Guid> AsksMorning,
     DateOnly? NextSession,
     IReadOnlyList<OverviewGoal> Goals,
@@ -152,7 +161,8 @@ public sealed record OverviewDto(
 
 internal static class Overview
 {
-    private const int ReadinessDays = 9;
+    private const int ReadinessDays = 9,
+        UnloggedDays = 14;
 
     public static Results<Ok<OverviewDto>, ProblemHttpResult> Handle(
         Guid athleteId,
@@ -185,6 +195,12 @@ internal static class Overview
             [.. open.Select(d => DecisionDto.Of(db, d, profile.Name, athlete, planned))],
             [.. athlete.Stops.Select(s => StopDto.Of(s, athlete))],
             [.. sessions.Where(s => s.Day == today).Select(s => Today(s, athlete))],
+            [
+                .. sessions
+                    .Where(s => s.Day < today && s.Day >= today.AddDays(-UnloggedDays) && IsOpen(s))
+                    .OrderBy(s => s.Day)
+                    .Select(s => new UnloggedSession(s.Id, s.Day, s.Title, s.Status == SessionStatus.Started)),
+            ],
             [.. sessions.Where(s => SessionReader.AsksMorning(s, athlete.Athlete, today)).Select(s => s.Id).Take(1)],
             sessions.Where(s => s.Day > today && s.Status == SessionStatus.Planned).Select(s => (DateOnly?)s.Day).Min(),
             [.. Goals(db, profile, athlete, trends)],
@@ -230,6 +246,10 @@ internal static class Overview
             deload.Any() ? block.Start.AddDays(7 * deload.First().i) : null
         );
     }
+
+    private static bool IsOpen(StoredSession session) =>
+        session.Status == SessionStatus.Started
+        || (session.Status == SessionStatus.Planned && session.Items.Any(i => i.Skipped is null));
 
     private static TodaySession Today(StoredSession session, AthleteAtWork athlete) =>
         new(

@@ -57,6 +57,24 @@ public sealed class MovementTrendTests
         Assert.Equal([7, 8, 8, 9, 9, 10, 11], trend.Points.Select(p => p.Best));
     }
 
+    [Fact]
+    public void Reps_that_end_in_a_stretch_are_followed_in_reps()
+    {
+        var trend = Of(
+            Each(
+                "ring-curl",
+                "2 x 8..12 + stretch 15 s",
+                [
+                    [10, 15, 9, 15],
+                    [11, 15, 10, 15],
+                ]
+            ),
+            "ring-curl"
+        );
+        Assert.Equal(TrendMeasure.Reps, trend.Measure);
+        Assert.Equal([10, 11], trend.Points.Select(p => p.Best));
+    }
+
     // By hand: 21 pair slopes a week, median 0.667; of seven points P(S >= 11) = 0.068 and P(S >= 9) = 0.119, so C = 9
     // and the interval runs from the sixth slope to the sixth from the end, 0.5 to 0.75; one second is left: 2 weeks at either end.
     [Fact]

@@ -326,6 +326,8 @@ export const say = wordsOf("blocks", {
   title: "Title",
   day: "Day",
   skipThisSession: "Skip session",
+  logSession: "Log session",
+  openSession: "Open session",
   warmUp: "Warm-up",
   items: "Items",
   chooseAMovementThenWriteItsLine: "Choose a movement, then write its line: sets, reps, load.",

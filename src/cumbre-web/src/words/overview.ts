@@ -79,6 +79,8 @@ export const say = wordsOf("overview", {
   andMore: "and {decisions, number} more",
   today: "Today",
   noSessionTodayTheNextIsOn: "No session today. The next is on {nextSession}.",
+  notLogged: "Not logged yet:",
+  notFinished: "{session}, not finished",
   noSessionIsPlanned: "No session planned.",
   openSession: "Open session",
   logThisSession: "Log session",

@@ -7,7 +7,7 @@ export const say = wordsOf("sessions", {
   takeOff: "take off {comesOff}",
   work: "Work",
   time: "Time",
-  inAllRest: "{durationSeconds} in total, {restSeconds} of it rest",
+  inAllRest: "{durationSeconds} in total, {restSeconds} rest between sets",
   theUsualOneNoneIsWritten: "(usual rest: the line gives none)",
   overAllPartsOffWhatIsWritten:
     "The parts are {dropDistanceKg} off the line in total. Your kit makes no closer drop by only taking plates off.",
@@ -15,6 +15,8 @@ export const say = wordsOf("sessions", {
   bodyMass: "bodyweight",
   part: "Part {index, number}",
   topSet: "Top set",
+  backOff: "Back-off",
+  load: "Load",
   ofSystem: "system mass {systemKg}",
   wants: "target {wantedKg}",
   ofHelpByABandTheFeet: "({mass} of assistance from a band, the feet or a box)",

@@ -7,6 +7,8 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
+import { Link } from "react-router";
+import { useSignedIn } from "../../shared/account/useMe";
 import type { Block, BlockReading, BlockSession, BlockWeek } from "../../shared/api/types";
 import { clock, dayWeek, plural } from "../../shared/ui/format";
 import { KeyCap } from "../../shared/ui/KeyCap";
@@ -85,6 +87,12 @@ export function SessionEditor(props: Props) {
   };
   const takes = costs?.seconds ?? 0;
   const over = minutes !== null && takes > minutes * 60;
+  const { today } = useSignedIn();
+  const log = session.items.length > 0 && (
+    <Button size="small" component={Link} to={`/athletes/${athleteId}/sessions/${session.id}`} sx={{ ml: "auto" }}>
+      {session.fixed || session.day > today ? say("openSession") : say("logSession")}
+    </Button>
+  );
   return (
     <Box sx={(t) => ({ border: `1px solid ${t.vars.palette.text.primary}`, bgcolor: "background.paper" })}>
       <Box sx={{ display: "flex", gap: 3, px: 4, py: 2, alignItems: "center", flexWrap: "wrap" }}>
@@ -92,7 +100,10 @@ export function SessionEditor(props: Props) {
           {dayWeek(session.day)}
         </Typography>
         {session.fixed ? (
-          <Typography color="textSecondary">{say("hasBegunItStaysAsItIs", { title: session.title })}</Typography>
+          <>
+            <Typography color="textSecondary">{say("hasBegunItStaysAsItIs", { title: session.title })}</Typography>
+            {log}
+          </>
         ) : (
           <>
             <TextField
@@ -126,7 +137,8 @@ export function SessionEditor(props: Props) {
                 );
               })}
             </TextField>
-            <Button size="small" onClick={onSkip} sx={{ ml: "auto" }}>
+            {log}
+            <Button size="small" onClick={onSkip}>
               {say("skipThisSession")}
             </Button>
           </>

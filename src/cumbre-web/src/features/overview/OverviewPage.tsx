@@ -219,6 +219,11 @@ function Decisions({ overview: o }: { overview: Overview }) {
   );
 }
 
+function unloggedName(s: Overview["unlogged"][number]) {
+  const session = listed(dayWeek(s.day), s.title);
+  return s.begun ? say("notFinished", { session }) : session;
+}
+
 function Now({ overview: o }: { overview: Overview }) {
   const read = useRead();
   return (
@@ -229,6 +234,18 @@ function Now({ overview: o }: { overview: Overview }) {
             ? say("noSessionTodayTheNextIsOn", { nextSession: dayWeek(o.nextSession) })
             : say("noSessionIsPlanned")}
         </Typography>
+      )}
+      {o.unlogged.length > 0 && (
+        <Box component="nav" aria-label={say("notLogged")} sx={{ my: 2, fontSize: 14, lineHeight: "24px" }}>
+          {say("notLogged")}
+          <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+            {o.unlogged.map((s) => (
+              <li key={s.id}>
+                <Link to={`/athletes/${o.athlete.id}/sessions/${s.id}`}>{unloggedName(s)}</Link>
+              </li>
+            ))}
+          </Box>
+        </Box>
       )}
       {o.today.map((s) => (
         <Box key={s.id} sx={{ mb: 4 }}>

@@ -5,7 +5,7 @@ import { useUnit } from "../../shared/account/useMe";
 import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "../../shared/api/types";
 import { number, writtenAdded, listed } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
-import { asksFor, effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
+import { effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
 import { setUpText } from "./setUp";
 import { SetForm } from "./SetForm";
 import { say as word } from "../../words/common";
@@ -28,7 +28,7 @@ interface Props {
 export function SetRow({ session, item, effort: e, load, set, active, onCorrect, onDone }: Props) {
   const unit = useUnit();
   const met =
-    set && set.form === "Clean" && (e.seconds === null ? set.reps >= asksFor(e) : (set.seconds ?? 0) >= e.seconds);
+    set && set.form === "Clean" && (e.seconds === null ? set.reps >= e.repsLow : (set.seconds ?? 0) >= e.seconds);
   const parts = (item.plan?.efforts ?? []).some((x) => x.part > 1);
   return (
     <Box

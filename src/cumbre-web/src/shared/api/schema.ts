@@ -7397,6 +7397,7 @@ export interface components {
       decisions: components["schemas"]["DecisionDto"][];
       stops: components["schemas"]["StopDto"][];
       today: components["schemas"]["TodaySession"][];
+      unlogged: components["schemas"]["UnloggedSession"][];
       asksMorning: string[];
       /** Format: date */
       nextSession: null | string;
@@ -9640,6 +9641,23 @@ export interface components {
     };
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
+    };
+    /** @description A session of the last two weeks that is not told to its end. */
+    UnloggedSession: {
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
+      id: string;
+      /**
+       * Format: date
+       * @description When it was due.
+       */
+      day: string;
+      /** @description May be empty. */
+      title: string;
+      /** @description A set is logged, but the session is not finished. */
+      begun: boolean;
     };
     /** @description An edit that met a change of the shipped ladder underneath it; the edit was kept. */
     UpgradeFlag: {

@@ -80,18 +80,20 @@ export function MeaningView({ plan, subject, keyPrefix }: { plan: Resolved; subj
           <DropProfile plan={plan} />
         ) : (
           <Box sx={{ display: "flex", gap: 4 }}>
-            {plan.loads.map((load, i) => (
-              <Box key={i} sx={{ textAlign: "center" }}>
-                <Plates pieces={load.pieces} />
-                <Typography variant="caption" component="p" sx={{ fontWeight: 550 }}>
-                  {load.pieces.length > 0
-                    ? load.pieces.map((p) => number(p.size.value)).join(" + ")
-                    : load.wantedKg < 0
-                      ? say("needsHelp")
-                      : say("bodyMass")}
-                </Typography>
-              </Box>
-            ))}
+            {plan.loads
+              .filter((l) => !isBare(l))
+              .map((load, i) => (
+                <Box key={i} sx={{ textAlign: "center" }}>
+                  <Plates pieces={load.pieces} />
+                  <Typography variant="caption" component="p" sx={{ fontWeight: 550 }}>
+                    {load.pieces.length > 0
+                      ? load.pieces.map((p) => number(p.size.value)).join(" + ")
+                      : load.wantedKg < 0
+                        ? say("needsHelp")
+                        : say("bodyMass")}
+                  </Typography>
+                </Box>
+              ))}
           </Box>
         )}
       </Box>
@@ -99,10 +101,13 @@ export function MeaningView({ plan, subject, keyPrefix }: { plan: Resolved; subj
   );
 }
 
+/** Nothing hangs, nothing helps, and no maximum is known that it is a share of. */
+const isBare = (load: Load) => load.pieces.length === 0 && load.wantedKg === 0 && load.shareOfMax === null;
+
 function roleOf(plan: Resolved, index: number) {
   if (plan.isDrop) return say("part", { index: index + 1 });
-  if (plan.loads.length === 1) return "Load";
-  return index === 0 ? say("topSet") : "Back-off";
+  if (plan.loads.length === 1) return say("load");
+  return index === 0 ? say("topSet") : say("backOff");
 }
 
 function LoadText({
@@ -155,7 +160,7 @@ function LoadText({
   return (
     <Listed>
       {made}
-      {say("ofSystem", { systemKg: mass(load.systemKg, unit) })}
+      {!isBare(load) && say("ofSystem", { systemKg: mass(load.systemKg, unit) })}
       {load.shareOfMax !== null && say("ofBest", { number: number(load.shareOfMax * 100, 1) })}
       {load.wantedKg !== kilograms && say("wants", { wantedKg: added(load.wantedKg, unit) })}
       {off.length > 0 && (

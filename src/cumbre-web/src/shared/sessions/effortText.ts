@@ -16,11 +16,6 @@ export function effortText(e: Effort) {
   return [amount, role, e.side && sideWord[e.side]].filter(Boolean).join(" ");
 }
 
-/** The fewest reps that fulfil a set; one that ends by itself is met by its fewest. */
-export function asksFor(e: Effort) {
-  return e.role === "Burst" || e.role === "Max" || e.role === "Practice" ? e.repsLow : e.repsHigh;
-}
-
 /** How the load of a set is said: at +12.5 kg, with the band red, with the feet, with 9 books. */
 export function loadWords(load: Load, unit: MassUnit) {
   const kilograms = load.made.value.number ?? 0;
