@@ -98,6 +98,9 @@ public sealed class KitTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
             id = Guid.CreateVersion7(),
             kind = "Bar",
             name = "door bar",
+            heightCm = (decimal?)null,
+            widthCm = (decimal?)null,
+            note = (string?)null,
         };
         Assert.False(await Put(Book(1, gear: [bar], hasNoGear: true)));
         Assert.False(await Put(Book(2)));

@@ -82,6 +82,14 @@ public sealed record Intake
     /// <summary>The coach has gone through it to the end.</summary>
     public bool Finished { get; init; }
 
+    /// <summary>Has all been asked that a block is made from? What the age answers by itself need not be.</summary>
+    public bool IsWhole(int? birthYear) =>
+        birthYear is not null
+        && Goals.Count > 0
+        && Days.Count > 0
+        && Minutes is not null
+        && Athletes.Clearance.Questions.All(q => q.IsByAge || Clearance.ContainsKey(q.Slug));
+
     [JsonIgnore]
     public IEnumerable<string> Advancing => Goals.Where(g => g.Kind == GoalKind.Advance).Select(g => g.Ladder);
 }

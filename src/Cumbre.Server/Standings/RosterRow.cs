@@ -32,7 +32,7 @@ public sealed record RosterGoal(GoalKind Kind, SmallRidge Ridge, int StaleTests)
 /// <param name="OpenClearances">Questions that apply and are not cleared.</param>
 /// <param name="ConsentMissing">A minor without a guardian's consent.</param>
 /// <param name="Pain">The worst that hurts: told at the intake, or in the last week; null: none.</param>
-/// <param name="IntakeFinished">Gone through to the end.</param>
+/// <param name="IntakeFinished">Gone through to the end, or nothing is left to ask.</param>
 /// <param name="TestCount">Results recorded.</param>
 /// <param name="Goals">In order of weight.</param>
 public sealed record RosterRow(
@@ -82,7 +82,7 @@ public sealed record RosterRow(
             [.. profile.OpenClearances(today).Select(q => q.Question)],
             Clearance.ConsentMissing(profile.AgeIn(today), profile.Intake),
             Worst(profile, athlete),
-            profile.Intake.Finished,
+            profile.Intake.Finished || profile.Intake.IsWhole(profile.BirthYear),
             snapshot.Results.Count,
             [
                 .. profile

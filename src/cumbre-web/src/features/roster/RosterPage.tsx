@@ -187,7 +187,16 @@ function Rows({
         <TableBody>
           {rows.map((r) => (
             <TableRow key={r.id} hover>
-              <TableCell sx={{ fontWeight: 600, fontSize: 14, fontStretch: "100%", whiteSpace: "nowrap" }}>
+              <TableCell
+                sx={{
+                  fontWeight: 600,
+                  fontSize: 14,
+                  fontStretch: "100%",
+                  minWidth: 110,
+                  maxWidth: 240,
+                  overflowWrap: "anywhere",
+                }}
+              >
                 <Box
                   component={Link}
                   to={r.archived ? `/athletes/${r.id}/profile` : `/athletes/${r.id}`}

@@ -138,7 +138,11 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: (t) => ({
         "html, body, #root": { height: "100%" },
-        body: { fontVariantNumeric: "tabular-nums lining-nums", "-webkit-font-smoothing": "antialiased" },
+        body: {
+          overflowWrap: "break-word",
+          fontVariantNumeric: "tabular-nums lining-nums",
+          "-webkit-font-smoothing": "antialiased",
+        },
         a: { color: t.vars.palette.primary.main },
         ":focus-visible": { outline: `2px solid ${t.vars.palette.primary.main}`, outlineOffset: 2 },
         "h1[tabindex='-1']:focus, main:focus": { outline: "none" },
