@@ -49,6 +49,16 @@ public sealed class Schools : IEquatable<Schools>
     /// <exception cref="KeyNotFoundException">There is no such question.</exception>
     public string this[string question] => choices[question];
 
+    /// <summary>What counts in a movement: its form standard, and what the choices in force say of it.</summary>
+    public string StandardOf(Movement movement, Catalogue catalogue) =>
+        string.Join(
+            ' ',
+            catalogue
+                .Schools.Where(q => q.Judges?.Contains(movement.Slug) == true)
+                .Select(q => q.Choices.First(c => c.Slug == this[q.Slug]).What)
+                .Prepend(movement.Standard)
+        );
+
     /// <summary>Clean sessions in a row that earn an increase.</summary>
     public int CleanSessionsNeeded => this[Increase] == OneCleanSession ? 1 : 2;
 

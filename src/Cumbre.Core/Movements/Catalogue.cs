@@ -115,7 +115,11 @@ public sealed class Catalogue
         Schools = schools.Schools;
         SchoolsBySlug = CatalogueJson.Index("schools.json", schools.Schools, s => s.Slug);
         foreach (var question in Schools)
+        {
             CatalogueJson.Index("schools.json", question.Choices, c => c.Slug);
+            if (question.Judges?.FirstOrDefault(m => !Movements.ContainsKey(m)) is { } unknown)
+                throw new CatalogueException("schools.json", question.Slug, $"no movement {unknown}");
+        }
     }
 
     /// <summary>The catalogue that ships with the app.</summary>

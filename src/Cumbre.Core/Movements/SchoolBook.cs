@@ -11,7 +11,13 @@ public sealed record SchoolChoice(string Slug, string Name, string What, string 
 /// <param name="Slug">Stable name.</param>
 /// <param name="Question">As a coach would ask it.</param>
 /// <param name="Choices">Two or more.</param>
-public sealed record SchoolQuestion(string Slug, string Question, IReadOnlyList<SchoolChoice> Choices)
+/// <param name="Judges">Movements of which the choice says what counts, beside their own form standard.</param>
+public sealed record SchoolQuestion(
+    string Slug,
+    string Question,
+    IReadOnlyList<SchoolChoice> Choices,
+    IReadOnlyList<string>? Judges = null
+)
 {
     public SchoolChoice Default => Choices[0];
 }

@@ -19,113 +19,90 @@ internal static class LoadResolver
         Effort? effort,
         int reps,
         ResolutionContext context
+    ) =>
+        spec switch
+        {
+            AddedLoad added => (AsWritten(added.Entry.Mass, context), null),
+            ShareOfBodyMass share => (OfBodyMass(share, context), null),
+            ShareOfOneRepMax share => OfOneRepMax(share, context),
+            BandHelp help => Band(help, context),
+            NamedBand => (null, ResolutionProblem.NoBandOfThatName),
+            FootHelp => (ByFeet(context), null),
+            Counted counted => Count(counted, context),
+            null when effort is not null && context.LoadFollowsEffort => ForReserve(reps, effort, context),
+            _ => (AsWritten(Mass.Zero, context), null),
+        };
+
+    private static Explained<LoadAnswer> AsWritten(Mass load, ResolutionContext context) =>
+        Answer(
+            Explanation
+                .For(RuleId.LoadAsWritten)
+                .Input(InputKey.WrittenLoad, Quantity.Added(load))
+                .Source(SourceId.CoachsLine),
+            load,
+            context
+        );
+
+    private static Explained<LoadAnswer> OfBodyMass(ShareOfBodyMass share, ResolutionContext context)
+    {
+        var body = context.BodyMass.Value;
+        var wanted = body * (share.Percent / 100);
+        var why = Explanation
+            .For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
+            .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
+            .Source(SourceId.CoachsLine);
+        return Answer(why, wanted, context);
+    }
+
+    private static (Explained<LoadAnswer>? Load, ResolutionProblem? Problem) OfOneRepMax(
+        ShareOfOneRepMax share,
+        ResolutionContext context
     )
     {
-        switch (spec)
-        {
-            case AddedLoad added:
-                return (
-                    Answer(
-                        Explanation
-                            .For(RuleId.LoadAsWritten)
-                            .Input(InputKey.WrittenLoad, Quantity.Added(added.Entry.Mass))
-                            .Source(SourceId.CoachsLine),
-                        added.Entry.Mass,
-                        context
-                    ),
-                    null
-                );
-
-            case ShareOfBodyMass share:
-            {
-                var body = context.BodyMass.Value;
-                var wanted = body * (share.Percent / 100);
-                var why = Explanation
-                    .For(RuleId.LoadForBodyMassShare, Quantity.OfPercent(share.Percent))
-                    .Step(StepKey.ShareOf, Quantity.Added(wanted), Quantity.OfPercent(share.Percent), Quantity.Of(body))
-                    .Source(SourceId.CoachsLine);
-                return (Answer(why, wanted, context), null);
-            }
-
-            case ShareOfOneRepMax share:
-            {
-                if (context.OneRepMax is not { } max)
-                    return (null, ResolutionProblem.NoOneRepMax);
-                var system = max.Value.Value * (share.Percent / 100);
-                var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
-                FromEstimate(why, max, context)
-                    .Step(
-                        StepKey.ShareOf,
-                        Quantity.Of(system),
-                        Quantity.OfPercent(share.Percent),
-                        Quantity.Of(max.Value.Value)
-                    );
-                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-            }
-
-            case BandHelp help:
-                return Band(help, context);
-
-            case NamedBand:
-                return (null, ResolutionProblem.NoBandOfThatName);
-
-            case FootHelp:
-                return (
-                    Explanation
-                        .For(RuleId.LoadByFeet)
-                        .Source(SourceId.CommonPractice)
-                        .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
-                        .Build(
-                            new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing)
-                            {
-                                ByFeet = true,
-                                IsWeighed = false,
-                            }
-                        ),
-                    null
-                );
-
-            case Counted counted:
-                return Count(counted, context);
-
-            case null when effort is not null && context.LoadFollowsEffort:
-            {
-                var n = reps + effort.ReserveTarget;
-                if (!OneRepMax.Allows(n))
-                    return (null, ResolutionProblem.TooManyEffectiveReps);
-                if (context.OneRepMax is not { } max)
-                    return (null, ResolutionProblem.NoOneRepMax);
-                var system = OneRepMax.SystemFor(max.Value.Value, n);
-                var why = Explanation.For(
-                    RuleId.LoadForReserve,
-                    Quantity.Reps(reps),
-                    Quantity.Reserve(effort.ReserveTarget)
-                );
-                FromEstimate(why, max, context)
-                    .Step(
-                        StepKey.EffectiveReps,
-                        Quantity.Reps(n),
-                        Quantity.Reps(reps),
-                        Quantity.Reserve(effort.ReserveTarget)
-                    )
-                    .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(n));
-                return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
-            }
-
-            default:
-                return (
-                    Answer(
-                        Explanation
-                            .For(RuleId.LoadAsWritten)
-                            .Input(InputKey.WrittenLoad, Quantity.Added(Mass.Zero))
-                            .Source(SourceId.CoachsLine),
-                        Mass.Zero,
-                        context
-                    ),
-                    null
-                );
-        }
+        if (context.OneRepMax is not { } max)
+            return (null, ResolutionProblem.NoOneRepMax);
+        var system = max.Value.Value * (share.Percent / 100);
+        var why = Explanation.For(RuleId.LoadForPercent, Quantity.OfPercent(share.Percent));
+        FromEstimate(why, max, context)
+            .Step(
+                StepKey.ShareOf,
+                Quantity.Of(system),
+                Quantity.OfPercent(share.Percent),
+                Quantity.Of(max.Value.Value)
+            );
+        return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
     }
+
+    private static (Explained<LoadAnswer>? Load, ResolutionProblem? Problem) ForReserve(
+        int reps,
+        Effort effort,
+        ResolutionContext context
+    )
+    {
+        var effective = reps + effort.ReserveTarget;
+        if (!OneRepMax.Allows(effective))
+            return (null, ResolutionProblem.TooManyEffectiveReps);
+        if (context.OneRepMax is not { } max)
+            return (null, ResolutionProblem.NoOneRepMax);
+        var system = OneRepMax.SystemFor(max.Value.Value, effective);
+        var why = Explanation.For(RuleId.LoadForReserve, Quantity.Reps(reps), Quantity.Reserve(effort.ReserveTarget));
+        FromEstimate(why, max, context)
+            .Step(
+                StepKey.EffectiveReps,
+                Quantity.Reps(effective),
+                Quantity.Reps(reps),
+                Quantity.Reserve(effort.ReserveTarget)
+            )
+            .Step(StepKey.SystemForReps, Quantity.Of(system), Quantity.Of(max.Value.Value), Quantity.Reps(effective));
+        return (Answer(FromSystem(why, system, context), system - context.BodyMass.Value, context), null);
+    }
+
+    private static Explained<LoadAnswer> ByFeet(ResolutionContext context) =>
+        Explanation
+            .For(RuleId.LoadByFeet)
+            .Source(SourceId.CommonPractice)
+            .Input(InputKey.BodyMass, Quantity.Of(context.BodyMass.Value))
+            .Build(new LoadAnswer(Mass.Zero, Mass.Zero, Loading.Loadout.Nothing) { ByFeet = true, IsWeighed = false });
 
     /// <summary>The back-off load: the made top set's system less a percent.</summary>
     public static Explained<LoadAnswer> BackOff(Explained<LoadAnswer> top, decimal percent, ResolutionContext context)

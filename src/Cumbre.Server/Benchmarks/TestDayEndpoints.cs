@@ -225,7 +225,12 @@ public static class TestDayEndpoints
                     p.Name,
                     p.Unit,
                     masses[p.Id].Any(m => m.Reading.Day <= day.Day),
-                    blocked.ToDictionary(t => t.Slug, t => t.By!.Question)
+                    blocked.ToDictionary(t => t.Slug, t => t.By!.Question),
+                    tests
+                        .Select(t => (t.Slug, Movement: catalogue.Movements[t.Movement]))
+                        .Select(t => (t.Slug, t.Movement, Counts: p.Schools.StandardOf(t.Movement, catalogue)))
+                        .Where(t => t.Counts != t.Movement.Standard)
+                        .ToDictionary(t => t.Slug, t => t.Counts)
                 );
             });
         var time = Battery.TimeOf(tests);

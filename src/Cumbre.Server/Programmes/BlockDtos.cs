@@ -435,7 +435,7 @@ public sealed record BlockReading(
     internal static ItemMeaning Meaning(ItemReading item, AthleteAtWork athlete) =>
         new(
             item.Item.Id,
-            item.Movement is { } m ? MovementDto.Of(m, item.Plan) : null,
+            item.Movement is { } m ? MovementDto.Of(m, item.Plan, athlete) : null,
             item.Plan is { } plan ? NotationPrinter.Print(plan) : null,
             item.Error,
             item.Problem,

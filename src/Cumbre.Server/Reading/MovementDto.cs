@@ -1,5 +1,6 @@
 using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Server.Reading;
 
@@ -16,12 +17,12 @@ public sealed record MovementDto(
     bool AsksContact
 )
 {
-    public static MovementDto Of(Movement m, Prescription? plan) =>
+    public static MovementDto Of(Movement m, Prescription? plan, AthleteAtWork athlete) =>
         new(
             m.Slug,
             m.Name,
             m.Bottom,
-            m.Standard,
+            athlete.Athlete.Schools.StandardOf(m, athlete.Atlas.Catalogue),
             m.Faults,
             m.FailureHarmless,
             m.Measure == BenchmarkMeasure.ContactHeight || plan?.SetUp?.To is not null

@@ -296,7 +296,7 @@ internal static class SessionReader
             item.Plan is not null,
             movement is null
                 ? new(item.Movement, item.Movement, "", "", [], false, false)
-                : MovementDto.Of(movement, item.Plan),
+                : MovementDto.Of(movement, item.Plan, athlete),
             sets,
             [.. (movement?.SetUp ?? []).Select(SetUpField.Of)],
             told.Over(SetUpNotes.Planned(item.Plan?.SetUp, movement?.SetUp ?? [])).Over(last).Parts,

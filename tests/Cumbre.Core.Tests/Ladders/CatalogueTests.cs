@@ -52,6 +52,23 @@ public class CatalogueTests
         );
 
     [Fact]
+    public void What_counts_follows_the_school_of_the_athlete() =>
+        Assert.All(Shipped.Schools.Where(q => q.Judges is not null), q =>
+        {
+            Assert.NotEmpty(q.Judges!);
+            foreach (var movement in q.Judges!.Select(m => Shipped.Movements[m]))
+            {
+                string Of(SchoolChoice choice) =>
+                    Schools.Default.With(Shipped, q.Slug, choice.Slug).StandardOf(movement, Shipped);
+                Assert.All(q.Choices, c => Assert.Equal($"{movement.Standard} {c.What}", Of(c)));
+            }
+            Assert.Equal(
+                "Seat",
+                Schools.Default.StandardOf(Shipped.Movements["squat"] with { Standard = "Seat" }, Shipped)
+            );
+        });
+
+    [Fact]
     public void Every_school_says_what_it_is_for_and_why_one_would_choose_it() => Assert.All(Shipped.Schools, q =>
         {
             Assert.True(q.Choices.Count >= 2, q.Slug);

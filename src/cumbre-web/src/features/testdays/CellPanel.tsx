@@ -52,7 +52,7 @@ export function CellPanel({
         <br />
         <b>{say("how")}</b> {test.protocol}
         <br />
-        <b>{say("counts")}</b> {test.standard}
+        <b>{say("counts")}</b> {athlete.standards[test.slug] ?? test.standard}
         <br />
         <b>{say("not")}</b> {test.faults.join("; ")}
       </Box>

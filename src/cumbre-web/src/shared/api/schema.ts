@@ -8277,7 +8277,7 @@ export interface components {
       /** @description A minor without a guardian's consent. */
       consentMissing: boolean;
       pain: null | components["schemas"]["Complaint"];
-      /** @description Gone through to the end. */
+      /** @description Gone through to the end, or nothing is left to ask. */
       intakeFinished: boolean;
       /**
        * Format: int32
@@ -8853,6 +8853,10 @@ export interface components {
       hasBodyMass: boolean;
       /** @description Slug of a test to the clearance that keeps it out. */
       blocked: {
+        [key: string]: string;
+      };
+      /** @description Slug of a test to what counts by the athlete's schools, where they say more than the test. */
+      standards: {
         [key: string]: string;
       };
     };
