@@ -27,6 +27,7 @@ export const say = wordsOf("testdays", {
   aNewTestDay: "New test day",
   athletesAndTests: "{name}: athletes and tests",
   gone: "deleted",
+  mostOnASheet: "A sheet holds {most, number} athletes; {count, number} are chosen.",
   atNeed: "at {need}",
   soFar: "at {need}, {have} so far",
   notOnTheSheet: "Not on this sheet, which holds {most, number} tests: {left}. Choose fewer athletes or other tests.",

@@ -20,7 +20,7 @@ import { newId } from "../../shared/ui/newId";
 import { Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { WhyFigure } from "../../shared/why/WhyFigure";
 import { proposalQuery, sheetQuery, useSaveSheet } from "./queries";
-import { decides, leftOut, minutes, reasonWord, testsOnASheet, waiting } from "./wording";
+import { athletesOnASheet, decides, leftOut, minutes, reasonWord, testsOnASheet, waiting } from "./wording";
 import { Field } from "../../shared/ui/Field";
 import { ManyField } from "../../shared/ui/ManyField";
 import { say } from "../../words/testdays";
@@ -99,6 +99,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
   useHotkeys("mod+shift+z, mod+y", draft.redo, { enableOnFormTags: true, preventDefault: true });
   const proposal = useQuery(proposalQuery(athletes));
   const tests = own ?? proposal.data?.tests.map((t) => t.slug) ?? [];
+  const tooMany = athletes.length > athletesOnASheet;
   const left = own === null && tests.length === testsOnASheet ? leftOut(proposal.data?.athletes ?? [], tests) : [];
   const errorAt = (path: string) => saving.failure?.fields.find((f) => f.path.startsWith(path))?.message;
   const nameOf = (slug: string) => benchmarks.find((b) => b.slug === slug)?.name ?? slug;
@@ -149,11 +150,13 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         chosen={athletes}
         nameOf={(a) => roster.find((r) => r.id === a)?.name ?? say("gone")}
         onChange={(chosen) => change({ athletes: chosen })}
-        problem={errorAt("athletes")}
+        problem={
+          tooMany ? say("mostOnASheet", { most: athletesOnASheet, count: athletes.length }) : errorAt("athletes")
+        }
         help={say("whoComes")}
         sx={{ maxWidth: 900 }}
       />
-      {athletes.length < roster.length && (
+      {athletes.length < roster.length && roster.length <= athletesOnASheet && (
         <Button size="small" variant="text" onClick={() => change({ athletes: roster.map((r) => r.id) })}>
           {say("everybody")}
         </Button>
@@ -243,7 +246,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
         <section aria-label={say("proposal")}>
           <Typography variant="h2">{say("whatTheGoalsAsk")}</Typography>
           {proposal.isError && <Failed error={proposal.error} retry={() => void proposal.refetch()} />}
-          {athletes.length > 0 && proposal.isPending && <Loading rows={2} />}
+          {athletes.length > 0 && !tooMany && proposal.isPending && <Loading rows={2} />}
           {proposal.data?.athletes.map((b) => (
             <BatteryOf key={b.athleteId} battery={b} />
           ))}
@@ -267,6 +270,7 @@ function Form({ roster, benchmarks, sheet }: { roster: RosterRow[]; benchmarks: 
           disabled={
             saving.state === "saving" ||
             saving.state === "clash" ||
+            tooMany ||
             (own === null && athletes.length > 0 && proposal.isPending)
           }
         >

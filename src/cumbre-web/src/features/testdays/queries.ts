@@ -2,6 +2,7 @@ import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query
 import { api, ask } from "../../shared/api/client";
 import type { Sheet, SheetCell } from "../../shared/api/types";
 import type { CellBody } from "./cells";
+import { athletesOnASheet } from "./wording";
 
 export const testDaysQuery = queryOptions({
   queryKey: ["test-days"],
@@ -38,7 +39,7 @@ export const proposalQuery = (athletes: string[]) =>
   queryOptions({
     queryKey: ["test-days", "proposal", athletes],
     queryFn: ({ signal }) => ask(api.POST("/api/test-days/proposal", { body: { athletes }, signal })),
-    enabled: athletes.length > 0,
+    enabled: athletes.length > 0 && athletes.length <= athletesOnASheet,
   });
 
 interface SheetBody {

@@ -31,7 +31,9 @@ export function decides(d: DecidedStep, unit: MassUnit) {
   return say(d.wins ? "decidesAchieves" : "decidesOpens", { step: d.step, ladder: d.ladder, figures });
 }
 
-/** Columns that a sheet holds at most, as the server checks it. */
+/** Rows and columns that a sheet holds at most, as the server checks it. */
+export const athletesOnASheet = 60;
+
 export const testsOnASheet = 12;
 
 /** What is suggested and found no room: each test with those who would have had it. */
