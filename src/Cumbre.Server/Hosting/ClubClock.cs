@@ -28,12 +28,23 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
 
     /// <summary>The instant at which today began.</summary>
     public DateTimeOffset StartOfToday =>
-        options.Today is { } day
-            ? new(day.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero)
-            : new DateTimeOffset(
-                Today.ToDateTime(TimeOnly.MinValue),
-                Zone.GetUtcOffset(time.GetUtcNow())
-            ).ToUniversalTime();
+        options.Today is { } day ? new(day.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero) : Began(Today);
+
+    /// <summary>
+    /// When a day began in the club's zone: by the offset of its midnight, which is not that of its noon where the
+    /// clocks change. Where they skip midnight, with the first instant after it.
+    /// </summary>
+    private DateTimeOffset Began(DateOnly day)
+    {
+        var midnight = day.ToDateTime(TimeOnly.MinValue);
+        while (Zone.IsInvalidTime(midnight))
+            midnight = midnight.AddMinutes(1);
+        // Of two midnights the earlier one.
+        var offset = Zone.IsAmbiguousTime(midnight)
+            ? Zone.GetAmbiguousTimeOffsets(midnight).Max()
+            : Zone.GetUtcOffset(midnight);
+        return new DateTimeOffset(midnight, offset).ToUniversalTime();
+    }
 
     private TimeZoneInfo Zone =>
         zone ??= database.Read(AccountStore.Club) is { } club

@@ -1,0 +1,54 @@
+using System.Globalization;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Microsoft.Data.Sqlite;
+
+namespace Cumbre.Server.Tests;
+
+/// <summary>
+/// The training day around midnight and on the days on which clocks change. Changes by the time zone database: Madrid
+/// 29 March 2026 at 2:00 and 25 October 2026 at 3:00; Santiago de Chile 6 September 2026 at midnight, which does not
+/// exist there.
+/// </summary>
+public sealed class ClubClockTests : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("cumbre-clock").FullName;
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private sealed class At(string utc) : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => DateTimeOffset.Parse(utc, CultureInfo.InvariantCulture);
+    }
+
+    [Theory]
+    [InlineData("Europe/Madrid", "2026-03-16T22:59:59Z", "2026-03-16", "2026-03-15T23:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-03-16T23:00:00Z", "2026-03-17", "2026-03-16T23:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-03-29T00:30:00Z", "2026-03-29", "2026-03-28T23:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-03-29T12:00:00Z", "2026-03-29", "2026-03-28T23:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-03-29T22:00:00Z", "2026-03-30", "2026-03-29T22:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-10-25T12:00:00Z", "2026-10-25", "2026-10-24T22:00:00Z")]
+    [InlineData("Europe/Madrid", "2026-10-25T22:59:59Z", "2026-10-25", "2026-10-24T22:00:00Z")]
+    [InlineData("America/Santiago", "2026-09-06T12:00:00Z", "2026-09-06", "2026-09-06T04:00:00Z")]
+    [InlineData("Pacific/Kiritimati", "2026-03-16T10:00:00Z", "2026-03-17", "2026-03-16T10:00:00Z")]
+    public void A_day_begins_at_the_clubs_midnight(string zone, string now, string day, string began)
+    {
+        var database = new Database(folder);
+        database.Migrate(_ => { });
+        database.Write(db =>
+        {
+            AccountStore.AddClub(db, new("Hall", zone, "1,3,5"), DateTimeOffset.UnixEpoch);
+            return true;
+        });
+        var clock = new ClubClock(new(folder, false, null, 10), database, new At(now));
+        Assert.Equal(
+            (DateOnly.Parse(day, CultureInfo.InvariantCulture), new At(began).GetUtcNow()),
+            (clock.Today, clock.StartOfToday)
+        );
+    }
+}
