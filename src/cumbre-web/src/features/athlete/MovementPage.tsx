@@ -58,7 +58,7 @@ function Movement({ page }: { page: Page }) {
   const forecast =
     trend.forecast.why && trend.ahead ? (
       <>
-        {lineText(trend.ahead)},{" "}
+        {lineText(trend.ahead, unit)},{" "}
         <WhyFigure
           figure={{
             key: "forecast",

@@ -172,7 +172,7 @@ function Marks({ trend, lines, today, unit }: { trend: Trend; lines: Trend["line
             fill={ink}
             style={{ fontWeight: l.term.met ? 400 : 600 }}
           >
-            {lineText(l)}
+            {lineText(l, unit)}
           </text>
         </g>
       ))}

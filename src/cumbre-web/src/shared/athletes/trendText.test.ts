@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import type { TrendPoint } from "../api/types";
-import { forecastText, nowText, valueText } from "./trendText";
+import { forecastText, lineText, nowText, valueText } from "./trendText";
 
 const point = (more: Partial<TrendPoint>): TrendPoint => ({
   day: "2026-03-09",
@@ -47,3 +47,10 @@ it.each([
 ] as const)("tells a forecast of %j to %j weeks, or why there is none", (from, to, reason, points, text) =>
   expect(forecastText({ from, to, reason, points, why: null })).toBe(text),
 );
+
+it("tells what a threshold is for, in the reader's unit", () => {
+  const line = (need: string, opens: boolean) =>
+    ({ value: 1, opens, step: "Strength", term: { need } }) as unknown as Parameters<typeof lineText>[0];
+  expect(lineText(line("+25 % bm x 5", false), "Kg")).toBe("+25 % of bodyweight × 5: achieves Strength");
+  expect(lineText(line("+10 kg x 5", true), "Lb")).toBe("+22 lb × 5: opens Strength");
+});

@@ -1,5 +1,6 @@
 import type { MassUnit, MovementPage, Trend, TrendMeasure, TrendPoint } from "../api/types";
 import { contactWord } from "./painPlaces";
+import { figure } from "../ladders/wording";
 import { inUnit, mass, number, plural, unitName } from "../ui/format";
 import { say as word } from "../../words/common";
 import { say } from "../../words/athletes";
@@ -82,7 +83,7 @@ export function forecastText(f: Trend["forecast"]) {
 }
 
 /** What a threshold is for: tuck front lever achieved. */
-export const lineText = (line: NonNullable<Trend["ahead"]>) =>
-  say(line.opens ? "needOpens" : "needAchieves", { need: line.term.need, step: line.step });
+export const lineText = (line: NonNullable<Trend["ahead"]>, unit: MassUnit) =>
+  say(line.opens ? "needOpens" : "needAchieves", { need: figure(line.term.need, unit), step: line.step });
 
 export type Exposure = MovementPage["history"][number];
