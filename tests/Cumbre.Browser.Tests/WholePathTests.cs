@@ -138,7 +138,7 @@ public sealed class WholePathTests : IAsyncLifetime
         Record("Push-ups in one set", reps: "20");
         Record("Horizontal rows in one set", reps: "12");
         Record("Dips in one set", reps: "12");
-        browser.Sees("Also open now: Weighted pull-up");
+        browser.Sees("Weighted pull-up: First load can be trained");
     }
 
     private void HeavyTest()

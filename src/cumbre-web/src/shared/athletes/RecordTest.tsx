@@ -17,7 +17,7 @@ import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { useSignedIn } from "../account/useMe";
 import type { Benchmark, MassUnit, Result, ResultAnswer } from "../api/types";
-import { changesText } from "../ladders/wording";
+import { changeText } from "../ladders/wording";
 import { unitName } from "../ui/format";
 import { newId } from "../ui/newId";
 import { Failed, Loading, messageOf } from "../ui/states";
@@ -294,5 +294,5 @@ function sentence({ result, changes }: ResultAnswer) {
       : result.givesEstimate || result.measure !== "LoadTimesReps"
         ? say("kept", { name: result.name })
         : say("keptAsALogEffectiveRepsAre", { name: result.name, effectiveReps: result.effectiveReps });
-  return [what, changesText(changes)].filter(Boolean).join(" ");
+  return [what, ...changes.map(changeText)].join(" ");
 }
