@@ -124,7 +124,9 @@ public static class ResultNotation
         return figures.Count == 1 ? AtBodyMass(() => new(degrees: figures[0].Number)) : null;
     }
 
-    /// <summary><c>load x [sets x] reps [reserve]</c>, or <c>[sets x] reps @ load [reserve]</c>, with "at" for the sign.</summary>
+    /// <summary>
+    /// <c>load x [sets x] reps [reserve]</c>, or <c>[sets x] reps @ load [reserve]</c>, with "at" for the sign.
+    /// </summary>
     private static Func<WrittenResult>? Loaded(TokenReader reader, MassUnit own)
     {
         var first = reader.Current;

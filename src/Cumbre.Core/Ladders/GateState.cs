@@ -181,8 +181,8 @@ public static class GateRule
     }
 
     /// <summary>
-    /// The fresh results by which a gate may be taken as open, though what it asks was never done: an estimate from them
-    /// carries it, of each side where both are asked, and no later try fell short. Null: it may not.
+    /// The fresh results by which a gate may be taken as open, though what it asks was never done: an estimate from
+    /// them carries it, of each side where both are asked, and no later try fell short. Null: it may not.
     /// </summary>
     public static IReadOnlyList<BenchmarkResult>? EstimatedBy(GateExpression gate, ResultBook book)
     {

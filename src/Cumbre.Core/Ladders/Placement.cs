@@ -221,7 +221,7 @@ public sealed class Placement
             && failure.Day >= day
         )
         {
-            // Some reps of a harder step beside an easier one that is short are no contradiction: both are on their way.
+            // Some reps of a harder step beside an easier one that is short are no contradiction.
             contradicted[step] |= asWon;
             return;
         }

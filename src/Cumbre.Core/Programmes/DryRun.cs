@@ -49,8 +49,9 @@ public sealed record DryRunItem(DryRunVerdict Verdict, IReadOnlyList<DryRunSet> 
 
 /// <summary>
 /// A twin of the athlete does a session on paper, from maximum, best reps and best hold. Each further set of the
-/// movement or its pattern loses a share of what is left (<see cref="FurtherSets"/>); a best of so many reps is taken for half a rep more; a set that ends easily,
-/// a fast one and a hold of 60 % and less cost half of that (this project's choice).
+/// movement or its pattern loses a share of what is left (<see cref="FurtherSets"/>); a best of so many reps is taken
+/// for half a rep more; a set that ends easily, a fast one and a hold of 60 % and less cost half of that (this
+/// project's choice).
 /// </summary>
 public static class DryRun
 {

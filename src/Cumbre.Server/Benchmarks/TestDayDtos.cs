@@ -52,7 +52,9 @@ public sealed record SheetTest(
 /// <param name="Unit">In which a load without a unit is meant.</param>
 /// <param name="HasBodyMass">Without one nothing can be recorded.</param>
 /// <param name="Blocked">Slug of a test to the clearance that keeps it out.</param>
-/// <param name="Standards">Slug of a test to what counts by the athlete's schools, where they say more than the test.</param>
+/// <param name="Standards">
+/// Slug of a test to what counts by the athlete's schools, where they say more than the test.
+/// </param>
 public sealed record SheetAthlete(
     Guid Id,
     string Name,
