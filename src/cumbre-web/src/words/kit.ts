@@ -70,7 +70,7 @@ export const say = wordsOf("kit", {
   addACountedLoad: "Add counted load",
   barsBoxesRings: "Bars, boxes, rings",
   whatIsSetUpTheSameWay:
-    "A block uses only what is listed here. With nothing listed, everything is taken to be there. Heights and widths keep sessions comparable.",
+    "A block uses only what is listed; an empty list means everything is there. Heights and widths keep sessions comparable.",
   noGear: "None: floor and wall only",
   writeAName: "Enter a name.",
   kind: "Kind",
