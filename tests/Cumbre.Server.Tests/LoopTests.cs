@@ -498,6 +498,11 @@ public sealed class LoopTests(SharedClub shared) : IClassFixture<SharedClub>, IA
         var all = await Decisions(athlete);
         var loaded = Assert.Single(all, d => (string)d["movement"]! == "weighted-pull-up" && (bool)d["harmless"]!);
         var reps = Assert.Single(all, d => (string)d["movement"]! == "push-up" && (string)d["kind"]! == "AddReps");
+        // What it asks a reason for is told before anybody accepts.
+        var change = Assert.Single(
+            (await coach.Get($"/api/decisions/{loaded["id"]}")).Ok["details"]!["changes"]!.AsArray()
+        )!;
+        Assert.Equal("GateClosed", (string)Assert.Single(change["asks"]!.AsArray())!["id"]!);
         var answer = (
             await coach.Post(
                 "/api/decisions/accept",

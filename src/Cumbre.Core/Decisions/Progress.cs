@@ -84,9 +84,9 @@ internal static class Progress
         };
 
     /// <summary>
-    /// A movement that finds its level is dosed from what was shown, once. What was done in every set is no level that
-    /// a dose goes under; where that was all that the line asked for, the line fits and grows in its own way (common
-    /// practice, no source).
+    /// A movement that finds its level is dosed from what was shown, once, in as many sets as the line has. What was
+    /// done in every set is no level that a dose goes under; where that was all that the line asked for, the line fits
+    /// and grows in its own way (common practice, no source).
     /// </summary>
     private static Growth? LevelFound(Situation s, ExposureJudgement last)
     {
@@ -98,7 +98,9 @@ internal static class Progress
         var timed = rows.Any(r => r.Planned.Seconds is not null);
         var (least, most) = (rows.Min(r => r.Amount), rows.Max(r => r.Amount));
         var best = timed ? most : rows.Max(r => r.Amount + (r.Amount > 0 ? r.Set?.Reserve ?? 0 : 0));
-        var dose = timed ? Held(s, HoldDose.For(best), least) : Counted(plan, RepDose.For(best), least);
+        var dose = timed
+            ? Held(s, plan, HoldDose.For(best), least)
+            : Counted(plan, RepDose.For(best, plan.SetCount), least);
         var asked = rows.Max(r => r.Planned.Seconds ?? r.Planned.RepsHigh);
         if (last.Reached && (timed ? most <= asked : dose is not null && dose.TargetReps <= asked))
             return null;
@@ -132,9 +134,14 @@ internal static class Progress
         );
     }
 
-    /// <summary>The share of the best hold; what holds no straight arm is not held shorter than it was in every set.</summary>
-    private static HoldSets? Held(Situation s, HoldSets? dose, int least) =>
-        dose is { Seconds: { } seconds } && !s.IsStraightArm && least > seconds ? dose with { Seconds = least } : dose;
+    /// <summary>
+    /// The share of the best hold. Straight arms have the sets that their seconds in all ask for; what holds none is not
+    /// held shorter than it was in every set, in the sets of the line.
+    /// </summary>
+    private static Prescription? Held(Situation s, Prescription plan, HoldSets? dose, int least) =>
+        dose is not { Seconds: { } seconds } || s.IsStraightArm
+            ? dose
+            : (dose with { Seconds = Math.Max(seconds, least) }).WithSets(plan.SetCount);
 
     /// <summary>The range from the best set, up to what was done in every set, with the stretch that the line has.</summary>
     private static Prescription? Counted(Prescription plan, Prescription? dose, int least)

@@ -25,7 +25,15 @@ public sealed record DoseDto(string Movement, string Name, string Line)
 /// <param name="Before">Null: it is added.</param>
 /// <param name="After">As it becomes.</param>
 /// <param name="IsQuestion">It was written by hand: it is only changed when the coach says so.</param>
-public sealed record RevisionDto(Guid Item, DateOnly Day, DoseDto? Before, DoseDto After, bool IsQuestion);
+/// <param name="Asks">Cautions against which the line is only accepted with a reason.</param>
+public sealed record RevisionDto(
+    Guid Item,
+    DateOnly Day,
+    DoseDto? Before,
+    DoseDto After,
+    bool IsQuestion,
+    IReadOnlyList<CautionNote> Asks
+);
 
 /// <summary>A session as evidence: whether it was clean, and set by set what was done and whether it met the plan.</summary>
 public sealed record SeenSession(bool Clean, IReadOnlyList<SeenSet> Sets);
@@ -114,12 +122,20 @@ public sealed record DecisionDto(
                     r.Day,
                     DoseDto.Of(r.Before, athlete),
                     DoseDto.Of(r.After, athlete)!,
-                    r.IsQuestion
+                    r.IsQuestion,
+                    ReasonAsked.For(r.After, athlete)
                 ))
                 .ToArray()
             : AcceptedChanges
                 .Of(db, d.Id)
-                .Items.Select(i => new RevisionDto(i.Item, i.Day, i.Before?.Dto(athlete), i.After.Dto(athlete), false))
+                .Items.Select(i => new RevisionDto(
+                    i.Item,
+                    i.Day,
+                    i.Before?.Dto(athlete),
+                    i.After.Dto(athlete),
+                    false,
+                    []
+                ))
                 .ToArray();
         return InShort(d, athleteName, athlete, changes.Length) with { Details = new(changes, d.Proposal.Why) };
     }

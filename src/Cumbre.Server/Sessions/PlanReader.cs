@@ -1,9 +1,6 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Core.Explanations;
-using Cumbre.Core.Ladders;
 using Cumbre.Core.Lexing;
-using Cumbre.Core.Measures;
-using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
@@ -64,7 +61,7 @@ internal static class PlanReader
         if (resolution.Plan is not { } resolved)
             return new(null, context, resolution.Problem, [], []);
 
-        var needs = NeedsReason(found, resolved, athlete, today);
+        var needs = ReasonAsked.For(found, resolved, athlete, today);
         var cautions = StandingCautions
             .For(resolved, found, context.BodyMass.Value, athlete.WaitsForClearance.Count > 0)
             .ToList();
@@ -74,33 +71,6 @@ internal static class PlanReader
                 string.IsNullOrEmpty(reason) ? needs : [CautionNote.Of(CautionId.KeptWithReason), .. needs]
             );
         return new(resolved, context, null, needs, cautions);
-    }
-
-    /// <summary>Cautions against which a session is only planned with a reason, which is kept.</summary>
-    private static List<CautionNote> NeedsReason(
-        Movement movement,
-        ResolvedPrescription plan,
-        AthleteAtWork athlete,
-        DateOnly today
-    )
-    {
-        var needs = new List<CautionNote>();
-        var loaded = plan.Loads.Any(l => l.Value.Made > Mass.Zero);
-        if (athlete.Holding(movement, loaded) is { Stopped: true })
-            needs.Add(CautionNote.Of(CautionId.PatternStopped));
-        if (
-            loaded
-            && !LoadGate.IsOpen(
-                athlete.Atlas,
-                movement.Slug,
-                athlete.Athlete.Schools,
-                TrainingResults.Book(athlete.Athlete, athlete.Atlas.Catalogue, today)
-            )
-        )
-            needs.Add(CautionNote.Of(CautionId.GateClosed));
-        if (plan.Loads.SelectMany(l => l.Why.Cautions).FirstOrDefault(c => c.Id == CautionId.JumpLarge) is { } jump)
-            needs.Add(jump);
-        return needs;
     }
 }
 

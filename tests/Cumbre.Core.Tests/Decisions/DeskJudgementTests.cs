@@ -38,6 +38,47 @@ public class DeskJudgementTests
     public void Reps_go_by_the_best_set_and_not_under_what_all_sets_were(int[] amounts, int reserve, string says) =>
         Assert.Equal(says, Says("hanging-leg-raise", "3 x 8..12 2 in reserve rest 1:30", amounts, reserve));
 
+    // The block has given the movement its sets; what is found is how much a set holds.
+    [Theory]
+    [InlineData("hanging-leg-raise", "2 x 8..12 2 in reserve", new[] { 12, 12 }, 1, "SetDose: 2 x 10..12")]
+    [InlineData("assisted-dip", "5 x 5..8 @ feet 2 in reserve", new[] { 8, 7, 7, 6, 6 }, 1, "SetDose: 5 x 5..6 @ feet")]
+    [InlineData(
+        "split-squat",
+        "4 x 8..10 2 in reserve each side",
+        new[] { 10, 10, 9, 9, 9, 9, 8, 8 },
+        2,
+        "SetDose: 4 x 7..9 each side"
+    )]
+    [InlineData(
+        "hollow-hold",
+        "hold 3 x 15 s rest 1:30",
+        new[] { 15, 15, 14 },
+        null,
+        "SetDose: hold 3 x 14 s rest 1:30"
+    )]
+    [InlineData(
+        "hollow-hold",
+        "hold 3 x 15 s rest 1:30",
+        new[] { 40, 30, 20 },
+        null,
+        "SetDose: hold 3 x 24 s rest 1:30"
+    )]
+    // Straight arms go by their seconds in all: 60 % of 12 s, and five times seven are 35 s.
+    [InlineData(
+        "back-lever-tuck",
+        "hold 3 x 3 s rest 2:30",
+        new[] { 12, 8, 6 },
+        null,
+        "SetDose: hold 5 x 7 s rest 2:30"
+    )]
+    public void What_is_found_keeps_the_sets_of_the_line(
+        string movement,
+        string line,
+        int[] amounts,
+        int? reserve,
+        string says
+    ) => Assert.Equal(says, Says(movement, line, amounts, reserve));
+
     [Fact]
     public void The_stretch_at_the_end_of_a_set_is_not_what_is_found() =>
         Assert.Equal(

@@ -49,13 +49,14 @@ public class GeneratorTests
         BenchmarkResult[]? results = null,
         Dictionary<string, string>? schools = null,
         Kit? kit = null,
-        DateOnly? today = null
+        DateOnly? today = null,
+        int born = 1995
     )
     {
         var day = today ?? Gym.Monday;
         var snapshot = new AthleteSnapshot(
             MassUnit.Kg,
-            1995,
+            born,
             false,
             new Schools(Catalogue.Shipped, schools ?? []),
             kit ?? KitTests.Cochera,
@@ -247,17 +248,21 @@ public class GeneratorTests
     [Fact]
     public void A_new_step_starts_at_half_its_dose_for_two_weeks()
     {
-        // Never timed; a hold that was timed long enough for volume is not new.
+        // Timed too short for volume; a hold that was timed long enough is not new.
         BenchmarkResult[] fresh =
         [
             .. Intermediate.Where(r => !r.Benchmark.StartsWith("front-lever", StringComparison.Ordinal)),
         ];
-        var made = Make(Athlete(Said("front-lever"), results: fresh));
-        var old = Make(
-            Athlete(Said("front-lever"), results: [.. fresh, Gym.Result("front-lever-tuck", Score.OfSeconds(10))])
-        );
+        GeneratedBlock Timed(int seconds) =>
+            Make(
+                Athlete(
+                    Said("front-lever"),
+                    results: [.. fresh, Gym.Result("front-lever-tuck", Score.OfSeconds(seconds))]
+                )
+            );
+        var (made, old) = (Timed(4), Timed(5));
         int SetsOf(GeneratedBlock block, int week) => Of(block, "front-lever-tuck", week).Max(i => Sets(i.Item));
-        Assert.Equal((2, 2), (SetsOf(made, 1), SetsOf(made, 2)));
+        Assert.Equal((3, 3), (SetsOf(made, 1), SetsOf(made, 2)));
         Assert.Equal(5, SetsOf(old, 1));
         bool IsHalved(GeneratedBlock block) =>
             block.Why[Of(block, "front-lever-tuck").First().Item.Id].Working.Any(s => s.Key == StepKey.NewStepShare);
@@ -341,6 +346,33 @@ public class GeneratorTests
                 .WarmUp.Text!,
             StringComparison.Ordinal
         );
+    }
+
+    [Theory]
+    [InlineData(1950)]
+    [InlineData(2012)]
+    public void Where_nobody_may_train_yet_only_the_reasons_of_that_are_told(int born)
+    {
+        var made = Make(Athlete(Said("front-lever"), results: [], born: born));
+        Assert.Equal(
+            [NoticeId.ClearanceOpen, NoticeId.ConsentMissing, NoticeId.NothingToTrain],
+            made.Notices.Select(n => n.Id).Append(NoticeId.ConsentMissing).Distinct().Order()
+        );
+    }
+
+    [Fact]
+    public void A_new_step_of_which_nothing_is_known_is_found_by_three_short_holds_on_its_hard_day()
+    {
+        // The figures are those of a block that a coach would sign: 3 x 3 s where it is new, 2 x 3 s on the light day.
+        var made = Make(
+            Athlete(
+                Said("front-lever"),
+                results: [.. Intermediate.Where(r => !r.Benchmark.StartsWith("front-lever", StringComparison.Ordinal))]
+            )
+        );
+        var holds = Of(made, "front-lever-tuck").ToArray();
+        Assert.Equal(["hold 3 x 3 s rest 2:30", "hold 2 x 3 s rest 2:30"], holds.Select(h => h.Item.Line));
+        Assert.Equal([ItemRole.LevelFinding, ItemRole.Light], holds.Select(h => h.Item.Role));
     }
 
     [Fact]

@@ -77,7 +77,10 @@ public static class BlockGenerator
             foreach (var day in first.Where(d => d.Items.Count > 0))
                 builder.Frames(day);
 
-            NoticesOfGoals(skills, first);
+            // Where nothing at all can be trained, the reasons of that are told and not what would follow from them.
+            var trains = first.Any(d => d.Items.Count > 0);
+            if (trains)
+                NoticesOfGoals(skills, first);
             if (first.Any(fit.IsShorter))
                 notices.Add(Notice.Of(NoticeId.ShorterOnPurpose));
             var weeks = new Weeks(athlete, dose, rules, fit, proof);
@@ -93,10 +96,10 @@ public static class BlockGenerator
             }
 
             var last = weeks.Easy(first, loading[^1]);
-            if (IsNewcomer)
+            if (trains && IsNewcomer)
                 TestsFirst(first, builder, fit);
             TestsLast(last, loading[^1], skills, builder, fit);
-            if (first.All(d => d.Items.Count == 0))
+            if (!trains)
                 notices.Add(Notice.Of(NoticeId.NothingToTrain));
             return new Mending(athlete, wish, dose, rules, notices).Mend([.. loading, last]) with
             {

@@ -421,8 +421,9 @@ internal sealed class SessionBuilder(
         return draft;
     }
 
+    /// <summary>The three short holds that find a level are the least already (this project's choice).</summary>
     private Draft NewStep(Draft draft, Skill skill) =>
-        skill.IsNew && draft.IsStraightArm
+        skill.IsNew && draft is { IsStraightArm: true, FindsLevel: false }
             ? Share(draft, rules.NewStepShare, StepKey.NewStepShare, Quantity.Weeks(rules.NewStepWeeks))
             : draft;
 

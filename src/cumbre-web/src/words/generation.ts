@@ -8,7 +8,7 @@ export const say = wordsOf("generation", {
   fri: "Fri",
   sat: "Sat",
   sun: "Sun",
-  nobodyHasWrittenDownTheGearThere: "The gym’s gear is not recorded, so all gear is assumed to be there.",
+  nobodyHasWrittenDownTheGearThere: "No gear is recorded, so all gear is assumed to be there.",
   noTestsYetTheFirstSessionIs:
     "No tests yet: the first session is a test session, and the sets after it find the level. Regenerate once it is done.",
   isWonAndIsKeptWithA: "{goal} is achieved and is maintained with a third of the volume. Choose the next goal.",

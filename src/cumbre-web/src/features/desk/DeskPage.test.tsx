@@ -79,6 +79,7 @@ const change = (item: string, isQuestion: boolean) => ({
   before: dip("3 x 5 @ +23.75 kg"),
   after: dip("3 x 5 @ +25 kg"),
   isQuestion,
+  asks: [] as DecisionDetails["changes"][number]["asks"],
 });
 
 const withDetails = (d: Decision, ...changes: DecisionDetails["changes"]): Decision => ({
@@ -116,6 +117,21 @@ it("says how many of them were left because they meet a caution", async () => {
   });
   await userEvent.click(await screen.findByRole("button", { name: /Accept 2 routine ones/ }));
   expect(await screen.findByText(/One decision was not accepted because of a caution/)).toBeVisible();
+});
+
+it("tells which caution a line would go against, beside its day", async () => {
+  const jump = {
+    id: "JumpLarge" as const,
+    args: [
+      { kind: "AddedLoad" as const, number: 6.25, code: null, date: null, pieces: null },
+      { kind: "Percent" as const, number: 10.04, code: null, date: null, pieces: null },
+    ],
+  };
+  open(desk([withDetails(decision("1", "Ada"), { ...change("i", false), asks: [jump] }, change("j", false))]));
+  const list = await screen.findByRole("list", { name: "What changes" });
+  const told = within(list).getAllByText(/6.25 kg/);
+  expect(told).toHaveLength(1);
+  expect(told[0]).toHaveTextContent("Thu, Mar 19");
 });
 
 it("asks for a reason in the row, keeps what is typed, and sends it", async () => {

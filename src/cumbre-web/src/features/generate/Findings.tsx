@@ -10,13 +10,13 @@ import { useRead } from "../../shared/notation/useRead";
 import { say } from "../../words/generate";
 
 /** What the coach must know beside the items, each with the way on. */
-export function Notices({ notices, athleteId }: { notices: Notice[]; athleteId: string }) {
+export function Notices({ notices, ...whose }: { notices: Notice[]; athleteId: string; atHome: boolean }) {
   const unit = useUnit();
   if (notices.length === 0) return null;
   return (
     <Box component="ul" aria-label={say("toKnow")} sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 2 }}>
       {notices.map((n, i) => {
-        const way = wayOn(n, athleteId);
+        const way = wayOn(n, whose);
         return (
           <Box component="li" key={i} sx={{ display: "flex", gap: 2, fontSize: 13, lineHeight: "18px" }}>
             <Box sx={{ pt: "3px" }}>

@@ -50,6 +50,7 @@ export default function GeneratePage() {
       athleteId={athleteId}
       athlete={athlete.data.name}
       schools={athlete.data.schools}
+      atHome={athlete.data.intake.place === "Home"}
       stored={stored.data ?? null}
       name={
         rows.data
@@ -73,6 +74,8 @@ function Generator(props: {
   athlete: string;
   /** Choices of the athlete's own. */
   schools: SchoolChoice[];
+  /** Trains with a kit of their own. */
+  atHome: boolean;
   stored: BlockDto | null;
   /** Of a new block: its goals. */
   name: string;
@@ -134,7 +137,7 @@ function Generator(props: {
           again={stored !== null}
           fault={(f) => faults?.[f] ?? problem?.fieldMessage(f)}
         />
-        {answer && <Notices notices={answer.notices} athleteId={athleteId} />}
+        {answer && <Notices notices={answer.notices} athleteId={athleteId} atHome={props.atHome} />}
         {answer && <LeftOutList items={answer.leftOut} />}
       </Box>
       <Box sx={{ px: { xs: 3, sm: 5 }, py: 4, minWidth: 0 }}>

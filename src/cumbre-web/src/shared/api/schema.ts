@@ -8204,6 +8204,8 @@ export interface components {
       after: components["schemas"]["DoseDto"];
       /** @description It was written by hand: it is only changed when the coach says so. */
       isQuestion: boolean;
+      /** @description Cautions against which the line is only accepted with a reason. */
+      asks: components["schemas"]["CautionNote"][];
     };
     /** @description A step of a small ridge. */
     RidgePoint: {

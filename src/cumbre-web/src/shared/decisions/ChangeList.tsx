@@ -2,9 +2,12 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
+import { useUnit } from "../account/useMe";
 import type { DecisionDetails } from "../api/types";
 import { dayWeek } from "../ui/format";
 import { QuietButton } from "../ui/QuietButton";
+import { StatusShape } from "../ui/StatusShape";
+import { cautionText } from "../why/wording";
 import { useRead } from "../notation/useRead";
 import { say } from "../../words/decisions";
 
@@ -29,9 +32,11 @@ export function ChangeList({
 }) {
   const [all, setAll] = useState(false);
   const read = useRead();
+  const unit = useUnit();
   if (changes.length === 0) return null;
   const asked = changes.filter((c) => c.isQuestion);
   const plain = changes.filter((c) => !c.isQuestion);
+  const asks = changes.flatMap((c) => c.asks.map((note) => ({ day: c.day, item: c.item, note })));
   return (
     <Box
       component="ul"
@@ -50,6 +55,14 @@ export function ChangeList({
           </QuietButton>
         </li>
       )}
+      {asks.map(({ day, item, note }) => (
+        <Box component="li" key={`${item}-${note.id}`} sx={{ display: "flex", gap: 2 }}>
+          <StatusShape status={note.id === "PatternStopped" ? "stop" : "caution"} />
+          <span>
+            <Day>{dayWeek(day)}</Day> {cautionText(note, unit)}
+          </span>
+        </Box>
+      ))}
       {asked.map((c) => (
         <li key={c.item}>
           {onAlso && also ? (

@@ -130,7 +130,10 @@ export function noticeText(notice: Notice, unit: MassUnit) {
 export const isGrave = (notice: Notice) => notices[notice.id].grave === true;
 
 /** Where to go about a notice, with its name; null: nothing is to be done. */
-export function wayOn(notice: Notice, athleteId: string): { to: string; name: string } | null {
+export function wayOn(
+  notice: Notice,
+  { athleteId, atHome }: { athleteId: string; atHome: boolean },
+): { to: string; name: string } | null {
   switch (notices[notice.id].way) {
     case "intake":
       return { to: `/athletes/${athleteId}/intake`, name: say("intake") };
@@ -141,7 +144,7 @@ export function wayOn(notice: Notice, athleteId: string): { to: string; name: st
     case "test days":
       return { to: "/test-days", name: say("testDays") };
     case "kit":
-      return { to: "/kit", name: say("kit") };
+      return { to: atHome ? `/athletes/${athleteId}/kit` : "/kit", name: say("kit") };
     case null:
       return null;
   }
