@@ -146,9 +146,9 @@ public static class PlanRevision
     private static MovementDose Kept(MovementDose dose, PlannedItem item, Proposal proposal)
     {
         var sets =
-            proposal.Kind == ProposalKind.SetDose || proposal.Before is null
-                ? dose.Plan.SetCount
-                : Math.Max(1, item.Plan.SetCount + dose.Plan.SetCount - proposal.Before.SetCount);
+            proposal.Before is null ? dose.Plan.SetCount
+            : proposal.Kind == ProposalKind.Hold ? item.Plan.SetCount
+            : Math.Max(1, item.Plan.SetCount + dose.Plan.SetCount - proposal.Before.SetCount);
         var plan =
             dose.Plan.SetCount == sets || dose.Plan is VariedSets or VariedHolds or Pyramid or BrokenHold
                 ? dose.Plan

@@ -10,6 +10,9 @@ namespace Cumbre.Core.Decisions;
 /// <param name="Plan">As it is planned.</param>
 internal sealed record PlannedRise(Situation S, Prescription Plan)
 {
+    /// <summary>Loads that are nearer to each other, in kilograms, are the same.</summary>
+    private const decimal Least = 0.01m;
+
     /// <summary>The rise comes in the week of the last exposure.</summary>
     public bool InSameWeek => TrainingCalendar.Monday(S.NextDay) == TrainingCalendar.Monday(S.Last!.Exposure.Day);
 
@@ -19,11 +22,15 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
             ? new(s, next.Plan)
             : null;
 
-    /// <summary>Does it ask no more than what was earned, or than the usual step?</summary>
+    /// <summary>
+    /// Does it ask no more than what was earned: in load up to the usual step, and at the same load in reps or seconds?
+    /// </summary>
     public bool IsWithin(Prescription earned)
     {
-        var usual = Roles.Weight(S.Last!.Exposure.Plan, S.Context) + S.Rules.UsualStepKg;
-        return Roles.Weight(Plan, S.Context) <= Math.Max(Roles.Weight(earned, S.Context), usual) + 0.01m;
+        var (planned, done) = (Roles.Weight(Plan, S.Context), Roles.Weight(S.Last!.Exposure.Plan, S.Context));
+        return planned > done + Least
+            ? planned <= Math.Max(Roles.Weight(earned, S.Context), done + S.Rules.UsualStepKg) + Least
+            : Most(Plan) <= Most(earned);
     }
 
     /// <summary>
@@ -52,10 +59,12 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
         )
             return false;
         var (a, b) = (Roles.Weight(next, context), Roles.Weight(last, context));
-        if (Math.Abs(a - b) > 0.01m)
+        if (Math.Abs(a - b) > Least)
             return a > b;
         return Amount(next) > Amount(last);
     }
+
+    private static int Most(Prescription plan) => plan.Sets().Max(r => r.Seconds ?? r.RepsHigh);
 
     private static decimal Amount(Prescription plan)
     {

@@ -37,6 +37,55 @@ public class PlanRevisionTests
         Assert.Equal(after, Lines(trainee, proposal));
     }
 
+    // What is postponed is the second; the two sets and the three of the coming week are its own.
+    [Fact]
+    public void An_increase_that_waits_leaves_the_week_its_sets()
+    {
+        var trainee = new Trainee()
+            .Twice("hollow-hold", "hold 3 x 15 s", [15, 15, 14], role: ItemRole.Main)
+            .Plan("2026-03-16", "hollow-hold", "hold 2 x 16 s", ItemRole.Main)
+            .Plan("2026-03-19", "hollow-hold", "hold 3 x 16 s", ItemRole.Main)
+            .Plan("2026-03-23", "hollow-hold", "hold 3 x 17 s", ItemRole.Main);
+        var proposal = Assert.Single(trainee.Decide(), d => d.Kind == ProposalKind.Hold);
+        Assert.Equal(["hold 2 x 15 s", "hold 3 x 15 s"], Lines(trainee, proposal));
+    }
+
+    // The level that was found is how much a set holds; how many sets a day has was planned with the day.
+    [Fact]
+    public void A_level_that_was_found_leaves_each_day_its_sets()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-12", "split-squat", "3 x 8..10 2 in reserve", [10, 9, 8], 2, role: ItemRole.LevelFinding)
+            .Plan("2026-03-16", "split-squat", "2 x 8..10 2 in reserve", ItemRole.LevelFinding)
+            .Plan("2026-03-19", "split-squat", "4 x 8..10 2 in reserve", ItemRole.LevelFinding);
+        var proposal = Assert.Single(trainee.Decide(), d => d.Kind == ProposalKind.SetDose);
+        Assert.Equal(["2 x 7..9", "4 x 7..9"], Lines(trainee, proposal));
+    }
+
+    // A rep or a second was earned. What the plan had for weeks that were postponed comes back to that.
+    [Theory]
+    [InlineData("hollow-hold", "hold 3 x 15 s", "hold 3 x 16 s", true, new string[0])]
+    [InlineData("hollow-hold", "hold 3 x 15 s", "hold 3 x 18 s", false, new[] { "hold 3 x 16 s", "hold 3 x 17 s" })]
+    [InlineData("push-up", "3 x 8..10", "3 x 9..11", true, new string[0])]
+    [InlineData("push-up", "3 x 8..10", "3 x 10..12", false, new[] { "3 x 9..11", "3 x 10..12" })]
+    public void A_planned_rep_or_second_is_confirmed_up_to_what_was_earned(
+        string movement,
+        string line,
+        string planned,
+        bool confirms,
+        string[] after
+    )
+    {
+        var most = line.Contains("15 s", StringComparison.Ordinal) ? 15 : 10;
+        var trainee = new Trainee()
+            .Twice(movement, line, [most, most, most], role: ItemRole.Main)
+            .Plan("2026-03-16", movement, planned, ItemRole.Main)
+            .Plan("2026-03-19", movement, planned.Replace("18", "19").Replace("10..12", "11..13"), ItemRole.Main);
+        var proposal = Assert.Single(trainee.Decide(), d => !d.IsBeside);
+        Assert.Equal(confirms, proposal.Confirms);
+        Assert.Equal(after, Lines(trainee, proposal));
+    }
+
     [Fact]
     public void Another_role_and_another_movement_are_not_touched()
     {
