@@ -23,7 +23,12 @@ internal static class Progress
         var last = s.Counting[^1];
         var plan = last.Exposure.Plan;
         var measure = Measure.Of(s, plan);
-        if (s.Role == ItemRole.LevelFinding && LevelFound(s, last) is { } found)
+        // What fitted in its first session has found its level, and a later session that falls short finds no other.
+        if (
+            s.Role == ItemRole.LevelFinding
+            && LevelFound(s, s.Counting[0]) is not null
+            && LevelFound(s, last) is { } found
+        )
             return found;
         if (measure.HasZone && BelowZone(s, plan) is { } easier)
             return easier;

@@ -38,6 +38,27 @@ public class DeskJudgementTests
     public void Reps_go_by_the_best_set_and_not_under_what_all_sets_were(int[] amounts, int reserve, string says) =>
         Assert.Equal(says, Says("hanging-leg-raise", "3 x 8..12 2 in reserve rest 1:30", amounts, reserve));
 
+    // The level is found once: where the first session fitted a later one that falls short is no other level, and one
+    // that was found and not yet answered is asked again from what was shown since.
+    [Theory]
+    [InlineData(new[] { 12, 12, 12 }, null)]
+    [InlineData(new[] { 12, 10, 8 }, "SetDose: 3 x 7..9")]
+    public void A_level_is_found_in_the_first_session_only(int[] first, string? says) =>
+        Assert.Equal(
+            says,
+            new Trainee()
+                .Did("2026-03-09", "hanging-leg-raise", "3 x 8..12 2 in reserve", first, 2, role: ItemRole.LevelFinding)
+                .Did(
+                    "2026-03-12",
+                    "hanging-leg-raise",
+                    "3 x 8..12 2 in reserve",
+                    [11, 9, 8],
+                    1,
+                    role: ItemRole.LevelFinding
+                )
+                .Says("hanging-leg-raise", of: ProposalCause.LevelFound)
+        );
+
     // The block has given the movement its sets; what is found is how much a set holds.
     [Theory]
     [InlineData("hanging-leg-raise", "2 x 8..12 2 in reserve", new[] { 12, 12 }, 1, "SetDose: 2 x 10..12")]
