@@ -261,6 +261,9 @@ public enum InputKey
     /// <summary>Best clean hold in seconds.</summary>
     BestHold,
 
+    /// <summary>The fresh set, in reps or seconds, that several sets of the last weeks speak for.</summary>
+    ShownFresh,
+
     /// <summary>Lower end of what is usual.</summary>
     UsualFrom,
 

@@ -10,6 +10,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Safety;
+using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes;
 
@@ -54,9 +55,11 @@ public sealed record Soreness(PainPlace Place, int Level, bool Stopped, Hold Hol
 public sealed class AthleteAtWork
 {
     /// <summary>Lines that are remembered, as one is typed key by key.</summary>
-    private const int LinesMost = 4000;
+    private const int LinesMost = 4000,
+        ShownDays = 28;
 
     private readonly ConcurrentDictionary<string, Capacity> capacities = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, decimal?> shownFresh = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, Bests> bests = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, PlacementReport> reports = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, ResolutionContext?> contexts = new(StringComparer.Ordinal);
@@ -271,6 +274,34 @@ public sealed class AthleteAtWork
             static (_, x) => Capacity.Of(x.movement, x.athlete),
             (movement, athlete: this)
         );
+
+    /// <summary>
+    /// The fresh set, in reps or seconds, that the sets of the last four weeks speak for: who did several of nineteen
+    /// seconds could have held the first one longer. Null: nothing was done without load, help, tempo or sides in turn.
+    /// </summary>
+    public decimal? ShownFresh(Movement movement) =>
+        shownFresh.GetOrAdd(movement.Slug, static (slug, athlete) => athlete.FindShownFresh(slug), this);
+
+    private decimal? FindShownFresh(string movement) =>
+        Athlete
+            .Exposures.Where(e =>
+                e.Movement == movement && e.Counts && e.Day > Today.AddDays(-ShownDays) && e.Day <= Today
+            )
+            .Where(e =>
+                e is { IsLoaded: false, IsAssisted: false }
+                && e.Plan is StraightSets or DoubleProgression or HoldSets { Seconds: not null }
+                && e.Plan is { Tempo: null, IsFast: false }
+                && e.Plan.Sets().All(s => s.Side is null)
+                && e.Sets.Count > 0
+                && e.Sets.All(s => s.Form == FormVerdict.Clean)
+            )
+            .Max(e =>
+                (decimal?)
+                    FurtherSets.Fresh(
+                        [.. e.Sets.OrderBy(s => s.Set).Select(s => s.Seconds ?? s.Reps)],
+                        Timing.RestBetweenSets(e.Plan)
+                    )
+            );
 
     /// <summary>What a plan of this movement is resolved against; null without a body mass.</summary>
     public ResolutionContext? ContextOf(Movement movement)

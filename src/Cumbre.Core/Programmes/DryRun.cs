@@ -146,6 +146,8 @@ public static class DryRun
                     .Build(max.Value.Value.Kilograms)
                 : null;
         var capacity = athlete.CapacityOf(movement);
+        if (athlete.ShownFresh(movement) is { } shown && shown > (capacity.HoldSeconds ?? capacity.Reps + UncountedRep))
+            return why.Input(InputKey.ShownFresh, Quantity.Plain(shown)).Build(shown);
         if (capacity.HoldSeconds is { } hold)
             return why.Input(InputKey.BestHold, Quantity.Plain(hold)).Build(hold);
         if (capacity.Reps is not { } reps || resolved.Loads.Any(l => l.Value.Band is not null || l.Value.ByFeet))
@@ -163,19 +165,24 @@ public static class DryRun
     private static decimal? Fresh(AtomicEffort effort, Movement movement, Prescription plan, AthleteAtWork athlete)
     {
         var capacity = athlete.CapacityOf(movement);
+        var shown = athlete.ShownFresh(movement);
         if (effort.Plan.Seconds is not null)
-            return capacity.HoldSeconds;
+            return Larger(capacity.HoldSeconds, shown);
         var perRep = plan.Tempo is null
             ? Tempo.SecondsWithoutTempo
             : Math.Max(plan.SecondsPerRep, Tempo.SecondsWithoutTempo);
         var made = effort.Load.Value.Made;
+        // A best of so many is between that and one more.
         var reps =
             made > Mass.Zero
                 ? athlete.ContextOf(movement) is { OneRepMax: { } max } context
                     ? OneRepMax.ExpectedReps(max.Value.Value, context.BodyMass.Value + made)
                     : null
-                : (decimal?)capacity.Reps;
-        // A best of so many is between that and one more. Slower reps are fewer: the time of a set stays.
-        return (reps + (made > Mass.Zero ? 0 : UncountedRep)) * Tempo.SecondsWithoutTempo / perRep;
+                : Larger(capacity.Reps + UncountedRep, shown);
+        // Slower reps are fewer: the time of a set stays.
+        return reps * Tempo.SecondsWithoutTempo / perRep;
     }
+
+    /// <summary>What was shown says more than a best that is known, and nothing where none is.</summary>
+    private static decimal? Larger(decimal? best, decimal? shown) => shown > best ? shown : best;
 }

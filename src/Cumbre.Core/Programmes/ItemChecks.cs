@@ -136,13 +136,18 @@ internal static class ItemChecks
                 or CautionId.KitCoarse;
 
     /// <summary>
-    /// A movement is above the placement when it is a step, and no step of it may be trained. Where no test of the
-    /// pattern was done, what
-    /// finds the level is above nothing.
+    /// A movement is above the placement when it is a step, and no step of it may be trained. What finds the level is
+    /// above nothing where no test of the pattern was done, and where it has found it.
     /// </summary>
     internal static StepAtWork? Locked(Movement movement, AthleteAtWork athlete, DoseRules rules)
     {
-        if (rules.FindsLevel(movement) && !athlete.KnowsLevel(movement.Pattern))
+        if (
+            rules.FindsLevel(movement)
+            && (
+                !athlete.KnowsLevel(movement.Pattern)
+                || athlete.BestsOf(movement) is { Reps: > 0 } or { HoldSeconds: > 0 }
+            )
+        )
             return null;
         if (IsHelpThatIsNeeded(movement, athlete) || HasShownAPlace(movement, athlete))
             return null;

@@ -18,6 +18,21 @@ public static class FurtherSets
     public static decimal Loss(int rest) =>
         Math.Clamp(LossAtUsualRest * UsualRest / Math.Max(1, rest), LeastLoss, MostLoss);
 
+    /// <summary>What a fresh set would have been, of which each of several was done: 19, 19, 19 s at 1:30 are 25 s.</summary>
+    /// <param name="amounts">Reps or seconds of each set, in order; at least one.</param>
+    /// <param name="rest">Between the sets, in seconds, 1 or more.</param>
+    public static decimal Fresh(IReadOnlyList<int> amounts, int rest)
+    {
+        var (fresh, left) = (0m, 1m);
+        foreach (var amount in amounts)
+        {
+            fresh = Math.Max(fresh, amount / left);
+            left *= 1 - Loss(rest);
+        }
+
+        return Math.Round(fresh, 2);
+    }
+
     /// <summary>
     /// Does one set of so many repetitions carry several of fewer? The last of them, at two minutes of rest, must still
     /// be there: 13 carry 3 x 10, 12 do not.

@@ -77,7 +77,7 @@ internal sealed record Standing(
     public StandingDecisions? Waiting { get; init; }
 
     /// <summary>Grows when a rule or the shape of this record changes: what was kept before is made anew.</summary>
-    public const int Rules = 6;
+    public const int Rules = 7;
 
     /// <summary>The standing of an athlete as the log has it; null: there is no such athlete.</summary>
     public static Standing? Of(Db db, Guid athleteId, ClubClock clock) =>

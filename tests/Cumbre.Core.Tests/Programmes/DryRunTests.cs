@@ -5,6 +5,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Programmes.Generation;
+using Cumbre.Core.Strength;
 using Cumbre.Simulation;
 
 namespace Cumbre.Core.Tests.Programmes;
@@ -15,6 +16,15 @@ namespace Cumbre.Core.Tests.Programmes;
 /// </summary>
 public class DryRunTests
 {
+    // By hand: 19 / 0.8667^2 = 25.30 at 1:30; 5 / 0.92^3 = 6.42 at 2:30; a later set that is longer leads: 9 / 0.9 = 10.
+    [Theory]
+    [InlineData(new[] { 19, 19, 19 }, 90, 25.3)]
+    [InlineData(new[] { 5, 5, 5, 5 }, 150, 6.42)]
+    [InlineData(new[] { 8, 9 }, 120, 10)]
+    [InlineData(new[] { 12 }, 120, 12)]
+    public void Several_sets_speak_for_a_longer_fresh_one(int[] amounts, int rest, double fresh) =>
+        Assert.Equal((decimal)fresh, FurtherSets.Fresh(amounts, rest));
+
     private static readonly BenchmarkResult[] Tested =
     [
         Gym.Result("pull-up-max", Score.OfReps(10)),

@@ -137,8 +137,14 @@ public class GeneratorPropertyTests
         None(a =>
             Items(a.Dose)
                 .Where(i =>
-                    !(DoseRules.Shipped.FindsLevel(i.Item.Movement!) && !a.Work.KnowsLevel(i.Item.Movement!.Pattern))
-                    && !IsHelp(i.Item.Movement!, a.Work)
+                    !(
+                        DoseRules.Shipped.FindsLevel(i.Item.Movement!)
+                        && (
+                            !a.Work.KnowsLevel(i.Item.Movement!.Pattern)
+                            // It has found its level.
+                            || a.Work.CapacityOf(i.Item.Movement!).IsMeasured
+                        )
+                    ) && !IsHelp(i.Item.Movement!, a.Work)
                 )
                 .Where(i =>
                     a.Work.StepsOf(i.Item.Movement!.Slug) is [_, ..] steps

@@ -455,8 +455,10 @@ public class GeneratorTests
             )
         );
         Assert.DoesNotContain(made.Notices, n => n.Id == NoticeId.KitUnknown);
-        Assert.Contains(made.Notices, n => n.Id == NoticeId.GoalNotTrainable);
-        Assert.Contains(made.Notices, n => n.Id == NoticeId.PatternMissing && n.Args[0].Code == "vertical pull");
+        Assert.Contains(made.Notices, n => n.Id == NoticeId.GoalNotTrainable && n.Args[1].Code == "Kit");
+        Assert.Contains(made.Notices, n =>
+            n.Id == NoticeId.PatternMissing && (n.Args[0].Code, n.Args[1].Code) == ("vertical pull", "Kit")
+        );
         Assert.NotEmpty(Week(made)[0].Items);
     }
 

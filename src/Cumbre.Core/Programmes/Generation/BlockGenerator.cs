@@ -204,7 +204,11 @@ public static class BlockGenerator
                         || (rules.IsBase(skill.Ladder.Slug) && i.Movement.Pattern == skill.Ladder.Pattern)
                     );
                 if (!serves && !notices.Any(n => n.Args.Any(a => a.Code == skill.Ladder.Name)))
-                    notices.Add(Notice.Of(NoticeId.GoalGivesWay, Quantity.Name(skill.Ladder.Name)));
+                    notices.Add(
+                        skill.Movement is null && athlete.Placements[skill.Ladder.Slug].Training is { } at
+                            ? Skills.NotTrainable(skill.Ladder, at, gym)
+                            : Notice.Of(NoticeId.GoalGivesWay, Quantity.Name(skill.Ladder.Name))
+                    );
             }
         }
 

@@ -127,13 +127,38 @@ internal static class FirstDose
         {
             _ when movement.Pattern is Pattern.Mobility => Drill(key, role, movement),
             BenchmarkMeasure.LoadTimesReps => FirstLoad.For(key, role, movement, gym, day),
-            BenchmarkMeasure.Seconds => Held(key, role, movement, gym),
+            BenchmarkMeasure.Seconds => GoesOn(Held(key, role, movement, gym), gym),
             BenchmarkMeasure.SecondsPerDescent => Lowered(key, role, movement, gym),
             BenchmarkMeasure.ContactHeight => Contacts(key, role, movement, gym),
             _ when movement.Fast => Fast(key, role, movement, gym),
-            BenchmarkMeasure.Reps => Counted(key, role, movement, gym),
+            BenchmarkMeasure.Reps => GoesOn(Counted(key, role, movement, gym), gym),
             _ => null,
         };
+
+    /// <summary>
+    /// What was trained goes on where it was done: never under the reps or seconds of the last hard session, with the
+    /// help that it had, and no level is looked for that was found (common practice, no source).
+    /// </summary>
+    private static Draft? GoesOn(Draft? draft, Trainable gym)
+    {
+        if (draft is null || Trained.Done(draft.Movement, gym) is not var (trained, day))
+            return draft;
+        var isHelped = trained.Load is BandHelp or FootHelp;
+        if (!draft.FindsLevel && !isHelped && AmountOf(trained) <= AmountOf(draft.Plan))
+            return draft;
+        var plan = trained.WithSets(draft.Plan.SetCount) with
+        {
+            RestSeconds = draft.Plan.RestSeconds,
+            Sides = draft.Plan.Sides,
+        };
+        return new Draft(draft.Key, draft.Role, draft.Movement, plan) { IsPractice = draft.IsPractice }.Step(
+            StepKey.GoesOn,
+            Quantity.Name(NotationPrinter.Print(plan)),
+            Quantity.On(day)
+        );
+    }
+
+    private static int AmountOf(Prescription plan) => plan.Sets().Max(s => s.Seconds ?? s.RepsHigh);
 
     /// <summary>Sides in turn, and eased where it loads what hurts.</summary>
     private static Draft Finished(Draft draft, Trainable gym) => Eased(BySchool(OnSides(draft, gym), gym), gym);

@@ -4,7 +4,6 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
-using Cumbre.Core.Sessions;
 using Cumbre.Core.Strength;
 
 namespace Cumbre.Core.Programmes.Generation;
@@ -51,7 +50,7 @@ internal static class FirstLoad
         if (gym.Athlete.ContextOf(movement) is not { } context)
             return null;
         if (OneRepMaxOf(movement, gym) is not { } max)
-            return LastPlan(movement, gym) is { } trained
+            return Trained.Last(movement, gym) is { } trained
                 ? new Draft(key, role, movement, trained.Plan).Step(
                     StepKey.GoesOn,
                     Quantity.Name(NotationPrinter.Print(trained.Plan)),
@@ -61,7 +60,7 @@ internal static class FirstLoad
         var strength = gym.Athlete.Athlete.Schools["rep-zone"] == "strength";
         if (day == LoadedDay.Heavy && StepOf(movement, gym) is { } step)
             return Heavy(key, role, movement, max, UsualDose.Read(step), context);
-        if (LastPlan(movement, gym) is { } last && Adjust.IsAddedLoad(last.Plan.Load))
+        if (Trained.Last(movement, gym) is { } last && Adjust.IsAddedLoad(last.Plan.Load))
             return new Draft(key, role, movement, last.Plan).Step(
                 StepKey.GoesOn,
                 Quantity.Name(NotationPrinter.Print(last.Plan)),
@@ -294,22 +293,6 @@ internal static class FirstLoad
         movement
             .Easier.Select(e => gym.Catalogue.Movements[e])
             .FirstOrDefault(e => e.Pattern == movement.Pattern && e.Measure == BenchmarkMeasure.Reps);
-
-    private static (Prescription Plan, DateOnly Day)? LastPlan(Movement movement, Trainable gym)
-    {
-        var from = gym.Athlete.Today.AddDays(-gym.Rules.HistoryDays);
-        return
-            gym.Athlete.Athlete.Exposures.LastOrDefault(e =>
-                e.Movement == movement.Slug && !e.Easy && e.Day >= from && e.Day <= gym.Athlete.Today
-            )
-                is { } last
-            && Resolves(movement, last, gym)
-            ? (last.Plan, last.Day)
-            : null;
-    }
-
-    private static bool Resolves(Movement movement, Exposure last, Trainable gym) =>
-        gym.Athlete.Read(new(Guid.Empty, movement.Slug, WrittenLine.Of(last.Plan))).Resolved is { HardSets: > 0 };
 
     private static Mass Made(Mass system, ResolutionContext context) =>
         context.Kit.AtMost(Limited(system - context.BodyMass.Value, context)).Total;

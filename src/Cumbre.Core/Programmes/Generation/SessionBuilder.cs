@@ -63,7 +63,13 @@ internal sealed class SessionBuilder(
                 days.Any(d => d.Shape.Pulls && DoseReader.IsPull(pattern))
                 || days.Any(d => d.Shape.Pushes && DoseReader.IsPush(pattern))
             )
-                notices.Add(Notice.Of(NoticeId.PatternMissing, Quantity.Name(PatternNames.Of(pattern))));
+                notices.Add(
+                    Notice.Of(
+                        NoticeId.PatternMissing,
+                        Quantity.Name(PatternNames.Of(pattern)),
+                        Quantity.Word(gym.WhyNone(gym.Catalogue.Movements.Values.Where(m => m.Pattern == pattern)))
+                    )
+                );
         }
 
         foreach (var day in days)

@@ -104,7 +104,7 @@ internal static class Skills
             at = shown;
         var (movement, step, standsInFor) = Work(ladder, at, gym);
         if (movement is null && !rules.IsBase(ladder.Slug) && !athlete.WaitsForClearance.Any(q => q.BlocksAll))
-            notices.Add(Notice.Of(NoticeId.GoalNotTrainable, Quantity.Name(ladder.Name)));
+            notices.Add(NotTrainable(ladder, at, gym));
         if (limits?.Slug == movement?.Slug || at != placement.Training)
             limits = null;
         var before =
@@ -138,6 +138,14 @@ internal static class Skills
         );
     }
 
+    /// <summary>Nothing of a goal can be trained now, and why.</summary>
+    public static Notice NotTrainable(Ladder ladder, int at, Trainable gym) =>
+        Notice.Of(
+            NoticeId.GoalNotTrainable,
+            Quantity.Name(ladder.Name),
+            Quantity.Word(gym.WhyNone([gym.Catalogue.Movements[ladder.Steps[at].Movement]]))
+        );
+
     /// <summary>A threshold in the notation of the gates.</summary>
     public static string Threshold(LimitingFactor limiting, Trainable gym) =>
         $"{gym.Catalogue.Benchmarks[limiting.Term.Term.Benchmark].Name} {GatePrinter.Figure(limiting.Term.Term.Target)}";
@@ -157,7 +165,7 @@ internal static class Skills
         var first = gym.Catalogue.Movements[wanted.Movement];
         if (gym.Can(first) && !IsTooShort(first, gym))
             return (first, wanted, null);
-        var why = gym.ObstacleTo(first) ?? new(wanted.Name);
+        var why = gym.ObstacleTo(first) ?? new(ObstacleKind.Level, wanted.Name);
         if (
             wanted.Substitutes.Select(gym.Find).OfType<Movement>().FirstOrDefault() is { } substitute
             && !IsTooShort(first, gym)

@@ -59,6 +59,12 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
         return known;
     }
 
+    /// <summary>
+    /// Why nothing of several movements can be trained: of what stands against them what must be known of first.
+    /// </summary>
+    public ObstacleKind WhyNone(IEnumerable<Movement> movements) =>
+        movements.Select(m => ObstacleTo(m)?.Kind).Min() ?? ObstacleKind.Level;
+
     /// <summary>What the athlete can do of it; another grip of a lift is reckoned a twentieth of the system under it.</summary>
     public Capacity CapacityOf(Movement movement)
     {
@@ -89,7 +95,13 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
     /// </summary>
     public Movement? HelpedWith(Movement movement) =>
         Catalogue.HelpedBy(movement.Slug).FirstOrDefault(m => Athlete.BestsOf(m).Reps <= RepDose.PracticeUpTo)
-        ?? Catalogue.HelpedBy(movement.Slug).FirstOrDefault(m => !Athlete.KnowsLevel(m.Pattern));
+        ?? Catalogue.HelpedBy(movement.Slug).FirstOrDefault(m => !KnowsUnaided(m.Pattern));
+
+    /// <summary>Was anything of a pattern shown without help? Weeks of helped work say nothing of the strict one.</summary>
+    private bool KnowsUnaided(Pattern pattern) =>
+        Catalogue.Movements.Values.Any(m =>
+            m.Pattern == pattern && Athlete.BestsOf(m).Reps is not null && !Catalogue.HelpedBy(m.Slug).Any()
+        );
 
     /// <summary>Hard pressing from the floor is kept a day away from straight-arm pushing.</summary>
     public static bool PressesFromFloor(Movement movement) =>
@@ -150,18 +162,18 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
     private Obstacle? Find(Movement movement)
     {
         if (ItemChecks.Locked(movement, Athlete, Dose) is { } locked)
-            return new(locked.Step.Name);
+            return new(ObstacleKind.Level, locked.Step.Name);
         if (KitCheck.Missing(movement, Athlete) is { } missing)
-            return new(missing);
+            return new(ObstacleKind.Kit, missing);
         if (movement.Measure == BenchmarkMeasure.LoadTimesReps && !KitCheck.CanHang(Athlete))
-            return new("added load");
+            return new(ObstacleKind.Kit, "added load");
         if (
             Athlete.Holding(movement, movement.Measure == BenchmarkMeasure.LoadTimesReps) is { } pain
             && (pain.Stopped || pain.Hold == Safety.Hold.SoreSide)
         )
-            return new(pain.Place.Said);
+            return new(ObstacleKind.Pain, pain.Place.Said);
         if (Athlete.WaitsForClearance.FirstOrDefault(q => q.Blocks(movement)) is { } question)
-            return new(question.Question);
+            return new(ObstacleKind.Clearance, question.Question);
         // Zero is known: nothing is asked of which not one is there yet. Under 16 a single is no set either.
         var least = Athlete.Athlete.AgeIn(Athlete.Today) < PrescriptionResolver.AgeOfMaximum ? 1 : 0;
         return
@@ -169,15 +181,27 @@ internal sealed class Trainable(AthleteAtWork athlete, DoseRules dose, Generator
             && !movement.Fast
             && CapacityOf(movement).Reps is { } reps
             && reps <= least
-            ? new(Obstacle.NotOne)
+            ? new(ObstacleKind.Level, Obstacle.NotOne)
             : null;
     }
 }
 
+/// <summary>What sort of thing stands against a movement; what a coach must know of first comes first.</summary>
+public enum ObstacleKind
+{
+    Pain,
+    Clearance,
+    Kit,
+
+    /// <summary>A step above the placement, or not one rep is there.</summary>
+    Level,
+}
+
 /// <summary>What stands against a movement.</summary>
+/// <param name="Kind">Of what sort it is.</param>
 /// <param name="What">A step above the placement, a piece of kit, a body place or a question of clearance; 0: not one
 /// rep is there.</param>
-internal sealed record Obstacle(string What)
+internal sealed record Obstacle(ObstacleKind Kind, string What)
 {
     public const string NotOne = "0";
 }

@@ -54,7 +54,7 @@ public enum NoticeId
     /// <summary>More goals than can be advanced at a time: this one is kept. (goal)</summary>
     GoalOnlyKept,
 
-    /// <summary>Nothing of a goal can be trained with this kit, this pain or this clearance. (goal)</summary>
+    /// <summary>The step in training of a goal cannot be trained now. (goal, what sort of thing stands against it)</summary>
     GoalNotTrainable,
 
     /// <summary>A goal finds no day in the week. (goal)</summary>
@@ -111,7 +111,7 @@ public enum NoticeId
     /// <summary>Nothing fits into a session any more. (minutes)</summary>
     MinutesShort,
 
-    /// <summary>No movement of a base pattern can be trained. (pattern)</summary>
+    /// <summary>No movement of a base pattern can be trained. (pattern, what sort of thing stands against it)</summary>
     PatternMissing,
 
     /// <summary>Nothing at all can be trained. ()</summary>

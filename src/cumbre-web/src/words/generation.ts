@@ -15,7 +15,11 @@ export const say = wordsOf("generation", {
   theFirstGateOfIsUnmetWhat:
     "The first gate of {goal} is not met ({gate}), so the block trains what the gate asks for.",
   twoSkillsAreAdvancedAtATime: "Only two skills are worked on at a time, so {goal} is maintained.",
-  nothingOfCanBeTrainedNowBy: "Nothing for {goal} can be trained now because of kit, pain, clearance or level.",
+  theStepOfCannotBeTrainedNow: "The current step of {goal} cannot be trained now: {reason}.",
+  itLoadsWhatHurts: "it loads what hurts",
+  itWaitsForClearance: "it waits for clearance",
+  theGearIsMissing: "the gear for it is missing",
+  itIsTooHardYet: "it is too hard yet",
   noDayOfTheWeekIsLeft: "No training day is left for {goal}.",
   hasAHardDayAndNoLight:
     "{goal} has a hard day but no light day 48 to 72 h away. One more training day would make room for it.",
@@ -42,7 +46,7 @@ export const say = wordsOf("generation", {
     "Every exercise has its usual sets, so some sessions are shorter than the time available.",
   nothingThatWasTrainedCanBeTested: "Nothing trained in this block can be tested in a session.",
   nothingFitsIntoMin: "Nothing fits into {m} min.",
-  nothingCanBeTrainedInByKit: "Nothing can be trained in {pattern} because of kit, pain, clearance or level.",
+  nothingCanBeTrainedIn: "Nothing can be trained in {pattern}: {reason}.",
   nothingCanBeTrainedYetWhatStands: "Nothing can be trained yet, for the reasons above.",
   toBeTestedOnATestDay: "Test on a test day, because no session line covers it: {names}.",
   daysOfTheFirstWeekThatAre: "Days of the first week that have passed are left out.",

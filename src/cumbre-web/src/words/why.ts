@@ -173,6 +173,7 @@ export const say = wordsOf("why", {
   atTheTop: "At the top",
   bestCleanReps: "Best clean reps",
   bestCleanHoldS: "Best clean hold, s",
+  freshSetThatTheSetsSpeakFor: "Best set by the sets of the last four weeks",
   usualFrom: "Usual from",
   usualTo: "Usual to",
   minutesOfTheAthlete: "Minutes available",

@@ -21,9 +21,21 @@ export const weekdaysInOrder = () => weekInOrder().map((day) => weekdays[day - 1
 /** Where a notice is answered: a tab of the athlete, or a place. */
 type WayOn = "intake" | "profile" | "ladders" | "test days" | "kit" | null;
 
+/** What sort of thing stands against an exercise, as the server tells it. */
+type Obstacle = "Pain" | "Clearance" | "Kit" | "Level";
+
+const obstacles: Record<Obstacle, { said: string; way: WayOn }> = {
+  Pain: { said: say("itLoadsWhatHurts"), way: "intake" },
+  Clearance: { said: say("itWaitsForClearance"), way: "profile" },
+  Kit: { said: say("theGearIsMissing"), way: "kit" },
+  Level: { said: say("itIsTooHardYet"), way: "ladders" },
+};
+
+const obstacleOf = (notice: Notice) => obstacles[notice.args[1]!.code as Obstacle];
+
 interface Words {
-  tell: (t: string[]) => string;
-  way: WayOn;
+  tell: (t: string[], notice: Notice) => string;
+  way: WayOn | ((notice: Notice) => WayOn);
   /** Something must be done before training. */
   grave?: boolean;
 }
@@ -44,8 +56,8 @@ const notices: Record<NoticeId, Words> = {
   },
   GoalOnlyKept: { tell: ([goal]) => say("twoSkillsAreAdvancedAtATime", { goal: goal ?? "" }), way: "intake" },
   GoalNotTrainable: {
-    tell: ([goal]) => say("nothingOfCanBeTrainedNowBy", { goal: goal ?? "" }),
-    way: "intake",
+    tell: ([goal], n) => say("theStepOfCannotBeTrainedNow", { goal: goal ?? "", reason: obstacleOf(n).said }),
+    way: (n) => obstacleOf(n).way,
   },
   GoalWithoutDay: { tell: ([goal]) => say("noDayOfTheWeekIsLeft", { goal: goal ?? "" }), way: "intake" },
   LightDayMissing: {
@@ -98,8 +110,8 @@ const notices: Record<NoticeId, Words> = {
   NothingToTest: { tell: () => say("nothingThatWasTrainedCanBeTested"), way: "intake" },
   MinutesShort: { tell: ([m]) => say("nothingFitsIntoMin", { m: m ?? "" }), way: "intake" },
   PatternMissing: {
-    tell: ([pattern]) => say("nothingCanBeTrainedInByKit", { pattern: pattern ?? "" }),
-    way: "kit",
+    tell: ([pattern], n) => say("nothingCanBeTrainedIn", { pattern: pattern ?? "", reason: obstacleOf(n).said }),
+    way: (n) => obstacleOf(n).way,
   },
   NothingToTrain: { tell: () => say("nothingCanBeTrainedYetWhatStands"), way: null, grave: true },
   TestsBeside: {
@@ -123,7 +135,10 @@ const notices: Record<NoticeId, Words> = {
 };
 
 export function noticeText(notice: Notice, unit: MassUnit) {
-  const said = notices[notice.id].tell(notice.args.map((a) => text(a, unit)));
+  const said = notices[notice.id].tell(
+    notice.args.map((a) => text(a, unit)),
+    notice,
+  );
   return said.charAt(0).toUpperCase() + said.slice(1);
 }
 
@@ -134,7 +149,8 @@ export function wayOn(
   notice: Notice,
   { athleteId, atHome }: { athleteId: string; atHome: boolean },
 ): { to: string; name: string } | null {
-  switch (notices[notice.id].way) {
+  const { way } = notices[notice.id];
+  switch (typeof way === "function" ? way(notice) : way) {
     case "intake":
       return { to: `/athletes/${athleteId}/intake`, name: say("intake") };
     case "profile":

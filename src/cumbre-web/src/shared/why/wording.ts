@@ -136,6 +136,7 @@ const inputs: Record<InputKey, string> = {
   WrittenReserve: say("inputWritten"),
   BestReps: say("bestCleanReps"),
   BestHold: say("bestCleanHoldS"),
+  ShownFresh: say("freshSetThatTheSetsSpeakFor"),
   UsualFrom: say("usualFrom"),
   UsualTo: say("usualTo"),
   Minutes: say("minutesOfTheAthlete"),
