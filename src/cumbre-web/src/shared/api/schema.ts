@@ -6367,6 +6367,7 @@ export interface components {
       | "WrittenReserve"
       | "BestReps"
       | "BestHold"
+      | "ShownFresh"
       | "UsualFrom"
       | "UsualTo"
       | "Minutes"
