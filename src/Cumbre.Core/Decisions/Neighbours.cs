@@ -126,7 +126,8 @@ public static class Neighbours
         if (movement.Measure != BenchmarkMeasure.Reps)
             return UsualDose.For(movement, athlete);
         var helped = athlete.Atlas.Catalogue.Movements.Values.Any(m => m.AssistedBy == movement.Slug);
-        var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null) ?? RepDose.FindsLevel(helped);
+        var dose = (bests.Reps is { } reps ? RepDose.For(reps) : null)
+            ?? RepDose.FindsLevel(helped, movement.Pattern == Pattern.Legs);
         return dose with { Sides = sides, Load = helped && Easing.Band(athlete, 0) is { } band ? band : null };
     }
 

@@ -1,4 +1,6 @@
 using Cumbre.Core.Decisions;
+using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 
 namespace Cumbre.Core.Tests.Decisions;
@@ -37,6 +39,18 @@ public class DeskJudgementTests
     [InlineData(new[] { 12, 12, 12 }, 7, "SetDose: 3 x 12..14 rest 1:30")]
     public void Reps_go_by_the_best_set_and_not_under_what_all_sets_were(int[] amounts, int reserve, string says) =>
         Assert.Equal(says, Says("hanging-leg-raise", "3 x 8..12 2 in reserve rest 1:30", amounts, reserve));
+
+    // Legs find their level in a narrower range (8 to 10), as a block writes it.
+    [Theory]
+    [InlineData("shrimp-squat", "3 x 8..10 2 in reserve each side")]
+    [InlineData("pike-push-up", "3 x 8..12 2 in reserve")]
+    public void The_first_dose_of_what_nobody_has_seen_is_that_of_a_block(string movement, string line) =>
+        Assert.Equal(
+            line,
+            NotationPrinter.Print(
+                Neighbours.FirstDose(new Trainee().Work(Trainee.Thursday), Catalogue.Shipped.Movements[movement])
+            )
+        );
 
     // The level is found once: where the first session fitted a later one that falls short is no other level, and one
     // that was found and not yet answered is asked again from what was shown since.
