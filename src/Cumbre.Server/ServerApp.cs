@@ -96,14 +96,21 @@ internal static class ServerApp
                 cookie.Cookie.Name = options.CookieName;
                 cookie.Cookie.HttpOnly = true;
                 cookie.Cookie.SameSite = SameSiteMode.Strict;
-                cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
-                cookie.SlidingExpiration = true;
+                cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+                cookie.ExpireTimeSpan = SignInLimits.Kept.Whole;
+                // How long a sign-in lasts is kept with it on the server.
+                cookie.SlidingExpiration = false;
                 // An API answers with a status, never with a redirect to a page.
                 cookie.Events.OnRedirectToLogin = context =>
                     Results.Problem(Problems.Of(401, Words.SignInFirst)).ExecuteAsync(context.HttpContext);
                 cookie.Events.OnRedirectToAccessDenied = context =>
                     Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
             });
+        services
+            .AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme)
+            .Configure<Database, TimeProvider>(
+                (cookie, database, time) => cookie.SessionStore = new SignInTickets(database, time)
+            );
         services.AddAuthorization(Policies.Add);
         services.AddRateLimiter(limiter =>
         {

@@ -273,6 +273,41 @@ public sealed class Database
         return result;
     }
 
+    /// <summary>
+    /// What was deleted leaves the file for good: it is written anew without its free pages, and the log of writes
+    /// beside it is emptied. Other copies of the file stay.
+    /// </summary>
+    public void Forget()
+    {
+        using var connection = Open();
+        using var turn = writer.EnterScope();
+        connection.Execute("VACUUM");
+        connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
+    }
+
+    /// <summary>The copies that were kept before migrations and hold this athlete.</summary>
+    public IReadOnlyList<string> CopiesWith(Guid athleteId) =>
+        [
+            .. Directory
+                .EnumerateFiles(Path.GetDirectoryName(path)!, Path.GetFileName(path) + ".before-v*")
+                .Where(copy => Holds(copy, athleteId)),
+        ];
+
+    private static bool Holds(string copy, Guid athleteId)
+    {
+        using var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = copy,
+                Mode = SqliteOpenMode.ReadOnly,
+                Pooling = false,
+            }.ToString()
+        );
+        connection.Open();
+        return connection.ExecuteScalar<long>("SELECT count(*) FROM athlete WHERE id = @athleteId", new { athleteId })
+            > 0;
+    }
+
     private static int Newest() =>
         typeof(Database)
             .Assembly.GetManifestResourceNames()
@@ -300,7 +335,9 @@ public sealed class Database
         var connection = new SqliteConnection(connectionString);
         connection.Open();
         // FULL: what an athlete logs and the app acknowledges survives a power cut.
-        connection.Execute($"PRAGMA busy_timeout = {BusySeconds * 1000}; PRAGMA synchronous = FULL;");
+        connection.Execute(
+            $"PRAGMA busy_timeout = {BusySeconds * 1000}; PRAGMA synchronous = FULL; PRAGMA secure_delete = ON;"
+        );
         return connection;
     }
 }

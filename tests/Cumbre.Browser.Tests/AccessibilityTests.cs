@@ -84,6 +84,9 @@ public sealed class AccessibilityTests : CoachAtWork
         Check("import a block");
         Coach.Go("/outbox");
         Check("outbox");
+        Coach.Go("/account");
+        Coach.Sees("this device");
+        Check("account");
         Coach.Go($"{PathOf("Kasimir Lund")}/programme");
         Coach.Press("Lever block");
         Coach.Sees("out of balance");

@@ -24,6 +24,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/programmes", "Lever block", "Hang and breathe"),
             (PathOf("Yara Benavent") + "/generate", null, "Cut to fit the time"),
             ("/outbox", null, null),
+            ("/account", null, "this device"),
             ("/test-days", null, "No test days yet"),
             ("/compare", null, null),
         ];

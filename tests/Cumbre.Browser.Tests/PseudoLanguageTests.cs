@@ -68,6 +68,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/groups/new",
                 "/compare",
                 "/outbox",
+                "/account",
                 "/test-days",
                 "/test-days/new",
                 "/help",

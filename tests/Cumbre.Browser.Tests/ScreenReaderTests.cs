@@ -59,6 +59,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/groups/new", "Create blocks"),
                 ("/compare", "Compare"),
                 ("/outbox", "Outbox"),
+                ("/account", "Devices"),
                 ("/test-days", "No test days yet"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),

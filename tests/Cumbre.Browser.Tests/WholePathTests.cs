@@ -49,7 +49,7 @@ public sealed class WholePathTests : IAsyncLifetime
         browser.Fill("Password", "short");
         browser.Fill("Time zone", "Europe/Madrid");
         browser.Press("Create club");
-        browser.Sees("At least 10 characters");
+        browser.Sees("At least 12 characters");
         browser.Fill("Password", "a sentence to remember");
         browser.Press("Create club");
         browser.Sees("No decisions waiting.");

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Cumbre.Server.Tests;
 
@@ -11,12 +12,15 @@ public sealed class Club : WebApplicationFactory<Program>
 {
     private readonly bool demo;
     private readonly int signInsPerMinute;
+    private readonly TimeProvider? time;
 
     /// <param name="demo">With the demo club.</param>
     /// <param name="signInsPerMinute">Tries per address.</param>
     /// <param name="seeded">Begin with a copy of the demo's file rather than make it anew.</param>
-    public Club(bool demo = true, int signInsPerMinute = 1000, bool seeded = true)
+    /// <param name="time">Another clock than the machine's.</param>
+    public Club(bool demo = true, int signInsPerMinute = 1000, bool seeded = true, TimeProvider? time = null)
     {
+        this.time = time;
         this.demo = demo;
         this.signInsPerMinute = signInsPerMinute;
         Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
@@ -42,6 +46,11 @@ public sealed class Club : WebApplicationFactory<Program>
             .UseSetting("Cumbre:Data", Data)
             .UseSetting("Cumbre:Demo", demo ? "true" : "false")
             .UseSetting("Cumbre:Today", Today)
+            .ConfigureServices(services =>
+            {
+                if (time is not null)
+                    services.AddSingleton(time);
+            })
             .UseSetting(
                 "Cumbre:SignInsPerMinute",
                 signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture)

@@ -10,6 +10,12 @@ public static class AccountEndpoints
         api.MapGet("/me", Me.Handle).AllowAnonymous();
         api.MapPut("/me/unit", SetUnit.Handle).RequireAuthorization(Policies.SignedIn);
         api.MapPut("/me/habits", SetHabits.Handle).RequireAuthorization(Policies.SignedIn);
+        api.MapPut("/me/password", ChangePassword.Handle)
+            .RequireAuthorization(Policies.SignedIn)
+            .RequireRateLimiting(SignInLimit);
+        api.MapGet("/me/devices", Devices.List).RequireAuthorization(Policies.SignedIn);
+        api.MapDelete("/me/devices/{id:guid}", Devices.End).RequireAuthorization(Policies.SignedIn);
+        api.MapDelete("/me/devices", Devices.EndOthers).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/first-hour", FirstHour.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/owner", CreateOwner.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);
         api.MapPost("/sign-in", SignIn.Handle).AllowAnonymous().RequireRateLimiting(SignInLimit);

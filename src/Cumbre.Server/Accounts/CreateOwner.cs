@@ -8,14 +8,12 @@ namespace Cumbre.Server.Accounts;
 /// <param name="ClubName">1 to 80 characters.</param>
 /// <param name="Name">The owner's name as it is shown.</param>
 /// <param name="SignInName">What is typed at sign-in; an e-mail address or any word.</param>
-/// <param name="Password">10 to 200 characters.</param>
+/// <param name="Password">12 to 200 characters.</param>
 /// <param name="TimeZone">IANA name; training days are dates there.</param>
 public sealed record OwnerRequest(string ClubName, string Name, string SignInName, string Password, string TimeZone);
 
 internal static class CreateOwner
 {
-    private const int PasswordMinimum = 10;
-
     public static async Task<IResult> Handle(
         OwnerRequest request,
         HttpContext context,
@@ -27,8 +25,8 @@ internal static class CreateOwner
         var club = Problems.Text("clubName", request.ClubName, Words.WriteClubName, 80);
         var name = Problems.Text("name", request.Name, Words.WriteYourName, 80);
         var signInName = Problems.Text("signInName", request.SignInName, Words.WriteSignInName, 120);
-        if (request.Password.Length < PasswordMinimum || request.Password.Length > 200)
-            return Problems.Fields(new FieldError("password", Words.PasswordShort(PasswordMinimum)));
+        if (Passwords.Problem(request.Password) is { } problem)
+            return Problems.Fields(new FieldError("password", problem));
         if (!TimeZoneInfo.TryFindSystemTimeZoneById(request.TimeZone, out _))
             return Problems.Fields(new FieldError("timeZone", Words.TimeZoneUnknown(request.TimeZone)));
 
@@ -53,7 +51,7 @@ internal static class CreateOwner
         });
         if (!made)
             return Problems.Conflict(Words.ClubHasOwner, null);
-        await SignIn.Start(context, owner);
+        await SignIn.Start(context, owner, kept: false);
         return Results.NoContent();
     }
 }

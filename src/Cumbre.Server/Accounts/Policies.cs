@@ -41,5 +41,9 @@ public static class Policies
 
     public static bool IsCoach(ClaimsPrincipal user) => user.IsInRole("owner") || user.IsInRole("coach");
 
+    /// <summary>The sign-in by which somebody asks.</summary>
+    public static Guid? SignInOf(ClaimsPrincipal user) =>
+        Guid.TryParse(user.FindFirstValue(SignInTickets.SignInClaim), out var id) ? id : null;
+
     public static Guid IdOf(ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 }

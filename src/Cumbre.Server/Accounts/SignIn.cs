@@ -9,7 +9,10 @@ using Microsoft.AspNetCore.Identity;
 
 namespace Cumbre.Server.Accounts;
 
-public sealed record SignInRequest(string SignInName, string Password);
+/// <param name="SignInName">As it was chosen, in any case.</param>
+/// <param name="Password">In clear, over the wire only.</param>
+/// <param name="Kept">It is somebody's own device, on which they stay signed in.</param>
+public sealed record SignInRequest(string SignInName, string Password, bool Kept = false);
 
 internal static class SignIn
 {
@@ -30,11 +33,29 @@ internal static class SignIn
         var verdict = hasher.VerifyHashedPassword(account!, account?.PasswordHash ?? NoAccountHash, request.Password);
         if (account?.PasswordHash is null || verdict == PasswordVerificationResult.Failed)
             return Problems.Fields(new FieldError("password", Words.SignInWrong));
-        await Start(context, account);
+        // Who was archived or has ended is told no more than who does not exist.
+        if (database.Read(db => SignInTickets.Entitled(db, account.Id)) is null)
+            return Problems.Fields(new FieldError("password", Words.SignInWrong));
+        await Start(context, account, request.Kept);
         return Results.NoContent();
     }
 
-    public static Task Start(HttpContext context, AccountRow account)
+    /// <summary>Signs somebody in on the device that asks.</summary>
+    public static Task Start(HttpContext context, AccountRow account, bool kept) =>
+        context.SignInAsync(
+            CookieAuthenticationDefaults.AuthenticationScheme,
+            Principal(account, null),
+            new()
+            {
+                IsPersistent = kept,
+                ExpiresUtc = kept
+                    ? context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow() + SignInLimits.Kept.Whole
+                    : null,
+            }
+        );
+
+    /// <summary>What an account may do, as it stands now.</summary>
+    public static ClaimsPrincipal Principal(AccountRow account, Guid? signIn)
     {
         var claims = new List<Claim>
         {
@@ -44,10 +65,9 @@ internal static class SignIn
         };
         if (account.AthleteId is { } athlete)
             claims.Add(new(Policies.AthleteClaim, athlete.ToString()));
-        return context.SignInAsync(
-            CookieAuthenticationDefaults.AuthenticationScheme,
-            new(new ClaimsIdentity(claims, CookieAuthenticationDefaults.AuthenticationScheme))
-        );
+        if (signIn is { } id)
+            claims.Add(new(SignInTickets.SignInClaim, id.ToString()));
+        return new(new ClaimsIdentity(claims, CookieAuthenticationDefaults.AuthenticationScheme));
     }
 }
 
@@ -77,7 +97,7 @@ internal static class DemoSignIn
         var role = request.As == "athlete" ? "athlete" : "owner";
         if (database.Read(db => AccountStore.FirstWithRole(db, role)) is not { } account)
             return Problems.NotFound(Words.NoAccount);
-        await SignIn.Start(context, account);
+        await SignIn.Start(context, account, kept: true);
         return Results.NoContent();
     }
 }

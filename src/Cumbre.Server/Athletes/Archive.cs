@@ -4,11 +4,14 @@ using Cumbre.Core.Benchmarks;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Privacy;
+using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
@@ -49,37 +52,12 @@ internal static class Archive
         return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
-    /// <summary>For good. Only an archived athlete can be removed, so that one press never loses a history.</summary>
-    public static Results<NoContent, ProblemHttpResult> Remove(
-        Guid athleteId,
-        ClaimsPrincipal user,
-        Database database,
-        ClubClock clock
-    ) =>
-        database.Write<Results<NoContent, ProblemHttpResult>>(db =>
-        {
-            if (AthleteStore.Find(db, athleteId) is not { } profile)
-                return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
-            if (profile.ArchivedAt is null)
-                return (ProblemHttpResult)Problems.Conflict(Words.ArchiveFirst, null);
-            AthleteStore.Remove(db, athleteId);
-            AuditStore.Add(
-                db,
-                Guid.CreateVersion7(),
-                "athlete",
-                athleteId,
-                "removed for good",
-                null,
-                clock.Stamp(Policies.IdOf(user))
-            );
-            return TypedResults.NoContent();
-        });
-
     /// <summary>Everything that is stored of an athlete, as JSON.</summary>
     public static Results<FileContentHttpResult, ProblemHttpResult> Export(
         Guid athleteId,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        CumbreOptions options
     )
     {
         var file = database.Read(db =>
@@ -87,7 +65,7 @@ internal static class Archive
                 ? new
                 {
                     format = "cumbre.athlete",
-                    version = 1,
+                    version = 2,
                     exportedOn = clock.Today,
                     athlete = GetAthlete.Read(db, athleteId, clock.Today),
                     results = ResultStore
@@ -112,6 +90,17 @@ internal static class Archive
                                     clean = s.Form == FormVerdict.Clean,
                                 })
                                 .ToArray(),
+                        })
+                        .ToArray(),
+                    records = PersonalRecords.Of(db, athleteId),
+                    messages = Outbox
+                        .Of(found.Profile.Name, [.. BlockStore.Of(db, athleteId).Select(b => b.Id)], options)
+                        .Select(m => new
+                        {
+                            m.At,
+                            m.To,
+                            m.Subject,
+                            m.Text,
                         })
                         .ToArray(),
                 }

@@ -14,7 +14,7 @@ public static class AthleteEndpoints
         api.MapGet("/athletes/{athleteId:guid}", GetAthlete.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapPut("/athletes/{athleteId:guid}", PutAthlete.Handle).RequireAuthorization(Policies.Coach);
         api.MapPut("/athletes/{athleteId:guid}/archive", Archive.Put).RequireAuthorization(Policies.Coach);
-        api.MapDelete("/athletes/{athleteId:guid}", Archive.Remove).RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}", Privacy.EraseAthlete.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/clearance", Clearances).RequireAuthorization(Policies.SignedIn);
         api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle)

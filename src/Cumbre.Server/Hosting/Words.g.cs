@@ -428,6 +428,9 @@ public static class Words
     /// <summary>This account does not exist.</summary>
     public static Message NoAccount { get; } = Message.Plain("noAccount");
 
+    /// <summary>This device is signed out already.</summary>
+    public static Message NoDevice { get; } = Message.Plain("noDevice");
+
     /// <summary>This address does not exist.</summary>
     public static Message NoAddress { get; } = Message.Plain("noAddress");
 
@@ -550,6 +553,9 @@ public static class Words
     /// <summary>Use at least {minimum, number} characters; a sentence is easy to remember.</summary>
     public static Message PasswordShort(decimal minimum) =>
         new("passwordShort", new Dictionary<string, object> { ["minimum"] = minimum });
+
+    /// <summary>This is not your password.</summary>
+    public static Message PasswordWrong { get; } = Message.Plain("passwordWrong");
 
     /// <summary>This hold is a share of the best hold, which is missing. Record one, or write the seconds.</summary>
     public static Message PlanBestHoldMissing { get; } = Message.Plain("planBestHoldMissing");

@@ -116,11 +116,7 @@ internal static class Outbox
 
     public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
         TypedResults.Ok<IReadOnlyList<MessageRow>>([
-            .. (Directory.Exists(options.Outbox) ? Directory.GetFiles(options.Outbox, "*.eml") : [])
-                .Select(path =>
-                    (Path: path, Known: Guid.TryParse(Path.GetFileNameWithoutExtension(path), out var id), Id: id)
-                )
-                .Where(f => f.Known)
+            .. Files(options)
                 .Select(f => Read(f.Id, f.Path))
                 .OrderByDescending(m => m.At)
                 .ThenByDescending(m => m.Id)
@@ -136,6 +132,41 @@ internal static class Outbox
         PathOf(id, options) is var path && File.Exists(path)
             ? TypedResults.File(File.ReadAllBytes(path), "message/rfc822", $"{id}.eml")
             : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
+
+    /// <summary>The messages that went to somebody, told of their blocks or name them.</summary>
+    public static IReadOnlyList<MessageDto> Of(string name, IReadOnlyCollection<Guid> blocks, CumbreOptions options) =>
+        [.. FilesOf(name, blocks, options).Select(f => Read(f.Id, f.Path)).OrderBy(m => m.At)];
+
+    /// <summary>Removes them.</summary>
+    /// <returns>How many.</returns>
+    public static int EraseOf(string name, IReadOnlyCollection<Guid> blocks, CumbreOptions options)
+    {
+        var files = FilesOf(name, blocks, options);
+        foreach (var (_, path) in files)
+            File.Delete(path);
+        return files.Count;
+    }
+
+    private static IReadOnlyList<(Guid Id, string Path)> FilesOf(
+        string name,
+        IReadOnlyCollection<Guid> blocks,
+        CumbreOptions options
+    )
+    {
+        bool IsTheirs(MimeMessage message) =>
+            message.To.Mailboxes.Any(m => m.Name == name)
+            || blocks.Any(b => message.Headers[AskedHeader]?.StartsWith($"{b} ", StringComparison.Ordinal) == true)
+            || message.TextBody?.Contains(name, StringComparison.Ordinal) == true;
+        return [.. Files(options).Where(f => IsTheirs(MimeMessage.Load(f.Path)))];
+    }
+
+    private static IEnumerable<(Guid Id, string Path)> Files(CumbreOptions options) =>
+        (Directory.Exists(options.Outbox) ? Directory.GetFiles(options.Outbox, "*.eml") : [])
+            .Select(path =>
+                (Path: path, Known: Guid.TryParse(Path.GetFileNameWithoutExtension(path), out var id), Id: id)
+            )
+            .Where(f => f.Known)
+            .Select(f => (f.Id, f.Path));
 
     private static FormatOptions CrLf()
     {

@@ -88,6 +88,9 @@ public static class AccountStore
             }
         );
 
+    public static void SetPassword(Db db, Guid id, string hash) =>
+        db.Run("UPDATE account SET password_hash = @hash WHERE id = @id", new { id, hash });
+
     public static void SetUnit(Db db, Guid id, MassUnit unit) =>
         db.Run("UPDATE account SET unit = @unit WHERE id = @id", new { id, unit = unit.ToString() });
 

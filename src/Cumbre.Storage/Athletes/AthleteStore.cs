@@ -177,38 +177,6 @@ public static class AthleteStore
     public static bool Archive(Db db, Guid id, DateTimeOffset? at) =>
         db.Run("UPDATE athlete SET archived_at = @at, version = version + 1 WHERE id = @id", new { id, at }) > 0;
 
-    /// <summary>Removes an athlete with everything that is theirs, for good.</summary>
-    public static void Remove(Db db, Guid id)
-    {
-        foreach (
-            var sql in new[]
-            {
-                "DELETE FROM decision_event WHERE decision_id IN (SELECT id FROM decision WHERE athlete_id = @id)",
-                "DELETE FROM decision WHERE athlete_id = @id",
-                "DELETE FROM logged_set WHERE item_id IN (SELECT i.id FROM session_item i JOIN session s ON s.id = i.session_id WHERE s.athlete_id = @id)",
-                "DELETE FROM session WHERE athlete_id = @id",
-                "DELETE FROM check_in WHERE athlete_id = @id",
-                "DELETE FROM other_training WHERE athlete_id = @id",
-                "DELETE FROM stop_clearance WHERE athlete_id = @id",
-                "DELETE FROM benchmark_result WHERE athlete_id = @id",
-                "DELETE FROM body_mass WHERE athlete_id = @id",
-                "DELETE FROM coach_placement WHERE athlete_id = @id",
-                "DELETE FROM test_day_athlete WHERE athlete_id = @id",
-                "DELETE FROM athlete_goal WHERE athlete_id = @id",
-                "DELETE FROM athlete_complaint WHERE athlete_id = @id",
-                "DELETE FROM athlete_clearance WHERE athlete_id = @id",
-                "DELETE FROM athlete_school WHERE athlete_id = @id",
-                "DELETE FROM kit_piece WHERE athlete_id = @id",
-                "DELETE FROM kit_book WHERE owner_id = @id",
-                "DELETE FROM account WHERE athlete_id = @id",
-                "DELETE FROM athlete WHERE id = @id",
-            }
-        )
-        {
-            db.Run(sql, new { id });
-        }
-    }
-
     public static IReadOnlyList<StoredBodyMass> BodyMasses(Db db, Guid athleteId) =>
         [
             .. db.Query<BodyMassRow>(

@@ -33,6 +33,7 @@ const ImportBlockPage = lazy(() => import("../features/publish/ImportBlockPage")
 const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
 const GroupPage = lazy(() => import("../features/groups/GroupPage"));
 const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
+const AccountPage = lazy(() => import("../features/accounts/AccountPage"));
 const HelpPage = lazy(() => import("../features/help/HelpPage"));
 const MessagesPage = lazy(() => import("../features/help/MessagesPage"));
 const GlossaryPage = lazy(() => import("../features/help/GlossaryPage"));
@@ -95,6 +96,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
+          { path: "/account", element: <AccountPage /> },
           { path: "/messages", element: <MessagesPage /> },
           { path: "/glossary", element: <GlossaryPage /> },
           { path: "*", element: <Lost /> },

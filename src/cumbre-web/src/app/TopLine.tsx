@@ -151,6 +151,9 @@ function AccountMenu({
         <MenuItem selected={mode === "system"} onClick={choose("system")}>
           {say("asTheDevice")}
         </MenuItem>
+        <MenuItem component={Link} to="/account" onClick={close}>
+          {say("account")}
+        </MenuItem>
         <MenuItem component={Link} to="/help" onClick={close}>
           {say("howItWorks")}
         </MenuItem>

@@ -73,6 +73,7 @@ export function targetsOf(known: Known): Target[] {
     ...known.commands.map((c) => ({ key: `command:${c.id}`, label: c.label, group: say("command"), run: c.run })),
     ...(id ? athletePages(id).filter((p) => known.isCoach || !/intake|profile/.test(p.to!)) : []),
     ...(known.isCoach ? coachPages : [page("/ladders", say("ladders"))]),
+    page("/account", say("account"), [say("passwordWord"), say("devicesWord")]),
     ...known.roster.map((a) => ({
       key: `athlete:${a.id}`,
       label: a.name,

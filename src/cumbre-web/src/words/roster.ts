@@ -1,6 +1,13 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("roster", {
+  close: "Close",
+  erasedAPerson: "The person was erased: {rows, plural, one {# entry} other {# entries}}.",
+  erasedMessages: "{messages, plural, one {One message was deleted.} other {# messages were deleted.}}",
+  erasedCopies:
+    "{copies, plural, one {One older copy of the database was deleted.} other {# older copies of the database were deleted.}}",
+  erasedMentions:
+    "{mentions, plural, one {Their name was removed from one note.} other {Their name was removed from # notes.}}",
   decisionWaits: "decision waiting",
   painOrClearance: "pain or clearance",
   noOrOldTests: "tests missing or old",

@@ -12,12 +12,13 @@ import { DoorFrame } from "./DoorFrame";
 import { useStartAfresh } from "../../shared/account/useMe";
 import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/accounts";
+import { passwordShape } from "./password";
 
 const shape = z.object({
   clubName: z.string().trim().min(1, say("writeTheClubsName")),
   name: z.string().trim().min(1, say("writeYourName")),
   signInName: z.string().trim().min(1, say("writeASignInName")),
-  password: z.string().min(10, say("atLeast10CharactersASentenceIs")),
+  password: passwordShape,
   timeZone: z.string().trim().min(1, say("writeATimeZoneLikeEuropeMadrid")),
 });
 

@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation } from "@tanstack/react-query";
@@ -16,12 +18,13 @@ import { say } from "../../words/accounts";
 const shape = z.object({
   signInName: z.string().trim().min(1, say("writeYourSignInName")),
   password: z.string().min(1, say("writeYourPassword")),
+  kept: z.boolean(),
 });
 
 export default function SignInPage() {
   const me = useMe().data;
   const startAfresh = useStartAfresh();
-  const form = useForm({ resolver: zodResolver(shape), defaultValues: { signInName: "", password: "" } });
+  const form = useForm({ resolver: zodResolver(shape), defaultValues: { signInName: "", password: "", kept: false } });
   const signIn = useMutation({
     mutationFn: (body: z.infer<typeof shape>) => ask(api.POST("/api/sign-in", { body })),
     onSuccess: startAfresh,
@@ -81,6 +84,12 @@ export default function SignInPage() {
             {...form.register("password")}
             problem={errors.password?.message}
           />
+          <Box>
+            <FormControlLabel control={<Checkbox {...form.register("kept")} />} label={say("staySignedIn")} />
+            <Typography variant="body2" color="textSecondary">
+              {say("onlyOnYourOwnDevice")}
+            </Typography>
+          </Box>
           {signIn.isError && Object.keys(errors).length === 0 && (
             <Typography color="error" role="alert">
               {messageOf(signIn.error)}

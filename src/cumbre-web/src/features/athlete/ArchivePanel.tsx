@@ -46,7 +46,9 @@ export function ArchivePanel({ athlete }: { athlete: Athlete }) {
           title={say("removeForGood2", { name: athlete.name })}
           verb={say("removeForGood")}
           busy={remove.isPending}
-          onConfirm={() => remove.mutate(undefined, { onSuccess: () => void navigate("/roster") })}
+          onConfirm={() =>
+            remove.mutate(undefined, { onSuccess: (erased) => void navigate("/roster", { state: { erased } }) })
+          }
           onClose={() => setAsking(false)}
         >
           {say.rich("everyTestSessionAndDecisionOfTheirs", {

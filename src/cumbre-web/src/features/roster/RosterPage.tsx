@@ -1,3 +1,4 @@
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -11,9 +12,9 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
-import type { RosterRow } from "../../shared/api/types";
+import type { ErasureReceipt, RosterRow } from "../../shared/api/types";
 import { SmallRidge } from "../../shared/ladders/SmallRidge";
 import { dayShort, dayWeek, mass } from "../../shared/ui/format";
 import { Empty, Failed, Loading } from "../../shared/ui/states";
@@ -62,6 +63,7 @@ export default function RosterPage() {
   const at = Math.min(page, pages);
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
+      <Erased />
       <Box sx={{ display: "flex", gap: 4, alignItems: "center", flexWrap: "wrap", mb: 3 }}>
         <Typography variant="h1">{say("roster")}</Typography>
         <Typography color="textSecondary" sx={{ mr: "auto" }} role="status">
@@ -293,5 +295,26 @@ function Notes({ row: r }: { row: RosterRow }) {
         </Box>
       ))}
     </Box>
+  );
+}
+
+/** What the erasure that led here took: figures, and nothing of the person. */
+function Erased() {
+  const { state } = useLocation() as { state: { erased?: ErasureReceipt } | null };
+  const navigate = useNavigate();
+  if (!state?.erased) return null;
+  const { rows, messages, copies, mentions } = state.erased;
+  return (
+    <Alert
+      severity="info"
+      icon={false}
+      sx={{ mb: 3 }}
+      onClose={() => void navigate(".", { replace: true, state: null })}
+      closeText={say("close")}
+    >
+      {say("erasedAPerson", { rows: Object.values(rows).reduce((sum, n) => sum + n, 0) })}{" "}
+      {messages > 0 && say("erasedMessages", { messages })} {copies > 0 && say("erasedCopies", { copies })}{" "}
+      {mentions > 0 && say("erasedMentions", { mentions })}
+    </Alert>
   );
 }

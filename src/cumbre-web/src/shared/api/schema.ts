@@ -113,6 +113,133 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/me/password": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Every other device has to sign in again. */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PasswordRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/me/devices": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["DeviceDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    /** Ends all but the one that asks. */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/me/devices/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Ends one: what it holds is worth nothing from now on. */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/first-hour": {
     parameters: {
       query?: never;
@@ -385,7 +512,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** For good. Only an archived athlete can be removed, so that one press never loses a history. */
+    /** For good. Only an archived athlete can be erased, so that one press never loses a history. */
     delete: {
       parameters: {
         query?: never;
@@ -397,12 +524,14 @@ export interface paths {
       };
       requestBody?: never;
       responses: {
-        /** @description No Content */
-        204: {
+        /** @description OK */
+        200: {
           headers: {
             [name: string]: unknown;
           };
-          content?: never;
+          content: {
+            "application/json": components["schemas"]["ErasureReceipt"];
+          };
         };
       };
     };
@@ -5440,6 +5569,30 @@ export interface components {
       /** @description Names of its movements that a stop holds. */
       held: string[];
     };
+    /** @description A device on which somebody is signed in. */
+    DeviceDto: {
+      /**
+       * Format: uuid
+       * @description Of the sign-in.
+       */
+      id: string;
+      /** @description As its browser names itself; empty: it does not. */
+      device: string;
+      /** @description They stay signed in on it. */
+      kept: boolean;
+      /**
+       * Format: date-time
+       * @description When they signed in.
+       */
+      begunAt: string;
+      /**
+       * Format: date-time
+       * @description When it last asked for something.
+       */
+      seenAt: string;
+      /** @description It is the one that asks. */
+      isThis: boolean;
+    };
     /**
      * @description What happened to a field or a step.
      * @enum {unknown}
@@ -5587,6 +5740,28 @@ export interface components {
        * @description Of the whole session, 1 to 10, in halves; null: not told.
        */
       effort: null | number;
+    };
+    /** @description What was erased: figures, and nothing of the person. */
+    ErasureReceipt: {
+      /** @description How many rows, by table. */
+      rows: {
+        [key: string]: number;
+      };
+      /**
+       * Format: int32
+       * @description Words of others in which the name was struck out.
+       */
+      mentions: number;
+      /**
+       * Format: int32
+       * @description Files of the outbox.
+       */
+      messages: number;
+      /**
+       * Format: int32
+       * @description Older copies of the file that held the person.
+       */
+      copies: number;
     };
     /**
      * @description What a piece of evidence says about a step.
@@ -7437,7 +7612,7 @@ export interface components {
       name: string;
       /** @description What is typed at sign-in; an e-mail address or any word. */
       signInName: string;
-      /** @description 10 to 200 characters. */
+      /** @description 12 to 200 characters. */
       password: string;
       /** @description IANA name; training days are dates there. */
       timeZone: string;
@@ -7454,6 +7629,12 @@ export interface components {
      * @enum {unknown}
      */
     PainOrigin: "Set" | "Test" | "CheckIn" | "Morning";
+    PasswordRequest: {
+      /** @description The password so far. */
+      current: string;
+      /** @description The new one. */
+      password: string;
+    };
     /** @description A logged session in the history. */
     PastSessionDto: {
       /** Format: uuid */
@@ -8975,8 +9156,15 @@ export interface components {
      */
     SideGapAdvice: "None" | "Note" | "WeakerFirst";
     SignInRequest: {
+      /** @description As it was chosen, in any case. */
       signInName: string;
+      /** @description In clear, over the wire only. */
       password: string;
+      /**
+       * @description It is somebody's own device, on which they stay signed in.
+       * @default false
+       */
+      kept: boolean;
     };
     SkipRequest: {
       /** @description Null: it is done after all. */
