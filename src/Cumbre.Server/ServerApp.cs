@@ -14,6 +14,7 @@ using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Identity;
 using Serilog;
 using Serilog.Events;
@@ -78,11 +79,20 @@ internal static class ServerApp
         Delivery.AddCompression(services);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+        services.Configure<ForwardedHeadersOptions>(forwarded =>
+        {
+            forwarded.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto;
+            forwarded.KnownProxies.Clear();
+            forwarded.KnownIPNetworks.Clear();
+            foreach (var proxy in options.Proxies)
+                forwarded.KnownIPNetworks.Add(proxy);
+        });
         services.AddAntiforgery(csrf =>
         {
             csrf.HeaderName = Security.CsrfHeader;
             csrf.Cookie.Name = options.CookieName + "-csrf";
             csrf.Cookie.SameSite = SameSiteMode.Strict;
+            csrf.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
         });
         if (!writesDocument)
             services
@@ -125,6 +135,8 @@ internal static class ServerApp
         });
 
         var app = builder.Build();
+        if (options.Proxies.Count > 0)
+            app.UseForwardedHeaders();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseSecurityHeaders();

@@ -13,14 +13,22 @@ public sealed class Club : WebApplicationFactory<Program>
     private readonly bool demo;
     private readonly int signInsPerMinute;
     private readonly TimeProvider? time;
+    private readonly Action<IWebHostBuilder>? more;
 
     /// <param name="demo">With the demo club.</param>
     /// <param name="signInsPerMinute">Tries per address.</param>
     /// <param name="seeded">Begin with a copy of the demo's file rather than make it anew.</param>
     /// <param name="time">Another clock than the machine's.</param>
-    public Club(bool demo = true, int signInsPerMinute = 1000, bool seeded = true, TimeProvider? time = null)
+    /// <param name="more">What else is set.</param>
+    public Club(
+        bool demo = true,
+        int signInsPerMinute = 1000,
+        bool seeded = true,
+        TimeProvider? time = null,
+        Action<IWebHostBuilder>? more = null
+    )
     {
-        this.time = time;
+        (this.time, this.more) = (time, more);
         this.demo = demo;
         this.signInsPerMinute = signInsPerMinute;
         Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
@@ -41,7 +49,8 @@ public sealed class Club : WebApplicationFactory<Program>
 
     public string DatabasePath => Path.Combine(Data, "cumbre.db");
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
         builder
             .UseSetting("Cumbre:Data", Data)
             .UseSetting("Cumbre:Demo", demo ? "true" : "false")
@@ -55,6 +64,8 @@ public sealed class Club : WebApplicationFactory<Program>
                 "Cumbre:SignInsPerMinute",
                 signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture)
             );
+        more?.Invoke(builder);
+    }
 
     public async Task<Caller> Coach() => await new Caller(CreateClient(), this).DemoSignIn("coach");
 

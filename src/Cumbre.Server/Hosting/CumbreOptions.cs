@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Net;
 
 namespace Cumbre.Server.Hosting;
 
@@ -11,6 +12,12 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
 {
     /// <summary>The demo's club is one that has trained for years; null: it is the small one.</summary>
     public GrownSize? Grown { get; init; }
+
+    /// <summary>
+    /// Whose word on the address and the scheme of a request is taken: proxies before the app, one address or network
+    /// each. Nobody else's.
+    /// </summary>
+    public IReadOnlyList<IPNetwork> Proxies { get; init; } = [];
 
     /// <summary>Folder of the messages that were written.</summary>
     public string Outbox => Path.Combine(Data, "outbox");
@@ -41,6 +48,12 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             section.GetValue("SignInsPerMinute", 10)
         )
         {
+            Proxies =
+            [
+                .. (section["Proxies"] ?? "")
+                    .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                    .Select(Proxy),
+            ],
             CookieName = section["Cookie"] is { Length: > 0 } cookie ? cookie : "cumbre",
             Grown = section["Grown"] is { Length: > 0 } grown
                 ? GrownSize.Read(grown)
@@ -50,6 +63,13 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
                 : null,
         };
     }
+
+    private static IPNetwork Proxy(string text) =>
+        IPNetwork.TryParse(text, out var network) ? network
+        : IPAddress.TryParse(text, out var address) ? new(address, address.GetAddressBytes().Length * 8)
+        : throw new SettingException(
+            $"Cumbre:Proxies: \"{text}\" is no address; write 10.0.0.2 or 10.0.0.0/24, separated by commas."
+        );
 
     private static DateOnly? Day(string? text, bool demo)
     {

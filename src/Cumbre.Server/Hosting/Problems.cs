@@ -87,12 +87,15 @@ public static class Problems
     /// <param name="text">As it was sent.</param>
     /// <param name="ask">What is said when it is empty.</param>
     /// <param name="maximum">Characters at most.</param>
-    /// <exception cref="FieldException">The text is empty or too long.</exception>
+    /// <returns>The text as it is seen (<see cref="PlainText"/>).</returns>
+    /// <exception cref="FieldException">The text is empty, too long, or holds what controls a machine.</exception>
     public static string Text(string path, string? text, Message ask, int maximum)
     {
-        var trimmed = text?.Trim() ?? "";
+        var trimmed = PlainText.Seen(text ?? "");
         if (trimmed.Length == 0)
             throw Field(path, ask);
+        if (PlainText.Controls(trimmed))
+            throw Field(path, Words.TextControls);
         if (trimmed.Length > maximum)
             throw Field(path, Words.TextTooLong(maximum, trimmed.Length));
         return trimmed;

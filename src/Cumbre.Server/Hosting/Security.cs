@@ -28,6 +28,8 @@ public static class Security
                 headers["Cross-Origin-Opener-Policy"] = "same-origin";
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
                 headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=()";
+                if (context.Request.IsHttps)
+                    headers.StrictTransportSecurity = "max-age=31536000";
                 if (context.Request.Path.StartsWithSegments("/api"))
                     headers.CacheControl = "no-store";
                 await next();

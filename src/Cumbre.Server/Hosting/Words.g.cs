@@ -759,6 +759,9 @@ public static class Words
     public static Message TestsRange(decimal most, decimal count) =>
         new("testsRange", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
 
+    /// <summary>Remove the characters that cannot be seen.</summary>
+    public static Message TextControls { get; } = Message.Plain("textControls");
+
     /// <summary>Use at most {most, number} characters; this has {count, number}.</summary>
     public static Message TextTooLong(decimal most, decimal count) =>
         new("textTooLong", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
