@@ -28,7 +28,8 @@ export function ItemForm({
     onSuccess: (answer) => onLine(answer.line),
   });
   const refused = write.error instanceof Problem ? write.error.fields[0] : undefined;
-  const change = (patch: Partial<Plan>) => plan && write.mutate({ ...plan, ...patch });
+  const change = (patch: Partial<Plan>, landed?: () => void) =>
+    plan && write.mutate({ ...plan, ...patch }, { onSuccess: landed });
   if (!plan)
     return (
       <Typography variant="body2" color="textSecondary" sx={{ py: 2 }}>
@@ -84,7 +85,7 @@ export function ItemForm({
             label={name}
             value={String(plan[key])}
             error={refused?.path.toLowerCase().includes(key.toLowerCase()) ? refused.message : undefined}
-            onDone={(text) => change({ [key]: Number(text.replace(",", ".")) })}
+            onDone={(text, landed) => change({ [key]: Number(text.replace(",", ".")) }, landed)}
             width={110}
           />
         ))}
@@ -95,13 +96,16 @@ export function ItemForm({
             key={key}
             label={name}
             value={(plan[key] as number[]).join(" ")}
-            onDone={(text) =>
-              change({
-                [key]: text
-                  .split(/[^\d]+/)
-                  .filter(Boolean)
-                  .map(Number),
-              })
+            onDone={(text, landed) =>
+              change(
+                {
+                  [key]: text
+                    .split(/[^\d]+/)
+                    .filter(Boolean)
+                    .map(Number),
+                },
+                landed,
+              )
             }
             width={150}
           />
@@ -110,7 +114,7 @@ export function ItemForm({
         <Typed
           label={plan.gap.unit === "breaths" ? say("gapBreaths") : say("gapS")}
           value={String(plan.gap.count)}
-          onDone={(text) => change({ gap: { ...plan.gap!, count: Number(text) } })}
+          onDone={(text, landed) => change({ gap: { ...plan.gap!, count: Number(text) } }, landed)}
           width={110}
         />
       )}
@@ -118,13 +122,16 @@ export function ItemForm({
         <Typed
           label={say("loadOfEachPart")}
           value={plan.loads.map((l) => l.value).join(" ")}
-          onDone={(text) =>
-            change({
-              loads: text
-                .split(/[^\d.,]+/)
-                .filter(Boolean)
-                .map((v) => ({ value: Number(v.replace(",", ".")), unit: plan.loads![0]!.unit })),
-            })
+          onDone={(text, landed) =>
+            change(
+              {
+                loads: text
+                  .split(/[^\d.,]+/)
+                  .filter(Boolean)
+                  .map((v) => ({ value: Number(v.replace(",", ".")), unit: plan.loads![0]!.unit })),
+              },
+              landed,
+            )
           }
           width={150}
         />
@@ -134,9 +141,9 @@ export function ItemForm({
           label={say("load")}
           value={loadText(plan.load)}
           hint={say("n10Kg80E1Rm25")}
-          onDone={(text) => {
+          onDone={(text, landed) => {
             const load = clearLoad(text);
-            if (load !== undefined) change({ load });
+            if (load !== undefined) change({ load }, landed);
           }}
           width={150}
         />
@@ -174,19 +181,22 @@ export function ItemForm({
           label={say("tempo")}
           value={plan.tempo ? tempoText(plan.tempo) : ""}
           hint={say("loweringBottomLiftingTop31X")}
-          onDone={(text) => {
+          onDone={(text, landed) => {
             const m = /^(\d+)-(\d+)-(\d+|[xX])-(\d+)$/.exec(text.trim());
-            if (text.trim() === "") change({ tempo: undefined, pause: undefined });
+            if (text.trim() === "") change({ tempo: undefined, pause: undefined }, landed);
             else if (m)
-              change({
-                pause: undefined,
-                tempo: {
-                  lowering: Number(m[1]),
-                  bottom: Number(m[2]),
-                  lifting: /x/i.test(m[3]!) ? null : Number(m[3]),
-                  top: Number(m[4]),
+              change(
+                {
+                  pause: undefined,
+                  tempo: {
+                    lowering: Number(m[1]),
+                    bottom: Number(m[2]),
+                    lifting: /x/i.test(m[3]!) ? null : Number(m[3]),
+                    top: Number(m[4]),
+                  },
                 },
-              });
+                landed,
+              );
           }}
           width={120}
         />
@@ -196,7 +206,7 @@ export function ItemForm({
           label={say("restS")}
           value={plan.restSeconds === undefined ? "" : String(plan.restSeconds)}
           hint={say("emptyTheUsualOne")}
-          onDone={(text) => change({ restSeconds: text.trim() === "" ? undefined : Number(text) })}
+          onDone={(text, landed) => change({ restSeconds: text.trim() === "" ? undefined : Number(text) }, landed)}
           width={110}
         />
       )}
@@ -242,13 +252,14 @@ function Typed({
   value: string;
   hint?: string;
   error?: string;
-  onDone: (text: string) => void;
+  /** What was typed stays until it has landed: what is refused is not lost. */
+  onDone: (text: string, landed: () => void) => void;
   width: number;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const done = () => {
-    if (typed !== null && typed !== value) onDone(typed);
-    setTyped(null);
+    if (typed === null || typed === value) setTyped(null);
+    else onDone(typed, () => setTyped((now) => (now === typed ? null : now)));
   };
   return (
     <Field
