@@ -61,10 +61,11 @@ public sealed class IntakeTests : CoachAtWork
         Coach.Sees("Archive");
         Coach.Press("Archive");
         Coach.Press("Delete for good");
-        Coach.Sees("All their tests, sessions and decisions are lost.", "[role=dialog]");
+        Coach.Sees("All their tests, sessions, blocks, messages and decisions are erased", "[role=dialog]");
         Coach.Press("Cancel");
         Coach.Press("Delete for good");
         Coach.Driver.FindElement(By.CssSelector("[role=dialog] button:last-of-type")).Click();
+        Coach.Sees("The person was erased");
         Coach.Sees("13 athletes");
         Coach.Choose("Show", "archived");
         Coach.Sees("No archived athletes.");
