@@ -182,12 +182,13 @@ public sealed class ErasureTests : IAsyncLifetime
         var file = JsonNode.Parse(text)!;
         var schema = JsonSchema.FromText(CatalogueJson.Text("schemas/athlete-file.schema.json"));
         Assert.True(schema.Evaluate(file).IsValid);
+        var literal = $"x'{Convert.ToHexString(id.ToByteArray(bigEndian: true))}'";
         var held = PersonalData
             .Rows.Where(r => !r.IsDerived)
             .Where(r =>
                 Column(
                     club.DatabasePath,
-                    $"SELECT 'x' FROM {r.Table} WHERE {r.Of.Replace("@id", $"x'{Convert.ToHexString(id.ToByteArray(bigEndian: true))}'", StringComparison.Ordinal)} LIMIT 1"
+                    $"SELECT 'x' FROM {r.Table} WHERE {r.Of} LIMIT 1".Replace("@id", literal, StringComparison.Ordinal)
                 ).Count > 0
             )
             .Select(r => r.Table.Replace("_", "", StringComparison.Ordinal).ToUpperInvariant());

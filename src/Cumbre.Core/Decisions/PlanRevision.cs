@@ -172,7 +172,7 @@ public static class PlanRevision
         var step = Roles.Weight(after, context) - Roles.Weight(before, context);
         if (Math.Abs(step) > 0.01m)
             return AtLoad(plan, Mass.FromKilograms(Math.Max(0, Roles.Weight(plan, context) + step)), context);
-        var more = Amount(after) - Amount(before);
+        var more = after.MostInASet - before.MostInASet;
         return plan switch
         {
             StraightSets s => s with { Reps = Math.Max(1, s.Reps + more) },
@@ -211,6 +211,4 @@ public static class PlanRevision
             : plan.Load is null ? plan with { Load = Adjust.Written(MassEntry.Kg(nearest.Kilograms)) }
             : plan;
     }
-
-    private static int Amount(Prescription plan) => plan.Sets().Max(s => s.Seconds ?? s.RepsHigh);
 }

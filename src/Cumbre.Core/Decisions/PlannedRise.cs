@@ -30,7 +30,7 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
         var (planned, done) = (Roles.Weight(Plan, S.Context), Roles.Weight(S.Last!.Exposure.Plan, S.Context));
         return planned > done + Least
             ? planned <= Math.Max(Roles.Weight(earned, S.Context), done + S.Rules.UsualStepKg) + Least
-            : Most(Plan) <= Most(earned);
+            : Plan.MostInASet <= earned.MostInASet;
     }
 
     /// <summary>
@@ -63,8 +63,6 @@ internal sealed record PlannedRise(Situation S, Prescription Plan)
             return a > b;
         return Amount(next) > Amount(last);
     }
-
-    private static int Most(Prescription plan) => plan.Sets().Max(r => r.Seconds ?? r.RepsHigh);
 
     private static decimal Amount(Prescription plan)
     {

@@ -76,6 +76,10 @@ public abstract record Prescription
     [JsonIgnore]
     public abstract int TargetReps { get; }
 
+    /// <summary>Reps, or seconds of a hold, that are written for the set of which most is asked.</summary>
+    [JsonIgnore]
+    public int MostInASet => Sets().Max(s => s.Seconds ?? s.RepsHigh);
+
     /// <summary>Seconds of rest when none is written.</summary>
     [JsonIgnore]
     public virtual int UsualRest => Timing.UsualRest(Sets()[0].RepsLow);

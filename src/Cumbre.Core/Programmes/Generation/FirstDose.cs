@@ -144,7 +144,7 @@ internal static class FirstDose
         if (draft is null || Trained.Done(draft.Movement, gym) is not var (trained, day))
             return draft;
         var isHelped = trained.Load is BandHelp or FootHelp;
-        if (!draft.FindsLevel && !isHelped && AmountOf(trained) <= AmountOf(draft.Plan))
+        if (!draft.FindsLevel && !isHelped && trained.MostInASet <= draft.Plan.MostInASet)
             return draft;
         var plan = trained.WithSets(draft.Plan.SetCount) with
         {
@@ -157,8 +157,6 @@ internal static class FirstDose
             Quantity.On(day)
         );
     }
-
-    private static int AmountOf(Prescription plan) => plan.Sets().Max(s => s.Seconds ?? s.RepsHigh);
 
     /// <summary>Sides in turn, and eased where it loads what hurts.</summary>
     private static Draft Finished(Draft draft, Trainable gym) => Eased(BySchool(OnSides(draft, gym), gym), gym);
