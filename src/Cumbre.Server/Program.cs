@@ -8,6 +8,8 @@ var writesDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument
 
 try
 {
+    if (!writesDocument && Commands.Run(args, Console.Out) is { } code)
+        return code;
     await ServerApp.Build(args, writesDocument).RunAsync();
     return 0;
 }

@@ -1,18 +1,20 @@
-using System.Threading.RateLimiting;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Athletes;
+using Cumbre.Server.Audit;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Programmes;
 using Cumbre.Server.Sessions;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Identity;
@@ -66,6 +68,16 @@ internal static class ServerApp
             services.AddHostedService(s => s.GetRequiredService<StandingKeeper>());
         services.AddSingleton<IForceGauge, SimulatedForceGauge>();
         services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
+        // PBKDF2 with HMAC-SHA512; rounds by the OWASP Password Storage Cheat Sheet (from memory).
+        services.Configure<PasswordHasherOptions>(hash => hash.IterationCount = 210_000);
+        services.AddSingleton<SetupCode>();
+        services.AddSingleton<Throttle>();
+        services.AddSingleton<SecondFactor>();
+        services.AddSingleton<OwnPassword>();
+        services.AddSingleton<Erasing>();
+        services.AddSingleton<Links>();
+        if (!writesDocument)
+            services.AddHostedService<Housekeeping>();
         services.AddProblemDetails(problems =>
             problems.CustomizeProblemDetails = context =>
             {
@@ -118,21 +130,13 @@ internal static class ServerApp
             });
         services
             .AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme)
-            .Configure<Database, TimeProvider>(
-                (cookie, database, time) => cookie.SessionStore = new SignInTickets(database, time)
+            .Configure<Database, TimeProvider, ClubClock>(
+                (cookie, database, time, clock) => cookie.SessionStore = new SignInTickets(database, time, clock)
             );
         services.AddAuthorization(Policies.Add);
-        services.AddRateLimiter(limiter =>
-        {
-            limiter.RejectionStatusCode = 429;
-            limiter.OnRejected = async (context, _) =>
-                await Results.Problem(Problems.Of(429, Words.TooManyTries)).ExecuteAsync(context.HttpContext);
-            limiter.AddPolicy(AccountEndpoints.SignInLimit, http =>
-                RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ =>
-                    new() { PermitLimit = options.SignInsPerMinute, Window = TimeSpan.FromMinutes(1) }
-                )
-            );
-        });
+        services.AddHttpContextAccessor();
+        services.AddScoped(Policies.ReachOf);
+        services.AddSingleton<IAuthorizationHandler, MayHandler>();
 
         var app = builder.Build();
         if (options.Proxies.Count > 0)
@@ -143,9 +147,9 @@ internal static class ServerApp
         app.UsePackedAnswers();
         app.UseKeptAssets();
         app.UseAuthentication();
-        app.UseRateLimiter();
         app.UseAuthorization();
         app.UseCsrf();
+        app.UseConsent();
         if (!writesDocument)
         {
             var database = app.Services.GetRequiredService<Database>();
@@ -162,6 +166,10 @@ internal static class ServerApp
 
         var api = app.MapGroup("/api");
         api.MapAccounts();
+        api.MapSecondFactor();
+        api.MapPeople();
+        api.MapPrivacy();
+        api.MapAudit();
         api.MapAthletes();
         api.MapBenchmarks();
         api.MapTestDays();
@@ -176,10 +184,18 @@ internal static class ServerApp
         app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
         app.MapStaticAssets().AllowAnonymous();
         app.MapPage();
-        if (options.Demo)
-            app.Lifetime.ApplicationStarted.Register(() =>
-                app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls))
-            );
+        app.Lifetime.ApplicationStarted.Register(() => Announce(app));
         return app;
+    }
+
+    /// <summary>Tells whoever started the server where it is, and how an empty club gets its owner.</summary>
+    private static void Announce(WebApplication app)
+    {
+        app.Logger.LogInformation("Cumbre is ready at {Addresses}", string.Join(" ", app.Urls));
+        if (app.Services.GetRequiredService<Database>().Read(AccountStore.Club) is null)
+            app.Logger.LogInformation(
+                "Nobody owns this club yet. Its setup code is {Code}",
+                app.Services.GetRequiredService<SetupCode>().Text
+            );
     }
 }

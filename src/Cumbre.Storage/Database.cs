@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Data;
 using System.Data.Common;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Ladders;
 using Dapper;
 using EvolveDb;
@@ -185,6 +186,14 @@ public sealed class Database
         if (existed && Applied(connection) is { } applied && applied < Newest())
             Copy(connection, applied);
         evolve.Migrate();
+        WriteOnly(
+            db =>
+            {
+                AuditChain.TakeOver(db);
+                return true;
+            },
+            _ => true
+        );
     }
 
     /// <summary>Works out what follows from a write, after its commit and outside its lock; null: nobody does.</summary>

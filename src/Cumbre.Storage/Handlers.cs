@@ -5,6 +5,13 @@ using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Storage;
 
+/// <summary>An instant as it is stored.</summary>
+internal static class Instant
+{
+    public static string Text(DateTimeOffset at) =>
+        at.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+}
+
 /// <summary>How ids, days, instants and exact decimals lie in SQLite.</summary>
 internal static class Handlers
 {
@@ -63,7 +70,7 @@ internal static class Handlers
         public override void SetValue(IDbDataParameter parameter, DateTimeOffset value)
         {
             ((SqliteParameter)parameter).SqliteType = SqliteType.Text;
-            parameter.Value = value.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+            parameter.Value = Instant.Text(value);
         }
 
         public override DateTimeOffset Parse(object value) =>

@@ -24,6 +24,9 @@ public sealed class App : WebApplicationFactory<Program>
 
     private string Database => Path.Combine(data, "cumbre.db");
 
+    /// <summary>What an empty club asks its owner for.</summary>
+    public const string SetupCode = "TEST-CODE";
+
     public Uri Address => ClientOptions.BaseAddress;
 
     private static (IAsyncDisposable App, string Database) Fresh()
@@ -37,7 +40,7 @@ public sealed class App : WebApplicationFactory<Program>
             .UseSetting("Cumbre:Data", data)
             .UseSetting("Cumbre:Demo", demo ? "true" : "false")
             .UseSetting("Cumbre:Today", "2026-03-16")
-            .UseSetting("Cumbre:SignInsPerMinute", "1000");
+            .UseSetting("Cumbre:SetupCode", SetupCode);
 
     public override async ValueTask DisposeAsync()
     {

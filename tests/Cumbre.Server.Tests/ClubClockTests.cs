@@ -45,7 +45,7 @@ public sealed class ClubClockTests : IDisposable
             AccountStore.AddClub(db, new("Hall", zone, "1,3,5"), DateTimeOffset.UnixEpoch);
             return true;
         });
-        var clock = new ClubClock(new(folder, false, null, 10), database, new At(now));
+        var clock = new ClubClock(new(folder, false, null), database, new At(now));
         Assert.Equal(
             (DateOnly.Parse(day, CultureInfo.InvariantCulture), new At(began).GetUtcNow()),
             (clock.Today, clock.StartOfToday)

@@ -11,26 +11,17 @@ namespace Cumbre.Server.Tests;
 public sealed class Club : WebApplicationFactory<Program>
 {
     private readonly bool demo;
-    private readonly int signInsPerMinute;
     private readonly TimeProvider? time;
     private readonly Action<IWebHostBuilder>? more;
 
     /// <param name="demo">With the demo club.</param>
-    /// <param name="signInsPerMinute">Tries per address.</param>
     /// <param name="seeded">Begin with a copy of the demo's file rather than make it anew.</param>
     /// <param name="time">Another clock than the machine's.</param>
     /// <param name="more">What else is set.</param>
-    public Club(
-        bool demo = true,
-        int signInsPerMinute = 1000,
-        bool seeded = true,
-        TimeProvider? time = null,
-        Action<IWebHostBuilder>? more = null
-    )
+    public Club(bool demo = true, bool seeded = true, TimeProvider? time = null, Action<IWebHostBuilder>? more = null)
     {
         (this.time, this.more) = (time, more);
         this.demo = demo;
-        this.signInsPerMinute = signInsPerMinute;
         Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
         if (demo && seeded)
             Cumbre.Tests.SeededFile.CopyTo(DatabasePath, Fresh);
@@ -45,6 +36,9 @@ public sealed class Club : WebApplicationFactory<Program>
 
     public const string Today = "2026-03-16";
 
+    /// <summary>What an empty club asks its owner for.</summary>
+    public const string SetupCode = "TEST-CODE";
+
     public string Data { get; }
 
     public string DatabasePath => Path.Combine(Data, "cumbre.db");
@@ -55,15 +49,12 @@ public sealed class Club : WebApplicationFactory<Program>
             .UseSetting("Cumbre:Data", Data)
             .UseSetting("Cumbre:Demo", demo ? "true" : "false")
             .UseSetting("Cumbre:Today", Today)
+            .UseSetting("Cumbre:SetupCode", SetupCode)
             .ConfigureServices(services =>
             {
                 if (time is not null)
                     services.AddSingleton(time);
-            })
-            .UseSetting(
-                "Cumbre:SignInsPerMinute",
-                signInsPerMinute.ToString(System.Globalization.CultureInfo.InvariantCulture)
-            );
+            });
         more?.Invoke(builder);
     }
 

@@ -3,6 +3,7 @@ using Cumbre.Core.Decisions;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Cumbre.Server.Tests;
@@ -45,7 +46,7 @@ public class DemoTests
         var sent = (await coach.Get("/api/desk")).Ok;
         var (desk, _) = club
             .Services.GetRequiredService<Database>()
-            .Read(db => Desk.Read(db, club.Services.GetRequiredService<ClubClock>()));
+            .Read(db => Desk.Read(db, club.Services.GetRequiredService<ClubClock>(), Reach.Everybody));
         Assert.NotEmpty(desk.Rows);
         Assert.NotEmpty(desk.Sessions);
         Assert.Equal(JsonSerializer.Serialize(desk, WireJson.Options), sent.ToJsonString(WireJson.Options));

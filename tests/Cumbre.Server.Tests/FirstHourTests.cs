@@ -18,6 +18,7 @@ public sealed class FirstHourTests : IAsyncLifetime
                 signInName = "olga",
                 password = "a sentence to remember",
                 timeZone = "Europe/Madrid",
+                setupCode = Club.SetupCode,
             }
         );
         Assert.Equal(204, created.Status);

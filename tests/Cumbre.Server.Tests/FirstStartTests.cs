@@ -10,6 +10,7 @@ public class FirstStartTests
             signInName = "olga",
             password,
             timeZone = zone,
+            setupCode = Club.SetupCode,
         };
 
     [Fact]

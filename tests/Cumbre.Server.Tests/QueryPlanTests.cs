@@ -30,7 +30,8 @@ public sealed partial class QueryPlanTests
         "block",
         "block_version",
         "test_day",
-        "audit",
+        "audit_entry",
+        "audit_value",
     ];
 
     /// <summary>Holds the sessions that are not done: as many as are planned, whatever was trained.</summary>

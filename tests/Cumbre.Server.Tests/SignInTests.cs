@@ -95,6 +95,7 @@ public sealed class SignInTests
             signInName = "olga",
             password = Password,
             timeZone = "Europe/Madrid",
+            setupCode = Club.SetupCode,
         };
         Assert.Equal(204, (await club.Stranger().Post("/api/owner", owner)).Status);
         return club;

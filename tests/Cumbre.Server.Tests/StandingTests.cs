@@ -48,7 +48,7 @@ public sealed class StandingTests : IDisposable
         Directory.Delete(folder, recursive: true);
     }
 
-    private ClubClock Clock => new(new(folder, true, today, 10), database, TimeProvider.System);
+    private ClubClock Clock => new(new(folder, true, today), database, TimeProvider.System);
 
     private Stamp Now => new(Clock.Now, Coach);
 

@@ -111,7 +111,10 @@ public sealed class TestDayTests(SharedClub shared) : IClassFixture<SharedClub>,
         Assert.Equal(200, (await Write("20", "", $"{won}")).Status);
         // What stood there stays to be read.
         var before = Assert.Single((await coach.Get($"{path}/cells/{id}/history")).Ok.AsArray())!;
-        Assert.Equal($"corrected: {won} to 20", (string)before["what"]!);
+        Assert.Equal(
+            ("ResultCorrected", $"{won}", "20"),
+            ((string)before["kind"]!, (string)before["before"]!, (string)before["after"]!)
+        );
         Assert.NotNull(before["by"]);
         Assert.Equal(409, (await Write("", $"{won}")).Status);
         // The same figure without the pain that another device noted with it would lose the pain.

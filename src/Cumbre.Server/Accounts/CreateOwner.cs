@@ -1,6 +1,7 @@
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
 using Microsoft.AspNetCore.Identity;
 
 namespace Cumbre.Server.Accounts;
@@ -10,7 +11,15 @@ namespace Cumbre.Server.Accounts;
 /// <param name="SignInName">What is typed at sign-in; an e-mail address or any word.</param>
 /// <param name="Password">12 to 200 characters.</param>
 /// <param name="TimeZone">IANA name; training days are dates there.</param>
-public sealed record OwnerRequest(string ClubName, string Name, string SignInName, string Password, string TimeZone);
+/// <param name="SetupCode">As it was printed where the server was started.</param>
+public sealed record OwnerRequest(
+    string ClubName,
+    string Name,
+    string SignInName,
+    string Password,
+    string TimeZone,
+    string SetupCode
+);
 
 internal static class CreateOwner
 {
@@ -19,14 +28,26 @@ internal static class CreateOwner
         HttpContext context,
         Database database,
         ClubClock clock,
+        SetupCode code,
+        Throttle throttle,
         IPasswordHasher<AccountRow> hasher
     )
     {
+        if (database.Read(AccountStore.Club) is not null)
+            return Problems.Conflict(Words.ClubHasOwner, null);
         var club = Problems.Text("clubName", request.ClubName, Words.WriteClubName, 80);
         var name = Problems.Text("name", request.Name, Words.WriteYourName, 80);
         var signInName = Problems.Text("signInName", request.SignInName, Words.WriteSignInName, 120);
-        if (Passwords.Problem(request.Password) is { } problem)
+        if (Passwords.Problem(request.Password, name, signInName, club) is { } problem)
             return Problems.Fields(new FieldError("password", problem));
+        if (string.IsNullOrWhiteSpace(request.SetupCode))
+            return Problems.Fields(new FieldError("setupCode", Words.WriteSetupCode));
+        IReadOnlyList<Brake> brakes = [Throttle.Address(context)];
+        if (throttle.Begin(context, brakes) is { } wait)
+            return wait;
+        if (!code.Is(request.SetupCode))
+            return Problems.Fields(new FieldError("setupCode", Words.SetupCodeWrong));
+        throttle.Succeed(brakes);
         if (!TimeZoneInfo.TryFindSystemTimeZoneById(request.TimeZone, out _))
             return Problems.Fields(new FieldError("timeZone", Words.TimeZoneUnknown(request.TimeZone)));
 
@@ -35,7 +56,7 @@ internal static class CreateOwner
             signInName,
             name,
             null,
-            "owner",
+            Roles.Owner,
             null,
             nameof(Core.Measures.MassUnit.Kg)
         );
@@ -47,6 +68,7 @@ internal static class CreateOwner
                 return false;
             AccountStore.AddClub(db, new(club, request.TimeZone, "1,2,3,4,5,6,7"), clock.Now);
             AccountStore.Add(db, owner, clock.Now);
+            AuditStore.Add(db, new(AuditKind.OwnerMade) { Subject = owner.Id }, clock.Stamp(owner.Id));
             return true;
         });
         if (!made)

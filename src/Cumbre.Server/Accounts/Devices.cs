@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 
@@ -46,7 +47,7 @@ internal static class Devices
         {
             if (!SignInStore.End(db, Policies.IdOf(user), id))
                 return false;
-            Note(db, user, clock, "ended a sign-in");
+            Note(db, user, clock, AuditKind.SignInEnded);
             return true;
         })
             ? TypedResults.NoContent()
@@ -58,22 +59,14 @@ internal static class Devices
         database.Write(db =>
         {
             if (SignInStore.EndAll(db, Policies.IdOf(user), Policies.SignInOf(user)) > 0)
-                Note(db, user, clock, "ended all other sign-ins");
+                Note(db, user, clock, AuditKind.SignInsEnded);
             return true;
         });
         return TypedResults.NoContent();
     }
 
-    internal static void Note(Db db, ClaimsPrincipal user, ClubClock clock, string what) =>
-        AuditStore.Add(
-            db,
-            Guid.CreateVersion7(),
-            "account",
-            Policies.IdOf(user),
-            what,
-            null,
-            clock.Stamp(Policies.IdOf(user))
-        );
+    private static void Note(Db db, ClaimsPrincipal user, ClubClock clock, AuditKind what) =>
+        AuditStore.Add(db, new(what) { Subject = Policies.IdOf(user) }, clock.Stamp(Policies.IdOf(user)));
 }
 
 /// <param name="Current">The password so far.</param>
@@ -85,38 +78,25 @@ internal static class ChangePassword
     /// <summary>Every other device has to sign in again.</summary>
     public static IResult Handle(
         PasswordRequest request,
-        ClaimsPrincipal user,
+        HttpContext http,
         Database database,
         ClubClock clock,
+        OwnPassword own,
         IPasswordHasher<AccountRow> hasher
     )
     {
-        var account = database.Read(db => AccountStore.ById(db, Policies.IdOf(user)))!;
-        if (
-            account.PasswordHash is not { } hash
-            || hasher.VerifyHashedPassword(account, hash, request.Current) == PasswordVerificationResult.Failed
-        )
-            return Problems.Fields(new FieldError("current", Words.PasswordWrong));
-        if (Passwords.Problem(request.Password) is { } problem)
+        var (account, refusal) = own.Check(http, request.Current, "current");
+        if (refusal is not null)
+            return refusal;
+        if (Passwords.Problem(request.Password, account.Name, account.SignInName) is { } problem)
             return Problems.Fields(new FieldError("password", problem));
         database.Write(db =>
         {
             AccountStore.SetPassword(db, account.Id, hasher.HashPassword(account, request.Password));
-            SignInStore.EndAll(db, account.Id, Policies.SignInOf(user));
-            Devices.Note(db, user, clock, "changed the password");
+            SignInStore.EndAll(db, account.Id, Policies.SignInOf(http.User));
+            AuditStore.Add(db, new(AuditKind.PasswordChanged) { Subject = account.Id }, clock.Stamp(account.Id));
             return true;
         });
         return Results.NoContent();
     }
-}
-
-/// <summary>What a password must be: long (ASVS 4.0, 2.1.1). Any character counts.</summary>
-internal static class Passwords
-{
-    public const int Minimum = 12,
-        Maximum = 200;
-
-    /// <summary>Null: it can be taken.</summary>
-    public static Message? Problem(string password) =>
-        password.Length is < Minimum or > Maximum ? Words.PasswordShort(Minimum) : null;
 }

@@ -30,17 +30,18 @@ public sealed record FirstHourDto(
 
 internal static class FirstHour
 {
-    public static Ok<FirstHourDto> Handle(Database database, CumbreOptions options)
+    public static Ok<FirstHourDto> Handle(Database database, CumbreOptions options, Reach reach)
     {
+        Guid? Seen(Guid? athlete) => athlete is { } id && reach.Holds(id) ? id : null;
         var row = database.Read(db => FirstHourStore.Read(db, KitStore.Club));
         return TypedResults.Ok(
             new FirstHourDto(
                 row.Kit != 0,
-                row.AthleteId,
+                Seen(row.AthleteId),
                 row.Weighed != 0,
                 row.Tested != 0,
-                row.BlockId,
-                row.BlockOf,
+                Seen(row.BlockOf) is null ? null : row.BlockId,
+                Seen(row.BlockOf),
                 row.Published != 0,
                 Directory.Exists(options.Outbox) && Directory.EnumerateFiles(options.Outbox, "*.eml").Any(),
                 row.Logged != 0

@@ -1,7 +1,9 @@
 using System.Security.Cryptography;
+using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.WebUtilities;
@@ -26,7 +28,7 @@ internal sealed record SignInLimits(TimeSpan Idle, TimeSpan Whole)
 /// Keeps sign-ins on the server: the cookie holds only a key. So a cookie that was copied is worth nothing once its
 /// sign-in has ended, and what an account may do is read anew with every request.
 /// </summary>
-internal sealed class SignInTickets(Database database, TimeProvider time) : ITicketStore
+internal sealed class SignInTickets(Database database, TimeProvider time, ClubClock clock) : ITicketStore
 {
     private const int KeyBytes = 32;
 
@@ -51,7 +53,15 @@ internal sealed class SignInTickets(Database database, TimeProvider time) : ITic
             now,
             now
         );
-        Write(db => SignInStore.Add(db, signIn, SHA256.HashData(key)));
+        Write(db =>
+        {
+            SignInStore.Add(db, signIn, SHA256.HashData(key));
+            AuditStore.Add(
+                db,
+                new(AuditKind.SignedIn) { Subject = signIn.AccountId, After = SignIn.From(context) },
+                clock.Stamp(signIn.AccountId)
+            );
+        });
         return Task.FromResult(WebEncoders.Base64UrlEncode(key));
     }
 
@@ -94,9 +104,11 @@ internal sealed class SignInTickets(Database database, TimeProvider time) : ITic
         return Task.CompletedTask;
     }
 
-    /// <summary>The account, if it may still come in: an athlete who was archived may not.</summary>
+    /// <summary>
+    /// The account, if it may still come in: one whose access has ended, and an athlete who was archived, may not.
+    /// </summary>
     public static AccountRow? Entitled(Db db, Guid accountId) =>
-        AccountStore.ById(db, accountId) is { } account
+        AccountStore.ById(db, accountId) is { EndedAt: null } account
         && (account.AthleteId is not { } athlete || AthleteStore.Find(db, athlete) is { ArchivedAt: null })
             ? account
             : null;

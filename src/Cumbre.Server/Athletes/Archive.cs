@@ -1,13 +1,17 @@
 using System.Security.Claims;
+using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Programmes;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Privacy;
@@ -37,11 +41,7 @@ internal static class Archive
                 return false;
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "athlete",
-                athleteId,
-                request.Away ? "archived" : "restored",
-                null,
+                new(request.Away ? AuditKind.Archived : AuditKind.TakenBack) { Athlete = athleteId },
                 clock.Stamp(Policies.IdOf(user))
             );
             // What rules depend on may have changed while they were away.
@@ -52,8 +52,37 @@ internal static class Archive
         return done ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
     }
 
-    /// <summary>Everything that is stored of an athlete, as JSON.</summary>
+    /// <summary>Everything that is stored of an athlete, as JSON by the published schema.</summary>
     public static Results<FileContentHttpResult, ProblemHttpResult> Export(
+        Guid athleteId,
+        Database database,
+        ClubClock clock,
+        CumbreOptions options
+    ) =>
+        File(athleteId, database, clock, options) is not var (name, file)
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
+            : TypedResults.File(
+                JsonSerializer.SerializeToUtf8Bytes(file, Indented),
+                "application/json",
+                $"{FileNames.Safe(name)}.cumbre.json"
+            );
+
+    /// <summary>The same as a page to read.</summary>
+    public static Results<FileContentHttpResult, ProblemHttpResult> ExportPage(
+        Guid athleteId,
+        Database database,
+        ClubClock clock,
+        CumbreOptions options
+    ) =>
+        File(athleteId, database, clock, options) is not var (name, file)
+            ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
+            : TypedResults.File(
+                Encoding.UTF8.GetBytes(ReadableFile.Html(file)),
+                "text/html; charset=utf-8",
+                $"{FileNames.Safe(name)}.html"
+            );
+
+    private static (string Name, JsonObject File)? File(
         Guid athleteId,
         Database database,
         ClubClock clock,
@@ -94,7 +123,7 @@ internal static class Archive
                         .ToArray(),
                     records = PersonalRecords.Of(db, athleteId),
                     messages = Outbox
-                        .Of(found.Profile.Name, [.. BlockStore.Of(db, athleteId).Select(b => b.Id)], options)
+                        .Of(athleteId, found.Profile.Name, [.. BlockStore.Of(db, athleteId).Select(b => b.Id)], options)
                         .Select(m => new
                         {
                             m.At,
@@ -107,11 +136,7 @@ internal static class Archive
                 : null
         );
         return file is null
-            ? (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
-            : TypedResults.File(
-                JsonSerializer.SerializeToUtf8Bytes(file, Indented),
-                "application/json",
-                $"{file.athlete!.Name}.cumbre.json"
-            );
+            ? null
+            : (file.athlete!.Name, (JsonObject)JsonSerializer.SerializeToNode(file, WireJson.Options)!);
     }
 }

@@ -1,5 +1,6 @@
 using Cumbre.Core.Athletes;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Audit;
 using Cumbre.Storage;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -12,10 +13,21 @@ public static class AthleteEndpoints
     {
         api.MapGet("/athletes", Roster.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}", GetAthlete.Handle).RequireAuthorization(Policies.OwnAthlete);
-        api.MapPut("/athletes/{athleteId:guid}", PutAthlete.Handle).RequireAuthorization(Policies.Coach);
-        api.MapPut("/athletes/{athleteId:guid}/archive", Archive.Put).RequireAuthorization(Policies.Coach);
-        api.MapDelete("/athletes/{athleteId:guid}", Privacy.EraseAthlete.Handle).RequireAuthorization(Policies.Coach);
-        api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}", PutAthlete.Handle)
+            .RequireAuthorization(Policies.Coach)
+            .WithMetadata(new MakesAthlete());
+        api.MapPut("/athletes/{athleteId:guid}/archive", Archive.Put)
+            .RequireAuthorization(Policies.Coach)
+            .WithMetadata(new Privacy.WithoutConsent());
+        api.MapDelete("/athletes/{athleteId:guid}", Privacy.EraseAthlete.Handle)
+            .RequireAuthorization(Policies.Coach)
+            .WithMetadata(new Privacy.WithoutConsent());
+        api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export)
+            .RequireAuthorization(Policies.OwnAthlete)
+            .NotesExport();
+        api.MapGet("/athletes/{athleteId:guid}/export.html", Archive.ExportPage)
+            .RequireAuthorization(Policies.OwnAthlete)
+            .NotesExport();
         api.MapGet("/clearance", Clearances).RequireAuthorization(Policies.SignedIn);
         api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle)
             .RequireAuthorization(Policies.OwnAthlete);

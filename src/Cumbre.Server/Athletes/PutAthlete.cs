@@ -5,7 +5,9 @@ using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -72,16 +74,11 @@ internal static class PutAthlete
             );
             if (written == Written.Done)
             {
-                if (before is not null && !Same(before.SchoolOverrides, profile.SchoolOverrides))
-                    AuditStore.Add(
-                        db,
-                        Guid.CreateVersion7(),
-                        "athlete",
-                        athleteId,
-                        $"schools: {Text(before.SchoolOverrides)} to {Text(profile.SchoolOverrides)}",
-                        null,
-                        clock.Stamp(Policies.IdOf(user))
-                    );
+                foreach (var note in AthleteNotes.Between(before, AthleteStore.Find(db, athleteId)!))
+                    AuditStore.Add(db, note, clock.Stamp(Policies.IdOf(user)));
+                // Whoever sees some only sees whom they take in.
+                if (before is null && !Policies.IsClub(user))
+                    PeopleStore.GiveAthlete(db, Policies.IdOf(user), athleteId);
                 db.Reconsider(athleteId, corrected: true);
             }
 
@@ -108,12 +105,6 @@ internal static class PutAthlete
             SchoolEndpoints.Check($"schools[{i}]", choices[i].Question, choices[i].Choice);
         return choices.GroupBy(c => c.Question).ToDictionary(g => g.Key, g => g.Last().Choice, StringComparer.Ordinal);
     }
-
-    private static bool Same(IReadOnlyDictionary<string, string> a, IReadOnlyDictionary<string, string> b) =>
-        a.Count == b.Count && !a.Except(b).Any();
-
-    private static string Text(IReadOnlyDictionary<string, string> choices) =>
-        choices.Count == 0 ? "as the club" : string.Join(", ", choices.Select(c => $"{c.Key} {c.Value}"));
 }
 
 /// <param name="Day">Not after today.</param>

@@ -1,6 +1,7 @@
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -8,7 +9,12 @@ namespace Cumbre.Server.Athletes;
 
 internal static class Roster
 {
-    public static Ok<IReadOnlyList<RosterRow>> Handle(Database database, ClubClock clock, bool archived = false)
+    public static Ok<IReadOnlyList<RosterRow>> Handle(
+        Database database,
+        ClubClock clock,
+        Reach reach,
+        bool archived = false
+    )
     {
         var today = clock.Today;
         return TypedResults.Ok(
@@ -18,7 +24,7 @@ internal static class Roster
                 return (IReadOnlyList<RosterRow>)
                     [
                         .. Standing
-                            .All(db, clock, archived)
+                            .All(db, clock, reach, archived)
                             .Select(s =>
                                 s.Row with
                                 {

@@ -4,6 +4,7 @@ using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Athletes;
@@ -23,7 +24,7 @@ public static class SchoolEndpoints
     public static void MapSchools(this IEndpointRouteBuilder api)
     {
         api.MapGet("/schools", All).RequireAuthorization(Policies.SignedIn);
-        api.MapPut("/schools/{question}", Put).RequireAuthorization(Policies.Coach);
+        api.MapPut("/schools/{question}", Put).RequireAuthorization(Policies.Club);
     }
 
     /// <exception cref="FieldException">The question or the choice does not exist.</exception>
@@ -65,14 +66,15 @@ public static class SchoolEndpoints
         return TypedResults.Ok(
             database.Write(db =>
             {
+                var before = SchoolStore.OfClub(db).GetValueOrDefault(question);
                 SchoolStore.PutClub(db, question, request.Choice);
                 AuditStore.Add(
                     db,
-                    Guid.CreateVersion7(),
-                    "club",
-                    Guid.Empty,
-                    $"school: {question} {request.Choice}",
-                    null,
+                    new(AuditKind.ClubSchoolChanged)
+                    {
+                        Before = before is null ? null : $"{question}: {before}",
+                        After = $"{question}: {request.Choice}",
+                    },
                     clock.Stamp(Policies.IdOf(user))
                 );
                 foreach (var athlete in AthleteStore.All(db))

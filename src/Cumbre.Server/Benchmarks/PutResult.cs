@@ -1,11 +1,13 @@
 using System.Security.Claims;
 using Cumbre.Core.Benchmarks;
+using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -178,15 +180,17 @@ internal static class RemoveResult
     {
         var removed = database.Write(db =>
         {
-            if (!ResultStore.Remove(db, athleteId, id))
+            var was = ResultStore.Of(db, athleteId).FirstOrDefault(r => r.Result.Id == id)?.Result;
+            if (was is null || !ResultStore.Remove(db, athleteId, id))
                 return false;
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "benchmark_result",
-                id,
-                "removed",
-                null,
+                new(AuditKind.ResultRemoved)
+                {
+                    Athlete = athleteId,
+                    Subject = id,
+                    Before = ResultPrinter.Print(was),
+                },
                 clock.Stamp(Policies.IdOf(user))
             );
             db.Reconsider(athleteId, corrected: true);

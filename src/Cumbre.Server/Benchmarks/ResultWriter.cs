@@ -6,6 +6,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 
@@ -76,11 +77,13 @@ internal static class ResultWriter
         if (was is not null && ResultStore.Remove(db, athleteId, was.Id))
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "benchmark_result",
-                was.Id,
-                $"corrected: {ResultPrinter.Print(was)} to {ResultPrinter.Print(result)}",
-                null,
+                new(AuditKind.ResultCorrected)
+                {
+                    Athlete = athleteId,
+                    Subject = was.Id,
+                    Before = ResultPrinter.Print(was),
+                    After = ResultPrinter.Print(result),
+                },
                 stamp
             );
         ResultStore.Add(db, athleteId, result, stamp, draft.TestDayId);

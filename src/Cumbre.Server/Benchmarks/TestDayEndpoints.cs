@@ -5,9 +5,13 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Audit;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -30,22 +34,31 @@ public static class TestDayEndpoints
         api.MapPut("/test-days/{id:guid}/cells/{resultId:guid}", PutCell.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/test-days/{id:guid}/cells/{resultId:guid}/history", History).RequireAuthorization(Policies.Coach);
         api.MapGet("/test-days/{id:guid}/outcome", TestDayOutcome.Handle).RequireAuthorization(Policies.Coach);
-        api.MapGet("/test-days/{id:guid}/sheet.csv", TestDaySheet.Csv).RequireAuthorization(Policies.Coach);
+        api.MapGet("/test-days/{id:guid}/sheet.csv", TestDaySheet.Csv)
+            .RequireAuthorization(Policies.Coach)
+            .NotesExport();
     }
 
     /// <summary>What stood in a cell before, the newest first.</summary>
-    private static Ok<IReadOnlyList<AuditEntry>> History(Guid id, Guid resultId, Database database) =>
+    private static Ok<IReadOnlyList<AuditEntry>> History(Guid id, Guid resultId, Database database, Reach reach) =>
         TypedResults.Ok(
             database.Read<IReadOnlyList<AuditEntry>>(db =>
-                TestDayStore.Find(db, id) is null ? [] : AuditStore.Of(db, resultId)
+                TestDayStore.Find(db, id) is null
+                    ? []
+                    : [.. AuditStore.Of(db, resultId).Where(e => e.AthleteId is not { } whose || reach.Holds(whose))]
             )
         );
 
-    private static Ok<IReadOnlyList<TestDayRow>> All(Database database) =>
-        TypedResults.Ok(database.Read(TestDayStore.All));
+    private static Ok<IReadOnlyList<TestDayRow>> All(Database database, Reach reach) =>
+        TypedResults.Ok(database.Read(db => TestDayStore.All(db, reach)));
 
-    private static Results<Ok<SheetDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
-        database.Read(db => Read(db, id, clock.Today)) is { } sheet
+    private static Results<Ok<SheetDto>, ProblemHttpResult> Get(
+        Guid id,
+        Database database,
+        ClubClock clock,
+        Reach reach
+    ) =>
+        database.Read(db => Read(db, id, clock.Today, reach)) is { } sheet
             ? TypedResults.Ok(sheet)
             : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
 
@@ -54,20 +67,26 @@ public static class TestDayEndpoints
         SheetRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var name = Problems.Text("name", request.Name, Words.WriteName, 80);
         var day = Problems.NotInFuture("day", request.Day, clock.Today);
         var (written, sheet) = database.Write(db =>
         {
-            Check(db, request);
+            Check(db, request, reach);
+            var before = TestDayStore.Find(db, id);
+            if (before is not null && !IsSeen(before, reach))
+                return (Written.Missing, null);
+            // Whom this coach does not see stays on the sheet.
+            var athletes = request.Athletes.Concat(before?.Athletes.Where(a => !reach.Holds(a)) ?? []).Distinct();
             var written = TestDayStore.Put(
                 db,
-                new(id, day, name, [.. request.Athletes.Distinct()], [.. request.Tests.Distinct()], request.Version),
+                new(id, day, name, [.. athletes], [.. request.Tests.Distinct()], request.Version),
                 clock.Stamp(Policies.IdOf(user))
             );
-            return (written, Read(db, id, clock.Today));
+            return (written, Read(db, id, clock.Today, reach));
         });
         return written switch
         {
@@ -79,7 +98,10 @@ public static class TestDayEndpoints
         };
     }
 
-    private static void Check(Db db, SheetRequest request)
+    /// <summary>Somebody on it is within reach.</summary>
+    public static bool IsSeen(TestDay day, Reach reach) => reach.IsEverybody || day.Athletes.Any(reach.Holds);
+
+    private static void Check(Db db, SheetRequest request, Reach reach)
     {
         if (request.Athletes.Count is 0 or > AthletesMaximum)
             throw Problems.Field("athletes", Words.AthletesRange(AthletesMaximum, request.Athletes.Count));
@@ -95,7 +117,7 @@ public static class TestDayEndpoints
         var known = AthleteStore.Everyone(db).Select(a => a.Id).ToHashSet();
         for (var i = 0; i < request.Athletes.Count; i++)
         {
-            if (!known.Contains(request.Athletes[i]))
+            if (!known.Contains(request.Athletes[i]) || !reach.Holds(request.Athletes[i]))
                 throw Problems.Field($"athletes[{i}]", Words.SheetAthleteGone);
         }
     }
@@ -104,20 +126,20 @@ public static class TestDayEndpoints
         Guid id,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var removed = database.Write(db =>
         {
-            if (!TestDayStore.Remove(db, id))
+            if (TestDayStore.Find(db, id) is not { } day || !IsSeen(day, reach))
                 return false;
+            if (!reach.HoldsAll(day.Athletes))
+                throw new ConflictException(Words.TestDayShared, null);
+            TestDayStore.Remove(db, id);
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "test_day",
-                id,
-                "removed; its results stay",
-                null,
+                new(AuditKind.TestDayRemoved) { Subject = id, Before = day.Name },
                 clock.Stamp(Policies.IdOf(user))
             );
             return true;
@@ -125,7 +147,7 @@ public static class TestDayEndpoints
         return removed ? TypedResults.NoContent() : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
     }
 
-    private static Ok<ProposalDto> Propose(ProposalRequest request, Database database, ClubClock clock)
+    private static Ok<ProposalDto> Propose(ProposalRequest request, Database database, ClubClock clock, Reach reach)
     {
         var today = clock.Today;
         return TypedResults.Ok(
@@ -137,7 +159,7 @@ public static class TestDayEndpoints
                 var batteries = request
                     .Athletes.Distinct()
                     .Take(AthletesMaximum)
-                    .Where(everyone.ContainsKey)
+                    .Where(a => everyone.ContainsKey(a) && reach.Holds(a))
                     .Select(id =>
                         (
                             everyone[id].Profile,
@@ -203,16 +225,16 @@ public static class TestDayEndpoints
     }
 
     /// <summary>The sheet with what is in it; athletes who are gone for good are left out.</summary>
-    public static SheetDto? Read(Db db, Guid id, DateOnly today)
+    public static SheetDto? Read(Db db, Guid id, DateOnly today, Reach reach)
     {
-        if (TestDayStore.Find(db, id) is not { } day)
+        if (TestDayStore.Find(db, id) is not { } day || !IsSeen(day, reach))
             return null;
         var catalogue = CatalogueStore.Club(db).Catalogue;
         var tests = day.Tests.Select(catalogue.Benchmarks.GetValueOrDefault).OfType<Benchmark>().ToArray();
         var everyone = AthleteStore.Everyone(db).ToDictionary(a => a.Id);
         var masses = AthleteStore.AllBodyMasses(db);
         var athletes = day
-            .Athletes.Where(everyone.ContainsKey)
+            .Athletes.Where(a => everyone.ContainsKey(a) && reach.Holds(a))
             .Select(a => everyone[a])
             .Select(p =>
             {
@@ -240,7 +262,12 @@ public static class TestDayEndpoints
             day.Name,
             [.. athletes],
             [.. tests.Select(t => SheetTest.Of(t, catalogue))],
-            [.. TestDayStore.Results(db, id).Select(r => SheetCell.Of(r.AthleteId, r.Result))],
+            [
+                .. TestDayStore
+                    .Results(db, id)
+                    .Where(r => reach.Holds(r.AthleteId))
+                    .Select(r => SheetCell.Of(r.AthleteId, r.Result)),
+            ],
             day.Version,
             new(Quantity.Seconds(time.Value), time.Why)
         );
@@ -255,14 +282,16 @@ internal static class PutCell
         CellRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     ) =>
         database.Write<Results<Ok<CellAnswer>, ProblemHttpResult>>(db =>
         {
-            if (TestDayStore.Find(db, id) is not { } day)
+            if (TestDayStore.Find(db, id) is not { } day || !TestDayEndpoints.IsSeen(day, reach))
                 return (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
-            if (AthleteStore.Find(db, request.AthleteId) is not { } athlete)
+            if (!reach.Holds(request.AthleteId) || AthleteStore.Find(db, request.AthleteId) is not { } athlete)
                 return (ProblemHttpResult)Problems.NotFound(Words.SheetAthleteGone);
+            Recording.Check(db, athlete.Id);
             if (ResultStore.OwnerOf(db, resultId) is { } owner && owner != athlete.Id)
                 throw Problems.Field("resultId", Words.ResultOfAnother);
             var atlas = CatalogueStore.Club(db).Atlas;
@@ -293,11 +322,12 @@ internal static class PutCell
                 {
                     AuditStore.Add(
                         db,
-                        Guid.CreateVersion7(),
-                        "benchmark_result",
-                        resultId,
-                        "taken back",
-                        null,
+                        new(AuditKind.ResultRemoved)
+                        {
+                            Athlete = athlete.Id,
+                            Subject = resultId,
+                            Before = there is null ? null : ResultPrinter.Print(there),
+                        },
                         clock.Stamp(Policies.IdOf(user))
                     );
                     db.Reconsider(athlete.Id, corrected: true);

@@ -6,6 +6,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
@@ -21,15 +22,16 @@ internal static class TestDayOutcome
     public static Results<Ok<IReadOnlyList<OutcomeDto>>, ProblemHttpResult> Handle(
         Guid id,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     ) =>
-        database.Read(db => Read(db, id, clock.Today)) is { } outcome
+        database.Read(db => Read(db, id, clock.Today, reach)) is { } outcome
             ? TypedResults.Ok(outcome)
             : (ProblemHttpResult)Problems.NotFound(Words.NoTestDay);
 
-    public static IReadOnlyList<OutcomeDto>? Read(Db db, Guid id, DateOnly today)
+    public static IReadOnlyList<OutcomeDto>? Read(Db db, Guid id, DateOnly today, Reach reach)
     {
-        if (TestDayStore.Find(db, id) is not { } day)
+        if (TestDayStore.Find(db, id) is not { } day || !TestDayEndpoints.IsSeen(day, reach))
             return null;
         var atlas = CatalogueStore.Club(db).Atlas;
         var results = TestDayStore.Results(db, id).ToLookup(r => r.AthleteId, r => r.Result);
@@ -42,7 +44,7 @@ internal static class TestDayOutcome
         return
         [
             .. day
-                .Athletes.Where(a => results.Contains(a) && everyone.ContainsKey(a))
+                .Athletes.Where(a => reach.Holds(a) && results.Contains(a) && everyone.ContainsKey(a))
                 .Select(a => (Athlete: everyone[a], Own: results[a].ToArray()))
                 .Select(a =>
                 {
@@ -138,11 +140,11 @@ internal static class TestDaySheet
         string BodyMassKg
     );
 
-    public static Results<FileContentHttpResult, ProblemHttpResult> Csv(Guid id, Database database)
+    public static Results<FileContentHttpResult, ProblemHttpResult> Csv(Guid id, Database database, Reach reach)
     {
         var (name, lines) = database.Read(db =>
         {
-            if (TestDayStore.Find(db, id) is not { } day)
+            if (TestDayStore.Find(db, id) is not { } day || !TestDayEndpoints.IsSeen(day, reach))
                 return ("", (IReadOnlyList<Line>?)null);
             var catalogue = CatalogueStore.Club(db).Catalogue;
             var results = TestDayStore.Results(db, id).ToLookup(r => r.AthleteId, r => r.Result);
@@ -151,7 +153,7 @@ internal static class TestDaySheet
                 day.Name,
                 [
                     .. day
-                        .Athletes.Where(everyone.ContainsKey)
+                        .Athletes.Where(a => everyone.ContainsKey(a) && reach.Holds(a))
                         .Select(a => everyone[a])
                         .SelectMany(p =>
                             TestDayOutcome.Ordered(results[p.Id], day.Tests).Select(r => Of(p, r, catalogue))

@@ -6,9 +6,12 @@ using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -30,14 +33,17 @@ internal static class AcceptDecision
         AcceptRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var edited = request.Line is null ? null : ReadLine.Parse("line", request.Line);
         var reason = string.IsNullOrWhiteSpace(request.Reason)
             ? null
             : Problems.Text("reason", request.Reason, Words.WriteReason, 400);
-        var (problem, session) = database.Write(db => Take(db, id, edited, reason, request.Also ?? [], user, clock));
+        var (problem, session) = database.Write(db =>
+            Take(db, id, edited, reason, request.Also ?? [], user, clock, reach)
+        );
         return problem is null
             ? TypedResults.Ok(
                 new AcceptAnswer(
@@ -56,14 +62,17 @@ internal static class AcceptDecision
         string? reason,
         IReadOnlyList<Guid> also,
         ClaimsPrincipal user,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         if (
             DecisionStore.Find(db, id) is not { } decision
+            || !reach.Holds(decision.AthleteId)
             || Work.Load(db, decision.AthleteId, clock.Today) is not var (profile, athlete)
         )
             return (Problems.NotFound(Words.NoDecision), null);
+        Recording.Check(db, decision.AthleteId);
         if (profile.ArchivedAt is not null)
             return (Problems.Conflict(Words.AthleteArchived, DecisionDto.Of(db, decision, clock.Today)), null);
         if (decision.State is not (DecisionState.Proposed or DecisionState.Deferred))
@@ -247,11 +256,13 @@ internal static class AcceptDecision
         if (needs.Length > 0)
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "session",
-                session.Id,
-                "planned against " + string.Join(", ", needs.Select(c => c.Id)),
-                kept,
+                new(AuditKind.PlannedAgainstCaution)
+                {
+                    Athlete = session.AthleteId,
+                    Subject = session.Id,
+                    After = string.Join(", ", needs.Select(c => c.Id)),
+                    Reason = kept,
+                },
                 stamp
             );
     }

@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Decisions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -21,7 +22,8 @@ internal static class AcceptTogether
         AcceptTogetherRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         if (request.Ids.Count is 0 or > AtOnce)
@@ -31,18 +33,18 @@ internal static class AcceptTogether
             List<Guid> accepted = [],
                 left = [];
             foreach (var id in request.Ids.Distinct())
-                (IsHarmless(db, id) && IsTaken(db, id, user, clock) ? accepted : left).Add(id);
+                (IsHarmless(db, id) && IsTaken(db, id, user, clock, reach) ? accepted : left).Add(id);
             return new AcceptTogetherAnswer(accepted, left);
         });
         return TypedResults.Ok(answer);
     }
 
     /// <summary>One that asks for a reason is left for the coach, and leaves nothing half done.</summary>
-    private static bool IsTaken(Db db, Guid id, ClaimsPrincipal user, ClubClock clock)
+    private static bool IsTaken(Db db, Guid id, ClaimsPrincipal user, ClubClock clock, Reach reach)
     {
         try
         {
-            return db.Part(() => AcceptDecision.Take(db, id, null, null, [], user, clock).Problem is null);
+            return db.Part(() => AcceptDecision.Take(db, id, null, null, [], user, clock, reach).Problem is null);
         }
         catch (FieldException)
         {

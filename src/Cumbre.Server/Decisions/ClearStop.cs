@@ -7,6 +7,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Decisions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -56,7 +57,17 @@ internal static class ClearStop
                         stamp.By
                     )
                 );
-            AuditStore.Add(db, Guid.CreateVersion7(), "stop", id, "stop cleared", reason, stamp);
+            AuditStore.Add(
+                db,
+                new(AuditKind.StopCleared)
+                {
+                    Athlete = athleteId,
+                    Subject = id,
+                    After = request.Place.Trim(),
+                    Reason = reason,
+                },
+                stamp
+            );
             db.Reconsider(athleteId);
             return null;
         });

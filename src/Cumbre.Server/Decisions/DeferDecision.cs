@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Decisions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -17,13 +18,14 @@ internal static class DeferDecision
         DeferRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var until = request.Until ?? clock.Today.AddDays(1);
         if (until <= clock.Today || until > clock.Today.AddDays(60))
             throw Problems.Field("until", Words.DeferRange);
-        return DecisionWrite.Run(id, database, clock, (db, decision) =>
+        return DecisionWrite.Run(id, database, clock, reach, (db, decision) =>
         {
             if (decision.State is not (DecisionState.Proposed or DecisionState.Deferred))
                 return Words.DecisionTaken;

@@ -4,6 +4,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Decisions;
@@ -55,9 +56,9 @@ public sealed record DeskDto(
 internal static class Desk
 {
     /// <summary>The Desk as it is sent; what waits for an athlete is written once, and sent until it changes.</summary>
-    public static IResult Handle(Database database, ClubClock clock)
+    public static IResult Handle(Database database, ClubClock clock, Reach reach)
     {
-        var (desk, waiting) = database.Read(db => Read(db, clock));
+        var (desk, waiting) = database.Read(db => Read(db, clock, reach));
         var body = new ArrayBufferWriter<byte>(FirstBytes);
         using (var writer = new Utf8JsonWriter(body))
         {
@@ -100,12 +101,13 @@ internal static class Desk
     /// <summary>The Desk, and its open decisions by athlete with the text of each.</summary>
     internal static (DeskDto Desk, IReadOnlyDictionary<Guid, WireText<DecisionDto>[]> Waiting) Read(
         Db db,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var today = clock.Today;
         // Who is archived is not on the Desk, whatever still waits for them.
-        var standings = Standing.All(db, clock).ToDictionary(s => s.Row.Id);
+        var standings = Standing.All(db, clock, reach).ToDictionary(s => s.Row.Id);
         var waiting = standings
             .Values.Select(s =>
                 (

@@ -5,6 +5,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -18,8 +19,9 @@ internal static class UndoDecision
         ClaimsPrincipal user,
         Database database,
         ClubClock clock,
-        Reconciler reconciler
-    ) => DecisionWrite.Run(id, database, clock, (db, decision) =>
+        Reconciler reconciler,
+        Reach reach
+    ) => DecisionWrite.Run(id, database, clock, reach, (db, decision) =>
         {
             if (decision.State is not (DecisionState.Accepted or DecisionState.Edited or DecisionState.Deferred))
                 return Words.NothingToUndo;

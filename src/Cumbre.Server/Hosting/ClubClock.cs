@@ -34,7 +34,7 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
     /// When a day began in the club's zone: by the offset of its midnight, which is not that of its noon where the
     /// clocks change. Where they skip midnight, with the first instant after it.
     /// </summary>
-    private DateTimeOffset Began(DateOnly day)
+    public DateTimeOffset Began(DateOnly day)
     {
         var midnight = day.ToDateTime(TimeOnly.MinValue);
         while (Zone.IsInvalidTime(midnight))

@@ -7,9 +7,11 @@ namespace Cumbre.Server.Hosting;
 /// <param name="Data">Folder of the database and the keys.</param>
 /// <param name="Demo">Demo data and one-press sign-in.</param>
 /// <param name="Today">A fixed training day for the demo; null: the real one.</param>
-/// <param name="SignInsPerMinute">Tries per address.</param>
-public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int SignInsPerMinute)
+public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
 {
+    /// <summary>What the first start of an empty club asks for; null: a new one with each start.</summary>
+    public string? SetupCode { get; init; }
+
     /// <summary>The demo's club is one that has trained for years; null: it is the small one.</summary>
     public GrownSize? Grown { get; init; }
 
@@ -34,6 +36,8 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
             ["--today"] = "Cumbre:Today",
             ["--grown"] = "Cumbre:Grown",
             ["--cookie"] = "Cumbre:Cookie",
+            ["--recover"] = "Cumbre:Recover",
+            ["--verify-audit"] = "Cumbre:VerifyAudit",
         };
 
     /// <exception cref="SettingException">A setting cannot be read.</exception>
@@ -44,8 +48,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
         return new(
             section["Data"] is { Length: > 0 } data ? data : DefaultData(demo ? "demo" : "club"),
             demo,
-            Day(section["Today"], demo),
-            section.GetValue("SignInsPerMinute", 10)
+            Day(section["Today"], demo)
         )
         {
             Proxies =
@@ -54,6 +57,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today, int 
                     .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
                     .Select(Proxy),
             ],
+            SetupCode = section["SetupCode"] is { Length: > 0 } code ? code : null,
             CookieName = section["Cookie"] is { Length: > 0 } cookie ? cookie : "cumbre",
             Grown = section["Grown"] is { Length: > 0 } grown
                 ? GrownSize.Read(grown)

@@ -11,6 +11,19 @@ public static class Words
     public static Message AcceptRange(decimal most) =>
         new("acceptRange", new Dictionary<string, object> { ["most"] = most });
 
+    /// <summary>This access has ended.</summary>
+    public static Message AccountEnded { get; } = Message.Plain("accountEnded");
+
+    /// <summary>{athlete} can sign in already.</summary>
+    public static Message AccountExists(string athlete) =>
+        new("accountExists", new Dictionary<string, object> { ["athlete"] = athlete });
+
+    /// <summary>An athlete’s access follows the athlete. End it, or erase the athlete.</summary>
+    public static Message AccountOfAthlete { get; } = Message.Plain("accountOfAthlete");
+
+    /// <summary>End the access first.</summary>
+    public static Message AccountStands { get; } = Message.Plain("accountStands");
+
     /// <summary>Add a day.</summary>
     public static Message AddDay { get; } = Message.Plain("addDay");
 
@@ -112,9 +125,25 @@ public static class Words
     /// <summary>This club already has an owner. Sign in instead.</summary>
     public static Message ClubHasOwner { get; } = Message.Plain("clubHasOwner");
 
+    /// <summary>Enter the code of your authenticator app, or one of your recovery codes.</summary>
+    public static Message CodeMissing { get; } = Message.Plain("codeMissing");
+
+    /// <summary>This code does not match. Wait for the next one and try again.</summary>
+    public static Message CodeWrong { get; } = Message.Plain("codeWrong");
+
     /// <summary>Enter at most {most, number} complaints.</summary>
     public static Message ComplaintsMost(decimal most) =>
         new("complaintsMost", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>A coach can only note a consent that was signed on paper.</summary>
+    public static Message ConsentOnPaper { get; } = Message.Plain("consentOnPaper");
+
+    /// <summary>The privacy text has changed since you opened it. Read it again.</summary>
+    public static Message ConsentTextOld { get; } = Message.Plain("consentTextOld");
+
+    /// <summary>Consent was withdrawn on {day, date, medium}. Nothing new can be recorded; what is stored can be exported or erased.</summary>
+    public static Message ConsentWithdrawn(DateOnly day) =>
+        new("consentWithdrawn", new Dictionary<string, object> { ["day"] = day });
 
     /// <summary>Choose the highest contact that every rep reached.</summary>
     public static Message ContactMissing { get; } = Message.Plain("contactMissing");
@@ -163,6 +192,12 @@ public static class Words
     /// <summary>Use at most {most, number} entries of 120 characters.</summary>
     public static Message EntriesMost(decimal most) =>
         new("entriesMost", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>Set up the authenticator app first.</summary>
+    public static Message FactorMissing { get; } = Message.Plain("factorMissing");
+
+    /// <summary>A second factor is already on. Turn it off first.</summary>
+    public static Message FactorThere { get; } = Message.Plain("factorThere");
 
     /// <summary>Name at least one fault that breaks the standard.</summary>
     public static Message FaultMissing { get; } = Message.Plain("faultMissing");
@@ -274,8 +309,15 @@ public static class Words
     /// <summary>This group was changed elsewhere.</summary>
     public static Message GroupChanged { get; } = Message.Plain("groupChanged");
 
+    /// <summary>One of the groups does not exist any more. Choose again.</summary>
+    public static Message GroupGone { get; } = Message.Plain("groupGone");
+
     /// <summary>This group or one of its blocks was changed elsewhere.</summary>
     public static Message GroupOrBlockChanged { get; } = Message.Plain("groupOrBlockChanged");
+
+    /// <summary>Choose the last day of a guardian’s access: from tomorrow to {last, date, medium}.</summary>
+    public static Message GuardianUntil(DateOnly last) =>
+        new("guardianUntil", new Dictionary<string, object> { ["last"] = last });
 
     /// <summary>Enter the seconds.</summary>
     public static Message HoldMissing { get; } = Message.Plain("holdMissing");
@@ -299,6 +341,10 @@ public static class Words
     /// <summary>This is not valid JSON near line {line, number}, byte {byte, number}.</summary>
     public static Message JsonUnreadable(decimal line, decimal @byte) =>
         new("jsonUnreadable", new Dictionary<string, object> { ["line"] = line, ["byte"] = @byte });
+
+    /// <summary>Enter 1 to {most, number} months, or leave it empty.</summary>
+    public static Message KeepRange(decimal most) =>
+        new("keepRange", new Dictionary<string, object> { ["most"] = most });
 
     /// <summary>Somebody else has changed this kit since you opened it.</summary>
     public static Message KitChanged { get; } = Message.Plain("kitChanged");
@@ -370,6 +416,9 @@ public static class Words
     public static Message LadderWeeks(decimal most) =>
         new("ladderWeeks", new Dictionary<string, object> { ["most"] = most });
 
+    /// <summary>The club needs an owner. Make somebody else one first.</summary>
+    public static Message LastOwner { get; } = Message.Plain("lastOwner");
+
     /// <summary>Use at most 40 characters.</summary>
     public static Message LetterTooLong { get; } = Message.Plain("letterTooLong");
 
@@ -388,6 +437,9 @@ public static class Words
     /// <summary>Paste at most {most, number} characters at once.</summary>
     public static Message LinesTooLong(decimal most) =>
         new("linesTooLong", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>This link has been used or has expired. Ask for a new one.</summary>
+    public static Message LinkEnded { get; } = Message.Plain("linkEnded");
 
     /// <summary>Results were recorded in the old measure. Add another movement instead.</summary>
     public static Message MeasureRecorded { get; } = Message.Plain("measureRecorded");
@@ -428,9 +480,6 @@ public static class Words
     /// <summary>This account does not exist.</summary>
     public static Message NoAccount { get; } = Message.Plain("noAccount");
 
-    /// <summary>This device is signed out already.</summary>
-    public static Message NoDevice { get; } = Message.Plain("noDevice");
-
     /// <summary>This address does not exist.</summary>
     public static Message NoAddress { get; } = Message.Plain("noAddress");
 
@@ -452,6 +501,9 @@ public static class Words
     /// <summary>This decision does not exist any more.</summary>
     public static Message NoDecision { get; } = Message.Plain("noDecision");
 
+    /// <summary>This device is signed out already.</summary>
+    public static Message NoDevice { get; } = Message.Plain("noDevice");
+
     /// <summary>This entry does not exist any more.</summary>
     public static Message NoEntry { get; } = Message.Plain("noEntry");
 
@@ -463,6 +515,9 @@ public static class Words
 
     /// <summary>This group does not exist any more.</summary>
     public static Message NoGroup { get; } = Message.Plain("noGroup");
+
+    /// <summary>This invitation has been used, withdrawn or has expired.</summary>
+    public static Message NoInvitation { get; } = Message.Plain("noInvitation");
 
     /// <summary>This item does not exist any more.</summary>
     public static Message NoItem { get; } = Message.Plain("noItem");
@@ -488,6 +543,9 @@ public static class Words
 
     /// <summary>Page not found.</summary>
     public static Message NoPage { get; } = Message.Plain("noPage");
+
+    /// <summary>There is no such person in the club.</summary>
+    public static Message NoPerson { get; } = Message.Plain("noPerson");
 
     /// <summary>This question does not exist.</summary>
     public static Message NoQuestion { get; } = Message.Plain("noQuestion");
@@ -537,6 +595,9 @@ public static class Words
     /// <summary>Enter a number.</summary>
     public static Message NumberMissing { get; } = Message.Plain("numberMissing");
 
+    /// <summary>Only the owner can invite owners and coaches.</summary>
+    public static Message OnlyOwnerInvites { get; } = Message.Plain("onlyOwnerInvites");
+
     /// <summary>{value, number} is outside {from, number} to {to, number}.</summary>
     public static Message OutOfRange(decimal value, decimal @from, decimal @to) =>
         new("outOfRange", new Dictionary<string, object> { ["value"] = value, ["from"] = @from, ["to"] = @to });
@@ -544,11 +605,17 @@ public static class Words
     /// <summary>This goes against a caution. Give a reason or change the line.</summary>
     public static Message OverrideReason { get; } = Message.Plain("overrideReason");
 
+    /// <summary>You cannot change your own access.</summary>
+    public static Message OwnAccess { get; } = Message.Plain("ownAccess");
+
     /// <summary>This page is from an earlier sign-in. Reload it.</summary>
     public static Message PageTooOld { get; } = Message.Plain("pageTooOld");
 
     /// <summary>Enter where it hurts.</summary>
     public static Message PainPlaceMissing { get; } = Message.Plain("painPlaceMissing");
+
+    /// <summary>This password is easy to guess. Use a few words that belong to nobody else.</summary>
+    public static Message PasswordCommon { get; } = Message.Plain("passwordCommon");
 
     /// <summary>Use at least {minimum, number} characters; a sentence is easy to remember.</summary>
     public static Message PasswordShort(decimal minimum) =>
@@ -599,6 +666,9 @@ public static class Words
     /// <summary>Two rows have the same size. Put the count in one.</summary>
     public static Message PlateTwice { get; } = Message.Plain("plateTwice");
 
+    /// <summary>Somebody else has changed the privacy text since you opened it.</summary>
+    public static Message PrivacyTextChanged { get; } = Message.Plain("privacyTextChanged");
+
     /// <summary>This block was changed elsewhere. Check it again, then publish.</summary>
     public static Message PublishOld { get; } = Message.Plain("publishOld");
 
@@ -620,6 +690,9 @@ public static class Words
 
     /// <summary>This result belongs to another athlete.</summary>
     public static Message ResultOfAnother { get; } = Message.Plain("resultOfAnother");
+
+    /// <summary>Choose a role.</summary>
+    public static Message RoleUnknown { get; } = Message.Plain("roleUnknown");
 
     /// <summary>Enter the rounds of the circuit.</summary>
     public static Message RoundsMissing { get; } = Message.Plain("roundsMissing");
@@ -683,6 +756,9 @@ public static class Words
     public static Message SetsMost(decimal sets, decimal extra) =>
         new("setsMost", new Dictionary<string, object> { ["sets"] = sets, ["extra"] = extra });
 
+    /// <summary>This is not the code. It is printed where the server was started.</summary>
+    public static Message SetupCodeWrong { get; } = Message.Plain("setupCodeWrong");
+
     /// <summary>This athlete does not exist any more. Remove them from the sheet.</summary>
     public static Message SheetAthleteGone { get; } = Message.Plain("sheetAthleteGone");
 
@@ -696,6 +772,9 @@ public static class Words
 
     /// <summary>Sign in first.</summary>
     public static Message SignInFirst { get; } = Message.Plain("signInFirst");
+
+    /// <summary>Somebody in this club signs in with this name. Choose another.</summary>
+    public static Message SignInNameTaken { get; } = Message.Plain("signInNameTaken");
 
     /// <summary>Name and password do not match.</summary>
     public static Message SignInWrong { get; } = Message.Plain("signInWrong");
@@ -740,6 +819,9 @@ public static class Words
     /// <summary>Somebody else has changed this test day since you opened it.</summary>
     public static Message TestDayChanged { get; } = Message.Plain("testDayChanged");
 
+    /// <summary>This test day also holds athletes of another coach. Take your own off it instead.</summary>
+    public static Message TestDayShared { get; } = Message.Plain("testDayShared");
+
     /// <summary>{test} is tested on each side.</summary>
     public static Message TestEachSide(string test) =>
         new("testEachSide", new Dictionary<string, object> { ["test"] = test });
@@ -781,8 +863,9 @@ public static class Words
     public static Message TooMany(decimal most, decimal count) =>
         new("tooMany", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
 
-    /// <summary>Too many tries. Wait a minute.</summary>
-    public static Message TooManyTries { get; } = Message.Plain("tooManyTries");
+    /// <summary>Too many tries. Wait {seconds, plural, one {one second} other {# seconds}} and try again.</summary>
+    public static Message TriesWait(decimal seconds) =>
+        new("triesWait", new Dictionary<string, object> { ["seconds"] = seconds });
 
     /// <summary>A session was changed since. Change its line instead.</summary>
     public static Message UndoChanged { get; } = Message.Plain("undoChanged");
@@ -846,17 +929,26 @@ public static class Words
     /// <summary>Enter a note.</summary>
     public static Message WriteNote { get; } = Message.Plain("writeNote");
 
+    /// <summary>Enter a name.</summary>
+    public static Message WritePersonName { get; } = Message.Plain("writePersonName");
+
     /// <summary>Enter the name of the piece.</summary>
     public static Message WritePiece { get; } = Message.Plain("writePiece");
 
     /// <summary>Enter the place.</summary>
     public static Message WritePlace { get; } = Message.Plain("writePlace");
 
+    /// <summary>Write what people should know.</summary>
+    public static Message WritePrivacyText { get; } = Message.Plain("writePrivacyText");
+
     /// <summary>Enter a reason.</summary>
     public static Message WriteReason { get; } = Message.Plain("writeReason");
 
     /// <summary>Enter the set-up.</summary>
     public static Message WriteSetUp { get; } = Message.Plain("writeSetUp");
+
+    /// <summary>Enter the setup code.</summary>
+    public static Message WriteSetupCode { get; } = Message.Plain("writeSetupCode");
 
     /// <summary>Enter a sign-in name.</summary>
     public static Message WriteSignInName { get; } = Message.Plain("writeSignInName");

@@ -3,6 +3,7 @@ using Cumbre.Core.Levers;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -24,7 +25,8 @@ internal static class ClubLadder
     public static Results<Ok<ClubLadderDto>, ProblemHttpResult> Handle(
         string ladder,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var page = database.Read(db =>
@@ -37,7 +39,7 @@ internal static class ClubLadder
                 Demand.Shares(found, BodyBuild.Unknown),
                 [
                     .. Standing
-                        .All(db, clock)
+                        .All(db, clock, reach)
                         .Select(s =>
                         {
                             var place = s.Places[found.Slug];

@@ -5,6 +5,7 @@ using Cumbre.Core.Levers;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -253,11 +254,7 @@ internal static partial class LadderDraft
         if (written == Written.Done)
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "ladder",
-                Guid.Empty,
-                $"{ladder}: version {version + 1}",
-                reason,
+                new(AuditKind.LadderWritten) { After = $"{ladder}: {version + 1}", Reason = reason },
                 stamp
             );
         return written;

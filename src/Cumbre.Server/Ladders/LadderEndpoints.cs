@@ -159,19 +159,19 @@ public static class LadderEndpoints
     {
         api.MapGet("/movements", Movements).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/movements/{movement}/draft", OwnMovement.Get).RequireAuthorization(Policies.Coach);
-        api.MapPut("/movements/{movement}", OwnMovement.Put).RequireAuthorization(Policies.Coach);
+        api.MapPut("/movements/{movement}", OwnMovement.Put).RequireAuthorization(Policies.Club);
         api.MapGet("/ladders", All).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/ladders/retired", Retired).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/draft", LadderDraft.Handle).RequireAuthorization(Policies.Coach);
-        api.MapPost("/ladders/{ladder}/what-if", LadderDraft.WhatIf).RequireAuthorization(Policies.Coach);
+        api.MapPost("/ladders/{ladder}/what-if", LadderDraft.WhatIf).RequireAuthorization(Policies.Club);
         api.MapGet("/ladders/export", LadderFiles.Export).RequireAuthorization(Policies.Coach);
         api.MapGet("/schemas/{name}", LadderFiles.PublishedSchema).RequireAuthorization(Policies.SignedIn);
-        api.MapPost("/ladders/import/preview", LadderFiles.Preview).RequireAuthorization(Policies.Coach);
-        api.MapPost("/ladders/import", LadderFiles.Import).RequireAuthorization(Policies.Coach);
+        api.MapPost("/ladders/import/preview", LadderFiles.Preview).RequireAuthorization(Policies.Club);
+        api.MapPost("/ladders/import", LadderFiles.Import).RequireAuthorization(Policies.Club);
         api.MapGet("/gates/completion", Completion).RequireAuthorization(Policies.Coach);
-        api.MapPut("/ladders/{ladder}", LadderDraft.Put).RequireAuthorization(Policies.Coach);
-        api.MapPost("/ladders/{ladder}/restore", LadderDraft.Restore).RequireAuthorization(Policies.Coach);
+        api.MapPut("/ladders/{ladder}", LadderDraft.Put).RequireAuthorization(Policies.Club);
+        api.MapPost("/ladders/{ladder}/restore", LadderDraft.Restore).RequireAuthorization(Policies.Club);
         api.MapGet("/athletes/{athleteId:guid}/ladders", AthleteLadders.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle)

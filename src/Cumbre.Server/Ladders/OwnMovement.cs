@@ -5,6 +5,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -77,11 +78,7 @@ internal static partial class OwnMovement
             if (written == Written.Done)
                 AuditStore.Add(
                     db,
-                    Guid.CreateVersion7(),
-                    "movement",
-                    Guid.Empty,
-                    $"{movement}: version {request.Version + 1}",
-                    reason,
+                    new(AuditKind.MovementWritten) { After = $"{movement}: {request.Version + 1}", Reason = reason },
                     stamp
                 );
             return (written, Read(db, movement));

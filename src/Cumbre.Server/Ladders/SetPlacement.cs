@@ -4,6 +4,7 @@ using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Ladders;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -35,11 +36,12 @@ internal static class SetPlacement
             PlacementStore.Put(db, athleteId, new(ladder, request.Step, reason, clock.Today), stamp);
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "placement",
-                athleteId,
-                $"{ladder}: {request.Step}",
-                reason,
+                new(AuditKind.PlacementSet)
+                {
+                    Athlete = athleteId,
+                    After = $"{ladder}: {request.Step}",
+                    Reason = reason,
+                },
                 stamp
             );
         });
@@ -60,11 +62,7 @@ internal static class SetPlacement
             if (PlacementStore.Remove(db, athleteId, ladder))
                 AuditStore.Add(
                     db,
-                    Guid.CreateVersion7(),
-                    "placement",
-                    athleteId,
-                    $"{ladder}: by the rule again",
-                    null,
+                    new(AuditKind.PlacementGivenBack) { Athlete = athleteId, After = ladder },
                     clock.Stamp(Policies.IdOf(user))
                 );
         });

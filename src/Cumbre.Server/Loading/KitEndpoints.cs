@@ -7,6 +7,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Loading;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -100,7 +101,7 @@ public static class KitEndpoints
         api.MapPut("/kit", (KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) =>
                 Put(KitStore.Club, request, user, database, clock)
             )
-            .RequireAuthorization(Policies.Coach);
+            .RequireAuthorization(Policies.Club);
         api.MapGet("/athletes/{athleteId:guid}/kit", (Guid athleteId, Database database, ClubClock clock) =>
                 Get(athleteId, database, clock)
             )
@@ -129,13 +130,15 @@ public static class KitEndpoints
     {
         var book = ToBook(request, clock.Today);
         var (written, now) = database.Write(db =>
-            Read(db, owner, clock.Today) is null
-                ? (Written.Missing, null)
-                : (
-                    KitStore.Put(db, owner, book, request.Version, clock.Stamp(Policies.IdOf(user))),
-                    Read(db, owner, clock.Today)
-                )
-        );
+        {
+            if (Read(db, owner, clock.Today) is null)
+                return (Written.Missing, null);
+            var stamp = clock.Stamp(Policies.IdOf(user));
+            var written = KitStore.Put(db, owner, book, request.Version, stamp);
+            if (written == Written.Done && owner == KitStore.Club)
+                AuditStore.Add(db, new(AuditKind.ClubKitChanged), stamp);
+            return (written, Read(db, owner, clock.Today));
+        });
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),

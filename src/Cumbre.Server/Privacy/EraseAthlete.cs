@@ -4,6 +4,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -11,40 +12,47 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Privacy;
 
 /// <summary>A person is erased: rows, messages, copies of the file, and their name in the words of others.</summary>
-internal static class EraseAthlete
+internal sealed class Erasing(Database database, ClubClock clock, CumbreOptions options)
 {
-    /// <summary>For good. Only an archived athlete can be erased, so that one press never loses a history.</summary>
-    public static Results<Ok<ErasureReceipt>, ProblemHttpResult> Handle(
-        Guid athleteId,
-        ClaimsPrincipal user,
-        Database database,
-        ClubClock clock,
-        CumbreOptions options
-    )
+    /// <summary>For good.</summary>
+    /// <param name="profile">Whom.</param>
+    /// <param name="by">Who asks for it; null: the club's rule on how long it keeps people.</param>
+    public ErasureReceipt Run(AthleteProfile profile, Guid? by)
     {
-        var (profile, blocks) = database.Read(db =>
-            (AthleteStore.Find(db, athleteId), BlockStore.Of(db, athleteId).Select(b => b.Id).ToArray())
-        );
-        if (profile is null)
-            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
-        if (profile.ArchivedAt is null)
-            return (ProblemHttpResult)Problems.Conflict(Words.ArchiveFirst, null);
+        var blocks = database.Read(db => BlockStore.Of(db, profile.Id).Select(b => b.Id).ToArray());
         // What lies beside the file goes first: were it to fail, the person still stands where they can be erased.
-        var messages = Outbox.EraseOf(profile.Name, blocks, options);
-        var copies = database.CopiesWith(athleteId);
+        var messages = Outbox.EraseOf(profile.Id, profile.Name, blocks, options);
+        var copies = database.CopiesWith(profile.Id);
         foreach (var copy in copies)
             File.Delete(copy);
         var receipt = database.Write(db =>
         {
-            var (rows, mentions) = Erasure.Run(db, athleteId, profile.Name);
+            var (rows, mentions) = Erasure.Run(db, profile.Id, profile.Name);
             var made = new ErasureReceipt(rows, mentions, messages, copies.Count);
             var id = Guid.CreateVersion7();
-            var stamp = clock.Stamp(Policies.IdOf(user));
-            Erasure.Keep(db, id, made, stamp);
-            AuditStore.Add(db, Guid.CreateVersion7(), "erasure", id, "erased a person", null, stamp);
+            Erasure.Keep(db, id, made, clock.Now, by);
+            AuditStore.Add(db, new(AuditKind.PersonErased) { Subject = id }, clock.Now, by);
             return made;
         });
         database.Forget();
-        return TypedResults.Ok(receipt);
+        return receipt;
+    }
+}
+
+internal static class EraseAthlete
+{
+    /// <summary>Only an archived athlete can be erased, so that one press never loses a history.</summary>
+    public static Results<Ok<ErasureReceipt>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        ClaimsPrincipal user,
+        Database database,
+        Erasing erasing
+    )
+    {
+        if (database.Read(db => AthleteStore.Find(db, athleteId)) is not { } profile)
+            return (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
+        return profile.ArchivedAt is null
+            ? (ProblemHttpResult)Problems.Conflict(Words.ArchiveFirst, null)
+            : TypedResults.Ok(erasing.Run(profile, Policies.IdOf(user)));
     }
 }

@@ -5,10 +5,13 @@ using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Audit;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
@@ -40,6 +43,10 @@ public static class BlockEndpoints
         coach.MapGet("/outbox/{id:guid}", Outbox.Get);
         coach.MapGet("/outbox/{id:guid}/message.eml", Outbox.Raw);
 
+        api.MapGet("/athletes/{athleteId:guid}/programme", OwnProgramme.List).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/programme/{blockId:guid}", OwnProgramme.Get)
+            .RequireAuthorization(Policies.OwnAthlete);
+
         var athlete = coach.MapGroup("/athletes/{athleteId:guid}");
         athlete.MapGet("/movements", Picker.Handle);
         athlete.MapGet("/substitutes", Picker.Substitutes);
@@ -58,9 +65,9 @@ public static class BlockEndpoints
         athlete.MapGet("/blocks/{blockId:guid}/versions", Publish.List);
         athlete.MapPost("/blocks/{blockId:guid}/versions", Publish.Add);
         athlete.MapGet("/blocks/{blockId:guid}/sheets", Publish.Sheets);
-        athlete.MapGet("/blocks/{blockId:guid}/calendar.ics", BlockExports.Calendar);
-        athlete.MapGet("/blocks/{blockId:guid}/block.csv", BlockExports.Csv);
-        athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export);
+        athlete.MapGet("/blocks/{blockId:guid}/calendar.ics", BlockExports.Calendar).NotesExport();
+        athlete.MapGet("/blocks/{blockId:guid}/block.csv", BlockExports.Csv).NotesExport();
+        athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export).NotesExport();
         athlete.MapPost("/blocks/{blockId:guid}/messages", Outbox.Write);
         athlete.MapPost("/blocks/{blockId:guid}/generate", Generate.Preview);
         athlete.MapPost("/blocks/{blockId:guid}/generate/under", Generate.Under);
@@ -71,7 +78,7 @@ public static class BlockEndpoints
 
 internal static class Programmes
 {
-    public static Ok<IReadOnlyList<ProgrammeRow>> Handle(Database database, ClubClock clock)
+    public static Ok<IReadOnlyList<ProgrammeRow>> Handle(Database database, ClubClock clock, Reach reach)
     {
         var today = clock.Today;
         return TypedResults.Ok(
@@ -83,7 +90,7 @@ internal static class Programmes
                 [
                     .. AthleteStore
                         .Everyone(db)
-                        .Where(a => a.ArchivedAt is null)
+                        .Where(a => a.ArchivedAt is null && reach.Holds(a.Id))
                         .OrderBy(a => a.Name, StringComparer.CurrentCulture)
                         .Select(a =>
                         {
@@ -192,11 +199,13 @@ internal static class PutBlock
                     foreach (var kept in block.Kept.Where(k => before?.Kept.Contains(k) != true))
                         AuditStore.Add(
                             db,
-                            Guid.CreateVersion7(),
-                            "block",
-                            blockId,
-                            "kept against " + kept.Key,
-                            kept.Reason,
+                            new(AuditKind.KeptAgainstCaution)
+                            {
+                                Athlete = athleteId,
+                                Subject = blockId,
+                                After = kept.Key,
+                                Reason = kept.Reason,
+                            },
                             clock.Stamp(Policies.IdOf(user))
                         );
                 }
@@ -223,15 +232,29 @@ internal static class RemoveBlock
         Guid athleteId,
         Guid blockId,
         long version,
+        ClaimsPrincipal user,
         Database database,
         ClubClock clock
     )
     {
         var (written, now) = database.Write(db =>
-            BlockStore.Find(db, blockId)?.AthleteId == athleteId
-                ? (BlockStore.Remove(db, blockId, version), GetBlock.Find(db, athleteId, blockId, null, clock.Today))
-                : (Written.Missing, null)
-        );
+        {
+            if (BlockStore.Find(db, blockId) is not { } block || block.AthleteId != athleteId)
+                return (Written.Missing, null);
+            var written = BlockStore.Remove(db, blockId, version);
+            if (written == Written.Done)
+                AuditStore.Add(
+                    db,
+                    new(AuditKind.BlockRemoved)
+                    {
+                        Athlete = athleteId,
+                        Subject = blockId,
+                        Before = block.Name,
+                    },
+                    clock.Stamp(Policies.IdOf(user))
+                );
+            return (written, GetBlock.Find(db, athleteId, blockId, null, clock.Today));
+        });
         return written switch
         {
             Written.Done => TypedResults.NoContent(),

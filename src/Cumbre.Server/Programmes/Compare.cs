@@ -2,6 +2,7 @@ using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Programmes;
@@ -27,10 +28,13 @@ internal static class CompareBlocks
     public static Results<Ok<CompareDto>, ProblemHttpResult> Handle(
         CompareRequest request,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
-        var (left, right) = database.Read(db => (Side(db, request.Left, clock), Side(db, request.Right, clock)));
+        var (left, right) = database.Read(db =>
+            (Side(db, request.Left, clock, reach), Side(db, request.Right, clock, reach))
+        );
         return left is null || right is null
             ? (ProblemHttpResult)Problems.NotFound(left is null ? Words.NoLeftBlock : Words.NoRightBlock)
             : TypedResults.Ok(
@@ -38,10 +42,16 @@ internal static class CompareBlocks
             );
     }
 
-    private static (string Name, IReadOnlyList<WeekDose> Doses)? Side(Db db, CompareSide side, ClubClock clock)
+    private static (string Name, IReadOnlyList<WeekDose> Doses)? Side(
+        Db db,
+        CompareSide side,
+        ClubClock clock,
+        Reach reach
+    )
     {
         if (
-            Publish.Find(db, side.AthleteId, side.BlockId, side.Version, clock) is not { } found
+            !reach.Holds(side.AthleteId)
+            || Publish.Find(db, side.AthleteId, side.BlockId, side.Version, clock) is not { } found
             || Work.Load(db, side.AthleteId, clock.Today) is not { } work
         )
             return null;

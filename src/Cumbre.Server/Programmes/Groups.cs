@@ -7,8 +7,10 @@ using Cumbre.Core.Programmes.Generation;
 using Cumbre.Core.Programmes.Groups;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Programmes;
@@ -32,7 +34,8 @@ internal static class Groups
         bool Changes
     );
 
-    public static Ok<IReadOnlyList<GroupRow>> List(Database database) =>
+    /// <summary>Those whose members are all within reach.</summary>
+    public static Ok<IReadOnlyList<GroupRow>> List(Database database, Reach reach) =>
         TypedResults.Ok(
             database.Read<IReadOnlyList<GroupRow>>(db =>
             {
@@ -41,6 +44,7 @@ internal static class Groups
                 [
                     .. GroupStore
                         .All(db)
+                        .Where(g => IsSeen(g, reach))
                         .Select(g => new GroupRow(
                             g.Id,
                             g.Outline.Name,
@@ -52,19 +56,33 @@ internal static class Groups
             })
         );
 
-    public static Results<Ok<GroupDto>, ProblemHttpResult> Get(Guid id, Database database, ClubClock clock) =>
-        database.Read(db => Find(db, id, clock.Today)) is { } found
+    private static bool IsSeen(StoredGroup group, Reach reach) =>
+        reach.HoldsAll(group.Members.Select(m => m.AthleteId));
+
+    public static Results<Ok<GroupDto>, ProblemHttpResult> Get(
+        Guid id,
+        Database database,
+        ClubClock clock,
+        Reach reach
+    ) =>
+        database.Read(db => Find(db, id, clock.Today, reach)) is { } found
             ? TypedResults.Ok(found)
             : (ProblemHttpResult)Problems.NotFound(Words.NoGroup);
 
     /// <summary>What would be made; nothing is stored.</summary>
-    public static Ok<GroupPlan> Preview(Guid id, GroupRequest request, Database database, ClubClock clock) =>
+    public static Ok<GroupPlan> Preview(
+        Guid id,
+        GroupRequest request,
+        Database database,
+        ClubClock clock,
+        Reach reach
+    ) =>
         TypedResults.Ok(
             database.Read(db =>
             {
                 var atlas = CatalogueStore.Club(db).Atlas;
                 var outline = request.Outline.Parse(atlas);
-                return Plan(outline, Fit(db, id, outline, request.Athletes, clock.Today), atlas);
+                return Plan(outline, Fit(db, id, outline, request.Athletes, clock.Today, reach), atlas);
             })
         );
 
@@ -74,14 +92,15 @@ internal static class Groups
         GroupRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         // The blocks are worked out before the lock is taken: what changed meanwhile shows in the versions.
         var (outline, fitted) = database.Read(db =>
         {
             var parsed = request.Outline.Parse(CatalogueStore.Club(db).Atlas);
-            return (parsed, Fit(db, id, parsed, request.Athletes, clock.Today));
+            return (parsed, Fit(db, id, parsed, request.Athletes, clock.Today, reach));
         });
         if (fitted.FirstOrDefault(f => f.Block is null) is { } unweighed)
             throw Problems.Field("athletes", Words.BodyweightMissingOf(unweighed.Name));
@@ -89,6 +108,10 @@ internal static class Groups
         var written = database.Write(
             db =>
             {
+                if (GroupStore.Find(db, id) is { } known && !IsSeen(known, reach))
+                    return Written.Missing;
+                foreach (var member in fitted)
+                    Recording.Check(db, member.AthleteId);
                 var group = new StoredGroup(
                     id,
                     outline,
@@ -120,7 +143,7 @@ internal static class Groups
             },
             commit: answer => answer == Written.Done
         );
-        var now = database.Read(db => Find(db, id, clock.Today));
+        var now = database.Read(db => Find(db, id, clock.Today, reach));
         return written switch
         {
             Written.Done => TypedResults.Ok(now!),
@@ -133,10 +156,15 @@ internal static class Groups
         Guid id,
         long version,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
-        var (written, now) = database.Write(db => (GroupStore.Remove(db, id, version), Find(db, id, clock.Today)));
+        var (written, now) = database.Write(db =>
+            GroupStore.Find(db, id) is { } group && !IsSeen(group, reach)
+                ? (Written.Missing, null)
+                : (GroupStore.Remove(db, id, version), Find(db, id, clock.Today, reach))
+        );
         return written switch
         {
             Written.Done => TypedResults.NoContent(),
@@ -146,9 +174,9 @@ internal static class Groups
     }
 
     /// <summary>The group with the blocks as they are stored, whatever was made of them by hand.</summary>
-    private static GroupDto? Find(Db db, Guid id, DateOnly today)
+    private static GroupDto? Find(Db db, Guid id, DateOnly today, Reach reach)
     {
-        if (GroupStore.Find(db, id) is not { } group)
+        if (GroupStore.Find(db, id) is not { } group || !IsSeen(group, reach))
             return null;
         var members = new List<Fitted>();
         foreach (var member in group.Members)
@@ -184,9 +212,12 @@ internal static class Groups
         Guid id,
         GroupOutline outline,
         IReadOnlyList<Guid> athletes,
-        DateOnly today
+        DateOnly today,
+        Reach reach
     )
     {
+        if (!reach.HoldsAll(athletes))
+            throw Problems.Field("athletes", Words.AthleteGone);
         if (athletes.Count is 0 or > GroupRequest.AthletesMaximum || athletes.Distinct().Count() != athletes.Count)
             throw Problems.Field("athletes", Words.ChoiceOfAthletes(GroupRequest.AthletesMaximum));
         return [.. athletes.Select(athlete => Fit(db, id, outline, athlete, today))];

@@ -1,8 +1,12 @@
 using System.Globalization;
+using System.Security.Claims;
 using System.Text;
+using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
+using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MimeKit;
 
@@ -48,6 +52,12 @@ internal static class Outbox
     /// <summary>What was asked for, so that a message sent again is known.</summary>
     private const string AskedHeader = "X-Asked-For";
 
+    /// <summary>The athlete whom a message concerns: who may not see them does not see it.</summary>
+    private const string ConcernsHeader = "X-Concerns";
+
+    /// <summary>A message that concerns no athlete and lets somebody in.</summary>
+    private const string OwnersOnly = "owners";
+
     /// <summary>RFC 5322, 2.1: lines end in CRLF, whatever the machine.</summary>
     private static readonly FormatOptions Dos = CrLf();
 
@@ -55,13 +65,13 @@ internal static class Outbox
         Guid athleteId,
         Guid blockId,
         MessageRequest request,
+        ClaimsPrincipal user,
         Database database,
         ClubClock clock,
         CumbreOptions options
     )
     {
-        if (!MailboxAddress.TryParse(request.To, out var to) || !to.Address.Contains('@', StringComparison.Ordinal))
-            throw Problems.Field("to", Words.AddressForm);
+        var to = Address("to", request.To);
         var (block, published, club) = database.Read(db =>
             (
                 Publish.Find(db, athleteId, blockId, request.Version, clock),
@@ -76,16 +86,96 @@ internal static class Outbox
         var path = PathOf(request.Id, options);
         var asked = Asked(blockId, request, to.Address);
         if (!File.Exists(path))
+        {
             Put(
                 path,
-                Message(block, published, request, new(club, Sender), new(block.AthleteName, to.Address), asked, clock)
+                Message(
+                    block,
+                    published,
+                    request,
+                    new(club, Sender),
+                    new(block.AthleteName, to.Address),
+                    asked,
+                    athleteId,
+                    clock
+                )
             );
+            database.WriteOnly(
+                db =>
+                {
+                    AuditStore.Add(
+                        db,
+                        new(AuditKind.BlockSent)
+                        {
+                            Athlete = athleteId,
+                            Subject = blockId,
+                            After = to.Address,
+                        },
+                        clock.Stamp(Policies.IdOf(user))
+                    );
+                    return true;
+                },
+                _ => true
+            );
+        }
+
         var stored = Read(request.Id, path);
         // Asked again after an answer that was lost it is the same message, whatever became of the block since.
         return MimeMessage.Load(path).Headers[AskedHeader] is var before && (before is null || before == asked)
             ? TypedResults.Ok(stored)
             : (ProblemHttpResult)Problems.Conflict(Words.MessageTaken, stored);
     }
+
+    /// <exception cref="FieldException">It is no address.</exception>
+    public static MailboxAddress Address(string path, string text) =>
+        MailboxAddress.TryParse(text, out var address) && address.Address.Contains('@', StringComparison.Ordinal)
+            ? address
+            : throw Problems.Field(path, Words.AddressForm);
+
+    /// <summary>A link is written to whom it is for; the message goes when the link has been used or withdrawn.</summary>
+    public static void WriteInvitation(
+        StoredLink link,
+        MailboxAddress to,
+        string club,
+        string address,
+        ClubClock clock,
+        CumbreOptions options
+    )
+    {
+        var message = new MimeMessage
+        {
+            Subject = $"{club}: your invitation",
+            Date = clock.Now,
+            MessageId = $"{link.Id}@club.invalid",
+        };
+        message.Headers.Add(ConcernsHeader, link.AthleteId?.ToString() ?? OwnersOnly);
+        message.From.Add(new MailboxAddress(club, Sender));
+        message.To.Add(new MailboxAddress(link.Name, to.Address));
+        message.Body = new BodyBuilder
+        {
+            TextBody =
+                $"Hello {link.Name},\r\n\r\nthis link lets you in to {club}, once, within a week:\r\n\r\n{address}\r\n\r\n"
+                + "Whoever has the link can use it: do not pass it on.\r\n",
+        }.ToMessageBody();
+        Put(PathOf(link.Id, options), message);
+    }
+
+    /// <summary>Removes the messages of links that have ended by themselves.</summary>
+    public static void RemoveEnded(Database database, CumbreOptions options)
+    {
+        foreach (var (id, path) in Files(options).ToArray())
+        {
+            if (
+                MimeMessage.Load(path).Headers[AskedHeader] is null
+                && MimeMessage.Load(path).Headers[ConcernsHeader] is not null
+                && database.Read(db => LinkStore.ById(db, id)) is null
+            )
+                File.Delete(path);
+        }
+    }
+
+    /// <summary>Removes a message; nothing where there is none.</summary>
+    public static void Remove(Guid id, CumbreOptions options) => File.Delete(PathOf(id, options));
 
     /// <summary>Writes a whole file beside and gives it its name, so that of several writers one wins.</summary>
     private static void Put(string path, MimeMessage message)
@@ -114,40 +204,83 @@ internal static class Outbox
         );
     }
 
-    public static Ok<IReadOnlyList<MessageRow>> List(CumbreOptions options) =>
+    /// <summary>Those that concern somebody within reach.</summary>
+    public static Ok<IReadOnlyList<MessageRow>> List(
+        ClaimsPrincipal user,
+        Database database,
+        Reach reach,
+        CumbreOptions options
+    ) =>
         TypedResults.Ok<IReadOnlyList<MessageRow>>([
             .. Files(options)
+                .Where(f => IsSeen(f.Path, user, database, reach))
                 .Select(f => Read(f.Id, f.Path))
                 .OrderByDescending(m => m.At)
                 .ThenByDescending(m => m.Id)
                 .Select(m => new MessageRow(m.Id, m.At, m.To, m.Subject)),
         ]);
 
-    public static Results<Ok<MessageDto>, ProblemHttpResult> Get(Guid id, CumbreOptions options) =>
-        PathOf(id, options) is var path && File.Exists(path)
+    private static bool IsSeen(string path, ClaimsPrincipal user, Database database, Reach reach)
+    {
+        if (Policies.IsOwner(user))
+            return true;
+        var message = MimeMessage.Load(path);
+        return message.Headers[ConcernsHeader] switch
+        {
+            { } concerned when Guid.TryParse(concerned, out var athlete) => reach.Holds(athlete),
+            not null => false,
+            // Written before messages said whom they concern: the block does.
+            _ => reach.IsEverybody
+                || (
+                    Guid.TryParse(message.Headers[AskedHeader]?.Split(' ')[0], out var block)
+                    && database.Read(db => BlockStore.Find(db, block)) is { } found
+                    && reach.Holds(found.AthleteId)
+                ),
+        };
+    }
+
+    public static Results<Ok<MessageDto>, ProblemHttpResult> Get(
+        Guid id,
+        ClaimsPrincipal user,
+        Database database,
+        Reach reach,
+        CumbreOptions options
+    ) =>
+        PathOf(id, options) is var path && File.Exists(path) && IsSeen(path, user, database, reach)
             ? TypedResults.Ok(Read(id, path))
             : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
 
-    public static Results<FileContentHttpResult, ProblemHttpResult> Raw(Guid id, CumbreOptions options) =>
-        PathOf(id, options) is var path && File.Exists(path)
+    public static Results<FileContentHttpResult, ProblemHttpResult> Raw(
+        Guid id,
+        ClaimsPrincipal user,
+        Database database,
+        Reach reach,
+        CumbreOptions options
+    ) =>
+        PathOf(id, options) is var path && File.Exists(path) && IsSeen(path, user, database, reach)
             ? TypedResults.File(File.ReadAllBytes(path), "message/rfc822", $"{id}.eml")
             : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
 
     /// <summary>The messages that went to somebody, told of their blocks or name them.</summary>
-    public static IReadOnlyList<MessageDto> Of(string name, IReadOnlyCollection<Guid> blocks, CumbreOptions options) =>
-        [.. FilesOf(name, blocks, options).Select(f => Read(f.Id, f.Path)).OrderBy(m => m.At)];
+    public static IReadOnlyList<MessageDto> Of(
+        Guid athlete,
+        string name,
+        IReadOnlyCollection<Guid> blocks,
+        CumbreOptions options
+    ) => [.. FilesOf(athlete, name, blocks, options).Select(f => Read(f.Id, f.Path)).OrderBy(m => m.At)];
 
     /// <summary>Removes them.</summary>
     /// <returns>How many.</returns>
-    public static int EraseOf(string name, IReadOnlyCollection<Guid> blocks, CumbreOptions options)
+    public static int EraseOf(Guid athlete, string name, IReadOnlyCollection<Guid> blocks, CumbreOptions options)
     {
-        var files = FilesOf(name, blocks, options);
+        var files = FilesOf(athlete, name, blocks, options);
         foreach (var (_, path) in files)
             File.Delete(path);
         return files.Count;
     }
 
     private static IReadOnlyList<(Guid Id, string Path)> FilesOf(
+        Guid athlete,
         string name,
         IReadOnlyCollection<Guid> blocks,
         CumbreOptions options
@@ -156,6 +289,7 @@ internal static class Outbox
         bool IsTheirs(MimeMessage message) =>
             message.To.Mailboxes.Any(m => m.Name == name)
             || blocks.Any(b => message.Headers[AskedHeader]?.StartsWith($"{b} ", StringComparison.Ordinal) == true)
+            || message.Headers[ConcernsHeader] == athlete.ToString()
             || message.TextBody?.Contains(name, StringComparison.Ordinal) == true;
         return [.. Files(options).Where(f => IsTheirs(MimeMessage.Load(f.Path)))];
     }
@@ -198,6 +332,7 @@ internal static class Outbox
         MailboxAddress from,
         MailboxAddress to,
         string asked,
+        Guid athleteId,
         ClubClock clock
     )
     {
@@ -211,6 +346,7 @@ internal static class Outbox
             MessageId = $"{request.Id}@club.invalid",
         };
         message.Headers.Add(AskedHeader, asked);
+        message.Headers.Add(ConcernsHeader, athleteId.ToString());
         message.From.Add(from);
         message.To.Add(to);
         var body = new BodyBuilder { TextBody = Text(block, week) };

@@ -9,6 +9,7 @@ using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -126,6 +127,16 @@ internal static class Publish
                 note,
                 clock.Stamp(Policies.IdOf(user))
             );
+            AuditStore.Add(
+                db,
+                new(AuditKind.BlockPublished)
+                {
+                    Athlete = athleteId,
+                    Subject = blockId,
+                    After = $"{stored.Name}: {number}",
+                },
+                clock.Stamp(Policies.IdOf(user))
+            );
             return TypedResults.Ok(Versions(db, athleteId, blockId, clock)!);
         });
     }
@@ -173,7 +184,7 @@ internal static class Publish
             )
             : null;
 
-    private static VersionList? Versions(Db db, Guid athleteId, Guid blockId, ClubClock clock)
+    public static VersionList? Versions(Db db, Guid athleteId, Guid blockId, ClubClock clock)
     {
         if (
             BlockStore.Find(db, blockId) is not { } stored

@@ -3,8 +3,10 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Programmes;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -59,7 +61,8 @@ internal static class Templates
         TemplateRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         var name = Problems.Text("name", request.Name, Words.WriteName, 80);
@@ -67,7 +70,8 @@ internal static class Templates
             database.Write(db =>
             {
                 if (
-                    BlockStore.Find(db, request.BlockId) is not { } stored
+                    !reach.Holds(request.AthleteId)
+                    || BlockStore.Find(db, request.BlockId) is not { } stored
                     || stored.AthleteId != request.AthleteId
                     || Work.Load(db, request.AthleteId, clock.Today) is not { } found
                 )
@@ -101,11 +105,14 @@ internal static class Templates
         Guid id,
         FitRequest request,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         Check(request);
-        return database.Read(db => Fitted(db, id, request, clock.Today)?.Select(f => f.Answer).ToArray()) is { } answers
+        return
+            database.Read(db => Fitted(db, id, request, clock.Today, reach)?.Select(f => f.Answer).ToArray())
+                is { } answers
             ? TypedResults.Ok<IReadOnlyList<FitAnswer>>(answers)
             : (ProblemHttpResult)Problems.NotFound(Words.NoTemplateOrAthlete);
     }
@@ -116,16 +123,18 @@ internal static class Templates
         FitRequest request,
         ClaimsPrincipal user,
         Database database,
-        ClubClock clock
+        ClubClock clock,
+        Reach reach
     )
     {
         Check(request);
         var answers = database.Write(db =>
         {
-            if (Fitted(db, id, request, clock.Today) is not { } fitted)
+            if (Fitted(db, id, request, clock.Today, reach) is not { } fitted)
                 return null;
             foreach (var (answer, block, athlete) in fitted)
             {
+                Recording.Check(db, answer.AthleteId);
                 // Sent again after an answer that was lost: the block is there.
                 if (
                     Blocks.Write(db, answer.AthleteId, answer.BlockId, block, 0, clock.Stamp(Policies.IdOf(user)))
@@ -158,7 +167,8 @@ internal static class Templates
         Db db,
         Guid id,
         FitRequest request,
-        DateOnly today
+        DateOnly today,
+        Reach reach
     )
     {
         if (BlockStore.Template(db, id) is not { } template)
@@ -170,7 +180,7 @@ internal static class Templates
         var everyone = Work.LoadAll(db, today);
         foreach (var target in request.Athletes)
         {
-            if (!everyone.TryGetValue(target.AthleteId, out var found))
+            if (!reach.Holds(target.AthleteId) || !everyone.TryGetValue(target.AthleteId, out var found))
                 return null;
             var fitted = TemplateFit.Fit(
                 name,

@@ -8,6 +8,7 @@ using Cumbre.Server.Programmes;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -187,11 +188,13 @@ internal static class PlanSession
         if (written == Written.Done && reading.NeedsReason.Count > 0)
             AuditStore.Add(
                 db,
-                Guid.CreateVersion7(),
-                "session",
-                sessionId,
-                "planned against " + string.Join(", ", reading.NeedsReason.Select(c => c.Id)),
-                reason,
+                new(AuditKind.PlannedAgainstCaution)
+                {
+                    Athlete = profile.Id,
+                    Subject = sessionId,
+                    After = string.Join(", ", reading.NeedsReason.Select(c => c.Id)),
+                    Reason = reason,
+                },
                 clock.Stamp(Policies.IdOf(user))
             );
         return written;

@@ -4,6 +4,7 @@ using Cumbre.Core.Programmes;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
+using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Ladders;
@@ -105,11 +106,12 @@ internal sealed record Standing(
             );
     }
 
-    /// <summary>Everybody who trains, or who is put away; whose kept standing is old is read from the log.</summary>
-    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, bool archived = false) =>
+    /// <summary>Within reach, everybody who trains, or who is put away; whose kept standing is old is read from the log.</summary>
+    public static IReadOnlyList<Standing> All(Db db, ClubClock clock, Reach reach, bool archived = false) =>
         [
             .. StandingStore
                 .All(db, clock.Today, Rules, archived)
+                .Where(s => reach.Holds(s.AthleteId))
                 .Select(s => (s.Fresh ? Kept(db, s, clock.Today) : null) ?? Of(db, s.AthleteId, clock)!),
         ];
 

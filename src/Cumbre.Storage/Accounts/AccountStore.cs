@@ -2,7 +2,14 @@ using Cumbre.Core.Measures;
 
 namespace Cumbre.Storage.Accounts;
 
-/// <summary>Someone who can sign in. <paramref name="Role"/> is owner, coach or athlete.</summary>
+/// <summary>Someone who can sign in.</summary>
+/// <param name="Id">Of the account.</param>
+/// <param name="SignInName">What is typed at sign-in.</param>
+/// <param name="Name">As the club says it.</param>
+/// <param name="PasswordHash">Null: nobody signs in by a password.</param>
+/// <param name="Role">One of <see cref="Roles"/>.</param>
+/// <param name="AthleteId">Of an athlete: who they are.</param>
+/// <param name="Unit">In which they think.</param>
 public sealed record AccountRow(
     Guid Id,
     string SignInName,
@@ -13,12 +20,26 @@ public sealed record AccountRow(
     string Unit,
     string? Locale = null,
     long? Hours = null,
-    long? FirstDay = null
+    long? FirstDay = null,
+    long SomeOnly = 0,
+    DateTimeOffset? EndedAt = null
 )
 {
+    /// <summary>A coach who sees only athletes and groups that are given to them.</summary>
+    public bool SeesSomeOnly => SomeOnly == 1;
+
     public MassUnit MassUnit => Enum.Parse<MassUnit>(Unit);
 
     public Habits Habits => new(Locale, (int?)Hours, (int?)FirstDay);
+}
+
+/// <summary>What somebody is in the club.</summary>
+public static class Roles
+{
+    public const string Owner = "owner",
+        Coach = "coach",
+        Athlete = "athlete",
+        Guardian = "guardian";
 }
 
 /// <summary>How somebody reads dates, numbers and clocks; null where their browser says.</summary>
@@ -41,7 +62,7 @@ public sealed record ClubRow(string Name, string TimeZone, string TrainingDays)
 public static class AccountStore
 {
     private const string Columns =
-        "id, sign_in_name, name, password_hash, role, athlete_id, unit, locale, hours, first_day";
+        "id, sign_in_name, name, password_hash, role, athlete_id, unit, locale, hours, first_day, some_only, ended_at";
 
     public static ClubRow? Club(Db db) => db.One<ClubRow>("SELECT name, time_zone, training_days FROM club");
 
@@ -63,6 +84,13 @@ public static class AccountStore
     public static AccountRow? ById(Db db, Guid id) =>
         db.One<AccountRow>($"SELECT {Columns} FROM account WHERE id = @id", new { id });
 
+    /// <summary>Everybody, by name.</summary>
+    public static IReadOnlyList<AccountRow> All(Db db) =>
+        db.Query<AccountRow>($"SELECT {Columns} FROM account ORDER BY name, id");
+
+    internal static IReadOnlyList<AccountRow> Where(Db db, string condition, object args) =>
+        db.Query<AccountRow>($"SELECT {Columns} FROM account WHERE {condition} ORDER BY name, id", args);
+
     /// <summary>In which unit somebody writes.</summary>
     public static MassUnit UnitOf(Db db, Guid id) => ById(db, id)?.MassUnit ?? MassUnit.Kg;
 
@@ -72,8 +100,8 @@ public static class AccountStore
     public static void Add(Db db, AccountRow account, DateTimeOffset at) =>
         db.Run(
             """
-            INSERT INTO account (id, sign_in_name, name, password_hash, role, athlete_id, unit, created_at)
-            VALUES (@Id, @SignInName, @Name, @PasswordHash, @Role, @AthleteId, @Unit, @at)
+            INSERT INTO account (id, sign_in_name, name, password_hash, role, athlete_id, unit, created_at, some_only)
+            VALUES (@Id, @SignInName, @Name, @PasswordHash, @Role, @AthleteId, @Unit, @at, @SomeOnly)
             """,
             new
             {
@@ -84,9 +112,25 @@ public static class AccountStore
                 account.Role,
                 account.AthleteId,
                 account.Unit,
+                account.SomeOnly,
                 at,
             }
         );
+
+    public static void SetRole(Db db, Guid id, string role, bool seesSomeOnly) =>
+        db.Run(
+            "UPDATE account SET role = @role, some_only = @seesSomeOnly WHERE id = @id",
+            new
+            {
+                id,
+                role,
+                seesSomeOnly,
+            }
+        );
+
+    /// <summary>Ends somebody's access, or gives it back.</summary>
+    public static void SetEnded(Db db, Guid id, DateTimeOffset? at) =>
+        db.Run("UPDATE account SET ended_at = @at WHERE id = @id", new { id, at });
 
     public static void SetPassword(Db db, Guid id, string hash) =>
         db.Run("UPDATE account SET password_hash = @hash WHERE id = @id", new { id, hash });

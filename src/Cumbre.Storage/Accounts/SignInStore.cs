@@ -64,6 +64,13 @@ public static class SignInStore
     public static int EndAll(Db db, Guid accountId, Guid? but) =>
         db.Run("DELETE FROM sign_in WHERE account_id = @accountId AND id IS NOT @but", new { accountId, but });
 
+    /// <summary>Removes what has ended by itself: on kept devices not seen since, on shared ones begun before.</summary>
+    public static void Prune(Db db, DateTimeOffset keptSeenBefore, DateTimeOffset sharedBegunBefore) =>
+        db.Run(
+            "DELETE FROM sign_in WHERE (kept = 1 AND seen_at < @keptSeenBefore) OR (kept = 0 AND begun_at < @sharedBegunBefore)",
+            new { keptSeenBefore, sharedBegunBefore }
+        );
+
     private sealed record SignInRow(
         Guid Id,
         Guid AccountId,

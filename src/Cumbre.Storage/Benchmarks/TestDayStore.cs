@@ -1,3 +1,5 @@
+using Cumbre.Storage.Accounts;
+
 namespace Cumbre.Storage.Benchmarks;
 
 /// <summary>An evening on which a group is tested.</summary>
@@ -21,18 +23,25 @@ public sealed record TestDayRow(Guid Id, DateOnly Day, string Name, long Athlete
 
 public static class TestDayStore
 {
-    public static IReadOnlyList<TestDayRow> All(Db db) =>
+    /// <summary>Those with somebody within reach, counted by whom it holds.</summary>
+    public static IReadOnlyList<TestDayRow> All(Db db, Reach reach)
+    {
+        var seen = reach.IsEverybody ? "1" : "athlete_id IN @Some";
+        return
         [
             .. db.Query<TestDayRow>(
-                """
-                SELECT d.id, d.day, d.name,
-                  (SELECT count(*) FROM test_day_athlete a WHERE a.test_day_id = d.id) AS athletes,
-                  (SELECT count(*) FROM test_day_test t WHERE t.test_day_id = d.id) AS tests,
-                  (SELECT count(*) FROM benchmark_result r WHERE r.test_day_id = d.id) AS results
-                FROM test_day d ORDER BY d.day DESC, d.id DESC
-                """
-            ),
+                    $"""
+                    SELECT d.id, d.day, d.name,
+                      (SELECT count(*) FROM test_day_athlete a WHERE a.test_day_id = d.id AND {seen}) AS athletes,
+                      (SELECT count(*) FROM test_day_test t WHERE t.test_day_id = d.id) AS tests,
+                      (SELECT count(*) FROM benchmark_result r WHERE r.test_day_id = d.id AND {seen}) AS results
+                    FROM test_day d ORDER BY d.day DESC, d.id DESC
+                    """,
+                    new { Some = reach.Some ?? [] }
+                )
+                .Where(d => reach.IsEverybody || d.Athletes > 0),
         ];
+    }
 
     public static TestDay? Find(Db db, Guid id) =>
         db.One<Row>("SELECT id, day, name, version FROM test_day WHERE id = @id", new { id }) is { } row

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using Cumbre.Storage.Accounts;
 
 namespace Cumbre.Storage.Privacy;
 
@@ -19,6 +20,9 @@ public static class Erasure
     /// <summary>A name of one word in one or two letters would strike out parts of other words.</summary>
     private const int NameLeast = 3;
 
+    /// <summary>What an entry of the audit says is sealed: it goes as a whole.</summary>
+    private const string Sealed = "audit_value";
+
     private const string Guard = "logged_set_is_append_only";
 
     /// <summary>Every row of an athlete; then their name in the words of others, unless somebody else has the same.</summary>
@@ -36,24 +40,59 @@ public static class Erasure
                 rows[own.Table] = gone;
         }
 
+        PeopleStore.RemoveGuardiansOfNobody(db);
         return (rows, StrikeOut(db, name));
     }
 
     /// <summary>Keeps that it was done.</summary>
-    public static void Keep(Db db, Guid id, ErasureReceipt receipt, Stamp stamp) =>
+    /// <param name="db">In a transaction.</param>
+    /// <param name="id">Of the receipt.</param>
+    /// <param name="receipt">What was erased.</param>
+    /// <param name="at">When.</param>
+    /// <param name="by">The account; null: the club's rule on how long it keeps people.</param>
+    public static void Keep(Db db, Guid id, ErasureReceipt receipt, DateTimeOffset at, Guid? by) =>
         db.Run(
-            "INSERT INTO erasure (id, at, by, rows_json, mentions, messages, copies) VALUES (@id, @At, @By, @rows, @Mentions, @Messages, @Copies)",
+            "INSERT INTO erasure (id, at, by, rows_json, mentions, messages, copies) VALUES (@id, @at, @by, @rows, @Mentions, @Messages, @Copies)",
             new
             {
                 id,
-                stamp.At,
-                stamp.By,
+                at,
+                by,
                 rows = JsonSerializer.Serialize(receipt.Rows),
                 receipt.Mentions,
                 receipt.Messages,
                 receipt.Copies,
             }
         );
+
+    /// <summary>The receipts, the newest first.</summary>
+    public static IReadOnlyList<(DateTimeOffset At, Guid? By, ErasureReceipt Receipt)> Kept(Db db) =>
+        [
+            .. db.Query<ReceiptRow>(
+                    "SELECT at, by, rows_json, mentions, messages, copies FROM erasure ORDER BY at DESC, id DESC"
+                )
+                .Select(r =>
+                    (
+                        r.At,
+                        r.By,
+                        new ErasureReceipt(
+                            JsonSerializer.Deserialize<SortedDictionary<string, int>>(r.RowsJson)!,
+                            (int)r.Mentions,
+                            (int)r.Messages,
+                            (int)r.Copies
+                        )
+                    )
+                ),
+        ];
+
+    private sealed record ReceiptRow(
+        DateTimeOffset At,
+        Guid? By,
+        string RowsJson,
+        long Mentions,
+        long Messages,
+        long Copies
+    );
 
     private static int StrikeOut(Db db, string name)
     {
@@ -91,7 +130,12 @@ public static class Erasure
             var rest = whole.Replace(found.Text, StruckOut);
             if (rest == found.Text)
                 continue;
-            db.Run($"UPDATE {table} SET {column} = @rest WHERE rowid = @row", new { rest, row = found.Row });
+            db.Run(
+                table == Sealed
+                    ? $"DELETE FROM {table} WHERE rowid = @row"
+                    : $"UPDATE {table} SET {column} = @rest WHERE rowid = @row",
+                new { rest, row = found.Row }
+            );
             struck++;
         }
 

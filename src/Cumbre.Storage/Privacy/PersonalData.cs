@@ -23,23 +23,15 @@ public static class PersonalData
         OwnBlocks = "SELECT id FROM block WHERE athlete_id = @id",
         OwnDecisions = "SELECT id FROM decision WHERE athlete_id = @id";
 
-    private const string Own = "athlete_id = @id";
+    private const string Own = "athlete_id = @id",
+        OwnAccount = "SELECT id FROM account WHERE athlete_id = @id",
+        OfOwnAccount = $"account_id IN ({OwnAccount})";
 
     /// <summary>What refers to another row stands before it, so that the rows can go in this order.</summary>
     public static IReadOnlyList<PersonalRows> Rows { get; } =
     [
-        new(
-            "audit",
-            $"""
-            subject_id = @id
-            OR subject_id IN ({OwnSessions}) OR subject_id IN ({OwnItems}) OR subject_id IN ({OwnBlocks})
-            OR subject_id IN ({OwnDecisions})
-            OR subject_id IN (SELECT id FROM logged_set WHERE item_id IN ({OwnItems}))
-            OR subject_id IN (SELECT id FROM benchmark_result WHERE athlete_id = @id)
-            OR subject_id IN (SELECT id FROM body_mass WHERE athlete_id = @id)
-            OR subject_id IN (SELECT id FROM check_in WHERE athlete_id = @id)
-            """
-        ),
+        new("audit_value", $"athlete_id = @id OR account_id IN ({OwnAccount})") { Secret = ["salt"] },
+        new("consent", Own),
         new("decision_event", $"decision_id IN ({OwnDecisions})"),
         new("decision", Own),
         new("logged_set", $"item_id IN ({OwnItems})"),
@@ -65,7 +57,14 @@ public static class PersonalData
         new("kit_book", "owner_id = @id"),
         new("evidence", Own) { IsDerived = true },
         new("standing", Own) { IsDerived = true },
-        new("sign_in", "account_id IN (SELECT id FROM account WHERE athlete_id = @id)") { Secret = ["key_hash"] },
+        new("link_athlete", Own),
+        new("link", $"{Own} OR {OfOwnAccount}") { Secret = ["token_hash"] },
+        new("coach_athlete", Own),
+        new("guardian", Own),
+        new("sign_in", OfOwnAccount) { Secret = ["key_hash"] },
+        new("known_device", OfOwnAccount) { Secret = ["key_hash"] },
+        new("recovery_code", OfOwnAccount) { Secret = ["code_hash"] },
+        new("second_factor", OfOwnAccount) { Secret = ["secret"] },
         new("account", Own) { Secret = ["password_hash"] },
         new("athlete", "id = @id"),
     ];
@@ -76,12 +75,17 @@ public static class PersonalData
     /// </summary>
     public static IReadOnlyList<string> Nobodys { get; } =
     [
+        "audit_entry",
         "block_group",
         "catalogue_version",
         "changelog",
         "club",
         "club_school",
+        "coach_group",
         "erasure",
+        "failed_try",
+        "link_group",
+        "privacy_text",
         "template",
         "test_day",
         "test_day_test",

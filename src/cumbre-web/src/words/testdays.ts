@@ -119,6 +119,8 @@ export const say = wordsOf("testdays", {
     "Bars, straps and anchors must hold the body with swing. Use a spotter for first attempts, and a mat under inversions and flags.",
   sides:
     "{name}: left {left}, right {right}. {weaker, select, Left {The left side is {percent, number} % weaker} Right {The right side is {percent, number} % weaker} other {Both sides are equal}}{advice, select, WeakerFirst {: it goes first, both sides match its number, and it does one extra set} Note {: keep an eye on it} other {}}.",
+  corrected: "corrected: {before} to {after}",
+  resultDeleted: "deleted: {before}",
   keepStill: "keep still for 1 s",
   resultOn: "{result} on {day}",
   repUnit: "{count, plural, one {rep} other {reps}}",

@@ -20,11 +20,13 @@ const shape = z.object({
   signInName: z.string().trim().min(1, say("writeASignInName")),
   password: passwordShape,
   timeZone: z.string().trim().min(1, say("writeATimeZoneLikeEuropeMadrid")),
+  setupCode: z.string().trim().min(1, say("writeTheSetupCode")),
 });
 
 type Fields = z.infer<typeof shape>;
 
 const fields: { name: keyof Fields; label: string; type?: string; complete?: string; hint?: string }[] = [
+  { name: "setupCode", label: say("setupCode"), hint: say("theSetupCodeIsPrinted") },
   { name: "clubName", label: say("club") },
   { name: "name", label: say("yourName"), complete: "name" },
   { name: "signInName", label: say("signInName"), complete: "username", hint: say("anEMailAddressOrAnyWord") },
@@ -38,6 +40,7 @@ export default function OwnerPage() {
   const form = useForm<Fields>({
     resolver: zodResolver(shape),
     defaultValues: {
+      setupCode: "",
       clubName: "",
       name: "",
       signInName: "",

@@ -77,10 +77,13 @@ describe("what stood in a cell before", () => {
   beforeEach(() => setHabits({ locale: "en-GB", hours: null, firstDay: null }));
   afterEach(() => setHabits({ locale: "en-US", hours: null, firstDay: null }));
   it("says from what to what, when and by whom", () => {
-    expect(noted({ what: "corrected: 9 reps to 10 reps", at, by: "Coach" })).toBe(
+    expect(noted({ kind: "ResultCorrected", before: "9 reps", after: "10 reps", at, by: "Coach" })).toBe(
       "corrected: 9 reps to 10 reps, 18:05, Coach",
     );
-    expect(noted({ what: "taken back", at, by: null })).toBe("taken back, 18:05");
+    expect(noted({ kind: "ResultRemoved", before: "9 reps", after: null, at, by: null })).toBe(
+      "deleted: 9 reps, 18:05",
+    );
+    expect(noted({ kind: "Earlier", before: null, after: "taken back", at, by: null })).toBe("taken back, 18:05");
   });
 });
 

@@ -19,8 +19,14 @@ export const reasonWord: Record<BatteryReason, string> = {
 };
 
 /** A change as it was noted: "corrected: 9 reps to 10 reps, 18:05, Coach". */
-export function noted(entry: AuditEntry) {
-  return [entry.what, timeOf(entry.at), entry.by].filter(Boolean).join(", ");
+export function noted(entry: Pick<AuditEntry, "kind" | "before" | "after" | "at" | "by">) {
+  const what =
+    entry.kind === "ResultCorrected"
+      ? say("corrected", { before: entry.before ?? "", after: entry.after ?? "" })
+      : entry.kind === "ResultRemoved"
+        ? say("resultDeleted", { before: entry.before ?? "" })
+        : entry.after;
+  return [what, timeOf(entry.at), entry.by].filter(Boolean).join(", ");
 }
 
 /** What the answer of a test decides: "opens Half lay of Front lever, at 3 × 10 s, 7 s so far". */

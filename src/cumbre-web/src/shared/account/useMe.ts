@@ -27,7 +27,12 @@ export function useSignedIn() {
     today: me.today,
     club: me.club ?? "",
     demo: me.demo,
-    isCoach: me.account.role !== "athlete",
+    isCoach: me.account.role === "owner" || me.account.role === "coach",
+    isOwner: me.account.role === "owner",
+    /** Changes what the whole club lives with: an owner, or a coach of all athletes. */
+    isClub: me.account.role === "owner" || (me.account.role === "coach" && !me.account.someOnly),
+    /** Reads, and writes nothing but a consent. */
+    isGuardian: me.account.role === "guardian",
   };
 }
 

@@ -419,6 +419,917 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/me/second-factor": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FactorDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["FactorCodeRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RecoveryCodesDto"];
+          };
+        };
+      };
+    };
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["FactorRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/me/second-factor/off": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["FactorOffRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/people": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PeopleDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/people/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PersonRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/people/{id}/access": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["AccessRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/invitations": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["InvitationRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MadeLinkDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/invitations/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/links/look": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a link is for. It is asked for in the body, as addresses are kept in logs. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LinkRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/links/join": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Uses a link up: makes the account, or gives it a new password, and signs in. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["JoinRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/links/take": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A guardian who is signed in takes a second child in by its link. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LinkRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/access": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AthleteAccessDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/recovery": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["RecoveryRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MadeLinkDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/access/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["AccessRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/privacy-text": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** For everybody: also for who is invited and has not joined yet. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PrivacyTextDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PrivacyTextRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PrivacyTextDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/retention": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RetentionDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["RetentionRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RetentionDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/consents": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ConsentsDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/consents/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ConsentRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ConsentsDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/consents/withdraw": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** As easily as it was given: one press, and no reason is asked for. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["WithdrawalRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ConsentsDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/audit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          account?: string;
+          kinds?: string;
+          from?: string;
+          until?: string;
+          below?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AuditPageDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/audit/check": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          noted?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AuditVerdict"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/audit": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          kinds?: string;
+          below?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AuditPageDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes": {
     parameters: {
       query?: never;
@@ -512,7 +1423,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** For good. Only an archived athlete can be erased, so that one press never loses a history. */
+    /** Only an archived athlete can be erased, so that one press never loses a history. */
     delete: {
       parameters: {
         query?: never;
@@ -586,7 +1497,43 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Everything that is stored of an athlete, as JSON. */
+    /** Everything that is stored of an athlete, as JSON by the published schema. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/export.html": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The same as a page to read. */
     get: {
       parameters: {
         query?: never;
@@ -3015,6 +3962,82 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/programme": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The newest block first. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["OwnBlockDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/programme/{blockId}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PublishedBlock"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/sample-club": {
     parameters: {
       query?: never;
@@ -3384,6 +4407,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
+    /** Those whose members are all within reach. */
     get: {
       parameters: {
         query?: never;
@@ -3584,6 +4608,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
+    /** Those that concern somebody within reach. */
     get: {
       parameters: {
         query?: never;
@@ -4671,16 +5696,36 @@ export interface components {
       /** @description Harmless decisions that are accepted as they are. */
       ids: string[];
     };
+    AccessRequest: {
+      /** @description Their access ends, or is given back. */
+      ended: boolean;
+      /** @description For the audit; may be empty. */
+      reason: null | string;
+    };
     /** @description Who is signed in. */
     AccountDto: {
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Of the account.
+       */
       id: string;
+      /** @description As the club says it. */
       name: string;
+      /** @description owner, coach, athlete or guardian. */
       role: string;
-      /** Format: uuid */
+      /**
+       * Format: uuid
+       * @description Of an athlete: who they are.
+       */
       athleteId: null | string;
+      /** @description In which they think. */
       unit: components["schemas"]["MassUnit"];
+      /** @description How they read dates and numbers. */
       habits: components["schemas"]["Habits"];
+      /** @description A coach who sees only those given to them. */
+      someOnly: boolean;
+      /** @description Of a guardian: whom they may see today. */
+      wards: components["schemas"]["WardDto"][];
     };
     ArchiveRequest: {
       /** @description Put away, or taken back. */
@@ -4691,6 +5736,15 @@ export interface components {
      * @enum {unknown}
      */
     ArmMode: "Bent" | "Straight" | "None";
+    /** @description Who sees an athlete. */
+    AthleteAccessDto: {
+      /** @description Their own and their guardians'. */
+      accounts: components["schemas"]["PersonDto"][];
+      /** @description Names of those who coach them, the owner among them. */
+      coaches: string[];
+      /** @description Open invitations and links to a new password. */
+      links: components["schemas"]["OpenLinkDto"][];
+    };
     AthleteDto: {
       /**
        * Format: uuid
@@ -4789,17 +5843,119 @@ export interface components {
       version: number;
       intake?: null | components["schemas"]["IntakeDto"];
     };
-    /** @description A change as it was noted. */
+    /** @description An entry as it is read. */
     AuditEntry: {
-      /** @description For instance `corrected: 9 reps to 10 reps`. */
-      what: string;
+      /**
+       * Format: int64
+       * @description From 1, without gaps.
+       */
+      seq: number;
       /**
        * Format: date-time
        * @description When.
        */
       at: string;
-      /** @description Name of the account; null: it is gone. */
+      /** @description What. */
+      kind: components["schemas"]["AuditKind"];
+      /** @description Name of the account; null: nobody was signed in, or it is gone. */
       by: null | string;
+      /**
+       * Format: uuid
+       * @description Whom it concerns.
+       */
+      athleteId: null | string;
+      /** @description Their name. */
+      athlete: null | string;
+      /** @description What stood before. */
+      before: null | string;
+      /** @description What stands now, or more of what happened. */
+      after: null | string;
+      /** @description As it was given. */
+      reason: null | string;
+      /** @description What it said was erased with a person. */
+      erased: boolean;
+    };
+    /**
+     * @description What happened. Each has words of its own in the interface.
+     * @enum {unknown}
+     */
+    AuditKind:
+      | "Earlier"
+      | "OwnerMade"
+      | "SignedIn"
+      | "SignInFailed"
+      | "SignedOut"
+      | "SignInEnded"
+      | "SignInsEnded"
+      | "PasswordChanged"
+      | "PasswordRecovered"
+      | "SecondFactorOn"
+      | "SecondFactorOff"
+      | "RecoveryCodeUsed"
+      | "RecoveryLinkMade"
+      | "Invited"
+      | "InvitationWithdrawn"
+      | "Joined"
+      | "RoleChanged"
+      | "AccessEnded"
+      | "AccessGivenBack"
+      | "AccountErased"
+      | "AthleteMade"
+      | "ProfileChanged"
+      | "SchoolsChanged"
+      | "IntakeChanged"
+      | "ClearanceChanged"
+      | "ComplaintsChanged"
+      | "Archived"
+      | "TakenBack"
+      | "PersonErased"
+      | "Exported"
+      | "ConsentGiven"
+      | "ConsentWithdrawn"
+      | "PrivacyTextWritten"
+      | "RetentionChanged"
+      | "ResultCorrected"
+      | "ResultRemoved"
+      | "TestDayRemoved"
+      | "PlacementSet"
+      | "PlacementGivenBack"
+      | "PlannedAgainstCaution"
+      | "KeptAgainstCaution"
+      | "StopCleared"
+      | "BlockPublished"
+      | "BlockRemoved"
+      | "BlockSent"
+      | "ClubSchoolChanged"
+      | "ClubKitChanged"
+      | "MovementWritten"
+      | "LadderWritten";
+    AuditPageDto: {
+      /** @description The newest first. */
+      entries: components["schemas"]["AuditEntry"][];
+      /** @description There are older ones. */
+      older: boolean;
+    };
+    /** @description What a check of the chain found. */
+    AuditVerdict: {
+      /**
+       * Format: int64
+       * @description How many there are.
+       */
+      entries: number;
+      /**
+       * Format: int64
+       * @description Of how many what they said was erased with a person.
+       */
+      erased: number;
+      /**
+       * Format: int64
+       * @description The first entry that is not as it was written; null: all are.
+       */
+      brokenAt: null | number;
+      /** @description The newest seal as hexadecimal text. Who keeps it elsewhere can tell later whether the end was cut off. */
+      head: string;
+      /** @description A seal that was noted before is in the chain; null: none was given. */
+      hasNoted: null | boolean;
     };
     /** @description A measured band. */
     BandDto: {
@@ -5319,6 +6475,64 @@ export interface components {
       level: number;
       /** @description In the coach's words. */
       note: null | string;
+    };
+    /**
+     * @description Who gave a consent.
+     * @enum {unknown}
+     */
+    ConsentAs: "Athlete" | "Guardian" | "Paper";
+    ConsentDto: {
+      /**
+       * Format: uuid
+       * @description Of the consent.
+       */
+      id: string;
+      /** @description Who gave it. */
+      as: components["schemas"]["ConsentAs"];
+      /** @description As it was signed. */
+      name: string;
+      /**
+       * Format: date
+       * @description On which it was signed.
+       */
+      day: string;
+      /**
+       * Format: int64
+       * @description Of the text that was read.
+       */
+      textVersion: number;
+      /**
+       * Format: date-time
+       * @description Null: it holds.
+       */
+      withdrawnAt: null | string;
+    };
+    ConsentRequest: {
+      /** @description As it is signed. */
+      name: string;
+      /**
+       * Format: int64
+       * @description Of the text that was read.
+       */
+      textVersion: number;
+      /**
+       * Format: date
+       * @description Of a signature on paper; null: today.
+       */
+      day: null | string;
+    };
+    ConsentsDto: {
+      /** @description The one that holds. */
+      text: components["schemas"]["PrivacyTextDto"];
+      /** @description The newest first. */
+      consents: components["schemas"]["ConsentDto"][];
+      /** @description One holds. */
+      holds: boolean;
+      /**
+       * Format: date-time
+       * @description The last one was withdrawn: nothing new is recorded.
+       */
+      withdrawnAt: null | string;
     };
     /** @description How regularly an athlete trains: three ordinary sessions a week beat one heroic one. */
     Consistency: {
@@ -5937,6 +7151,29 @@ export interface components {
     Fact: {
       key: components["schemas"]["InputKey"];
       value: components["schemas"]["Quantity"];
+    };
+    FactorCodeRequest: {
+      /** @description Of the app, as it stands now. */
+      code: string;
+    };
+    FactorDto: {
+      /** @description Signing in asks for a code. */
+      on: boolean;
+      /**
+       * Format: int32
+       * @description Recovery codes that were not used yet.
+       */
+      codesLeft: number;
+    };
+    FactorOffRequest: {
+      /** @description Of the account. */
+      password: string;
+      /** @description Of the app, or a recovery code. */
+      code: string;
+    };
+    FactorRequest: {
+      /** @description Of the account. */
+      password: string;
     };
     /** @enum {unknown} */
     FailPoint: "Start" | "Top" | null;
@@ -6585,6 +7822,30 @@ export interface components {
       /** @description Gone through to the end. */
       finished: boolean;
     };
+    InvitationRequest: {
+      /** @description owner, coach, athlete or guardian. */
+      role: string;
+      /** @description Whom it is for; of an athlete the roster says it. */
+      name: null | string;
+      /**
+       * Format: uuid
+       * @description Who they are, or whose guardian.
+       */
+      athleteId: null | string;
+      /**
+       * Format: date
+       * @description Of a guardian: the last day on which they see anything.
+       */
+      until: null | string;
+      /** @description A coach who sees only those given to them. */
+      someOnly: boolean;
+      /** @description Given. */
+      athletes: string[];
+      /** @description Given. */
+      groups: string[];
+      /** @description An address to which the link is written; null: it is handed over otherwise. */
+      to: null | string;
+    };
     /** @description One exercise. */
     ItemBody: {
       /**
@@ -6680,6 +7941,16 @@ export interface components {
       /** @description The reasons. */
       why: components["schemas"]["Explanation"];
     };
+    JoinRequest: {
+      /** @description What follows the sign # in the link. */
+      token: string;
+      /** @description As the club should say it; an athlete's own is taken from the roster. */
+      name: null | string;
+      /** @description Chosen; nothing where the account exists. */
+      signInName: null | string;
+      /** @description 12 to 200 characters. */
+      password: string;
+    };
     JsonObject: Record<string, never>;
     /** @description A caution that the coach keeps, with the reason. */
     Kept: {
@@ -6693,6 +7964,55 @@ export interface components {
       slug: string;
       name: string;
       question: string;
+    };
+    KeptPersonDto: {
+      /**
+       * Format: uuid
+       * @description Who is in the archive.
+       */
+      athleteId: string;
+      /** @description Theirs. */
+      name: string;
+      /**
+       * Format: date-time
+       * @description Since when.
+       */
+      archivedAt: string;
+      /**
+       * Format: date
+       * @description From this day on they are erased by the club's rule; null: only by hand.
+       */
+      erasedFrom: null | string;
+    };
+    /** @description That somebody was erased. */
+    KeptReceiptDto: {
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description By the club's rule on how long it keeps people. */
+      byRule: boolean;
+      /**
+       * Format: int32
+       * @description How many rows of the file, in all.
+       */
+      rows: number;
+      /**
+       * Format: int32
+       * @description Words of others in which the name was struck out.
+       */
+      mentions: number;
+      /**
+       * Format: int32
+       * @description Files of the outbox.
+       */
+      messages: number;
+      /**
+       * Format: int32
+       * @description Older copies of the file.
+       */
+      copies: number;
     };
     /** @description A kit book with what can be reckoned from it. */
     KitBookDto: {
@@ -6987,6 +8307,10 @@ export interface components {
       /** @description Several lines, or two columns; at most 20,000 characters. */
       text: string;
     };
+    LinkRequest: {
+      /** @description What follows the sign # in the link. */
+      token: string;
+    };
     /** @enum {unknown} */
     LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;
     /** @description A load of the plan. */
@@ -7017,6 +8341,21 @@ export interface components {
       counted: null | components["schemas"]["CountedPieces"];
       /** @description False: the mass that is moved is not known. */
       isWeighed: boolean;
+    };
+    /** @description A link that was just made: its text is told once, and kept nowhere. */
+    MadeLinkDto: {
+      /**
+       * Format: uuid
+       * @description By which it is withdrawn.
+       */
+      id: string;
+      /** @description From the club's address on; what follows the sign # never reaches a log. */
+      path: string;
+      /**
+       * Format: date-time
+       * @description It is worth nothing from then on.
+       */
+      endsAt: string;
     };
     Mass: {
       /** Format: double */
@@ -7389,6 +8728,35 @@ export interface components {
       /** @description What it is reckoned from. */
       from: components["schemas"]["Explanation"];
     };
+    /** @description A link that still lets somebody in. */
+    OpenLinkDto: {
+      /**
+       * Format: uuid
+       * @description By which it is withdrawn.
+       */
+      id: string;
+      /** @description Whom it is for. */
+      name: string;
+      /** @description What they become, or are. */
+      role: string;
+      /**
+       * Format: uuid
+       * @description Who they are, or whose guardian.
+       */
+      athleteId: null | string;
+      /** @description A new password for an account that exists. */
+      recovers: boolean;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      madeAt: string;
+      /**
+       * Format: date-time
+       * @description It is worth nothing from then on.
+       */
+      endsAt: string;
+    };
     /** @description What was trained beside the plan: climbing, running, a game. */
     OtherTraining: {
       /**
@@ -7593,6 +8961,38 @@ export interface components {
       limitingMovement: null | string;
       forecast: null | components["schemas"]["ForecastDto"];
     };
+    /** @description A block as its athlete sees it: published, the newest version of it. */
+    OwnBlockDto: {
+      /**
+       * Format: uuid
+       * @description Of the block.
+       */
+      id: string;
+      /** @description Its name. */
+      name: string;
+      /**
+       * Format: date
+       * @description Its first Monday.
+       */
+      start: string;
+      /**
+       * Format: int32
+       * @description How many.
+       */
+      weeks: number;
+      /**
+       * Format: int32
+       * @description Of the version.
+       */
+      number: number;
+      /** @description In the coach's words. */
+      note: null | string;
+      /**
+       * Format: date-time
+       * @description When it was published.
+       */
+      at: string;
+    };
     /** @description A movement of the club's own, to be edited. */
     OwnMovementDto: {
       /** @description As it is now. */
@@ -7616,6 +9016,8 @@ export interface components {
       password: string;
       /** @description IANA name; training days are dates there. */
       timeZone: string;
+      /** @description As it was printed where the server was started. */
+      setupCode: string;
     };
     /** @description Pain at a place. */
     PainDto: {
@@ -7703,6 +9105,64 @@ export interface components {
       from: null | number;
       /** Format: int32 */
       to: null | number;
+    };
+    PeopleDto: {
+      /** @description Everybody with an account, by name. */
+      people: components["schemas"]["PersonDto"][];
+      /** @description Those that still let somebody in. */
+      links: components["schemas"]["OpenLinkDto"][];
+    };
+    /** @description Somebody of the club. */
+    PersonDto: {
+      /**
+       * Format: uuid
+       * @description Of the account.
+       */
+      id: string;
+      /** @description As the club says it. */
+      name: string;
+      /** @description What is typed at sign-in. */
+      signInName: string;
+      /** @description owner, coach, athlete or guardian. */
+      role: string;
+      /** @description A coach who sees only those given to them. */
+      someOnly: boolean;
+      /**
+       * Format: uuid
+       * @description Of an athlete: who they are.
+       */
+      athleteId: null | string;
+      /** @description Given to a coach of some, or to a guardian. */
+      athletes: string[];
+      /** @description Given to a coach of some. */
+      groups: string[];
+      /**
+       * Format: date
+       * @description Of a guardian: the last day on which they see anything.
+       */
+      until: null | string;
+      /** @description They sign in with a code as well. */
+      secondFactor: boolean;
+      /**
+       * Format: date-time
+       * @description When a device of theirs last asked for something; null: none is signed in.
+       */
+      seenAt: null | string;
+      /**
+       * Format: date-time
+       * @description Their access has ended.
+       */
+      endedAt: null | string;
+    };
+    PersonRequest: {
+      /** @description owner or coach. */
+      role: string;
+      /** @description A coach who sees only those given to them. */
+      someOnly: boolean;
+      /** @description Given. */
+      athletes: string[];
+      /** @description Given with all their members, whoever these are. */
+      groups: string[];
     };
     /** @description A movement of the picker, as it stands for an athlete. */
     PickDto: {
@@ -7806,6 +9266,30 @@ export interface components {
     PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full" | null;
     PreviewRequest: {
       /** @description The file. */
+      text: string;
+    };
+    /** @description What the club tells people of their data. */
+    PrivacyTextDto: {
+      /**
+       * Format: int64
+       * @description 0: as it ships.
+       */
+      version: number;
+      /** @description Paragraphs, parted by empty lines; one of a single short line is a heading. */
+      text: string;
+      /**
+       * Format: date-time
+       * @description Null: it ships.
+       */
+      writtenAt: null | string;
+    };
+    PrivacyTextRequest: {
+      /**
+       * Format: int64
+       * @description Of the text that was changed.
+       */
+      version: number;
+      /** @description 10 to 20,000 characters. */
       text: string;
     };
     /** @description An athlete in the list of programmes. */
@@ -8048,6 +9532,17 @@ export interface components {
       effort: null | number;
       /** @description The easy version was taken (true) or refused (false). */
       easy: null | boolean;
+    };
+    RecoveryCodesDto: {
+      /** @description Each stands in for the app once; shown once. */
+      codes: string[];
+    };
+    RecoveryRequest: {
+      /**
+       * Format: uuid
+       * @description Of the athlete, or of a guardian of theirs.
+       */
+      accountId: string;
     };
     /** @description An item that generating again changes. */
     RegeneratedItem: {
@@ -8322,6 +9817,24 @@ export interface components {
        * @description A result that was wrong, in whose place this one comes; null: none.
        */
       instead?: null | string;
+    };
+    RetentionDto: {
+      /**
+       * Format: int32
+       * @description After which an archived athlete is erased; null: only by hand.
+       */
+      keepMonths: null | number;
+      /** @description Who is in the archive, the longest first. */
+      archived: components["schemas"]["KeptPersonDto"][];
+      /** @description The newest first. */
+      receipts: components["schemas"]["KeptReceiptDto"][];
+    };
+    RetentionRequest: {
+      /**
+       * Format: int32
+       * @description 1 to 240; null: only by hand.
+       */
+      keepMonths: null | number;
     };
     /** @description A test that guards a goal and is six weeks old, or will be within two. */
     Retest: {
@@ -9165,6 +10678,8 @@ export interface components {
        * @default false
        */
       kept: boolean;
+      /** @description Of their second factor; null: none was asked for yet. */
+      code?: null | string;
     };
     SkipRequest: {
       /** @description Null: it is done after all. */
@@ -9909,6 +11424,15 @@ export interface components {
       /** @description What of the same step is far away and comes first. */
       behind: components["schemas"]["ThresholdEvidence"];
     };
+    WardDto: {
+      /**
+       * Format: uuid
+       * @description Of the athlete.
+       */
+      id: string;
+      /** @description Theirs. */
+      name: string;
+    };
     WeekBody: {
       kind: components["schemas"]["WeekKind"];
       sessions: components["schemas"]["SessionBody"][];
@@ -10030,6 +11554,10 @@ export interface components {
       /** Format: uuid */
       item: null | string;
       pattern: null | components["schemas"]["Pattern"];
+    };
+    WithdrawalRequest: {
+      /** @description May be empty: nobody has to give one. */
+      reason: null | string;
     };
     /** @description A line of working: the template's arguments on the left, the result on the right. */
     WorkingStep: {

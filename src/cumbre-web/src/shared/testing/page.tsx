@@ -59,6 +59,8 @@ export const me: Me = {
     unit: "Kg",
     habits: { locale: null, hours: null, firstDay: null },
     athleteId: null,
+    someOnly: false,
+    wards: [],
   },
 };
 
