@@ -24,6 +24,7 @@ internal static class Handlers
         SqlMapper.RemoveTypeMap(typeof(DateOnly));
         SqlMapper.RemoveTypeMap(typeof(DateOnly?));
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset));
+        SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
         SqlMapper.AddTypeHandler(new IdHandler());
         SqlMapper.AddTypeHandler(new DecimalHandler());
         SqlMapper.AddTypeHandler(new DayHandler());

@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
@@ -54,6 +55,8 @@ public sealed class Club : WebApplicationFactory<Program>
             {
                 if (time is not null)
                     services.AddSingleton(time);
+                // What makes a guess slow makes a test slow.
+                services.PostConfigure<PasswordHasherOptions>(hash => hash.IterationCount = 1_000);
             });
         more?.Invoke(builder);
     }

@@ -23,8 +23,10 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
         }
     }
 
-    public DateOnly Today =>
-        options.Today ?? DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(time.GetUtcNow(), Zone).DateTime);
+    public DateOnly Today => options.Today ?? DayOf(time.GetUtcNow());
+
+    /// <summary>The day of an instant, in the club's zone.</summary>
+    public DateOnly DayOf(DateTimeOffset at) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(at, Zone).DateTime);
 
     /// <summary>The instant at which today began.</summary>
     public DateTimeOffset StartOfToday =>

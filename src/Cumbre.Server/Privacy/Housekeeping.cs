@@ -44,16 +44,17 @@ internal sealed class Housekeeping(
     {
         throttle.Prune();
         Programmes.Outbox.RemoveEnded(database, options);
-        foreach (var athlete in database.Read(db => Due(db, clock.Now)))
+        foreach (var athlete in database.Read(db => Due(db)))
             erasing.Run(athlete, null);
     }
 
-    private static IReadOnlyList<AthleteProfile> Due(Db db, DateTimeOffset now) =>
+    /// <summary>On the day of the month on which they were archived, and later.</summary>
+    private IReadOnlyList<AthleteProfile> Due(Db db) =>
         PrivacyStore.KeepMonths(db) is { } months
             ?
             [
                 .. PrivacyStore
-                    .ArchivedBefore(db, now.AddMonths(-(int)months))
+                    .ArchivedBefore(db, clock.Began(clock.Today.AddMonths(-(int)months).AddDays(1)))
                     .Select(a => AthleteStore.Find(db, a.Id))
                     .OfType<AthleteProfile>(),
             ]

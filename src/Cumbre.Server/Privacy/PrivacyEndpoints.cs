@@ -69,7 +69,7 @@ internal static class PrivacyEndpoints
                         a.Id,
                         a.Name,
                         a.At,
-                        months is { } m ? DateOnly.FromDateTime(a.At.UtcDateTime).AddMonths(m) : null
+                        months is { } m ? clock.DayOf(a.At).AddMonths(m) : null
                     )),
             ],
             [

@@ -30,7 +30,7 @@ public static class BlockEndpoints
         coach.MapPost("/notation/line", NotationHelp.Write);
         coach.MapGet("/templates", Templates.List);
         coach.MapPut("/templates/{id:guid}", Templates.Add);
-        coach.MapDelete("/templates/{id:guid}", Templates.Remove);
+        coach.MapDelete("/templates/{id:guid}", Templates.Remove).RequireAuthorization(Policies.Club);
         coach.MapPost("/templates/{id:guid}/fit", Templates.Fit);
         coach.MapPost("/templates/{id:guid}/apply", Templates.Apply);
         coach.MapGet("/groups", Groups.List);

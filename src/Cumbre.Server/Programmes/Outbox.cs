@@ -175,7 +175,11 @@ internal static class Outbox
     }
 
     /// <summary>Removes a message; nothing where there is none.</summary>
-    public static void Remove(Guid id, CumbreOptions options) => File.Delete(PathOf(id, options));
+    public static void Remove(Guid id, CumbreOptions options)
+    {
+        if (PathOf(id, options) is var path && File.Exists(path))
+            File.Delete(path);
+    }
 
     /// <summary>Writes a whole file beside and gives it its name, so that of several writers one wins.</summary>
     private static void Put(string path, MimeMessage message)

@@ -26,20 +26,30 @@ public static class TestDayStore
     /// <summary>Those with somebody within reach, counted by whom it holds.</summary>
     public static IReadOnlyList<TestDayRow> All(Db db, Reach reach)
     {
-        var seen = reach.IsEverybody ? "1" : "athlete_id IN @Some";
+        var days = db.Query<TestDayRow>(
+            """
+            SELECT d.id, d.day, d.name,
+              (SELECT count(*) FROM test_day_athlete a WHERE a.test_day_id = d.id) AS athletes,
+              (SELECT count(*) FROM test_day_test t WHERE t.test_day_id = d.id) AS tests,
+              (SELECT count(*) FROM benchmark_result r WHERE r.test_day_id = d.id) AS results
+            FROM test_day d ORDER BY d.day DESC, d.id DESC
+            """
+        );
+        if (reach.IsEverybody)
+            return days;
+        var seen = db.Query<Entry>(
+                """
+                SELECT a.test_day_id, a.athlete_id,
+                  (SELECT count(*) FROM benchmark_result r WHERE r.test_day_id = a.test_day_id AND r.athlete_id = a.athlete_id) AS results
+                FROM test_day_athlete a
+                """
+            )
+            .Where(e => reach.Holds(e.AthleteId))
+            .ToLookup(e => e.TestDayId);
         return
         [
-            .. db.Query<TestDayRow>(
-                    $"""
-                    SELECT d.id, d.day, d.name,
-                      (SELECT count(*) FROM test_day_athlete a WHERE a.test_day_id = d.id AND {seen}) AS athletes,
-                      (SELECT count(*) FROM test_day_test t WHERE t.test_day_id = d.id) AS tests,
-                      (SELECT count(*) FROM benchmark_result r WHERE r.test_day_id = d.id AND {seen}) AS results
-                    FROM test_day d ORDER BY d.day DESC, d.id DESC
-                    """,
-                    new { Some = reach.Some ?? [] }
-                )
-                .Where(d => reach.IsEverybody || d.Athletes > 0),
+            .. days.Where(d => seen.Contains(d.Id))
+                .Select(d => d with { Athletes = seen[d.Id].Count(), Results = seen[d.Id].Sum(e => e.Results) }),
         ];
     }
 
@@ -123,6 +133,8 @@ public static class TestDayStore
 
     /// <summary>The results that were typed into its grid.</summary>
     public static IReadOnlyList<StoredResult> Results(Db db, Guid id) => ResultStore.OfTestDay(db, id);
+
+    private sealed record Entry(Guid TestDayId, Guid AthleteId, long Results);
 
     private sealed record Row(Guid Id, DateOnly Day, string Name, long Version);
 }
