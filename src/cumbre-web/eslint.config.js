@@ -25,6 +25,8 @@ const shared = [
     "sessions",
     "decisions",
     "blocks",
+    "people",
+    "privacy",
     "generation",
     "paper",
 ];

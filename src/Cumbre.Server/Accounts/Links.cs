@@ -85,11 +85,17 @@ public sealed record JoinRequest(string Token, string? Name, string? SignInName,
 internal static class LinkEndpoints
 {
     /// <summary>What a link is for. It is asked for in the body, as addresses are kept in logs.</summary>
-    public static IResult Look(LinkRequest request, HttpContext http, Database database, Links links, Throttle throttle)
+    public static Results<Ok<LinkDto>, ProblemHttpResult> Look(
+        LinkRequest request,
+        HttpContext http,
+        Database database,
+        Links links,
+        Throttle throttle
+    )
     {
         IReadOnlyList<Brake> brakes = [Throttle.Address(http)];
         if (throttle.Begin(http, brakes) is { } wait)
-            return wait;
+            return (ProblemHttpResult)wait;
         var found = database.Read(db =>
         {
             if (links.Find(db, request.Token) is not { } link)
@@ -106,9 +112,9 @@ internal static class LinkEndpoints
             );
         });
         if (found is null)
-            return Problems.NotFound(Words.LinkEnded);
+            return (ProblemHttpResult)Problems.NotFound(Words.LinkEnded);
         throttle.Succeed(brakes);
-        return Results.Ok(found);
+        return TypedResults.Ok(found);
     }
 
     /// <summary>Uses a link up: makes the account, or gives it a new password, and signs in.</summary>

@@ -106,7 +106,7 @@ internal static class SecondFactorEndpoints
     private static Ok<FactorDto> Get(ClaimsPrincipal user, Database database) =>
         TypedResults.Ok(database.Read(db => SecondFactor.State(db, Policies.IdOf(user))));
 
-    private static IResult Show(
+    private static Results<Ok<FactorSecretDto>, ProblemHttpResult> Show(
         FactorRequest request,
         HttpContext http,
         Database database,
@@ -116,11 +116,11 @@ internal static class SecondFactorEndpoints
     {
         var (account, refusal) = own.Check(http, request.Password, "password");
         if (refusal is not null)
-            return refusal;
-        return database.Write<IResult>(db =>
+            return (ProblemHttpResult)refusal;
+        return database.Write<Results<Ok<FactorSecretDto>, ProblemHttpResult>>(db =>
             SecondFactor.IsOn(db, account.Id)
-                ? Problems.Conflict(Words.FactorThere, null)
-                : Results.Ok(factor.Show(db, account, AccountStore.Club(db)!.Name))
+                ? (ProblemHttpResult)Problems.Conflict(Words.FactorThere, null)
+                : TypedResults.Ok(factor.Show(db, account, AccountStore.Club(db)!.Name))
         );
     }
 

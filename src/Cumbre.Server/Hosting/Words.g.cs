@@ -135,13 +135,13 @@ public static class Words
     public static Message ComplaintsMost(decimal most) =>
         new("complaintsMost", new Dictionary<string, object> { ["most"] = most });
 
-    /// <summary>A coach can only note a consent that was signed on paper.</summary>
+    /// <summary>Only a coach records a form that was signed on another day.</summary>
     public static Message ConsentOnPaper { get; } = Message.Plain("consentOnPaper");
 
     /// <summary>The privacy text has changed since you opened it. Read it again.</summary>
     public static Message ConsentTextOld { get; } = Message.Plain("consentTextOld");
 
-    /// <summary>Consent was withdrawn on {day, date, medium}. Nothing new can be recorded; what is stored can be exported or erased.</summary>
+    /// <summary>Consent was withdrawn on {day, date, medium}. Nothing new can be recorded; what was saved can be exported or erased.</summary>
     public static Message ConsentWithdrawn(DateOnly day) =>
         new("consentWithdrawn", new Dictionary<string, object> { ["day"] = day });
 

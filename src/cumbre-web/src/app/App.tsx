@@ -25,7 +25,7 @@ const SheetPage = lazy(() => import("../features/testdays/SheetPage"));
 const OutcomePage = lazy(() => import("../features/testdays/OutcomePage"));
 const TestDayPrint = lazy(() => import("../features/testdays/TestDayPrint"));
 const ProgrammesPage = lazy(() => import("../features/blocks/ProgrammesPage"));
-const AthleteProgrammePage = lazy(() => import("../features/blocks/AthleteProgrammePage"));
+const ProgrammeRoute = lazy(() => import("./ProgrammeRoute"));
 const SheetsPage = lazy(() => import("../features/publish/SheetsPage"));
 const ComparePage = lazy(() => import("../features/compare/ComparePage"));
 const OutboxPage = lazy(() => import("../features/publish/OutboxPage"));
@@ -33,6 +33,12 @@ const ImportBlockPage = lazy(() => import("../features/publish/ImportBlockPage")
 const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
 const GroupPage = lazy(() => import("../features/groups/GroupPage"));
 const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
+const JoinPage = lazy(() => import("../features/accounts/JoinPage"));
+const PeoplePage = lazy(() => import("../features/people/PeoplePage"));
+const PrivacyPage = lazy(() => import("../features/privacy/PrivacyPage"));
+const AuditPage = lazy(() => import("../features/audit/AuditPage"));
+const PersonPage = lazy(() => import("./PersonPage"));
+const WardsPage = lazy(() => import("../features/accounts/WardsPage"));
 const AccountPage = lazy(() => import("../features/accounts/AccountPage"));
 const HelpPage = lazy(() => import("../features/help/HelpPage"));
 const MessagesPage = lazy(() => import("../features/help/MessagesPage"));
@@ -49,6 +55,7 @@ const SessionPage = lazy(() => import("../features/session/SessionPage"));
 const PrintPage = lazy(() => import("../features/publish/SessionPrintPage"));
 
 const router = createBrowserRouter([
+  { path: "/join", element: <Door />, errorElement: <Broken /> },
   {
     element: <Gatekeeper />,
     errorElement: <Broken />,
@@ -67,7 +74,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/movement", element: <AthleteMovementPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
-          { path: "/athletes/:athleteId/programme", element: <AthleteProgrammePage /> },
+          { path: "/athletes/:athleteId/programme", element: <ProgrammeRoute /> },
           { path: "/athletes/:athleteId/generate", element: <GeneratePage key="new" /> },
           { path: "/athletes/:athleteId/import", element: <ImportBlockPage /> },
           { path: "/groups/new", element: <GroupPage key="new" /> },
@@ -96,6 +103,10 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/profile", element: <ProfilePage /> },
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
+          { path: "/athletes/:athleteId/privacy", element: <PersonPage /> },
+          { path: "/people", element: <PeoplePage /> },
+          { path: "/privacy", element: <PrivacyPage /> },
+          { path: "/audit", element: <AuditPage /> },
           { path: "/account", element: <AccountPage /> },
           { path: "/messages", element: <MessagesPage /> },
           { path: "/glossary", element: <GlossaryPage /> },
@@ -124,6 +135,15 @@ function Gatekeeper() {
   );
 }
 
+/** Where a link lets somebody in, whoever is signed in on this device. */
+function Door() {
+  return (
+    <Suspense fallback={<Loading />}>
+      <JoinPage />
+    </Suspense>
+  );
+}
+
 function Frame() {
   return (
     <WhyProvider>
@@ -138,8 +158,11 @@ function Frame() {
 
 function Home() {
   const account = useMe().data?.account;
-  return account?.athleteId ? (
-    <Navigate to={`/athletes/${account.athleteId}`} replace />
+  const own = account?.athleteId ?? (account?.wards.length === 1 ? account.wards[0]!.id : null);
+  return own ? (
+    <Navigate to={`/athletes/${own}`} replace />
+  ) : account?.role === "guardian" ? (
+    <WardsPage />
   ) : (
     <DeskPage opening={<FirstHourList />} />
   );

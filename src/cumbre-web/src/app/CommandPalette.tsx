@@ -17,7 +17,7 @@ import { searchOf, targetsOf } from "./targets";
 /** Goes to an athlete, a block, a ladder, a movement or a page, or does what the page offers, by a few typed letters. */
 export default function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
-  const { account, isCoach } = useSignedIn();
+  const { account, isCoach, isOwner } = useSignedIn();
   const commands = useOffered();
   const athleteId = useMatch("/athletes/:athleteId/*")?.params.athleteId;
   const roster = useQuery({ ...rosterQuery(), enabled: open && isCoach });
@@ -29,6 +29,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
       searchOf(
         targetsOf({
           isCoach,
+          isOwner,
           ownId: account.athleteId,
           athleteId: athleteId === "new" ? undefined : athleteId,
           commands,
@@ -38,7 +39,17 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
           movements: movements.data ?? [],
         }),
       ),
-    [isCoach, account.athleteId, athleteId, commands, roster.data, programmes.data, ladders.data, movements.data],
+    [
+      isCoach,
+      isOwner,
+      account.athleteId,
+      athleteId,
+      commands,
+      roster.data,
+      programmes.data,
+      ladders.data,
+      movements.data,
+    ],
   );
   return (
     <Dialog

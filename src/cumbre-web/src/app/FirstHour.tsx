@@ -19,13 +19,13 @@ const firstHourQuery = queryOptions({
 const key = "cumbre.first-hour";
 
 function useFirstHour() {
-  const { isCoach } = useSignedIn();
+  const { isClub } = useSignedIn();
   const queries = useQueryClient();
   const { pathname } = useLocation();
   // What was done on the page before counts on this one.
   useEffect(() => void queries.invalidateQueries({ queryKey: firstHourQuery.queryKey }), [pathname, queries]);
-  const found = useQuery({ ...firstHourQuery, enabled: isCoach });
-  return isCoach && found.data && !found.data.atWork ? stepsOf(found.data) : [];
+  const found = useQuery({ ...firstHourQuery, enabled: isClub });
+  return isClub && found.data && !found.data.atWork ? stepsOf(found.data) : [];
 }
 
 /** On every page but the Desk: the next step, as long as there is one. */

@@ -117,6 +117,7 @@ function AccountMenu({
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { mode, setMode } = useColorScheme();
+  const { isOwner } = useSignedIn();
   const signOut = useSignOut();
   const close = () => setAnchor(null);
   const choose = (next: "light" | "dark" | "system") => () => {
@@ -153,6 +154,19 @@ function AccountMenu({
         </MenuItem>
         <MenuItem component={Link} to="/account" onClick={close}>
           {say("account")}
+        </MenuItem>
+        {isOwner && (
+          <MenuItem component={Link} to="/people" onClick={close}>
+            {say("people")}
+          </MenuItem>
+        )}
+        {isOwner && (
+          <MenuItem component={Link} to="/audit" onClick={close}>
+            {say("audit")}
+          </MenuItem>
+        )}
+        <MenuItem component={Link} to="/privacy" onClick={close}>
+          {say("privacy")}
         </MenuItem>
         <MenuItem component={Link} to="/help" onClick={close}>
           {say("howItWorks")}

@@ -4,6 +4,7 @@ import { searchOf, targetsOf, type Known } from "./targets";
 
 const known = (more: Partial<Known> = {}): Known => ({
   isCoach: true,
+  isOwner: true,
   ownId: null,
   commands: [
     { id: "publish", label: "Publish the block", run: () => {} },

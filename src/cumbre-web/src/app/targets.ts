@@ -44,6 +44,11 @@ const coachPages: Target[] = [
   page("/kit", say("kitOfTheHall"), [say("platesWord")]),
 ];
 
+const ownerPages: Target[] = [
+  page("/people", say("people"), [say("coachesWord")]),
+  page("/audit", say("audit"), [say("changesWord")]),
+];
+
 /** Where the pages of one athlete lead. */
 export const athletePages = (id: string): Target[] => [
   page(`/athletes/${id}`, say("overviewOfThisAthlete")),
@@ -52,10 +57,12 @@ export const athletePages = (id: string): Target[] => [
   page(`/athletes/${id}/programme`, say("programmeOfThisAthlete")),
   page(`/athletes/${id}/intake`, say("intakeOfThisAthlete")),
   page(`/athletes/${id}/profile`, say("profileOfThisAthlete")),
+  page(`/athletes/${id}/privacy`, say("privacyOfThisAthlete"), [say("consentWord")]),
 ];
 
 export interface Known {
   isCoach: boolean;
+  isOwner: boolean;
   ownId: string | null;
   /** The athlete whose page is in view. */
   athleteId?: string;
@@ -73,6 +80,8 @@ export function targetsOf(known: Known): Target[] {
     ...known.commands.map((c) => ({ key: `command:${c.id}`, label: c.label, group: say("command"), run: c.run })),
     ...(id ? athletePages(id).filter((p) => known.isCoach || !/intake|profile/.test(p.to!)) : []),
     ...(known.isCoach ? coachPages : [page("/ladders", say("ladders"))]),
+    ...(known.isOwner ? ownerPages : []),
+    page("/privacy", say("privacy"), [say("consentWord")]),
     page("/account", say("account"), [say("passwordWord"), say("devicesWord")]),
     ...known.roster.map((a) => ({
       key: `athlete:${a.id}`,

@@ -1,6 +1,13 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("app", {
+  people: "People",
+  audit: "Audit",
+  privacy: "Privacy",
+  coachesWord: "Coaches, invitations",
+  changesWord: "Changes",
+  consentWord: "Consent",
+  privacyOfThisAthlete: "Privacy of this athlete",
   jump: "Jump",
   jumpToAnAthleteOrAPlace: "Go to an athlete or page",
   ctrlK: "Ctrl K",

@@ -37,6 +37,7 @@ export const say = wordsOf("athlete", {
   planMet: "target met",
   noSessionIsPlannedYetYourCoach: "No session planned yet. Your coach plans it here.",
   goOnLogging: "Continue logging",
+  openSession: "Open session",
   logThisSession: "Log session",
   print: "Print",
   sessionOf: "Session of {name}, {name2}",

@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("athletes", {
+  privacy: "Privacy",
   measureReps: "Reps",
   measureSeconds: "Hold",
   measureContact: "Contact",

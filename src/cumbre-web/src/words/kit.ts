@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("kit", {
+  onlyCoachesOfAll: "The owner and coaches of all athletes change the gym kit.",
   writeANumber: "Enter a number.",
   isNotANumber: "“{written}” is not a number.",
   aWholeNumberBelongsHere: "Enter a whole number.",

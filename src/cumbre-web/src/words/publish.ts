@@ -67,4 +67,12 @@ export const say = wordsOf("publish", {
   file: "File",
   fileOf: "{label} of {name}",
   block: "Block",
+  programme: "Programme",
+  nothingPublishedYet: "Nothing published yet",
+  yourCoachPublishesItHere: "A block appears here when the coach publishes it.",
+  weeksFrom: "{weeks, plural, one {one week} other {# weeks}} from {day}",
+  nowInWeek: "now in week {week, number}",
+  publishedOn: "version {number, number} of {day}",
+  open: "Open",
+  openBlock: "Open {name}",
 });

@@ -13,6 +13,7 @@ import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { say } from "../../words/accounts";
 import { passwordShape } from "./password";
+import { SecondFactor } from "./SecondFactor";
 import { devicesQuery, useChangePassword, useEndDevice } from "./useAccount";
 
 /** Somebody's own account: their password, and the devices on which they are signed in. */
@@ -25,6 +26,7 @@ export default function AccountPage() {
         <Typography color="textSecondary">{account.name}</Typography>
       </Box>
       {demo ? <Typography color="textSecondary">{say("theDemoHasNoPasswords")}</Typography> : <Password />}
+      {!demo && <SecondFactor />}
       <Devices />
     </Box>
   );

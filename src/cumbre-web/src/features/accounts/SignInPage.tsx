@@ -7,7 +7,8 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
-import { api, ask } from "../../shared/api/client";
+import { useState } from "react";
+import { api, ask, Problem } from "../../shared/api/client";
 import { messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { DoorFrame } from "./DoorFrame";
@@ -19,14 +20,19 @@ const shape = z.object({
   signInName: z.string().trim().min(1, say("writeYourSignInName")),
   password: z.string().min(1, say("writeYourPassword")),
   kept: z.boolean(),
+  code: z.string(),
 });
 
 export default function SignInPage() {
   const me = useMe().data;
   const startAfresh = useStartAfresh();
-  const form = useForm({ resolver: zodResolver(shape), defaultValues: { signInName: "", password: "", kept: false } });
+  const form = useForm({
+    resolver: zodResolver(shape),
+    defaultValues: { signInName: "", password: "", kept: false, code: "" },
+  });
   const signIn = useMutation({
-    mutationFn: (body: z.infer<typeof shape>) => ask(api.POST("/api/sign-in", { body })),
+    mutationFn: (body: z.infer<typeof shape>) =>
+      ask(api.POST("/api/sign-in", { body: { ...body, code: body.code || null } })),
     onSuccess: startAfresh,
   });
   const demo = useMutation({
@@ -35,6 +41,9 @@ export default function SignInPage() {
   });
   useServerErrors(form, signIn.error);
   const { errors } = form.formState;
+  // Once it was asked for it stays, whatever else is wrong then.
+  const [asksCode, setAsksCode] = useState(false);
+  if (!asksCode && signIn.error instanceof Problem && signIn.error.fieldMessage("code")) setAsksCode(true);
   return (
     <DoorFrame title={me?.club ?? say("cumbre")}>
       {me?.demo && (
@@ -84,6 +93,17 @@ export default function SignInPage() {
             {...form.register("password")}
             problem={errors.password?.message}
           />
+          {asksCode && (
+            <Field
+              label={say("code")}
+              autoComplete="one-time-code"
+              autoFocus
+              {...form.register("code")}
+              problem={errors.code?.message}
+              help={say("codeHelp")}
+              slotProps={{ htmlInput: { autoCapitalize: "characters", spellCheck: false } }}
+            />
+          )}
           <Box>
             <FormControlLabel control={<Checkbox {...form.register("kept")} />} label={say("staySignedIn")} />
             <Typography variant="body2" color="textSecondary">

@@ -37,6 +37,7 @@ export function NextSession({ page }: { page: MovementPage }) {
 }
 
 function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
+  const { isGuardian } = useSignedIn();
   const read = useRead();
   const { next } = page;
   const item = itemOf(next, page.movement.slug);
@@ -62,7 +63,7 @@ function Plan({ page, begun }: { page: MovementPage; begun: boolean }) {
           variant="contained"
           color="secondary"
         >
-          {begun ? say("goOnLogging") : say("logThisSession")}
+          {say(isGuardian ? "openSession" : begun ? "goOnLogging" : "logThisSession")}
         </Button>
         <Button component={Link} to={`/athletes/${page.athlete.id}/sessions/${next.id}/print`}>
           {say("print")}

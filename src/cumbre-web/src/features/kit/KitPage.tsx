@@ -45,12 +45,14 @@ export default function KitPage() {
 }
 
 function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefined }) {
-  const { today } = useSignedIn();
+  const { today, isClub } = useSignedIn();
   const unit = useUnit();
   const ofClub = athleteId === undefined;
   const [text, setText] = useState(() => textOf(book));
   const [shown, setShown] = useState<KitErrors>({});
   const [measuring, setMeasuring] = useState<string | null>(null);
+  // The gym kit is the whole club’s.
+  const mayWrite = !ofClub || isClub;
   const save = useSaveKit(athleteId);
   const server: KitErrors =
     save.error instanceof Problem ? Object.fromEntries(save.error.fields.map((f) => [f.path, f.message])) : {};
@@ -324,9 +326,14 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
           </Alert>
         )}
         <Box sx={{ display: "flex", gap: 3, alignItems: "center" }}>
-          <Button type="submit" variant="contained" color="secondary" disabled={save.isPending}>
+          <Button type="submit" variant="contained" color="secondary" disabled={save.isPending || !mayWrite}>
             {say("save")}
           </Button>
+          {!mayWrite && (
+            <Typography variant="body2" color="textSecondary">
+              {say("onlyCoachesOfAll")}
+            </Typography>
+          )}
           <Typography variant="body2" color="textSecondary" role="status">
             {dirty ? say("notSaved") : save.isSuccess ? word("saved") : ""}
           </Typography>

@@ -23,7 +23,7 @@ import { say } from "../../words/ladders";
 /** The atlas: ladders, movements, and the questions on which practitioners disagree. */
 export default function AtlasPage() {
   const [search, setSearch] = useSearchParams();
-  const { isCoach } = useSignedIn();
+  const { isClub } = useSignedIn();
   const ladders = useQuery(laddersQuery);
   const movements = useQuery(movementsQuery);
   const show = search.get("show") ?? "ladders";
@@ -68,14 +68,14 @@ export default function AtlasPage() {
             type="search"
           />
         )}
-        {show === "ladders" && isCoach && (
+        {show === "ladders" && isClub && (
           <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
             <Link to="/ladders/new">{say("newLadder")}</Link>
             <Link to="/ladders/import">{say("import")}</Link>
             <a href="/api/ladders/export">{say("exportTheClubs")}</a>
           </Box>
         )}
-        {show === "movements" && isCoach && (
+        {show === "movements" && isClub && (
           <Box sx={{ ml: "auto", order: 1, fontSize: 13 }}>
             <Link to="/movements/new">{say("newMovement")}</Link>
           </Box>
@@ -116,7 +116,7 @@ export default function AtlasPage() {
       ) : (
         <>
           <LadderList ladders={ladders.data.filter((l) => matchesLadder(l, words))} />
-          {isCoach && <RetiredLadders />}
+          {isClub && <RetiredLadders />}
         </>
       )}
     </Box>

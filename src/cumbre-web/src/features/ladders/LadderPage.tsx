@@ -47,6 +47,7 @@ export default function LadderPage() {
 
 function Page({ ladder, schools, club }: { ladder: Ladder; schools: School[]; club: ClubLadder | null }) {
   const begun = club?.flags.filter((f) => f.training !== null && f.started) ?? [];
+  const { isClub } = useSignedIn();
   const waiting = club?.flags.filter((f) => f.training === null || !f.started) ?? [];
   return (
     <Box sx={{ px: { xs: 4, sm: 6 }, py: 4 }}>
@@ -58,7 +59,7 @@ function Page({ ladder, schools, club }: { ladder: Ladder; schools: School[]; cl
         <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
           {club && (
             <>
-              <Link to={`/ladders/${ladder.slug}/edit`}>{say("edit")}</Link>
+              {isClub && <Link to={`/ladders/${ladder.slug}/edit`}>{say("edit")}</Link>}
               <a href={`/api/ladders/export?slug=${ladder.slug}`}>{say("export")}</a>
             </>
           )}

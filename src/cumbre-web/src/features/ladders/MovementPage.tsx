@@ -52,7 +52,7 @@ export default function MovementPage() {
 
 function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement[]; ladders: Ladder[] }) {
   const unit = useUnit();
-  const { isCoach } = useSignedIn();
+  const { isClub } = useSignedIn();
   const steps = ladders.flatMap((l) =>
     l.steps.filter((s) => s.movement === m.slug).map((s) => ({ ladder: l, step: s })),
   );
@@ -69,8 +69,8 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
           </Listed>
         </Typography>
         <Box sx={{ ml: "auto", fontSize: 13, display: "flex", gap: 4 }}>
-          {m.own && isCoach && <Link to={`/movements/${m.slug}/edit`}>{say("edit")}</Link>}
-          {isCoach && <Link to={`/movements/new?from=${m.slug}`}>{say("makeVariation")}</Link>}
+          {m.own && isClub && <Link to={`/movements/${m.slug}/edit`}>{say("edit")}</Link>}
+          {isClub && <Link to={`/movements/new?from=${m.slug}`}>{say("makeVariation")}</Link>}
           <Link to="/ladders?show=movements">{say("allMovements")}</Link>
         </Box>
       </Box>

@@ -14,7 +14,7 @@ import { say } from "../../words/ladders";
 export function Schools() {
   const schools = useQuery(schoolsQuery);
   const set = useSetSchool();
-  const { isCoach } = useSignedIn();
+  const { isClub } = useSignedIn();
   if (schools.isPending) return <Loading />;
   if (schools.isError) return <Failed error={schools.error} retry={() => void schools.refetch()} />;
   return (
@@ -32,7 +32,7 @@ export function Schools() {
           <Question
             key={s.slug}
             school={s}
-            choose={isCoach ? (choice) => set.mutate({ question: s.slug, choice }) : null}
+            choose={isClub ? (choice) => set.mutate({ question: s.slug, choice }) : null}
           />
         ))}
       </Box>

@@ -10,6 +10,7 @@ import { api, ask, Problem } from "../../shared/api/client";
 import type { OtherTraining as Other } from "../../shared/api/types";
 import { dayShort } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
+import { useSignedIn } from "../../shared/account/useMe";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { messageOf } from "../../shared/ui/states";
 import { Field } from "../../shared/ui/Field";
@@ -29,6 +30,7 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
       ask(api.DELETE("/api/athletes/{athleteId}/other-training/{id}", { params: { path: { athleteId, id } } })),
     ...afterwards,
   });
+  const { isGuardian } = useSignedIn();
   const [adding, setAdding] = useState(false);
   const [gone, setGone] = useState<Other | null>(null);
   const [what, setWhat] = useState("");
@@ -43,7 +45,7 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
         <Typography variant="h2" sx={{ mr: "auto" }}>
           {say("otherTraining")}
         </Typography>
-        {!adding && (
+        {!adding && !isGuardian && (
           <Button size="small" onClick={() => setAdding(true)}>
             {say("addOtherTraining")}
           </Button>
@@ -60,12 +62,14 @@ export function OtherTraining({ athleteId, others, today }: { athleteId: string;
             {say("minEffortOf10", { day: dayShort(o.day, today), what: o.what, minutes: o.minutes, effort: o.effort })}
             {o.isHard && say("hard")}
           </Listed>{" "}
-          <QuietButton
-            aria-label={say("deleteOf", { what: o.what, day: dayShort(o.day, today) })}
-            onClick={() => remove.mutate(o.id, { onSuccess: () => setGone(o) })}
-          >
-            {say("delete")}
-          </QuietButton>
+          {!isGuardian && (
+            <QuietButton
+              aria-label={say("deleteOf", { what: o.what, day: dayShort(o.day, today) })}
+              onClick={() => remove.mutate(o.id, { onSuccess: () => setGone(o) })}
+            >
+              {say("delete")}
+            </QuietButton>
+          )}
         </Typography>
       ))}
       {gone && (

@@ -48,7 +48,7 @@ export default function OverviewPage() {
 }
 
 function AtAGlance({ overview: o }: { overview: Overview }) {
-  const { today, isCoach } = useSignedIn();
+  const { today, isCoach, isGuardian } = useSignedIn();
   const unit = useUnit();
   const why = useWhy();
   const [testing, setTesting] = useState(false);
@@ -80,7 +80,7 @@ function AtAGlance({ overview: o }: { overview: Overview }) {
           )}
           <StopBand stops={o.stops} athleteId={o.athlete.id} needsClearance={o.athlete.openClearances.length > 0} />
           {isCoach && <Decisions overview={o} />}
-          {o.asksMorning.map((id) => (
+          {(isGuardian ? [] : o.asksMorning).map((id) => (
             <Typography key={id} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
               {say("howDidTheLastSessionFeelThe")}{" "}
               <Link to={`/athletes/${o.athlete.id}/sessions/${id}`}>{say("tellIt")}</Link>
@@ -225,6 +225,7 @@ function unloggedName(s: Overview["unlogged"][number]) {
 }
 
 function Now({ overview: o }: { overview: Overview }) {
+  const { isGuardian } = useSignedIn();
   const read = useRead();
   return (
     <Section title={say("today")}>
@@ -260,7 +261,7 @@ function Now({ overview: o }: { overview: Overview }) {
               component={Link}
               to={`/athletes/${o.athlete.id}/sessions/${s.id}`}
             >
-              {s.status === "Done" ? say("openSession") : say("logThisSession")}
+              {s.status === "Done" || isGuardian ? say("openSession") : say("logThisSession")}
             </Button>
           </Box>
           <Box

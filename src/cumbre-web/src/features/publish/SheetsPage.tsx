@@ -2,13 +2,14 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useParams, useSearchParams } from "react-router";
+import { useSignedIn } from "../../shared/account/useMe";
 import type { BlockSession, BlockWeek, PublishedBlock } from "../../shared/api/types";
 import { letters } from "../../shared/blocks/doc";
 import { weekKinds } from "../../shared/blocks/wording";
 import { clock, dayFull, dayWeek, minutes, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { Paper } from "../../shared/paper/Paper";
-import { sheetsQuery } from "../../shared/blocks/publishing";
+import { ownSheetsQuery, sheetsQuery } from "../../shared/blocks/publishing";
 import { SessionSheet, Small, type Sheet } from "../../shared/paper/SessionSheet";
 import { say } from "../../words/publish";
 
@@ -17,7 +18,10 @@ export default function SheetsPage() {
   const { athleteId = "", blockId = "" } = useParams();
   const [search, setSearch] = useSearchParams();
   const version = Number(search.get("version")) || null;
-  const block = useQuery(sheetsQuery(athleteId, blockId, version));
+  const { isCoach } = useSignedIn();
+  const drafts = useQuery({ ...sheetsQuery(athleteId, blockId, version), enabled: isCoach });
+  const own = useQuery({ ...ownSheetsQuery(athleteId, blockId), enabled: !isCoach });
+  const block = isCoach ? drafts : own;
   if (block.isPending) return <Loading />;
   if (block.isError) return <FailedPage error={block.error} retry={() => void block.refetch()} />;
   const weeks = block.data.block.weeks;
@@ -33,7 +37,7 @@ export default function SheetsPage() {
     );
   return (
     <Paper
-      back={`/athletes/${athleteId}/blocks/${blockId}`}
+      back={isCoach ? `/athletes/${athleteId}/blocks/${blockId}` : `/athletes/${athleteId}/programme`}
       tools={
         <>
           <TextField

@@ -48,7 +48,7 @@ export default function SessionPage() {
 const statusText = { Planned: word("planned"), Started: word("started"), Done: word("done") } as const;
 
 function Log({ session }: { session: Session }) {
-  const { today, isCoach } = useSignedIn();
+  const { today, isCoach, isGuardian } = useSignedIn();
   const finish = useFinish(session.athleteId, session.id);
   const read = useRead();
   // What is finished before the last set has arrived would be finished without it.
@@ -62,8 +62,10 @@ function Log({ session }: { session: Session }) {
       .map((e) => ({ item, effort: e })),
   );
   const future = session.day > today;
+  // A guardian reads what their athlete logs.
+  const reads = future || isGuardian;
   const done = session.status === "Done";
-  const next = done || future ? undefined : missing[0];
+  const next = done || reads ? undefined : missing[0];
   const only = session.items.length === 1 ? session.items[0] : undefined;
   const cautions = session.items
     .flatMap((i) => i.plan?.cautions ?? [])
@@ -113,9 +115,9 @@ function Log({ session }: { session: Session }) {
           {say("plannedForToLogItNowMove", { day: dayWeek(session.day) })}
         </Alert>
       )}
-      {!future && session.items.length > 0 && <CheckInCard key={String(session.checkIn === null)} session={session} />}
-      <EasyCard session={session} />
-      <MorningCard session={session} />
+      {!reads && session.items.length > 0 && <CheckInCard key={String(session.checkIn === null)} session={session} />}
+      {!isGuardian && <EasyCard session={session} />}
+      {!isGuardian && <MorningCard session={session} />}
       {session.warmUp.text && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
           {say("warmUp", { seconds: clock(session.warmUp.seconds), text: session.warmUp.text })}
@@ -154,7 +156,7 @@ function Log({ session }: { session: Session }) {
               </Typography>
             )}
           </Box>
-          {!future && item.sets.length === 0 && (!done || item.skipped) && <Skip session={session} item={item} />}
+          {!reads && item.sets.length === 0 && (!done || item.skipped) && <Skip session={session} item={item} />}
           {item.plan && !item.skipped && (
             <Box
               component="ol"
@@ -177,7 +179,7 @@ function Log({ session }: { session: Session }) {
                       correcting === key ||
                       (extra === item.id && !set && isBeyond(item, e))
                     }
-                    onCorrect={() => setCorrecting(correcting === key ? null : key)}
+                    onCorrect={isGuardian ? null : () => setCorrecting(correcting === key ? null : key)}
                     onDone={() => {
                       setCorrecting(null);
                       setExtra(null);
@@ -187,7 +189,7 @@ function Log({ session }: { session: Session }) {
               })}
             </Box>
           )}
-          {!future && item.sets.length > 0 && missing.every((m) => m.item !== item) && (
+          {!reads && item.sets.length > 0 && missing.every((m) => m.item !== item) && (
             <Button size="small" onClick={() => setExtra(extra === item.id ? null : item.id)} sx={{ mt: 1 }}>
               {extra === item.id ? say("cancelExtraSet") : say("addASet")}
             </Button>
@@ -199,8 +201,8 @@ function Log({ session }: { session: Session }) {
           {say("coolDown", { seconds: clock(session.coolDown.seconds), text: session.coolDown.text })}
         </Typography>
       )}
-      <EffortCard session={session} />
-      {session.status === "Started" && (
+      {!isGuardian && <EffortCard session={session} />}
+      {session.status === "Started" && !isGuardian && (
         <Box sx={{ mt: 4, display: "flex", gap: 3, alignItems: "center", flexWrap: "wrap" }}>
           <Button
             variant={missing.length === 0 ? "contained" : "outlined"}
@@ -223,7 +225,7 @@ function Log({ session }: { session: Session }) {
           )}
         </Box>
       )}
-      {done && <Outcome session={session} isCoach={isCoach} />}
+      {done && !isGuardian && <Outcome session={session} isCoach={isCoach} />}
       {cautions.length > 0 && (
         <Box sx={{ mt: 5 }}>
           <Cautions notes={cautions} />

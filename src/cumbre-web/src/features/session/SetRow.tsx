@@ -20,7 +20,8 @@ interface Props {
   set?: LoggedSet;
   /** The form is open: the next one to do, or one to correct. */
   active: boolean;
-  onCorrect: () => void;
+  /** Null: who looks on corrects nothing. */
+  onCorrect: (() => void) | null;
   onDone: () => void;
 }
 
@@ -81,17 +82,19 @@ export function SetRow({ session, item, effort: e, load, set, active, onCorrect,
                 </Typography>
               )}
             </Typography>
-            <Button
-              size="small"
-              variant="text"
-              onClick={onCorrect}
-              aria-label={listed(
-                say(active ? "leaveSet" : "correctSet", { set: e.set }),
-                e.part > 1 && say("part", { part: e.part }),
-              )}
-            >
-              {active ? say("leaveIt2") : say("correct")}
-            </Button>
+            {onCorrect && (
+              <Button
+                size="small"
+                variant="text"
+                onClick={onCorrect}
+                aria-label={listed(
+                  say(active ? "leaveSet" : "correctSet", { set: e.set }),
+                  e.part > 1 && say("part", { part: e.part }),
+                )}
+              >
+                {active ? say("leaveIt2") : say("correct")}
+              </Button>
+            )}
           </>
         )}
       </Box>

@@ -488,7 +488,9 @@ export interface paths {
           headers: {
             [name: string]: unknown;
           };
-          content?: never;
+          content: {
+            "application/json": components["schemas"]["FactorSecretDto"];
+          };
         };
       };
     };
@@ -769,7 +771,9 @@ export interface paths {
           headers: {
             [name: string]: unknown;
           };
-          content?: never;
+          content: {
+            "application/json": components["schemas"]["LinkDto"];
+          };
         };
       };
     };
@@ -7175,6 +7179,13 @@ export interface components {
       /** @description Of the account. */
       password: string;
     };
+    /** @description A secret for an authenticator app, shown once. */
+    FactorSecretDto: {
+      /** @description In base 32, to be typed. */
+      secret: string;
+      /** @description The same as a link that such apps read from a QR code. */
+      uri: string;
+    };
     /** @enum {unknown} */
     FailPoint: "Start" | "Top" | null;
     /** @description A figure and how it came about: the one shape for every figure that can be opened. */
@@ -8306,6 +8317,26 @@ export interface components {
     LinesRequest: {
       /** @description Several lines, or two columns; at most 20,000 characters. */
       text: string;
+    };
+    /** @description What a link is for. */
+    LinkDto: {
+      /** @description Of which club. */
+      club: string;
+      /** @description What they become, or are. */
+      role: string;
+      /** @description Whom it is for. */
+      name: string;
+      /** @description Of a guardian: whose. */
+      athlete: null | string;
+      /** @description A new password for an account that exists. */
+      recovers: boolean;
+      /** @description Of that account. */
+      signInName: null | string;
+      /**
+       * Format: date-time
+       * @description It is worth nothing from then on.
+       */
+      endsAt: string;
     };
     LinkRequest: {
       /** @description What follows the sign # in the link. */

@@ -16,10 +16,11 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
       <Tab to={`/athletes/${athleteId}`} label={say("overview")} end />
       <Tab to={`/athletes/${athleteId}/movement`} label={say("movements")} />
       <Tab to={`/athletes/${athleteId}/ladders`} label={say("ladders")} />
-      {isCoach && <Tab to={`/athletes/${athleteId}/programme`} label={say("programme")} />}
+      <Tab to={`/athletes/${athleteId}/programme`} label={say("programme")} />
       {isCoach && <Tab to={`/athletes/${athleteId}/intake`} label={say("intake")} />}
       {isCoach && <Tab to={`/athletes/${athleteId}/profile`} label={say("profileAndKit")} />}
       {isCoach && <Tab to={`/athletes/${athleteId}/kit`} label={say("atHome")} />}
+      <Tab to={`/athletes/${athleteId}/privacy`} label={say("privacy")} />
     </Box>
   );
 }

@@ -27,6 +27,24 @@ export const versionsQuery = (athleteId: string, blockId: string) =>
       ),
   });
 
+/** What was published for an athlete: each block in its newest version. */
+export const ownProgrammeQuery = (athleteId: string) =>
+  queryOptions({
+    queryKey: ["own-programme", athleteId],
+    queryFn: ({ signal }) =>
+      ask(api.GET("/api/athletes/{athleteId}/programme", { params: { path: { athleteId } }, signal })),
+  });
+
+/** The newest published version of one, as it was frozen. */
+export const ownSheetsQuery = (athleteId: string, blockId: string) =>
+  queryOptions({
+    queryKey: ["own-programme", athleteId, blockId],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/programme/{blockId}", { params: { path: { athleteId, blockId } }, signal }),
+      ),
+  });
+
 /** A version as it was frozen, or without a number the draft as it means today. */
 export const sheetsQuery = (athleteId: string, blockId: string, version: number | null) =>
   queryOptions({
