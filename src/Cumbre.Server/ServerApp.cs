@@ -43,7 +43,11 @@ internal static class ServerApp
         );
         builder.Configuration.AddCommandLine(args, CumbreOptions.Switches);
         builder.WebHost.UseStaticWebAssets();
-        builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 1024 * 1024);
+        builder.WebHost.ConfigureKestrel(kestrel =>
+        {
+            kestrel.Limits.MaxRequestBodySize = 1024 * 1024;
+            kestrel.AddServerHeader = false;
+        });
         builder.Services.AddSerilog(log =>
             log.MinimumLevel.Information()
                 .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
@@ -126,7 +130,17 @@ internal static class ServerApp
                 cookie.Events.OnRedirectToLogin = context =>
                     Results.Problem(Problems.Of(401, Words.SignInFirst)).ExecuteAsync(context.HttpContext);
                 cookie.Events.OnRedirectToAccessDenied = context =>
-                    Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
+                {
+                    context
+                        .HttpContext.RequestServices.GetRequiredService<ILogger<MayHandler>>()
+                        .LogWarning(
+                            "Refused {Method} {Path} to account {Account}",
+                            context.Request.Method,
+                            context.Request.Path.ToUriComponent(),
+                            Policies.IdOf(context.HttpContext.User)
+                        );
+                    return Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
+                };
             });
         services
             .AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme)

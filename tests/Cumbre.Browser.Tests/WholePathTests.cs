@@ -43,6 +43,7 @@ public sealed class WholePathTests : IAsyncLifetime
     private void FirstStart()
     {
         browser.Go("/");
+        browser.Fill("Setup code", App.SetupCode);
         browser.Fill("Club", "Kiln Yard");
         browser.Fill("Your name", "Olga Tamm");
         browser.Fill("Sign-in name", "olga");

@@ -26,6 +26,7 @@ public sealed class WithoutMouseTests : IAsyncLifetime
     {
         var hands = new Hands(browser);
         browser.Go("/");
+        hands.Fill("Setup code", App.SetupCode);
         hands.Fill("Club", "Kiln Yard");
         hands.Fill("Your name", "Olga Tamm");
         hands.Fill("Sign-in name", "olga");

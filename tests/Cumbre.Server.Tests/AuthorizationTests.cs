@@ -141,6 +141,8 @@ public class AuthorizationTests
         Assert.DoesNotContain("unsafe", policy);
         Assert.Equal("nosniff", response.Headers.GetValues("X-Content-Type-Options").Single());
         Assert.Equal("DENY", response.Headers.GetValues("X-Frame-Options").Single());
+        Assert.Equal("attachment; filename=api.json", response.Content.Headers.ContentDisposition!.ToString());
+        Assert.False(response.Headers.Contains("Server"));
     }
 
     [Fact]

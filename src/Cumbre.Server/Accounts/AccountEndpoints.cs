@@ -11,6 +11,7 @@ public static class AccountEndpoints
         api.MapGet("/me/devices", Devices.List).RequireAuthorization(Policies.SignedIn);
         api.MapDelete("/me/devices/{id:guid}", Devices.End).RequireAuthorization(Policies.SignedIn);
         api.MapDelete("/me/devices", Devices.EndOthers).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/me/events", Devices.Events).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/first-hour", FirstHour.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/owner", CreateOwner.Handle).AllowAnonymous();
         api.MapPost("/sign-in", SignIn.Handle).AllowAnonymous();

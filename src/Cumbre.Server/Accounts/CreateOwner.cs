@@ -9,7 +9,7 @@ namespace Cumbre.Server.Accounts;
 /// <param name="ClubName">1 to 80 characters.</param>
 /// <param name="Name">The owner's name as it is shown.</param>
 /// <param name="SignInName">What is typed at sign-in; an e-mail address or any word.</param>
-/// <param name="Password">12 to 200 characters.</param>
+/// <param name="Password">12 to 128 characters.</param>
 /// <param name="TimeZone">IANA name; training days are dates there.</param>
 /// <param name="SetupCode">As it was printed where the server was started.</param>
 public sealed record OwnerRequest(

@@ -26,6 +26,31 @@ public sealed record DeviceDto(
 
 internal static class Devices
 {
+    private const int EventsShown = 20;
+
+    /// <summary>What of a sign-in its owner is told: also what somebody else tried.</summary>
+    private static readonly AuditKind[] Told =
+    [
+        AuditKind.SignedIn,
+        AuditKind.SignInFailed,
+        AuditKind.PasswordChanged,
+        AuditKind.PasswordRecovered,
+        AuditKind.RecoveryLinkMade,
+        AuditKind.SecondFactorOn,
+        AuditKind.SecondFactorOff,
+        AuditKind.RecoveryCodeUsed,
+        AuditKind.RoleChanged,
+    ];
+
+    /// <summary>What happened to one's own account, the newest first.</summary>
+    public static Ok<IReadOnlyList<AuditEntry>> Events(ClaimsPrincipal user, Database database) =>
+        TypedResults.Ok<IReadOnlyList<AuditEntry>>([
+            .. database
+                .Read(db => AuditStore.Of(db, Policies.IdOf(user)))
+                .Where(e => Told.Contains(e.Kind))
+                .Take(EventsShown),
+        ]);
+
     public static Ok<IReadOnlyList<DeviceDto>> List(ClaimsPrincipal user, Database database)
     {
         var here = Policies.SignInOf(user);

@@ -79,7 +79,7 @@ public sealed record LinkDto(
 /// <param name="Token">What follows the sign # in the link.</param>
 /// <param name="Name">As the club should say it; an athlete's own is taken from the roster.</param>
 /// <param name="SignInName">Chosen; nothing where the account exists.</param>
-/// <param name="Password">12 to 200 characters.</param>
+/// <param name="Password">12 to 128 characters.</param>
 public sealed record JoinRequest(string Token, string? Name, string? SignInName, string Password);
 
 internal static class LinkEndpoints

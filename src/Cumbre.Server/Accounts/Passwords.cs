@@ -5,13 +5,13 @@ using Cumbre.Server.Hosting;
 namespace Cumbre.Server.Accounts;
 
 /// <summary>
-/// What a password must be: long (OWASP ASVS 4.0, 2.1.1), and not one that everybody tries first (2.1.7). Any character
-/// counts.
+/// What a password must be: long, and not without end (OWASP ASVS 4.0, 2.1.1 and 2.1.2), and not one that everybody
+/// tries first (2.1.7). Any character counts.
 /// </summary>
 internal static class Passwords
 {
     public const int Minimum = 12,
-        Maximum = 200;
+        Maximum = 128;
 
     private const int HashBytes = 5;
 

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using System.Security.Cryptography;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -68,7 +69,7 @@ internal sealed class SecondFactor(IDataProtectionProvider protection, TimeProvi
         if (!IsRight(db, account, code))
             return null;
         var codes = Enumerable.Range(0, Codes).Select(_ => Tokens.NewReadable(CodeCharacters)).ToArray();
-        FactorStore.Begin(db, account, time.GetUtcNow(), codes.Select(Tokens.HashReadable));
+        FactorStore.Begin(db, account, time.GetUtcNow(), codes.Select(c => CodeHash(account, c)));
         return new(codes);
     }
 
@@ -76,8 +77,12 @@ internal sealed class SecondFactor(IDataProtectionProvider protection, TimeProvi
     /// <returns>Whether it was right, and whether it was a recovery code.</returns>
     public (bool Right, bool Recovery) Take(Db db, Guid account, string code) =>
         IsRight(db, account, code) ? (true, false)
-        : FactorStore.TakeCode(db, account, Tokens.HashReadable(code)) ? (true, true)
+        : FactorStore.TakeCode(db, account, CodeHash(account, code)) ? (true, true)
         : (false, false);
+
+    /// <summary>Salted by the account, whose id is random: no table serves for two of them.</summary>
+    private static byte[] CodeHash(Guid account, string code) =>
+        SHA256.HashData([.. account.ToByteArray(), .. Tokens.HashReadable(code)]);
 
     private bool IsRight(Db db, Guid account, string code)
     {

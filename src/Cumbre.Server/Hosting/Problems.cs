@@ -168,7 +168,7 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         };
         if (details is null)
         {
-            log.LogError(exception, "Unhandled at {Path}", httpContext.Request.Path);
+            log.LogError(exception, "Unhandled at {Path}", httpContext.Request.Path.ToUriComponent());
             details = Problems.Of(500, Words.ServerFault);
         }
 

@@ -29,9 +29,19 @@ public static class Security
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
                 headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=()";
                 if (context.Request.IsHttps)
-                    headers.StrictTransportSecurity = "max-age=31536000";
+                    headers.StrictTransportSecurity = "max-age=31536000; includeSubDomains";
                 if (context.Request.Path.StartsWithSegments("/api"))
+                {
                     headers.CacheControl = "no-store";
+                    // An answer that is opened as a page is saved instead, whatever stands in it.
+                    context.Response.OnStarting(() =>
+                    {
+                        if (headers.ContentDisposition.Count == 0)
+                            headers.ContentDisposition = "attachment; filename=\"api.json\"";
+                        return Task.CompletedTask;
+                    });
+                }
+
                 await next();
             }
         );

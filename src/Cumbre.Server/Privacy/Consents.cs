@@ -153,7 +153,7 @@ internal static class Consents
                     {
                         Athlete = athleteId,
                         Subject = id,
-                        After = $"{given}: {name}, {text.Version}",
+                        After = name,
                     },
                     stamp
                 );

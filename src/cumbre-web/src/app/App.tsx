@@ -1,12 +1,13 @@
 import Box from "@mui/material/Box";
 import { lazy, Suspense } from "react";
 import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
-import { useMe } from "../shared/account/useMe";
+import { useMe, useSignedIn } from "../shared/account/useMe";
 import { FirstHourList, SampleClub } from "./FirstHour";
 import { Shell } from "./Shell";
 import { Empty, FailedPage, Loading } from "../shared/ui/states";
 import { WhyProvider } from "../shared/why/WhyContext";
 import { say } from "../words/app";
+import { say as people } from "../words/people";
 import { habits, setHabits } from "../words/habits";
 
 const OwnerPage = lazy(() => import("../features/accounts/OwnerPage"));
@@ -104,9 +105,9 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
           { path: "/athletes/:athleteId/privacy", element: <PersonPage /> },
-          { path: "/people", element: <PeoplePage /> },
+          { path: "/people", element: <OwnersOnly page={<PeoplePage />} /> },
           { path: "/privacy", element: <PrivacyPage /> },
-          { path: "/audit", element: <AuditPage /> },
+          { path: "/audit", element: <OwnersOnly page={<AuditPage />} /> },
           { path: "/account", element: <AccountPage /> },
           { path: "/messages", element: <MessagesPage /> },
           { path: "/glossary", element: <GlossaryPage /> },
@@ -165,6 +166,17 @@ function Home() {
     <WardsPage />
   ) : (
     <DeskPage opening={<FirstHourList />} />
+  );
+}
+
+function OwnersOnly({ page }: { page: React.ReactNode }) {
+  if (useSignedIn().isOwner) return page;
+  return (
+    <Box sx={{ px: 6 }}>
+      <Empty page title={people("onlyTheOwner")}>
+        {people("askTheOwner")}
+      </Empty>
+    </Box>
   );
 }
 

@@ -88,6 +88,8 @@ export const say = wordsOf("decisions", {
   edit: "Edit",
   later: "Later",
   why: "Why",
+  clearanceFirst:
+    "Before any hard training: clearance by a licensed professional, and for minors a guardian’s consent.",
   under18OrOver60ClearanceBy:
     "Under 18 or over 60: clearance by a licensed professional first, and for minors a guardian’s consent. Record it in the profile.",
   stopped: "Stopped: {place}",

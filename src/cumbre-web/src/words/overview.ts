@@ -49,6 +49,7 @@ export const say = wordsOf("overview", {
   atLeastOneDayWithoutTrainingBetween:
     "Leave at least one day between two hard sessions for the same muscles. General advice and common coaching practice; not a medical or dietary plan.",
   lowerIsHarder: "lower is harder",
+  nothingLoggedInTwelveWeeks: "Nothing logged in 12 weeks.",
   nothingLoggedInTwelveWeeksPlanA: "Nothing logged in 12 weeks. Plan a session or a block, then log it set by set.",
   liftsAndHolds: "Lifts and holds",
   movement: "Movement",

@@ -89,5 +89,7 @@ export const say = wordsOf("people", {
   whatIsKept: "What the club keeps of you",
   yourChildren: "Your athletes",
   noChildren: "No athlete is linked to your account any more. Ask the club.",
-  chooseRole: "Choose a role.",
+  archivedPerson: "archived",
+  onlyTheOwner: "Only the owner sees this",
+  askTheOwner: "Ask the owner of the club if you need it.",
 });

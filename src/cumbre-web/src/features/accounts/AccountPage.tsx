@@ -3,16 +3,17 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useQuery } from "@tanstack/react-query";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
 import { useSignedIn } from "../../shared/account/useMe";
 import type { Device } from "../../shared/api/types";
-import { Field } from "../../shared/ui/Field";
 import { moment } from "../../shared/ui/format";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { say } from "../../words/accounts";
+import { Lately } from "./Lately";
 import { passwordShape } from "./password";
+import { NewPasswordField, PasswordField } from "./PasswordField";
 import { SecondFactor } from "./SecondFactor";
 import { devicesQuery, useChangePassword, useEndDevice } from "./useAccount";
 
@@ -28,6 +29,7 @@ export default function AccountPage() {
       {demo ? <Typography color="textSecondary">{say("theDemoHasNoPasswords")}</Typography> : <Password />}
       {!demo && <SecondFactor />}
       <Devices />
+      <Lately />
     </Box>
   );
 }
@@ -37,6 +39,7 @@ const shape = z.object({ current: z.string().min(1, say("writeYourPassword")), p
 function Password() {
   const form = useForm({ resolver: zodResolver(shape), defaultValues: { current: "", password: "" } });
   const change = useChangePassword();
+  const typed = useWatch({ control: form.control, name: "password" });
   useServerErrors(form, change.error);
   const { errors } = form.formState;
   const send = form.handleSubmit((f) => change.mutate(f, { onSuccess: () => form.reset() }));
@@ -49,17 +52,15 @@ function Password() {
       sx={{ display: "grid", gap: 4, maxWidth: 420 }}
     >
       <Typography variant="h2">{say("password")}</Typography>
-      <Field
+      <PasswordField
         label={say("currentPassword")}
-        type="password"
         autoComplete="current-password"
         {...form.register("current")}
         problem={errors.current?.message}
       />
-      <Field
+      <NewPasswordField
         label={say("newPassword")}
-        type="password"
-        autoComplete="new-password"
+        typed={typed}
         {...form.register("password")}
         problem={errors.password?.message}
         help={say("allOtherDevicesAreSignedOut")}

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { useLocation, useNavigate } from "react-router";
 import { z } from "zod";
 import { useMe, useStartAfresh } from "../../shared/account/useMe";
@@ -17,6 +17,7 @@ import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { say } from "../../words/people";
 import { DoorFrame } from "./DoorFrame";
 import { passwordShape } from "./password";
+import { NewPasswordField } from "./PasswordField";
 
 const roles: Record<string, string> = {
   owner: say("roleOwner"),
@@ -121,6 +122,7 @@ function JoinForm({ link, token }: { link: JoinLink; token: string }) {
       await startAfresh();
     },
   });
+  const typed = useWatch({ control: form.control, name: "password" });
   useServerErrors(form, join.error);
   const { errors } = form.formState;
   return (
@@ -142,10 +144,9 @@ function JoinForm({ link, token }: { link: JoinLink; token: string }) {
         help={link.recovers ? undefined : say("signInNameHelp")}
         slotProps={{ htmlInput: { readOnly: link.recovers } }}
       />
-      <Field
+      <NewPasswordField
         label={say("password")}
-        type="password"
-        autoComplete="new-password"
+        typed={typed}
         autoFocus={link.recovers}
         {...form.register("password")}
         problem={errors.password?.message}

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation } from "@tanstack/react-query";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
 import { api, ask } from "../../shared/api/client";
 import { messageOf } from "../../shared/ui/states";
@@ -13,6 +13,7 @@ import { useStartAfresh } from "../../shared/account/useMe";
 import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/accounts";
 import { passwordShape } from "./password";
+import { NewPasswordField } from "./PasswordField";
 
 const shape = z.object({
   clubName: z.string().trim().min(1, say("writeTheClubsName")),
@@ -25,12 +26,12 @@ const shape = z.object({
 
 type Fields = z.infer<typeof shape>;
 
-const fields: { name: keyof Fields; label: string; type?: string; complete?: string; hint?: string }[] = [
+const fields: { name: keyof Fields; label: string; complete?: string; hint?: string }[] = [
   { name: "setupCode", label: say("setupCode"), hint: say("theSetupCodeIsPrinted") },
   { name: "clubName", label: say("club") },
   { name: "name", label: say("yourName"), complete: "name" },
   { name: "signInName", label: say("signInName"), complete: "username", hint: say("anEMailAddressOrAnyWord") },
-  { name: "password", label: say("password"), type: "password", complete: "new-password" },
+  { name: "password", label: say("password") },
   { name: "timeZone", label: say("timeZone"), hint: say("trainingDaysAreDatesThere") },
 ];
 
@@ -52,6 +53,7 @@ export default function OwnerPage() {
     mutationFn: (body: Fields) => ask(api.POST("/api/owner", { body })),
     onSuccess: startAfresh,
   });
+  const typed = useWatch({ control: form.control, name: "password" });
   useServerErrors(form, create.error);
   const { errors } = form.formState;
   return (
@@ -65,18 +67,27 @@ export default function OwnerPage() {
         onSubmit={(e) => void form.handleSubmit((f) => create.mutate(f))(e)}
         sx={{ display: "grid", gap: 4 }}
       >
-        {fields.map((f, i) => (
-          <Field
-            key={f.name}
-            label={f.label}
-            type={f.type ?? "text"}
-            autoComplete={f.complete ?? "off"}
-            autoFocus={i === 0}
-            {...form.register(f.name)}
-            problem={errors[f.name]?.message}
-            help={f.hint}
-          />
-        ))}
+        {fields.map((f, i) =>
+          f.name === "password" ? (
+            <NewPasswordField
+              key={f.name}
+              label={f.label}
+              typed={typed}
+              {...form.register(f.name)}
+              problem={errors.password?.message}
+            />
+          ) : (
+            <Field
+              key={f.name}
+              label={f.label}
+              autoComplete={f.complete ?? "off"}
+              autoFocus={i === 0}
+              {...form.register(f.name)}
+              problem={errors[f.name]?.message}
+              help={f.hint}
+            />
+          ),
+        )}
         {create.isError && Object.keys(errors).length === 0 && (
           <Typography color="error" role="alert">
             {messageOf(create.error)}

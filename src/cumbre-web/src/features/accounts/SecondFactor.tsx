@@ -8,6 +8,7 @@ import { api, ask, Problem } from "../../shared/api/client";
 import { Field } from "../../shared/ui/Field";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { say } from "../../words/accounts";
+import { PasswordField } from "./PasswordField";
 
 const quietZone = 4;
 
@@ -116,9 +117,8 @@ function TurnOn({ onDone, onCancel }: { onDone: (codes: string[]) => void; onCan
   if (!show.data)
     return (
       <Asking onSubmit={() => show.mutate()} onCancel={onCancel} busy={show.isPending} verb={say("goOn")}>
-        <Field
+        <PasswordField
           label={say("currentPassword")}
-          type="password"
           autoComplete="current-password"
           autoFocus
           value={password}
@@ -160,9 +160,8 @@ function TurnOff({ onDone, onCancel }: { onDone: () => void; onCancel: () => voi
   });
   return (
     <Asking onSubmit={() => end.mutate()} onCancel={onCancel} busy={end.isPending} verb={say("turnOff")}>
-      <Field
+      <PasswordField
         label={say("currentPassword")}
-        type="password"
         autoComplete="current-password"
         autoFocus
         value={password}

@@ -15,6 +15,7 @@ import { DoorFrame } from "./DoorFrame";
 import { useMe, useStartAfresh } from "../../shared/account/useMe";
 import { Field } from "../../shared/ui/Field";
 import { say } from "../../words/accounts";
+import { PasswordField } from "./PasswordField";
 
 const shape = z.object({
   signInName: z.string().trim().min(1, say("writeYourSignInName")),
@@ -86,9 +87,8 @@ export default function SignInPage() {
             {...form.register("signInName")}
             problem={errors.signInName?.message}
           />
-          <Field
+          <PasswordField
             label={say("password")}
-            type="password"
             autoComplete="current-password"
             {...form.register("password")}
             problem={errors.password?.message}

@@ -13,6 +13,7 @@ import { moment } from "../../shared/ui/format";
 import { Failed, Loading } from "../../shared/ui/states";
 import { say } from "../../words/audit";
 import type { AuditPage } from "./queries";
+import { inWords } from "./wording";
 
 /** Entries, the newest first, with older ones on demand. */
 export function AuditTable({
@@ -76,8 +77,8 @@ function Row({ entry: e, withAthlete }: { entry: AuditEntry; withAthlete: boolea
       {withAthlete && (
         <TableCell>{e.athleteId && e.athlete && <Link to={`/athletes/${e.athleteId}`}>{e.athlete}</Link>}</TableCell>
       )}
-      <TableCell sx={words}>{e.before}</TableCell>
-      <TableCell sx={words}>{e.after}</TableCell>
+      <TableCell sx={words}>{inWords(e.before)}</TableCell>
+      <TableCell sx={words}>{inWords(e.after)}</TableCell>
       <TableCell sx={words}>{e.reason}</TableCell>
     </TableRow>
   );

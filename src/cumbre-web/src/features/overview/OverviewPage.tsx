@@ -320,6 +320,7 @@ function Now({ overview: o }: { overview: Overview }) {
 }
 
 function Goals({ overview: o }: { overview: Overview }) {
+  const { isCoach } = useSignedIn();
   const unit = useUnit();
   return (
     <Section title={say("goals")} note={say("heightShareOfTheSummitsDemand")}>
@@ -327,9 +328,11 @@ function Goals({ overview: o }: { overview: Overview }) {
         <Empty
           title={say("noGoalYet")}
           action={
-            <Button component={Link} to={`/athletes/${o.athlete.id}/intake`}>
-              {say("setGoals")}
-            </Button>
+            isCoach && (
+              <Button component={Link} to={`/athletes/${o.athlete.id}/intake`}>
+                {say("setGoals")}
+              </Button>
+            )
           }
         >
           {say("aGoalPlacesTheAthleteOnIts")}

@@ -6,7 +6,7 @@ import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import { useUnit } from "../../shared/account/useMe";
+import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Overview, Trained } from "../../shared/api/types";
 import { measureName, nowText, valueText } from "../../shared/athletes/trendText";
 import { added, dayShort, dayWeek } from "../../shared/ui/format";
@@ -32,11 +32,12 @@ export function DoneText({ done }: { done: NonNullable<Overview["today"][number]
 
 /** Each movement that is trained, in its own measure, with twelve weeks, the last exposure and the next change. */
 export function TrainedTable({ athleteId, rows, today }: { athleteId: string; rows: Trained[]; today: string }) {
+  const { isCoach } = useSignedIn();
   const unit = useUnit();
   if (rows.length === 0)
     return (
       <Typography variant="body2" color="textSecondary">
-        {say("nothingLoggedInTwelveWeeksPlanA")}
+        {say(isCoach ? "nothingLoggedInTwelveWeeksPlanA" : "nothingLoggedInTwelveWeeks")}
       </Typography>
     );
   return (

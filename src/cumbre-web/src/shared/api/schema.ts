@@ -240,6 +240,42 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/me/events": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What happened to one's own account, the newest first. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["AuditEntry"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/first-hour": {
     parameters: {
       query?: never;
@@ -7959,7 +7995,7 @@ export interface components {
       name: null | string;
       /** @description Chosen; nothing where the account exists. */
       signInName: null | string;
-      /** @description 12 to 200 characters. */
+      /** @description 12 to 128 characters. */
       password: string;
     };
     JsonObject: Record<string, never>;
@@ -9043,7 +9079,7 @@ export interface components {
       name: string;
       /** @description What is typed at sign-in; an e-mail address or any word. */
       signInName: string;
-      /** @description 12 to 200 characters. */
+      /** @description 12 to 128 characters. */
       password: string;
       /** @description IANA name; training days are dates there. */
       timeZone: string;

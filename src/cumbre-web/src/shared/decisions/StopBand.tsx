@@ -21,6 +21,7 @@ export function StopBand({
   athleteId: string;
   needsClearance: boolean;
 }) {
+  const { isCoach } = useSignedIn();
   return (
     <>
       {stops.map((s) => (
@@ -41,7 +42,7 @@ export function StopBand({
           })}
         >
           <StatusShape status="caution" />
-          <span>{say("under18OrOver60ClearanceBy")}</span>
+          <span>{say(isCoach ? "under18OrOver60ClearanceBy" : "clearanceFirst")}</span>
         </Box>
       )}
     </>

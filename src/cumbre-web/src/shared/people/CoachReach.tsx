@@ -1,9 +1,9 @@
-import Autocomplete from "@mui/material/Autocomplete";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { rosterQuery } from "../athletes/useRoster";
 import { groupsQuery } from "../blocks/groups";
+import { ManyField } from "../ui/ManyField";
 import { say } from "../../words/people";
 
 /** Whom a coach sees. */
@@ -12,6 +12,16 @@ export interface Given {
   athletes: string[];
   groups: string[];
 }
+
+type Named = { id: string; name: string };
+
+const idsOf = (all: readonly Named[] = []) => all.map((a) => a.id);
+
+/** The name of an id; who is not in the list, an archived athlete, keeps their place in the choice. */
+const nameIn =
+  (all: readonly Named[] = []) =>
+  (id: string) =>
+    all.find((a) => a.id === id)?.name ?? say("archivedPerson");
 
 /** All athletes, or some of them and of the groups. */
 export function CoachReach({ given, onChange }: { given: Given; onChange: (given: Given) => void }) {
@@ -30,50 +40,24 @@ export function CoachReach({ given, onChange }: { given: Given; onChange: (given
       </TextField>
       {given.someOnly && (
         <>
-          <Many
+          <ManyField
             label={say("whichAthletes")}
-            all={athletes.data ?? []}
+            options={idsOf(athletes.data)}
             chosen={given.athletes}
+            nameOf={nameIn(athletes.data)}
             onChange={(ids) => onChange({ ...given, athletes: ids })}
+            stayOpen
           />
-          <Many
+          <ManyField
             label={say("whichGroups")}
-            all={groups.data ?? []}
+            options={idsOf(groups.data)}
             chosen={given.groups}
+            nameOf={nameIn(groups.data)}
             onChange={(ids) => onChange({ ...given, groups: ids })}
+            stayOpen
           />
         </>
       )}
     </>
-  );
-}
-
-interface Named {
-  id: string;
-  name: string;
-}
-
-function Many({
-  label,
-  all,
-  chosen,
-  onChange,
-}: {
-  label: string;
-  all: readonly Named[];
-  chosen: string[];
-  onChange: (ids: string[]) => void;
-}) {
-  return (
-    <Autocomplete
-      multiple
-      options={[...all]}
-      value={all.filter((a) => chosen.includes(a.id))}
-      getOptionLabel={(a) => a.name}
-      getOptionKey={(a) => a.id}
-      isOptionEqualToValue={(a, b) => a.id === b.id}
-      onChange={(_, value) => onChange(value.map((a) => a.id))}
-      renderInput={(params) => <TextField {...params} label={label} />}
-    />
   );
 }

@@ -19,7 +19,11 @@ export const accessQuery = (athleteId: string) =>
 
 function useChange<T, R>(mutationFn: (what: T) => Promise<R>) {
   const queries = useQueryClient();
-  return useMutation({ mutationFn, onSettled: () => queries.invalidateQueries({ queryKey: key }) });
+  return useMutation({
+    mutationFn,
+    // What was done is in the audit as well.
+    onSettled: () => Promise.all([key, ["audit"]].map((queryKey) => queries.invalidateQueries({ queryKey }))),
+  });
 }
 
 export const useInvite = () => useChange((body: InvitationRequest) => ask(api.POST("/api/invitations", { body })));
