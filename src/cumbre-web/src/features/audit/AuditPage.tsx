@@ -99,7 +99,7 @@ function Choice({
       value={options.some((o) => o.id === value) ? value : ""}
       onChange={(e) => onChange(e.target.value)}
       slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-      sx={{ minWidth: 170 }}
+      sx={{ flex: "1 1 150px", maxWidth: 220 }}
     >
       <MenuItem value="">{all}</MenuItem>
       {options.map((o) => (
@@ -118,6 +118,7 @@ const Day = ({ label, value, onChange }: { label: string; value: string; onChang
     value={value}
     onChange={(e) => onChange(e.target.value)}
     slotProps={{ inputLabel: { shrink: true } }}
+    sx={{ flex: "1 1 150px", maxWidth: 180 }}
   />
 );
 
@@ -129,7 +130,12 @@ function Check() {
   });
   return (
     <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap", alignItems: "flex-start" }}>
-      <TextField label={say("noted")} value={noted} onChange={(e) => setNoted(e.target.value)} sx={{ minWidth: 240 }} />
+      <TextField
+        label={say("noted")}
+        value={noted}
+        onChange={(e) => setNoted(e.target.value)}
+        sx={{ flex: "1 1 240px", maxWidth: 420 }}
+      />
       <Button onClick={() => check.mutate()} disabled={check.isPending}>
         {say("check")}
       </Button>

@@ -33,7 +33,7 @@ export function AuditTable({
   return (
     <>
       <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={say("audit")}>
-        <Table size="small">
+        <Table size="small" sx={{ minWidth: 760 }}>
           <TableHead>
             <TableRow>
               <TableCell>{say("day")}</TableCell>
