@@ -10,6 +10,7 @@ data=${XDG_DATA_HOME:-${HOME:-/tmp}/.local/share}/cumbre/$kind
 today=
 grown=
 reset=no
+command=()
 
 fail() {
   echo "$1" >&2
@@ -26,10 +27,12 @@ usage() {
     echo "  --grown AxY   a club of A athletes that has trained for Y years, to try its speed; in a folder of its own"
     echo "  --reset       make the demo's data anew"
   else
-    echo "Usage: ./club [--port N] [--data DIR] [--help]"
-    echo "Builds Cumbre and starts it for a real club; the first start asks for the owner's account."
+    echo "Usage: ./club [--port N] [--data DIR] [--recover NAME] [--verify-audit [SEAL]] [--help]"
+    echo "Builds Cumbre and starts it for a real club; the first start asks for the setup code that it prints."
     echo "  --port N      another port than 5080"
     echo "  --data DIR    where the club's data lies (now: $data)"
+    echo "  --recover NAME          prints a link to a new password for who signs in as NAME, and starts nothing"
+    echo "  --verify-audit [SEAL]   checks the audit, with a seal that was kept also its end, and starts nothing"
   fi
 }
 
@@ -47,6 +50,12 @@ while [ $# -gt 0 ]; do
       shift 2
       ;;
     --reset) [ "$kind" = demo ] || fail "--reset is for the demo only."; reset=yes; shift ;;
+    --recover) [ "$kind" = club ] || fail "--recover is for a real club only."; need "$@"; command=(--recover "$2"); shift 2 ;;
+    --verify-audit)
+      command=("--verify-audit=")
+      shift
+      if [ $# -gt 0 ] && [[ $1 != --* ]]; then command=("--verify-audit=$1"); shift; fi
+      ;;
     --help|-h) usage; exit 0 ;;
     *) fail "Unknown option $1; ./$kind --help tells more." ;;
   esac
@@ -70,7 +79,7 @@ node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.ex
   || fail "Node $(node --version) is too old: Cumbre needs 20.19 or later."
 
 mkdir -p "$data" 2>/dev/null && [ -w "$data" ] || fail "The data folder $data cannot be written: choose another with --data."
-if (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; then
+if [ ${#command[@]} -eq 0 ] && (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; then
   fail "Port $port is in use: stop the other program, or choose another with --port."
 fi
 
@@ -93,6 +102,10 @@ fi
 
 if [ "$reset" = yes ]; then
   rm -f "$data"/cumbre.db "$data"/cumbre.db-* "$data"/cumbre.db.before-*
+fi
+
+if [ ${#command[@]} -gt 0 ]; then
+  exec dotnet "$app/Cumbre.Server.dll" --data "$data" "${command[@]}"
 fi
 
 arguments=(--data "$data" --urls "http://127.0.0.1:$port")

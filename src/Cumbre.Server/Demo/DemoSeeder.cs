@@ -5,15 +5,18 @@ using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Server.Programmes;
 using Cumbre.Server.Standings;
 using Cumbre.Simulation;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Audit;
 using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Loading;
+using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Demo;
@@ -22,6 +25,8 @@ namespace Cumbre.Server.Demo;
 public static class DemoSeeder
 {
     private static readonly Guid CoachId = new("01900000-0000-7000-8000-00000000c0a1");
+    private static readonly Guid SecondCoachId = new("01900000-0000-7000-8000-00000000c0a2");
+    private static readonly Guid GuardianId = new("01900000-0000-7000-8000-00000000b001");
     private static readonly Guid AthleteAccountId = new("01900000-0000-7000-8000-00000000a001");
 
     public static void Seed(Database database, ClubClock clock, Reconciler reconciler, GrownSize? grown = null) =>
@@ -59,10 +64,68 @@ public static class DemoSeeder
                 ),
                 clock.Now
             );
+            AddPeople(db, athletes, clock);
             foreach (var athlete in athletes)
                 reconciler.Run(db, athlete.Id);
             return true;
         });
+
+    /// <summary>A second coach with athletes of her own, the guardian of the youngest, and signed forms.</summary>
+    private static void AddPeople(Db db, IReadOnlyList<SimulatedAthlete> athletes, ClubClock clock)
+    {
+        const int Own = 3;
+        var stamp = clock.Stamp(CoachId);
+        var coach = new AccountRow(
+            SecondCoachId,
+            "irune",
+            "Irune Basterra",
+            null,
+            Roles.Coach,
+            null,
+            nameof(MassUnit.Kg),
+            SomeOnly: 1
+        );
+        AccountStore.Add(db, coach, stamp.At);
+        PeopleStore.Give(db, coach.Id, [.. athletes.Take(Own).Select(a => a.Id)], []);
+        var youngest = athletes.MaxBy(a => a.Script.BirthYear)!;
+        var guardian = new AccountRow(
+            GuardianId,
+            "guardian",
+            $"Maren {youngest.Script.Name.Split(' ')[^1]}",
+            null,
+            Roles.Guardian,
+            null,
+            nameof(MassUnit.Kg)
+        );
+        AccountStore.Add(db, guardian, stamp.At);
+        PeopleStore.AddGuardian(db, guardian.Id, youngest.Id, clock.Today.AddYears(1));
+        PrivacyStore.Put(db, 0, Consents.Text(db).Text, stamp);
+        foreach (var athlete in athletes.Take(Own))
+        {
+            var consent = new StoredConsent(
+                NamedIds.Of(athlete.Id, "consent"),
+                athlete.Id,
+                ConsentAs.Paper,
+                athlete.Script.Name,
+                clock.Today,
+                1,
+                stamp.At,
+                stamp.By,
+                null
+            );
+            ConsentStore.Add(db, consent);
+            AuditStore.Add(
+                db,
+                new(AuditKind.ConsentGiven)
+                {
+                    Athlete = athlete.Id,
+                    Subject = consent.Id,
+                    After = consent.Name,
+                },
+                stamp
+            );
+        }
+    }
 
     /// <summary>A decision that was accepted in the evening of its day.</summary>
     internal static void Take(Db db, Guid athlete, Guid id, DateOnly day, Proposal proposal, Guid by)
