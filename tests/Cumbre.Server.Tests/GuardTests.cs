@@ -302,4 +302,42 @@ public sealed class GuardTests
             statuses.Add((await Try(thief, Cast.Password, $"{i:D6}")).Status);
         Assert.Equal([400, 400, 400, 400, 400, 429, 429, 429], statuses);
     }
+
+    [Fact]
+    public async Task Asking_without_a_code_gives_no_free_guesses_at_it()
+    {
+        var clock = new Clock();
+        await using var club = await RealClub(clock);
+        var olga = club.Stranger();
+        await Try(olga, Cast.Password);
+        var shown = (await olga.Post("/api/me/second-factor", new { password = Cast.Password })).Ok;
+        await olga.Put("/api/me/second-factor", new { code = Totp(Base32((string)shown["secret"]!), clock.Now) });
+        var thief = club.Stranger();
+        for (var i = 0; i < Patience.Name.Free; i++)
+        {
+            Assert.Equal("code:codeMissing", (await Try(thief, Cast.Password)).Field);
+            Assert.Equal("code:codeWrong", (await Try(thief, Cast.Password, $"{i:D6}")).Field);
+        }
+
+        Assert.Equal(429, (await Try(thief, Cast.Password)).Status);
+    }
+
+    [Fact]
+    public async Task An_account_of_ones_own_gives_no_free_guesses_at_others()
+    {
+        await using var club = await RealClub(new());
+        var thief = club.Stranger();
+        for (var i = 0; i < Patience.Address.Free; i++)
+        {
+            var guess = await thief.Post("/api/sign-in", new { signInName = $"somebody {i}", password = "a guess" });
+            Assert.Equal(400, guess.Status);
+            if (i < Patience.Address.Free - 1)
+                Assert.Equal(204, (await Try(club.Stranger(), Cast.Password)).Status);
+        }
+
+        Assert.Equal(
+            429,
+            (await thief.Post("/api/sign-in", new { signInName = "the next", password = "a guess" })).Status
+        );
+    }
 }

@@ -141,7 +141,7 @@ internal static class LinkEndpoints
         }
 
         throttle.Succeed(brakes);
-        Programmes.Outbox.Remove(link!.Id, options);
+        Mail.Remove(link!.Id, options);
         await SignIn.Start(http, account!, kept: false);
         throttle.Know(http, account!.Id);
         return Results.NoContent();
@@ -256,7 +256,7 @@ internal static class LinkEndpoints
         });
         if (link is null)
             return (ProblemHttpResult)Problems.NotFound(Words.LinkEnded);
-        Programmes.Outbox.Remove(link.Id, options);
+        Mail.Remove(link.Id, options);
         return TypedResults.NoContent();
     }
 }

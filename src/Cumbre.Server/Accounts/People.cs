@@ -1,6 +1,5 @@
 using System.Security.Claims;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
@@ -148,7 +147,7 @@ internal static class PeopleEndpoints
         api.MapPost("/athletes/{athleteId:guid}/recovery", Recover).RequireAuthorization(Policies.Coach);
         api.MapPut("/athletes/{athleteId:guid}/access/{id:guid}", SetAccessAround)
             .RequireAuthorization(Policies.Coach)
-            .WithMetadata(new Privacy.WithoutConsent());
+            .WithMetadata(new WithoutConsent());
     }
 
     private static Ok<PeopleDto> List(Database database, Links links) =>
@@ -308,7 +307,7 @@ internal static class PeopleEndpoints
     )
     {
         var user = http.User;
-        var to = string.IsNullOrWhiteSpace(request.To) ? null : Outbox.Address("to", request.To);
+        var to = string.IsNullOrWhiteSpace(request.To) ? null : Mail.Address("to", request.To);
         var (problem, made, link, club) = database.Write<(IResult?, MadeLinkDto?, StoredLink?, string)>(db =>
         {
             if (Refusal(db, request, user, reach) is { } refusal)
@@ -353,14 +352,7 @@ internal static class PeopleEndpoints
         if (problem is not null)
             return (ProblemHttpResult)problem;
         if (to is not null)
-            Outbox.WriteInvitation(
-                link!,
-                to,
-                club,
-                $"{http.Request.Scheme}://{http.Request.Host}{made!.Path}",
-                clock,
-                options
-            );
+            LinkMail.Write(link!, to, club, $"{http.Request.Scheme}://{http.Request.Host}{made!.Path}", clock, options);
         return TypedResults.Ok(made!);
     }
 
@@ -422,7 +414,7 @@ internal static class PeopleEndpoints
         });
         if (!gone)
             return (ProblemHttpResult)Problems.NotFound(Words.NoInvitation);
-        Outbox.Remove(id, options);
+        Mail.Remove(id, options);
         return TypedResults.NoContent();
     }
 

@@ -80,6 +80,9 @@ public static class Policies
 /// <summary>On an endpoint that makes an athlete: one who does not exist is within everybody's reach.</summary>
 internal sealed class MakesAthlete;
 
+/// <summary>On an endpoint that works after consent was withdrawn: archive, erase, consent anew, end an access.</summary>
+internal sealed class WithoutConsent;
+
 /// <param name="Policy">One of <see cref="Policies"/>.</param>
 internal sealed record May(string Policy) : IAuthorizationRequirement;
 

@@ -55,8 +55,8 @@ internal static class SignIn
         {
             if (string.IsNullOrWhiteSpace(request.Code))
             {
-                // The password was right: it is no failed try, but the code comes under the same brakes.
-                throttle.Succeed(brakes);
+                // Not a failed try; those before it still count, or each would give free guesses at the code.
+                throttle.Forgive(brakes);
                 return Problems.Fields(new FieldError("code", Words.CodeMissing));
             }
 

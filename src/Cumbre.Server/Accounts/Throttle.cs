@@ -92,12 +92,27 @@ internal sealed class Throttle(Database database, TimeProvider time, CumbreOptio
         return Results.Problem(Problems.Of(429, Words.TriesWait(seconds)));
     }
 
-    /// <summary>The try was right: its slips are forgotten.</summary>
+    /// <summary>
+    /// The try was right: the slips of this name are forgotten. An address keeps its own, as whoever has an account
+    /// there could otherwise clear them between guesses at others.
+    /// </summary>
     public void Succeed(IReadOnlyList<Brake> brakes) =>
         Write(db =>
         {
             foreach (var brake in brakes)
-                TryStore.Succeed(db, brake.Key);
+                if (brake.Patience == Patience.Address)
+                    TryStore.Forgive(db, brake.Key);
+                else
+                    TryStore.Succeed(db, brake.Key);
+            return true;
+        });
+
+    /// <summary>The try was neither right nor wrong: it does not count, and those before it still do.</summary>
+    public void Forgive(IReadOnlyList<Brake> brakes) =>
+        Write(db =>
+        {
+            foreach (var brake in brakes)
+                TryStore.Forgive(db, brake.Key);
             return true;
         });
 

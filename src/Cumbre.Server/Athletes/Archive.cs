@@ -122,8 +122,12 @@ internal static class Archive
                         })
                         .ToArray(),
                     records = PersonalRecords.Of(db, athleteId),
-                    messages = Outbox
-                        .Of(athleteId, found.Profile.Name, [.. BlockStore.Of(db, athleteId).Select(b => b.Id)], options)
+                    messages = Mail.Of(
+                            athleteId,
+                            found.Profile.Name,
+                            [.. BlockStore.Of(db, athleteId).Select(b => b.Id)],
+                            options
+                        )
                         .Select(m => new
                         {
                             m.At,

@@ -18,10 +18,10 @@ public static class AthleteEndpoints
             .WithMetadata(new MakesAthlete());
         api.MapPut("/athletes/{athleteId:guid}/archive", Archive.Put)
             .RequireAuthorization(Policies.Coach)
-            .WithMetadata(new Privacy.WithoutConsent());
+            .WithMetadata(new WithoutConsent());
         api.MapDelete("/athletes/{athleteId:guid}", Privacy.EraseAthlete.Handle)
             .RequireAuthorization(Policies.Coach)
-            .WithMetadata(new Privacy.WithoutConsent());
+            .WithMetadata(new WithoutConsent());
         api.MapGet("/athletes/{athleteId:guid}/export", Archive.Export)
             .RequireAuthorization(Policies.OwnAthlete)
             .NotesExport();

@@ -1,7 +1,6 @@
 using System.Security.Claims;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
-using Cumbre.Server.Programmes;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
@@ -21,7 +20,7 @@ internal sealed class Erasing(Database database, ClubClock clock, CumbreOptions 
     {
         var blocks = database.Read(db => BlockStore.Of(db, profile.Id).Select(b => b.Id).ToArray());
         // What lies beside the file goes first: were it to fail, the person still stands where they can be erased.
-        var messages = Outbox.EraseOf(profile.Id, profile.Name, blocks, options);
+        var messages = Mail.EraseOf(profile.Id, profile.Name, blocks, options);
         var copies = database.CopiesWith(profile.Id);
         foreach (var copy in copies)
             File.Delete(copy);

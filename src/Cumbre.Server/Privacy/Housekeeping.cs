@@ -43,7 +43,7 @@ internal sealed class Housekeeping(
     public void Run()
     {
         throttle.Prune();
-        Programmes.Outbox.RemoveEnded(database, options);
+        LinkMail.RemoveEnded(database, options);
         foreach (var athlete in database.Read(db => Due(db)))
             erasing.Run(athlete, null);
     }

@@ -1,8 +1,8 @@
 using System.Net;
 using System.Text;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
-using Cumbre.Core.Movements;
 
 namespace Cumbre.Server.Privacy;
 
@@ -10,14 +10,19 @@ namespace Cumbre.Server.Privacy;
 internal static partial class ReadableFile
 {
     /// <summary>By the name of a record: what it is called.</summary>
-    public static IReadOnlyDictionary<string, string> Titles { get; } =
-        CatalogueJson.ReadEmbedded<Dictionary<string, string>>("athlete-file.titles.json");
+    public static IReadOnlyDictionary<string, string> Titles { get; } = ReadTitles();
 
     private const string Style =
         "body{font:16px/1.5 sans-serif;margin:2rem auto;max-width:70rem;padding:0 1rem;color:#1b1b1b;background:#fff}"
         + "h1{font-size:1.6rem}h2{font-size:1.1rem;margin-top:2rem}table{border-collapse:collapse;width:100%}"
         + "th,td{text-align:left;vertical-align:top;padding:.25rem .75rem .25rem 0;border-bottom:1px solid #ccc}"
         + "td{overflow-wrap:anywhere}";
+
+    private static Dictionary<string, string> ReadTitles()
+    {
+        using var stream = typeof(ReadableFile).Assembly.GetManifestResourceStream("record-titles")!;
+        return JsonSerializer.Deserialize<Dictionary<string, string>>(stream)!;
+    }
 
     /// <param name="file">As it is exported.</param>
     public static string Html(JsonObject file)

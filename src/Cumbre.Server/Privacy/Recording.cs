@@ -5,9 +5,6 @@ using Cumbre.Storage.Privacy;
 
 namespace Cumbre.Server.Privacy;
 
-/// <summary>On an endpoint that works after consent was withdrawn: archive, erase, consent anew, end an access.</summary>
-internal sealed class WithoutConsent;
-
 /// <summary>
 /// Nothing new is recorded of somebody whose consent was withdrawn. Who never gave one in writing is trained all the
 /// same: the club may hold it on paper.

@@ -20,6 +20,13 @@ public static class TryStore
             new { keyHash, at }
         );
 
+    /// <summary>Takes one back: it was counted before it was looked at.</summary>
+    public static void Forgive(Db db, byte[] keyHash)
+    {
+        db.Run("DELETE FROM failed_try WHERE key_hash = @keyHash AND count = 1", new { keyHash });
+        db.Run("UPDATE failed_try SET count = count - 1 WHERE key_hash = @keyHash", new { keyHash });
+    }
+
     public static void Succeed(Db db, byte[] keyHash) =>
         db.Run("DELETE FROM failed_try WHERE key_hash = @keyHash", new { keyHash });
 

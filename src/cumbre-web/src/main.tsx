@@ -7,7 +7,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./app/App";
-import { onNoAnswer, Problem } from "./shared/api/client";
+import { onNoAnswer, onSignInEnded, Problem } from "./shared/api/client";
 import { connection } from "./shared/api/connection";
 import { closeDrafts, hurryDrafts, warnOnClosing } from "./shared/drafts/draft";
 import { tellCutText } from "./shared/ui/cutText";
@@ -30,6 +30,8 @@ const queries = new QueryClient({
 });
 
 onNoAnswer(() => connection.lost());
+// The page asks who is signed in, and shows the door.
+onSignInEnded(() => void queries.invalidateQueries({ queryKey: ["me"] }));
 connection.onLeave(closeDrafts);
 connection.onReturn(() => {
   hurryDrafts();

@@ -2,7 +2,7 @@ import { useColorScheme } from "@mui/material/styles";
 import { useMutation } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { useSetUnit, useSignedIn, useStartAfresh } from "../shared/account/useMe";
-import { api, ask } from "../shared/api/client";
+import { api, arrive, ask, leave } from "../shared/api/client";
 import { useCommands } from "../shared/keys/commands";
 import { say } from "../words/app";
 
@@ -12,6 +12,8 @@ export function useSignOut() {
   const startAfresh = useStartAfresh();
   return useMutation({
     mutationFn: () => ask(api.POST("/api/sign-out")),
+    onMutate: leave,
+    onError: arrive,
     onSuccess: async () => {
       await navigate("/");
       await startAfresh();

@@ -70,6 +70,7 @@ export const say = wordsOf("accounts", {
   eventSecondFactorOff: "Second factor turned off",
   eventRecoveryCodeUsed: "Recovery code used",
   eventRoleChanged: "Role changed by {by}",
+  yourSignInHasEnded: "Your sign-in has ended. Sign in to continue; what you typed is kept on this device.",
   account: "Account",
   theDemoHasNoPasswords: "The demo signs in without a password.",
   currentPassword: "Current password",

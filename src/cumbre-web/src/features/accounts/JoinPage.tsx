@@ -7,7 +7,7 @@ import { useForm, useWatch } from "react-hook-form";
 import { useLocation, useNavigate } from "react-router";
 import { z } from "zod";
 import { useMe, useStartAfresh } from "../../shared/account/useMe";
-import { api, ask } from "../../shared/api/client";
+import { api, arrive, ask } from "../../shared/api/client";
 import type { JoinLink } from "../../shared/api/types";
 import { textQuery } from "../../shared/privacy/textQuery";
 import { Words } from "../../shared/privacy/Words";
@@ -118,6 +118,7 @@ function JoinForm({ link, token }: { link: JoinLink; token: string }) {
   const join = useMutation({
     mutationFn: (f: z.infer<typeof shape>) => ask(api.POST("/api/links/join", { body: { token, ...f } })),
     onSuccess: async () => {
+      arrive();
       await navigate("/", { replace: true });
       await startAfresh();
     },

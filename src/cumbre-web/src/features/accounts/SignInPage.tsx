@@ -8,7 +8,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 import { useState } from "react";
-import { api, ask, Problem } from "../../shared/api/client";
+import { api, arrive, ask, Problem, signInHasEnded } from "../../shared/api/client";
 import { messageOf } from "../../shared/ui/states";
 import { useServerErrors } from "../../shared/ui/useServerErrors";
 import { DoorFrame } from "./DoorFrame";
@@ -34,11 +34,17 @@ export default function SignInPage() {
   const signIn = useMutation({
     mutationFn: (body: z.infer<typeof shape>) =>
       ask(api.POST("/api/sign-in", { body: { ...body, code: body.code || null } })),
-    onSuccess: startAfresh,
+    onSuccess: () => {
+      arrive();
+      return startAfresh();
+    },
   });
   const demo = useMutation({
     mutationFn: (as: "coach" | "athlete") => ask(api.POST("/api/demo-sign-in", { body: { as } })),
-    onSuccess: startAfresh,
+    onSuccess: () => {
+      arrive();
+      return startAfresh();
+    },
   });
   useServerErrors(form, signIn.error);
   const { errors } = form.formState;
@@ -80,6 +86,7 @@ export default function SignInPage() {
           onSubmit={(e) => void form.handleSubmit((f) => signIn.mutate(f))(e)}
           sx={{ display: "grid", gap: 4 }}
         >
+          {signInHasEnded() && <Typography role="status">{say("yourSignInHasEnded")}</Typography>}
           <Field
             label={say("signInName")}
             autoComplete="username"

@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
-import { ask, Problem } from "./client";
+import { describe, expect, it, vi } from "vitest";
+import { arrive, ask, leave, onSignInEnded, Problem, signInHasEnded } from "./client";
 
 const response = (status: number) => new Response(null, { status });
 
@@ -34,4 +34,26 @@ describe("answers of the server", () => {
   it("says that nothing is lost when the server cannot be reached", async () => {
     await expect(ask(Promise.reject(new TypeError("Failed to fetch")))).rejects.toThrow(/What you typed is still here/);
   });
+});
+
+it("says so when a sign-in has ended, and only then", async () => {
+  const told = vi.fn();
+  onSignInEnded(told);
+  const answer = (status: number) =>
+    Promise.resolve({
+      error: { message: { code: "signInFirst", args: {} } },
+      response: new Response(null, { status }),
+    });
+  await expect(ask(answer(403))).rejects.toThrow();
+  expect(told).not.toHaveBeenCalled();
+  expect(signInHasEnded()).toBe(false);
+  await expect(ask(answer(401))).rejects.toThrow();
+  expect(told).toHaveBeenCalledOnce();
+  expect(signInHasEnded()).toBe(true);
+  arrive();
+  expect(signInHasEnded()).toBe(false);
+  leave();
+  await expect(ask(answer(401))).rejects.toThrow();
+  expect(signInHasEnded()).toBe(false);
+  arrive();
 });

@@ -69,6 +69,29 @@ export function onNoAnswer(listener: () => void) {
   nobodyAnswers = listener;
 }
 
+let signInEnded = () => {};
+let hasEnded = false;
+let isLeaving = false;
+
+/** Who is told when the server no longer knows who asks: a sign-in has ended, here or elsewhere. */
+export function onSignInEnded(listener: () => void) {
+  signInEnded = listener;
+}
+
+/** Has a sign-in ended while a page was open, and nobody signed in since? */
+export const signInHasEnded = () => hasEnded;
+
+/** Somebody signs out: answers to what was still asked are no surprise. */
+export function leave() {
+  isLeaving = true;
+}
+
+/** Somebody has signed in. */
+export function arrive() {
+  hasEnded = false;
+  isLeaving = false;
+}
+
 const client = createClient<paths>({ baseUrl: "/" });
 
 client.use({
@@ -80,6 +103,8 @@ client.use({
 
 export const api = client;
 
+const signInFirst = 401;
+
 /** Unwraps an answer: the data, or a thrown `Problem`. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   let answer: Awaited<typeof call>;
@@ -89,6 +114,10 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
     if (e instanceof DOMException && e.name === "AbortError") throw e;
     nobodyAnswers();
     throw new Problem(0, {}, say("theServerCannotBeReachedWhatYou"));
+  }
+  if (answer.response.status === signInFirst && !isLeaving) {
+    hasEnded = true;
+    signInEnded();
   }
   if (!answer.response.ok) throw new Problem(answer.response.status, toBody(answer.error));
   return answer.data as T;
