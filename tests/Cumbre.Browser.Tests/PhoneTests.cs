@@ -25,6 +25,10 @@ public sealed class PhoneTests : CoachAtWork
             (PathOf("Yara Benavent") + "/generate", null, "Cut to fit the time"),
             ("/outbox", null, null),
             ("/account", null, "this device"),
+            ("/people", null, "Irune Basterra"),
+            ("/audit", null, "Recorded consent"),
+            ("/privacy", null, "How long people are kept"),
+            (PathOf("Levi Sorel") + "/privacy", null, "Maren Sorel"),
             ("/test-days", null, "No test days yet"),
             ("/compare", null, null),
         ];

@@ -69,6 +69,10 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/compare",
                 "/outbox",
                 "/account",
+                "/people",
+                "/audit",
+                "/privacy",
+                kasimir + "/privacy",
                 "/test-days",
                 "/test-days/new",
                 "/help",
@@ -94,7 +98,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 () => (long)Coach.Script("return document.querySelectorAll('.MuiSkeleton-root').length")! == 0,
                 path
             );
-            using var look = JsonDocument.Parse((string)Coach.Script(Look, (object)Known())!);
+            using var look = JsonDocument.Parse((string)Coach.Script(Look, (object)Known(path))!);
             foreach (var kind in new[] { "stray", "cut", "joined" })
                 found.AddRange(
                     look.RootElement.GetProperty(kind).EnumerateArray().Select(t => $"{path} {kind}: {t.GetString()}")
@@ -106,16 +110,18 @@ public sealed class PseudoLanguageTests : CoachAtWork
     }
 
     /// <summary>Words of the catalogue and of the demo's people, which are data and no messages.</summary>
-    private static string[] Known()
+    /// <summary>Words that are data; on the page with the club's own text also those of the text.</summary>
+    private static string[] Known(string path)
     {
         var catalogue = Directory
             .GetFiles(Path.Combine(Root(), "catalogue"), "*.json")
             .Select(File.ReadAllText)
+            .Append(path == "/privacy" ? File.ReadAllText(Path.Combine(Root(), "catalogue", "privacy.txt")) : "")
             .Append(
                 "Kasimir Lund Ada Lind Yara Benavent Dagmar Roe Iker Varga Noor Bakkali Bruno Achterberg Ilse Marquina Levi Sorel "
                     + "Marlow Quist Oto Sandvik Petra Holm Silas Okonjo Tove Halloran Wanda Osei Cochera Cumbre Coach Lever block "
                     + "ramp easier two lift steps today top back off reserve rest each side hold band tempo drop negative then gap box fast left right max "
-                    + "Chrome Linux "
+                    + "Chrome Linux Irune Basterra Maren "
                     + "Mon Tue Wed Thu Fri Sat Sun Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec"
             );
         return

@@ -67,6 +67,31 @@ public sealed class Club : WebApplicationFactory<Program>
 
     public Caller Stranger() => new(CreateClient(), this);
 
+    /// <summary>The files of the data folder in which a text stands, as UTF-8 or UTF-16.</summary>
+    public IReadOnlyList<string> FilesWith(string text) =>
+        [
+            .. new[] { System.Text.Encoding.UTF8.GetBytes(text), System.Text.Encoding.Unicode.GetBytes(text) }
+                .SelectMany(FilesWith)
+                .Distinct(),
+        ];
+
+    /// <summary>The files of the data folder in which these bytes stand; what is open elsewhere too.</summary>
+    public IReadOnlyList<string> FilesWith(byte[] bytes) =>
+        [
+            .. Directory
+                .EnumerateFiles(Data, "*", SearchOption.AllDirectories)
+                .Where(f => Bytes(f).AsSpan().IndexOf(bytes) >= 0)
+                .Order(StringComparer.Ordinal),
+        ];
+
+    private static byte[] Bytes(string path)
+    {
+        using var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+        var bytes = new byte[file.Length];
+        file.ReadExactly(bytes);
+        return bytes;
+    }
+
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();

@@ -211,4 +211,35 @@ public sealed class ConsentTests : IAsyncLifetime
 
     private static string Camel(string table) =>
         string.Concat(table.Split('_').Select((p, i) => i == 0 ? p : char.ToUpperInvariant(p[0]) + p[1..]));
+
+    [Fact]
+    public async Task With_a_person_go_their_accounts_links_consents_and_what_the_audit_says()
+    {
+        var path = $"/api/athletes/{cast.AnaId}";
+        await Give(cast.Ana);
+        await Give(cast.Gil, "Gil Shoal", 1);
+        var open = await Cast.Invite(
+            cast.Lea,
+            "guardian",
+            "Uli Shoal",
+            cast.AnaId,
+            "2027-01-01",
+            to: "uli@example.org"
+        );
+        await cast.Lea.Post($"{path}/recovery", new { accountId = await Cast.IdOf(cast.Ana) });
+        await cast.Ana.Client.GetByteArrayAsync($"{path}/export", TestContext.Current.CancellationToken);
+        Assert.NotEmpty(cast.Club.FilesWith("Ana Shoal"));
+        Assert.NotEmpty(cast.Club.FilesWith("uli@example.org"));
+
+        await cast.Lea.Put($"{path}/archive", new { away = true });
+        Assert.Equal(200, (await cast.Lea.Delete(path)).Status);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        foreach (var trace in new[] { "Ana Shoal", "Gil Shoal", "Uli Shoal", "uli@example.org", Cast.TokenOf(open) })
+            Assert.Empty(cast.Club.FilesWith(trace));
+        Assert.Equal(401, (await cast.Gil.Get($"{path}/overview")).Status);
+        var people = (await cast.Olga.Get("/api/people")).Ok;
+        Assert.DoesNotContain(people["people"]!.AsArray(), p => (string)p!["signInName"]! is "ana" or "gil");
+        Assert.Empty(people["links"]!.AsArray());
+        Assert.Null((await cast.Olga.Get("/api/audit/check")).Ok["brokenAt"]);
+    }
 }

@@ -1,4 +1,3 @@
-using System.Text;
 using System.Text.Json.Nodes;
 using Cumbre.Core.Movements;
 using Cumbre.Storage.Privacy;
@@ -127,7 +126,7 @@ public sealed class ErasureTests : IAsyncLifetime
         Column(club.DatabasePath, $"VACUUM INTO '{club.DatabasePath}.before-v3-a'");
         Column(club.DatabasePath, $"VACUUM INTO '{club.DatabasePath}.before-v2-b'");
         Column($"{club.DatabasePath}.before-v2-b", "PRAGMA foreign_keys = OFF; DELETE FROM athlete; VACUUM");
-        Assert.NotEmpty(FilesWith(name));
+        Assert.NotEmpty(club.FilesWith(name));
 
         Assert.Equal(409, (await coach.Delete($"/api/athletes/{id}")).Status);
         (await coach.Put($"/api/athletes/{id}/archive", new { away = true })).Ok?.ToString();
@@ -150,8 +149,8 @@ public sealed class ErasureTests : IAsyncLifetime
             (string)d!["name"]! == "Evening with (erased)"
         );
         SqliteConnection.ClearAllPools();
-        Assert.Equal([$"{club.DatabasePath}.before-v2-b"], FilesWith(name));
-        Assert.DoesNotContain(FilesWith(id.ToByteArray(bigEndian: true)), f =>
+        Assert.Equal([$"{club.DatabasePath}.before-v2-b"], club.FilesWith(name));
+        Assert.DoesNotContain(club.FilesWith(id.ToByteArray(bigEndian: true)), f =>
             !f.Contains(".before-", StringComparison.Ordinal)
         );
     }
@@ -198,24 +197,5 @@ public sealed class ErasureTests : IAsyncLifetime
         );
         Assert.Single(file["messages"]!.AsArray());
         Assert.DoesNotContain("passwordHash", text, StringComparison.Ordinal);
-    }
-
-    private IReadOnlyList<string> FilesWith(string text) =>
-        [.. new[] { Encoding.UTF8.GetBytes(text), Encoding.Unicode.GetBytes(text) }.SelectMany(FilesWith).Distinct()];
-
-    private IReadOnlyList<string> FilesWith(byte[] bytes) =>
-        [
-            .. Directory
-                .EnumerateFiles(club.Data, "*", SearchOption.AllDirectories)
-                .Where(f => Read(f).AsSpan().IndexOf(bytes) >= 0)
-                .Order(StringComparer.Ordinal),
-        ];
-
-    private static byte[] Read(string path)
-    {
-        using var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
-        var bytes = new byte[file.Length];
-        file.ReadExactly(bytes);
-        return bytes;
     }
 }

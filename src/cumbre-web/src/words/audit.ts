@@ -3,6 +3,7 @@ import { wordsOf } from "./wordsOf";
 export const say = wordsOf("audit", {
   audit: "Audit",
   auditNote: "Who did what, and when. Entries cannot be changed or deleted.",
+  entries: "Entries of the audit",
   check: "Check the chain",
   whole:
     "{entries, plural, one {One entry} other {# entries}}, none changed; the content of {erased, plural, one {one} other {#}} was erased with a person.",

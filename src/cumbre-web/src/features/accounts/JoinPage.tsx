@@ -101,7 +101,7 @@ function WhatIsKept() {
       <Typography component="summary" variant="body2" sx={{ cursor: "pointer" }}>
         {say("whatIsKept")}
       </Typography>
-      {text.data && <Words text={text.data.text} />}
+      {text.data && <Words text={text.data.text} heading="h2" />}
     </Box>
   );
 }

@@ -32,8 +32,8 @@ export function AuditTable({
   if (entries.length === 0) return <Typography color="textSecondary">{empty}</Typography>;
   return (
     <>
-      <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={say("audit")}>
-        <Table size="small" sx={{ minWidth: 760 }}>
+      <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={say("entries")}>
+        <Table size="small" aria-label={say("audit")} sx={{ minWidth: 760 }}>
           <TableHead>
             <TableRow>
               <TableCell>{say("day")}</TableCell>

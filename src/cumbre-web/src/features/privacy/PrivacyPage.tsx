@@ -51,7 +51,7 @@ function Text({ text, isOwner }: { text: PrivacyText; isOwner: boolean }) {
         )}
       </Box>
       {typed === null ? (
-        <Words text={text.text} />
+        <Words text={text.text} heading="h2" />
       ) : (
         <Box
           component="form"
