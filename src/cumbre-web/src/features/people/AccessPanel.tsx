@@ -81,8 +81,8 @@ function Entry({
         muted={ended}
         note={listed(
           roleName(p.role),
-          p.signInName,
-          p.until && dayFull(p.until),
+          p.until && say("untilDay", { day: dayFull(p.until) }),
+          say("signsInAs", { name: p.signInName }),
           p.endedAt && say("accessEndedOn", { day: moment(p.endedAt) }),
         )}
       >

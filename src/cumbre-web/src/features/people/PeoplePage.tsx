@@ -68,7 +68,11 @@ function PersonRow({ person: p, onEdit }: { person: Person; onEdit: () => void }
     ...(athletes.data ?? []).filter((a) => p.athletes.includes(a.id)).map((a) => a.name),
     ...(groups.data ?? []).filter((g) => p.groups.includes(g.id)).map((g) => g.name),
   ].join(", ");
-  const sees = p.until ? say("until", { names, day: dayFull(p.until) }) : names || (p.someOnly && say("nobodyYet"));
+  const sees = p.until
+    ? say("seesUntil", { names, day: dayFull(p.until) })
+    : names
+      ? say("seesNames", { names })
+      : p.someOnly && say("nobodyYet");
   return (
     <AccountRow
       title={p.name}
@@ -76,7 +80,7 @@ function PersonRow({ person: p, onEdit }: { person: Person; onEdit: () => void }
       note={listed(
         roleOf(p),
         sees,
-        p.signInName,
+        say("signsInAs", { name: p.signInName }),
         p.secondFactor && say("secondFactorOn"),
         p.endedAt
           ? say("accessEndedOn", { day: moment(p.endedAt) })
