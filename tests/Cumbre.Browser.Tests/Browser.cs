@@ -119,11 +119,17 @@ public sealed class Browser : IDisposable
     /// <summary>The field with this label, in the dialog that is open if there is one.</summary>
     public IWebElement Field(string label) => Until(() => Find("field", label), $"a field \"{label}\"")!;
 
-    public void Fill(string label, string value)
-    {
-        // One call for all: each costs as much as a dozen keys.
-        Field(label).SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + value);
-    }
+    /// <summary>Types over what stands in a field; once more when the page drew it anew in between.</summary>
+    public void Fill(string label, string value) =>
+        Until(
+            () =>
+            {
+                // One call for all: each costs as much as a dozen keys.
+                Field(label).SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + value);
+                return true;
+            },
+            $"a field \"{label}\" that stays"
+        );
 
     /// <summary>Sets a date field, whose typed form depends on the browser's locale.</summary>
     public void FillDate(string label, string day) =>

@@ -93,6 +93,11 @@ public sealed class ConsentTests : IAsyncLifetime
             Assert.Equal((409, "consentWithdrawn day=2026-03-16"), (refused.Status, refused.Said));
         foreach (var read in new[] { "", "/overview", "/export", "/audit", "/consents" })
             Assert.Equal(200, (await cast.Ana.Get(Ana + read)).Status);
+        // Nor is the way in lost, by which they take their data with them.
+        Assert.Equal(
+            200,
+            (await cast.Lea.Post($"{Ana}/recovery", new { accountId = await Cast.IdOf(cast.Ana) })).Status
+        );
         // Others are not touched by it.
         Assert.Equal(200, (await new Trainee(cast.Moe, cast.BenId).Weigh(70)).Status);
 

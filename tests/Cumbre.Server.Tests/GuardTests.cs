@@ -340,4 +340,41 @@ public sealed class GuardTests
             (await thief.Post("/api/sign-in", new { signInName = "the next", password = "a guess" })).Status
         );
     }
+
+    [Theory]
+    [InlineData(7 * 24 * 3600 - 1, true)]
+    [InlineData(7 * 24 * 3600, false)]
+    public async Task An_invitation_lasts_a_week(int seconds, bool isOpen)
+    {
+        var clock = new Clock();
+        await using var club = await RealClub(clock);
+        var olga = club.Stranger();
+        await Try(olga, Cast.Password);
+        var token = Cast.TokenOf(await Cast.Invite(olga, "coach", "Kim Lagoon"));
+        clock.Now += TimeSpan.FromSeconds(seconds);
+        Assert.Equal(isOpen ? 200 : 404, (await club.Stranger().Post("/api/links/look", new { token })).Status);
+        Assert.Equal(isOpen ? 204 : 404, (await Cast.TryJoin(club.Stranger(), token, "kim")).Status);
+    }
+
+    [Theory]
+    [InlineData(24 * 3600 - 1, true)]
+    [InlineData(24 * 3600, false)]
+    public async Task A_link_to_a_new_password_lasts_a_day(int seconds, bool isOpen)
+    {
+        var clock = new Clock();
+        await using var club = await RealClub(clock);
+        var olga = club.Stranger();
+        await Try(olga, Cast.Password);
+        var id = Guid.CreateVersion7();
+        await olga.Put($"/api/athletes/{id}", Trainee.Profile("Ana Shoal"));
+        var ana = club.Stranger();
+        await Cast.TryJoin(ana, Cast.TokenOf(await Cast.Invite(olga, "athlete", athlete: id)), "ana");
+        var lost = new { accountId = await Cast.IdOf(ana) };
+        var token = Cast.TokenOf(await olga.Post($"/api/athletes/{id}/recovery", lost));
+        clock.Now += TimeSpan.FromSeconds(seconds);
+        Assert.Equal(
+            isOpen ? 204 : 404,
+            (await Cast.TryJoin(club.Stranger(), token, "", "five more words of mine")).Status
+        );
+    }
 }

@@ -288,6 +288,18 @@ public sealed class PeopleTests(Cast cast) : IClassFixture<Cast>
     }
 
     [Fact]
+    public async Task An_athlete_has_one_account_however_often_they_are_invited()
+    {
+        var id = Guid.CreateVersion7();
+        await cast.Olga.Put(Path(id), Trainee.Profile("Jon Reach"));
+        var first = Cast.TokenOf(await Cast.Invite(cast.Olga, "athlete", athlete: id));
+        var second = Cast.TokenOf(await Cast.Invite(cast.Olga, "athlete", athlete: id));
+        Assert.Equal("linkEnded", (await Cast.TryJoin(cast.Club.Stranger(), first, "jon")).Said);
+        Assert.Equal(204, (await Cast.TryJoin(cast.Club.Stranger(), second, "jon")).Status);
+        Assert.Single((await cast.Olga.Get($"{Path(id)}/access")).Ok["accounts"]!.AsArray());
+    }
+
+    [Fact]
     public async Task A_guardian_takes_a_second_child_in_by_its_link()
     {
         var token = Cast.TokenOf(await Cast.Invite(cast.Moe, "guardian", "Gil Shoal", cast.CemId, "2027-05-01"));

@@ -144,7 +144,10 @@ internal static class PeopleEndpoints
         api.MapPost("/links/join", LinkEndpoints.Join).AllowAnonymous();
         api.MapPost("/links/take", LinkEndpoints.Take).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/athletes/{athleteId:guid}/access", OfAthlete).RequireAuthorization(Policies.Coach);
-        api.MapPost("/athletes/{athleteId:guid}/recovery", Recover).RequireAuthorization(Policies.Coach);
+        // Who withdrew their consent and lost their password still comes in to take their data with them.
+        api.MapPost("/athletes/{athleteId:guid}/recovery", Recover)
+            .RequireAuthorization(Policies.Coach)
+            .WithMetadata(new WithoutConsent());
         api.MapPut("/athletes/{athleteId:guid}/access/{id:guid}", SetAccessAround)
             .RequireAuthorization(Policies.Coach)
             .WithMetadata(new WithoutConsent());
@@ -330,6 +333,8 @@ internal static class PeopleEndpoints
                 Policies.IdOf(user),
                 links.Now + Links.InvitationLasts
             );
+            if (link is { Role: Roles.Athlete, AthleteId: { } own })
+                LinkStore.RemoveOwn(db, own);
             var made = Links.Make(db, link);
             if (someOnly)
             {

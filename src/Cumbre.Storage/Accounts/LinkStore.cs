@@ -94,6 +94,13 @@ public static class LinkStore
     public static void RemoveOf(Db db, Guid accountId) =>
         db.Run("DELETE FROM link WHERE account_id = @accountId", new { accountId });
 
+    /// <summary>Invitations of an athlete to their own account: a new one makes the older worthless.</summary>
+    public static void RemoveOwn(Db db, Guid athleteId) =>
+        db.Run(
+            "DELETE FROM link WHERE athlete_id = @athleteId AND role = 'athlete' AND account_id IS NULL",
+            new { athleteId }
+        );
+
     /// <summary>Removes what has ended.</summary>
     public static void Prune(Db db, DateTimeOffset now) =>
         db.Run("DELETE FROM link WHERE ends_at <= @now", new { now });
