@@ -27,7 +27,10 @@ it("sends what stands after the sign in the body alone, and keeps what was typed
   await userEvent.type(await screen.findByLabelText("Sign-in name"), "lea");
   await userEvent.type(screen.getByLabelText("Password"), "four words of nobody");
   await userEvent.click(screen.getByRole("button", { name: "Join" }));
-  expect(await screen.findByText("Somebody in this club signs in with this name. Choose another.")).toBeVisible();
+  // The form says it first, and then the field.
+  await waitFor(() =>
+    expect(screen.getByText("Somebody in this club signs in with this name. Choose another.")).toBeVisible(),
+  );
   expect(screen.getByLabelText("Password")).toHaveValue("four words of nobody");
   expect(sent.find((s) => s.to === "POST /api/links/join")?.body).toEqual({
     token: "secret",
