@@ -44,9 +44,10 @@ internal static class LinkMail
     {
         foreach (var (id, path) in Mail.Files(options).ToArray())
         {
+            var headers = MimeMessage.Load(path).Headers;
             if (
-                MimeMessage.Load(path).Headers[Mail.AskedHeader] is null
-                && MimeMessage.Load(path).Headers[Mail.ConcernsHeader] is not null
+                headers[Mail.AskedHeader] is null
+                && headers[Mail.ConcernsHeader] is not null
                 && database.Read(db => LinkStore.ById(db, id)) is null
             )
                 File.Delete(path);

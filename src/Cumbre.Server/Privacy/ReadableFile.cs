@@ -29,7 +29,8 @@ internal static partial class ReadableFile
     {
         var name = (string?)file["athlete"]?["name"] ?? "";
         var page = new StringBuilder(
-            $"<!doctype html><html lang=\"en\"><head><meta charset=\"utf-8\"><title>{Plain(name)}</title><style>{Style}</style></head><body>"
+            "<!doctype html><html lang=\"en\"><head><meta charset=\"utf-8\">"
+                + $"<title>{Plain(name)}</title><style>{Style}</style></head><body>"
         );
         page.Append(
             $"<h1>{Plain(name)}</h1><p>{Plain(Titles["exportedOn"])} {Plain((string?)file["exportedOn"])}.</p>"

@@ -65,12 +65,6 @@ public static class PeopleStore
             new { account, athlete }
         );
 
-    public static void GiveGroup(Db db, Guid account, Guid group) =>
-        db.Run(
-            "INSERT OR IGNORE INTO coach_group (account_id, group_id) VALUES (@account, @group)",
-            new { account, group }
-        );
-
     /// <summary>Lets a guardian see an athlete up to a day.</summary>
     public static void AddGuardian(Db db, Guid account, Guid athlete, DateOnly until) =>
         db.Run(
@@ -92,13 +86,6 @@ public static class PeopleStore
             db,
             "athlete_id = @athlete OR id IN (SELECT account_id FROM guardian WHERE athlete_id = @athlete)",
             new { athlete }
-        );
-
-    /// <summary>The last day on which a guardian sees an athlete; null: they are no guardian of theirs.</summary>
-    public static DateOnly? GuardianUntil(Db db, Guid account, Guid athlete) =>
-        db.One<DateOnly?>(
-            "SELECT until FROM guardian WHERE account_id = @account AND athlete_id = @athlete",
-            new { account, athlete }
         );
 
     /// <summary>Erases the accounts of guardians who have nobody left, with what was noted of them.</summary>

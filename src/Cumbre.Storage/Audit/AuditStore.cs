@@ -192,7 +192,10 @@ public static class AuditStore
             }
         );
         db.Run(
-            "INSERT INTO audit_value (seq, salt, account_id, athlete_id, subject_id, before, after, reason) VALUES (@Seq, @salt, @by, @Athlete, @Subject, @Before, @After, @Reason)",
+            """
+            INSERT INTO audit_value (seq, salt, account_id, athlete_id, subject_id, before, after, reason)
+            VALUES (@Seq, @salt, @by, @Athlete, @Subject, @Before, @After, @Reason)
+            """,
             new
             {
                 entry.Seq,

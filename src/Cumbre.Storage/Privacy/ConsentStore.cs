@@ -124,12 +124,6 @@ public static class PrivacyStore
     public static PrivacyText? Newest(Db db) =>
         db.One<PrivacyText>("SELECT version, text, written_at FROM privacy_text ORDER BY version DESC LIMIT 1");
 
-    public static PrivacyText? Of(Db db, long version) =>
-        db.One<PrivacyText>(
-            "SELECT version, text, written_at FROM privacy_text WHERE version = @version",
-            new { version }
-        );
-
     /// <summary>Writes the next version; stale when another was written meanwhile.</summary>
     public static Written Put(Db db, long after, string text, Stamp stamp)
     {

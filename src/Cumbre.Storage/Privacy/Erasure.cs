@@ -52,7 +52,10 @@ public static class Erasure
     /// <param name="by">The account; null: the club's rule on how long it keeps people.</param>
     public static void Keep(Db db, Guid id, ErasureReceipt receipt, DateTimeOffset at, Guid? by) =>
         db.Run(
-            "INSERT INTO erasure (id, at, by, rows_json, mentions, messages, copies) VALUES (@id, @at, @by, @rows, @Mentions, @Messages, @Copies)",
+            """
+            INSERT INTO erasure (id, at, by, rows_json, mentions, messages, copies)
+            VALUES (@id, @at, @by, @rows, @Mentions, @Messages, @Copies)
+            """,
             new
             {
                 id,

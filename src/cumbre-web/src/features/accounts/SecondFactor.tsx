@@ -106,6 +106,20 @@ function Asking({
   );
 }
 
+/** Asked for again, as a stranger at an open device must not change how somebody signs in. */
+function Current({ value, onChange, error }: { value: string; onChange: (value: string) => void; error: unknown }) {
+  return (
+    <PasswordField
+      label={say("currentPassword")}
+      autoComplete="current-password"
+      autoFocus
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      problem={fault(error, "password")}
+    />
+  );
+}
+
 function TurnOn({ onDone, onCancel }: { onDone: (codes: string[]) => void; onCancel: () => void }) {
   const [password, setPassword] = useState("");
   const [code, setCode] = useState("");
@@ -117,14 +131,7 @@ function TurnOn({ onDone, onCancel }: { onDone: (codes: string[]) => void; onCan
   if (!show.data)
     return (
       <Asking onSubmit={() => show.mutate()} onCancel={onCancel} busy={show.isPending} verb={say("goOn")}>
-        <PasswordField
-          label={say("currentPassword")}
-          autoComplete="current-password"
-          autoFocus
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-          problem={fault(show.error, "password")}
-        />
+        <Current value={password} onChange={setPassword} error={show.error} />
         <Rest error={show.error} paths={["password"]} />
       </Asking>
     );
@@ -160,14 +167,7 @@ function TurnOff({ onDone, onCancel }: { onDone: () => void; onCancel: () => voi
   });
   return (
     <Asking onSubmit={() => end.mutate()} onCancel={onCancel} busy={end.isPending} verb={say("turnOff")}>
-      <PasswordField
-        label={say("currentPassword")}
-        autoComplete="current-password"
-        autoFocus
-        value={password}
-        onChange={(e) => setPassword(e.target.value)}
-        problem={fault(end.error, "password")}
-      />
+      <Current value={password} onChange={setPassword} error={end.error} />
       <Field
         label={say("code")}
         autoComplete="one-time-code"
