@@ -9,6 +9,7 @@ using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
 using Cumbre.Server.Privacy;
 using Cumbre.Server.Programmes;
+using Cumbre.Server.Running;
 using Cumbre.Server.Sessions;
 using Cumbre.Server.Standings;
 using Cumbre.Storage;
@@ -80,6 +81,7 @@ internal static class ServerApp
         services.AddSingleton<OwnPassword>();
         services.AddSingleton<Erasing>();
         services.AddSingleton<Links>();
+        services.AddSingleton<PackSeal>();
         if (!writesDocument)
             services.AddHostedService<Housekeeping>();
         services.AddProblemDetails(problems =>
@@ -191,6 +193,7 @@ internal static class ServerApp
         api.MapSchools();
         api.MapLadders();
         api.MapSessions();
+        api.MapRunning();
         api.MapDecisions();
         api.MapProgrammes();
         api.MapSampleClub();

@@ -93,7 +93,17 @@ public sealed class StandingTests : IDisposable
     }
 
     // Each kind of write by itself leaves what it touches fresh when it is answered, except those for everybody.
-    [Theory, InlineData(0), InlineData(1), InlineData(2), InlineData(3), InlineData(4), InlineData(5), InlineData(6)]
+    [
+        Theory,
+        InlineData(0),
+        InlineData(1),
+        InlineData(2),
+        InlineData(3),
+        InlineData(4),
+        InlineData(5),
+        InlineData(6),
+        InlineData(11)
+    ]
     public void A_write_about_one_athlete_leaves_nothing_stale(int kind)
     {
         Start();
@@ -200,7 +210,7 @@ public sealed class StandingTests : IDisposable
         while (keeper.Advance()) { }
     }
 
-    private string Step() => Do(random.Next(12));
+    private string Step() => Do(random.Next(13));
 
     /// <summary>One write of a kind; 7 and over concern everybody, or let days pass.</summary>
     private string Do(int kind)
@@ -302,10 +312,32 @@ public sealed class StandingTests : IDisposable
                     );
                 });
                 return "a school";
+            case 11:
+                return TakeBack();
             default:
                 today = today.AddDays(1 + random.Next(12));
                 return "days pass";
         }
+    }
+
+    /// <summary>A set is taken back, and the rest of its item left out.</summary>
+    private string TakeBack()
+    {
+        Write(db =>
+        {
+            var done = SessionStore
+                .Since(db, Anyone(db), DateOnly.MinValue)
+                .Where(s => s.Status == SessionStatus.Done)
+                .ToArray();
+            var session = done[random.Next(done.Length)];
+            var sets = SessionStore.Sets(db, session.Id).SelectMany(s => s).ToArray();
+            if (sets.Length == 0)
+                return;
+            var old = sets[random.Next(sets.Length)];
+            SessionStore.Withdraw(db, old, ids.Next(today), Now);
+            SessionStore.End(db, old.ItemId, "time is up");
+        });
+        return "a set that is taken back";
     }
 
     private string Correct()
@@ -363,10 +395,10 @@ public sealed class StandingTests : IDisposable
                 [new(item, random.Next(2) == 0 ? "pull-up" : "push-up", plan, null)]
             );
             SessionStore.Put(db, session, Now);
-            SessionStore.Start(db, session, new Dictionary<Guid, FrozenPlan> { [item] = new([0, 0], 70) });
+            SessionStore.Start(db, session, new Dictionary<Guid, FrozenPlan> { [item] = new([0, 0], 70) }, Now.At);
             SessionStore.AddSet(db, new(ids.Next(day), item, Set(1)), null, Now);
             if (status == SessionStatus.Done)
-                SessionStore.Finish(db, session.Id);
+                SessionStore.Finish(db, session.Id, Now.At);
         });
         return session;
     }

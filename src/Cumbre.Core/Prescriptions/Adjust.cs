@@ -19,7 +19,10 @@ public static class Adjust
         var sets = Math.Max(1, plan.SetCount / 2);
         var half = plan switch
         {
-            DropSet d => new StraightSets(sets, d.Parts[0]).Like(d),
+            DropSet d => new StraightSets(sets, d.Parts[0]).Like(d) with
+            {
+                Grips = d.Grips is [var first, ..] ? [first] : null,
+            },
             TopSetBackOff t => new StraightSets(sets, t.BackOffReps).Like(t),
             DoubleProgression d when IsAddedLoad(d.Load) => new StraightSets(sets, d.Low).Like(d),
             RestPause r => new StraightSets(sets, RestPause.TooFew).Like(r),
@@ -49,7 +52,7 @@ public static class Adjust
     {
         var half = plan switch
         {
-            TopSetBackOff or DropSet or RestPause or Pyramid => Deload(plan) with { Load = plan.Load },
+            RestPause or Pyramid => Deload(plan) with { Load = plan.Load },
             HoldSets { BestPercent: > HoldDose.PercentUsual } h => new HoldSets(
                 Math.Max(1, h.SetTotal / 2),
                 null,

@@ -130,7 +130,8 @@ public static class LineFit
 
     private static bool IsHeld(Prescription plan) => plan is HoldSets or VariedHolds or BrokenHold;
 
-    private static bool HangsLoad(Prescription plan) =>
+    /// <summary>Is load put on in some set?</summary>
+    public static bool HangsLoad(Prescription plan) =>
         plan switch
         {
             DropSet d => d.Loads.Any(l => l.Value > 0),

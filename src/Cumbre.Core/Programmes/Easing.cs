@@ -24,6 +24,12 @@ public static class Easing
         var lighter = Adjust.ToSystemShare(plan, Less, context);
         if (lighter != plan)
             return new(movement.Slug, lighter);
+        // What cannot be made lighter piece by piece is neither helped by a band nor done on an easier rung.
+        if (LineFit.HangsLoad(plan))
+            return new(
+                movement.Slug,
+                Adjust.ThirdFewerSets(plan) is var less && less != plan ? less : Adjust.ThirdLess(plan)
+            );
         if (
             plan.Load is null
             && context is not null

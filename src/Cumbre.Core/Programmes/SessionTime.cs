@@ -31,40 +31,32 @@ public static class SessionTime
         session.WarmUp.Seconds + groups.Sum(g => g.Seconds) + session.CoolDown.Seconds;
 
     /// <summary>
-    /// In a group the work, the set-ups and the changes of all its items add up, and the longest rest is taken once a
-    /// round; after a loaded stretch one rests before the next exercise too (common practice, no source). Items on the
-    /// clock keep their strokes: two in turn take the sum of both clocks.
+    /// In a group the work, the set-ups and the changes of all its items add up, and the longest rest of those that go
+    /// on is taken once a round. Items on the clock keep their strokes: two in turn take the sum of both clocks.
     /// </summary>
     private static ItemGroup Group(IReadOnlyList<ItemReading> items)
     {
         var apart = items.Sum(i => i.Seconds);
         if (items.Count == 1)
             return new(items, apart, 0, null);
-        var clocks = items.Where(i => i.Plan?.ClockSeconds is not null).Sum(i => i.Seconds);
-        var free = items.Where(i => i.Plan is { ClockSeconds: null }).Select(Part).ToArray();
-        var seconds = clocks;
-        if (free.Length > 0)
-            seconds +=
-                free.Sum(p => p.Work)
-                + (
-                    items.Any(i => i.Plan is RepsWithStretch)
-                        ? free.Sum(p => p.Pause * p.Rounds) - free[^1].Pause
-                        : free.Max(p => p.Pause * (p.Rounds - 1))
-                )
-                + free.Sum(p => p.Rounds) * Timing.SetUpSeconds
-                + free.Length * Timing.ChangeSeconds;
-        var rounds = free.Length > 0 ? free.Max(p => p.Rounds) : 1;
-        return new(
-            items,
-            seconds,
-            apart - seconds,
-            free.Length == 0 ? clocks : free.Sum(p => p.Work / p.Rounds + Timing.SetUpSeconds) + clocks / rounds
-        );
+        var walk = Walk.Of(items);
+        var seconds = walk.Sum(s => s.Seconds);
+        return new(items, seconds, apart - seconds, RoundOf(walk));
     }
 
-    private static (int Work, int Pause, int Rounds) Part(ItemReading item)
+    /// <summary>One round as it is on the average, without the rest after it and the changes of exercise.</summary>
+    private static int RoundOf(IReadOnlyList<WalkStep> walk)
     {
-        var sets = item.Resolved?.Efforts.Select(e => e.Plan).ToArray() ?? [.. item.Plan!.Sets()];
-        return (Timing.Work(sets), Timing.RestBetweenSets(item.Plan!), Math.Max(1, sets.Count(s => s.Part == 1)));
+        var items = walk.GroupBy(s => s.Item).ToArray();
+        var clocks = items.Where(i => i.First().SlotSeconds is not null).ToArray();
+        var free = items.Except(clocks).ToArray();
+        var clock = clocks.SelectMany(i => i).Sum(s => s.Seconds);
+        if (free.Length == 0)
+            return clock;
+        return free.Sum(i =>
+                i.Sum(s => s.WorkSeconds + (s.Rest == WalkRest.Gap ? s.RestSeconds : 0)) / i.Max(s => s.Round)
+                + Timing.SetUpSeconds
+            )
+            + clock / free.Max(i => i.Max(s => s.Round));
     }
 }

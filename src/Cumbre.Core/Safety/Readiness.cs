@@ -3,9 +3,11 @@ namespace Cumbre.Core.Safety;
 /// <summary>What a check-in says about the day.</summary>
 public static class Readiness
 {
-    private const decimal ShortNight = 6;
+    /// <summary>Hours.</summary>
+    public const decimal ShortNight = 6;
 
-    private const int VerySore = 7;
+    /// <summary>Of 10.</summary>
+    public const int VerySore = 7;
 
     /// <summary>
     /// Under 6 h of sleep and a soreness of 7 and more offer the easy version of the day (this project's choice).

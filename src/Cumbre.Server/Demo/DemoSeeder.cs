@@ -213,12 +213,13 @@ public static class DemoSeeder
                 items.ToDictionary(
                     i => i.ItemId,
                     i => new FrozenPlan([.. i.PlannedLoads.Select(m => m.Kilograms)], i.BodyMass.Kilograms)
-                )
+                ),
+                stamp.At
             );
             foreach (var item in items)
             foreach (var (id, set) in item.Sets)
                 SessionStore.AddSet(db, new(id, item.ItemId, set), null, stamp);
-            SessionStore.Finish(db, session.Id);
+            SessionStore.Finish(db, session.Id, stamp.At);
             SessionStore.TellEffort(db, session.Id, session.Effort);
         }
 

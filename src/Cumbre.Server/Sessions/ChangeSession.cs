@@ -178,8 +178,7 @@ internal static class TellEffort
         ClubClock clock
     )
     {
-        if (request.Effort is { } e && (e is < 1 or > 10 || e * 2 != Math.Truncate(e * 2)))
-            throw Problems.Field("effort", Words.EffortRange);
+        Check(request.Effort);
         return SessionWrite.Run(athleteId, sessionId, database, clock, (db, session) =>
         {
             if (session.Status == SessionStatus.Planned)
@@ -187,6 +186,13 @@ internal static class TellEffort
             SessionStore.TellEffort(db, sessionId, request.Effort);
             return null;
         });
+    }
+
+    /// <exception cref="FieldException">It is not 1 to 10 in halves.</exception>
+    public static void Check(decimal? effort)
+    {
+        if (effort is { } e && (e is < 1 or > 10 || e * 2 != Math.Truncate(e * 2)))
+            throw Problems.Field("effort", Words.EffortRange);
     }
 }
 
@@ -207,24 +213,31 @@ internal static class AnswerEasy
         {
             if (session.Status != SessionStatus.Planned)
                 return Problems.Conflict(Words.SessionBegunPlan, null);
-            if (
-                SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
-                || found.Snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day) is not { } checkIn
-                || !Core.Safety.Readiness.OffersEasy(checkIn)
-            )
-                throw Problems.Field("take", Words.EasyNotOffered);
-            SessionStore.Put(
-                db,
-                session with
-                {
-                    Items = [.. session.Items.Select(i => request.Take ? Eased(i) : AsPlanned(i))],
-                },
-                clock.Stamp(Policies.IdOf(user))
-            );
-            HealthStore.AnswerEasy(db, athleteId, session.Day, request.Take);
-            db.Reconsider(athleteId);
+            Apply(db, session, request.Take, clock, clock.Stamp(Policies.IdOf(user)));
             return null;
         });
+
+    /// <summary>Of a session that has not begun.</summary>
+    /// <exception cref="FieldException">Nothing that was told of the day offers it.</exception>
+    public static void Apply(Db db, StoredSession session, bool take, ClubClock clock, Stamp stamp)
+    {
+        if (
+            SnapshotStore.Load(db, session.AthleteId, clock.Today) is not { } found
+            || found.Snapshot.CheckIns.LastOrDefault(c => c.Day == session.Day) is not { } checkIn
+            || !Core.Safety.Readiness.OffersEasy(checkIn)
+        )
+            throw Problems.Field("take", Words.EasyNotOffered);
+        SessionStore.Put(
+            db,
+            session with
+            {
+                Items = [.. session.Items.Select(i => take ? Eased(i) : AsPlanned(i))],
+            },
+            stamp
+        );
+        HealthStore.AnswerEasy(db, session.AthleteId, session.Day, take);
+        db.Reconsider(session.AthleteId);
+    }
 
     private static StoredItem Eased(StoredItem item) =>
         item is { Plan: { } plan, BeforeEasy: null }

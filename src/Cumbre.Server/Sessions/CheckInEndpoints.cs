@@ -35,6 +35,28 @@ public sealed record CheckInDto(
             [.. c.Pain.Select(p => new PainDto(p.Level, p.Place.Said, p.Sign))],
             c.TookEasy
         );
+
+    /// <param name="id">Made by whoever adds it.</param>
+    /// <param name="today">No day after it can be told of.</param>
+    /// <exception cref="FieldException">A figure is outside its range, or the place of a pain is missing.</exception>
+    public CheckIn ToCheckIn(Guid id, DateOnly today)
+    {
+        var day = Problems.NotInFuture("day", Day, today);
+        var pain = Pain.Select(
+                (p, i) =>
+                    new CheckInPain(
+                        Problems.At("pain", () =>
+                            Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)
+                        ),
+                        PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, Words.WritePlace, 60)),
+                        p.Sign
+                    )
+            )
+            .ToArray();
+        return Problems.At("", () =>
+            new CheckIn(id, day, SleepHours, Soreness, Readiness, HardTraining) { Pain = pain }
+        );
+    }
 }
 
 /// <param name="Level">0 to 10.</param>
@@ -53,25 +75,7 @@ internal static class PutCheckIn
         ClubClock clock
     )
     {
-        var day = Problems.NotInFuture("day", request.Day, clock.Today);
-        var pain = request
-            .Pain.Select(
-                (p, i) =>
-                    new CheckInPain(
-                        Problems.At("pain", () =>
-                            Guard.InRange("level", p.Level, Limits.PainMinimum, Limits.PainMaximum)
-                        ),
-                        PainPlace.Read(Problems.Text($"pain.{i}.place", p.Place, Words.WritePlace, 60)),
-                        p.Sign
-                    )
-            )
-            .ToArray();
-        var checkIn = Problems.At("", () =>
-            new CheckIn(id, day, request.SleepHours, request.Soreness, request.Readiness, request.HardTraining)
-            {
-                Pain = pain,
-            }
-        );
+        var checkIn = request.ToCheckIn(id, clock.Today);
         return database.Write(db =>
         {
             if (AthleteStore.Find(db, athleteId) is null)
@@ -94,7 +98,19 @@ internal static class PutMorning
         ClaimsPrincipal user,
         Database database,
         ClubClock clock
-    )
+    ) =>
+        database.Write(db =>
+        {
+            if (SessionStore.Find(db, sessionId) is not { } session || session.AthleteId != athleteId)
+                return false;
+            Apply(db, session, request, clock, clock.Stamp(Policies.IdOf(user)));
+            return true;
+        })
+            ? TypedResults.NoContent()
+            : (ProblemHttpResult)Problems.NotFound(Words.NoSession);
+
+    /// <exception cref="FieldException">A figure is outside its range, the place is missing, or it is too early.</exception>
+    public static void Apply(Db db, StoredSession session, MorningRequest request, ClubClock clock, Stamp stamp)
     {
         var level = Problems.At("", () =>
             Guard.InRange("level", request.Level, Limits.PainMinimum, Limits.PainMaximum)
@@ -104,21 +120,9 @@ internal static class PutMorning
             : PainPlace.Read(Problems.Text("place", request.Place, Words.WritePlace, 60));
         if ((level > 0 || request.Sign is not null) && place is null)
             throw Problems.Field("place", Words.PainPlaceMissing);
-        return database.Write(db =>
-        {
-            if (SessionStore.Find(db, sessionId) is not { } session || session.AthleteId != athleteId)
-                return false;
-            if (session.Day >= clock.Today)
-                throw Problems.Field("day", Words.MorningAfterEarly);
-            HealthStore.Put(
-                db,
-                new MorningAnswer(sessionId, level, place, request.Sign),
-                clock.Stamp(Policies.IdOf(user))
-            );
-            db.Reconsider(athleteId);
-            return true;
-        })
-            ? TypedResults.NoContent()
-            : (ProblemHttpResult)Problems.NotFound(Words.NoSession);
+        if (session.Day >= clock.Today)
+            throw Problems.Field("day", Words.MorningAfterEarly);
+        HealthStore.Put(db, new MorningAnswer(session.Id, level, place, request.Sign), stamp);
+        db.Reconsider(session.AthleteId);
     }
 }

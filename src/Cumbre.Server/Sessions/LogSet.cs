@@ -1,7 +1,6 @@
 using System.Security.Claims;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Movements;
-using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Sessions;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
@@ -10,7 +9,6 @@ using Cumbre.Server.Standings;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Decisions;
-using Cumbre.Storage.Ladders;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -92,9 +90,6 @@ public sealed record CorrectionPreview(IReadOnlyList<DecisionDto> Gone, IReadOnl
 
 internal static class LogSet
 {
-    /// <summary>So many sets can be done beyond the plan.</summary>
-    private const int ExtraSets = 10;
-
     public static Results<Ok<SessionDto>, ProblemHttpResult> Handle(
         Guid athleteId,
         Guid sessionId,
@@ -113,7 +108,14 @@ internal static class LogSet
             || stored.AthleteId != athleteId
             || SnapshotStore.Load(db, athleteId, clock.Today) is not { } found
                 ? Problems.NotFound(Words.NoSession)
-                : Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, Policies.IdOf(user))
+                : SetWriter.Append(
+                    db,
+                    stored,
+                    found,
+                    new(setId, set, request.Item, request.Supersedes),
+                    clock,
+                    clock.Stamp(Policies.IdOf(user))
+                )
         );
         return problem is null
             ? TypedResults.Ok(database.Read(db => SessionReader.Find(db, athleteId, sessionId, clock.Today))!)
@@ -143,8 +145,8 @@ internal static class LogSet
                 )
                     return (Problems.NotFound(Words.NoSession), null);
                 var before = Standing(db, athleteId);
-                var by = Policies.IdOf(user);
-                if (Append(db, stored, found, set, setId, request.Item, request.Supersedes, clock, by) is { } refusal)
+                SetToLog logged = new(setId, set, request.Item, request.Supersedes);
+                if (SetWriter.Append(db, stored, found, logged, clock, clock.Stamp(Policies.IdOf(user))) is { } refusal)
                     return (refusal, null);
                 reconciler.Run(db, athleteId, corrected: request.Supersedes is not null);
                 var after = Standing(db, athleteId);
@@ -164,105 +166,6 @@ internal static class LogSet
 
     private static Dictionary<Guid, StoredDecision> Standing(Db db, Guid athleteId) =>
         DecisionStore.Of(db, athleteId).Where(d => d.State != DecisionState.Superseded).ToDictionary(d => d.Id);
-
-    private static IResult? Append(
-        Db db,
-        StoredSession stored,
-        (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found,
-        LoggedSet set,
-        Guid setId,
-        Guid? itemId,
-        Guid? supersedes,
-        ClubClock clock,
-        Guid by
-    )
-    {
-        if (SessionStore.FindSet(db, setId) is { } known)
-            return known.Set == set && stored.Items.Any(i => i.Id == known.ItemId)
-                ? null
-                : Problems.Conflict(
-                    Words.SetTaken,
-                    SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
-                );
-        if (stored.Day > clock.Today)
-            throw Problems.Field("day", Words.SessionOnOtherDay(stored.Day));
-        if (
-            stored.Items.FirstOrDefault(i => itemId is null ? stored.Items.Count == 1 : i.Id == itemId)
-            is not { Plan: { } written } item
-        )
-            throw Problems.Field("item", Words.ItemMissing);
-        if (item.Skipped is not null)
-            throw Problems.Field("item", Words.ItemSkipped);
-        var planned = PlannedOf(written, set);
-        Fits(db, item.Movement, set);
-        if (planned.Seconds is not null != set.Seconds is not null)
-            throw Problems.Field("seconds", planned.Seconds is null ? Words.SetInReps : Words.SecondsMissing);
-        var logged = SessionStore.Sets(db, stored.Id)[item.Id];
-        var same = logged.FirstOrDefault(l => l.Set.Set == set.Set && l.Set.Part == set.Part);
-        if (same?.Id != supersedes)
-            return Problems.Conflict(
-                Words.SetChanged,
-                SessionReader.Read(db, stored, found.Profile, found.Snapshot, clock.Today)
-            );
-
-        if (stored.Status == SessionStatus.Planned)
-            SessionStore.Start(db, stored, Freeze(db, stored, item, found, clock.Today));
-
-        SessionStore.AddSet(db, new(setId, item.Id, set), supersedes, clock.Stamp(by));
-        // A correction to a finished session can change what follows from it.
-        db.Reconsider(stored.AthleteId, corrected: supersedes is not null);
-        return null;
-    }
-
-    /// <summary>The set of the plan, or the last one for a set beyond it.</summary>
-    private static PlannedSet PlannedOf(Prescription plan, LoggedSet set)
-    {
-        var planned = plan.Sets();
-        var last = planned.Max(p => p.Set);
-        var like = set.Set > last && set.Set <= last + ExtraSets ? last : set.Set;
-        return planned.FirstOrDefault(p => p.Set == like && p.Part == set.Part)
-            ?? throw Problems.Field("set", Words.SetsMost(last, ExtraSets));
-    }
-
-    /// <summary>A movement is set up only by its own parts, and breaks only its own standard.</summary>
-    private static void Fits(Db db, string movement, LoggedSet set)
-    {
-        if (CatalogueStore.Club(db).Atlas.Catalogue.Movements.GetValueOrDefault(movement) is not { } known)
-            return;
-        if (set.SetUp.Parts.Keys.FirstOrDefault(p => !known.SetUp.Contains(p)) is { } part)
-            throw Problems.Field($"setUp.{part}", Words.SetUpUnknown(known.Name, part));
-        if (set.Fault is { } fault && !known.Faults.Contains(fault))
-            throw Problems.Field("fault", Words.FaultUnknown(known.Name));
-    }
-
-    /// <summary>
-    /// What each item resolves to now. One that cannot be resolved is left out, unless it is the one that is logged.
-    /// </summary>
-    private static Dictionary<Guid, FrozenPlan> Freeze(
-        Db db,
-        StoredSession stored,
-        StoredItem logged,
-        (AthleteProfile Profile, Core.Athletes.AthleteSnapshot Snapshot) found,
-        DateOnly today
-    )
-    {
-        var frozen = new Dictionary<Guid, FrozenPlan>();
-        var athlete = Work.On(db, found.Profile, found.Snapshot, stored.Day < today ? stored.Day : today);
-        foreach (var item in stored.Items.Where(i => i.Plan is not null))
-        {
-            var reading = PlanReader.Read(athlete, item.Movement, item.Plan!, today, stored.OverrideReason);
-            if (reading.Plan is { } plan)
-                frozen[item.Id] = new(
-                    [.. plan.Efforts.Select(e => e.Load.Value.Made.Kilograms)],
-                    reading.Context!.BodyMass.Value.Kilograms,
-                    ResolvedDto.Kept.Write(reading.Dto!)
-                );
-            else if (item.Id == logged.Id)
-                throw Problems.Field("line", Words.PlanUnresolved);
-        }
-
-        return frozen;
-    }
 }
 
 internal static class FinishSession
@@ -280,7 +183,7 @@ internal static class FinishSession
                 return false;
             if (stored.Status == SessionStatus.Planned)
                 throw Problems.Field("sets", Words.FinishEmpty);
-            SessionStore.Finish(db, sessionId);
+            SessionStore.Finish(db, sessionId, clock.Now);
             db.Reconsider(athleteId);
             return true;
         });

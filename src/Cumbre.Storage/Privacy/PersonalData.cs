@@ -32,6 +32,7 @@ public static class PersonalData
     [
         new("audit_value", $"athlete_id = @id OR account_id IN ({OwnAccount})") { Secret = ["salt"] },
         new("consent", Own),
+        new("run_entry", Own),
         new("decision_event", $"decision_id IN ({OwnDecisions})"),
         new("decision", Own),
         new("logged_set", $"item_id IN ({OwnItems})"),

@@ -27,6 +27,8 @@ internal sealed record SessionRow(
     long CoolDownSeconds,
     string? CoolDown,
     decimal? Effort,
+    DateTimeOffset? BegunAt,
+    DateTimeOffset? EndedAt,
     Guid? ItemId,
     string? Movement,
     string? Role,
@@ -36,7 +38,9 @@ internal sealed record SessionRow(
     string? FrozenJson,
     string? SeenJson,
     string? Skipped,
-    string? BeforeEasyJson
+    string? BeforeEasyJson,
+    string? Ended,
+    Guid? InsteadOf
 )
 {
     public StoredSession ToSession() =>
@@ -47,6 +51,8 @@ internal sealed record SessionRow(
             WarmUp = new((int)WarmUpSeconds, WarmUp),
             CoolDown = new((int)CoolDownSeconds, CoolDown),
             Effort = Effort,
+            BegunAt = BegunAt,
+            EndedAt = EndedAt,
         };
 
     public StoredItem? ToItem()
@@ -66,6 +72,8 @@ internal sealed record SessionRow(
             Seen = SeenJson is null ? null : JsonSerializer.Deserialize<SeenPlan>(SeenJson, SessionStore.Json),
             Skipped = Skipped,
             BeforeEasy = BeforeEasyJson is null ? null : PlanColumn.Read(BeforeEasyJson),
+            Ended = Ended,
+            InsteadOf = InsteadOf,
         };
     }
 }
@@ -92,7 +100,8 @@ internal sealed record SetRow(
     string? SetUpJson,
     string? FailedAt,
     string? Fault,
-    string? Note
+    string? Note,
+    DateTimeOffset? DoneAt
 )
 {
     public StoredSet ToStored() =>
@@ -123,5 +132,8 @@ internal sealed record SetRow(
                 Fault = Fault,
                 Note = Note,
             }
-        );
+        )
+        {
+            DoneAt = DoneAt,
+        };
 }

@@ -65,6 +65,12 @@ public sealed record StoredItem(Guid Id, string Movement, WrittenLine Written, F
 
     /// <summary>The canonical line, or the text as it was typed.</summary>
     public string Line => Written.Text;
+
+    /// <summary>Why its rest was left out after its first set; null: it was not.</summary>
+    public string? Ended { get; init; }
+
+    /// <summary>The item whose rest it took over; null: none.</summary>
+    public Guid? InsteadOf { get; init; }
 }
 
 /// <summary>A session with its items.</summary>
@@ -91,6 +97,12 @@ public sealed record StoredSession(
     /// <summary>Of the whole session, 1 to 10; null: not told.</summary>
     public decimal? Effort { get; init; }
 
+    /// <summary>When its first set was done; null: not begun, or nobody told.</summary>
+    public DateTimeOffset? BegunAt { get; init; }
+
+    /// <summary>When it was finished; null: not yet, or nobody told.</summary>
+    public DateTimeOffset? EndedAt { get; init; }
+
     public StoredItem? Of(string movement) => Items.FirstOrDefault(i => i.Movement == movement);
 }
 
@@ -103,7 +115,14 @@ public sealed record StoredSession(
 public sealed record SessionHead(Guid Id, Guid AthleteId, SessionStatus Status, string Title, int FrameSeconds);
 
 /// <summary>A logged set with its id; superseded ones are left out of every reading.</summary>
-public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set);
+/// <param name="Id">Of the set.</param>
+/// <param name="ItemId">Of which item.</param>
+/// <param name="Set">As it was done.</param>
+public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set)
+{
+    /// <summary>Null: nobody told when.</summary>
+    public DateTimeOffset? DoneAt { get; init; }
+}
 
 /// <summary>A count by item; none is 0.</summary>
 public sealed class ItemCounts(IReadOnlyDictionary<Guid, int> counts)
@@ -121,19 +140,20 @@ public static class SessionStore
     private const string LeanColumns = SessionColumns + ", NULL AS frozen_json, NULL AS seen_json " + FromItems;
 
     private const string SessionColumns = """
-        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down, s.effort,
-        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.skipped, i.before_easy_json
+        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down, s.effort, s.begun_at, s.ended_at,
+        i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.skipped, i.before_easy_json, i.ended, i.instead_of
         """;
 
     private const string FromItems = "FROM session s LEFT JOIN session_item i ON i.session_id = s.id";
 
     private const string SetColumns = """
         l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign,
-        l.set_up_json, l.failed_at, l.fault, l.note
+        l.set_up_json, l.failed_at, l.fault, l.note, l.done_at
         FROM logged_set l
         """;
 
-    private const string NotSuperseded = "NOT EXISTS (SELECT 1 FROM logged_set newer WHERE newer.supersedes = l.id)";
+    private const string NotSuperseded =
+        "l.withdrawn = 0 AND NOT EXISTS (SELECT 1 FROM logged_set newer WHERE newer.supersedes = l.id)";
 
     public static StoredSession? Find(Db db, Guid id) =>
         Sessions(db, "s.id = @id ORDER BY i.position", new { id }).FirstOrDefault();
@@ -150,6 +170,21 @@ public static class SessionStore
                 "s.athlete_id = @athleteId AND s.day >= @from ORDER BY s.day DESC, s.id DESC, i.position",
                 new { athleteId, from },
                 LeanColumns
+            ),
+        ];
+
+    /// <summary>Sessions of an athlete from a day to before another, oldest first, with what was frozen.</summary>
+    public static IReadOnlyList<StoredSession> Between(Db db, Guid athleteId, DateOnly from, DateOnly until) =>
+        [
+            .. Sessions(
+                db,
+                "s.athlete_id = @athleteId AND s.day >= @from AND s.day < @until ORDER BY s.day, s.id, i.position",
+                new
+                {
+                    athleteId,
+                    from,
+                    until,
+                }
             ),
         ];
 
@@ -291,33 +326,34 @@ public static class SessionStore
             return Find(db, session.Id)?.AthleteId == session.AthleteId ? Written.Stale : Written.Missing;
         db.Run("DELETE FROM session_item WHERE session_id = @Id", new { session.Id });
         for (var i = 0; i < session.Items.Count; i++)
-        {
-            var item = session.Items[i];
-            db.Run(
-                """
-                INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json, skipped, before_easy_json)
-                VALUES (@ItemId, @Id, @Position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen, @Skipped, @BeforeEasy)
-                """,
-                new
-                {
-                    ItemId = item.Id,
-                    session.Id,
-                    Position = i + 1L,
-                    item.Movement,
-                    Role = item.Role?.ToString(),
-                    Plan = PlanColumn.Write(item.Written),
-                    item.Joined,
-                    Relief = item.Relief?.ToString(),
-                    Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
-                    item.Skipped,
-                    BeforeEasy = item.BeforeEasy is null ? null : PlanColumn.Write(item.BeforeEasy),
-                }
-            );
-        }
+            Add(db, session.Id, session.Items[i], i + 1L);
 
         db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
         return Written.Done;
     }
+
+    private static void Add(Db db, Guid sessionId, StoredItem item, long position) =>
+        db.Run(
+            """
+            INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json, skipped, before_easy_json, instead_of)
+            VALUES (@Id, @sessionId, @position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen, @Skipped, @BeforeEasy, @InsteadOf)
+            """,
+            new
+            {
+                item.Id,
+                sessionId,
+                position,
+                item.Movement,
+                Role = item.Role?.ToString(),
+                Plan = PlanColumn.Write(item.Written),
+                item.Joined,
+                Relief = item.Relief?.ToString(),
+                Seen = item.Seen is null ? null : JsonSerializer.Serialize(item.Seen, Json),
+                item.Skipped,
+                BeforeEasy = item.BeforeEasy is null ? null : PlanColumn.Write(item.BeforeEasy),
+                item.InsteadOf,
+            }
+        );
 
     /// <summary>Takes the items out of sessions that are about to be written anew.</summary>
     public static void Empty(Db db, IEnumerable<Guid> sessions)
@@ -388,11 +424,17 @@ public static class SessionStore
     /// <param name="db">The connection.</param>
     /// <param name="session">Which.</param>
     /// <param name="frozen">By item; one whose line cannot be read has none, and cannot be logged.</param>
-    public static void Start(Db db, StoredSession session, IReadOnlyDictionary<Guid, FrozenPlan> frozen)
+    /// <param name="at">When its first set was done.</param>
+    public static void Start(
+        Db db,
+        StoredSession session,
+        IReadOnlyDictionary<Guid, FrozenPlan> frozen,
+        DateTimeOffset at
+    )
     {
         db.Run(
-            "UPDATE session SET status = 'Started', version = version + 1 WHERE id = @Id AND status = 'Planned'",
-            new { session.Id }
+            "UPDATE session SET status = 'Started', version = version + 1, begun_at = @at WHERE id = @Id AND status = 'Planned'",
+            new { session.Id, at }
         );
         db.Run("UPDATE block SET version = version + 1 WHERE id = @BlockId", new { session.BlockId });
         foreach (var (id, plan) in frozen)
@@ -416,10 +458,58 @@ public static class SessionStore
     public static void TellEffort(Db db, Guid id, decimal? effort) =>
         db.Run("UPDATE session SET effort = @effort WHERE id = @id", new { id, effort });
 
-    public static void Finish(Db db, Guid id) =>
+    /// <summary>Leaves out the rest of an item, with the reason; null: it goes on.</summary>
+    public static void End(Db db, Guid itemId, string? reason) =>
         db.Run(
-            "UPDATE session SET status = 'Done', version = version + 1 WHERE id = @id AND status = 'Started'",
-            new { id }
+            """
+            UPDATE session_item SET ended = @reason WHERE id = @itemId;
+            UPDATE session SET version = version + 1 WHERE id = (SELECT session_id FROM session_item WHERE id = @itemId)
+            """,
+            new { itemId, reason }
+        );
+
+    /// <summary>
+    /// Puts an item of its own into a session that may have begun, behind another or at the end.
+    /// </summary>
+    public static void Insert(Db db, Guid sessionId, StoredItem item, Guid? behind)
+    {
+        var position = behind is null
+            ? null
+            : db.One<long?>(
+                "SELECT position FROM session_item WHERE id = @behind AND session_id = @sessionId",
+                new { behind, sessionId }
+            );
+        position ??= db.One<long?>(
+            "SELECT max(position) FROM session_item WHERE session_id = @sessionId",
+            new { sessionId }
+        ) ?? 0;
+        // Places are unique at every moment: first out of the way, then where they belong.
+        db.Run(
+            """
+            UPDATE session_item SET position = -position - 1 WHERE session_id = @sessionId AND position > @position;
+            UPDATE session_item SET position = -position WHERE session_id = @sessionId AND position < 0;
+            """,
+            new { sessionId, position }
+        );
+        Add(db, sessionId, item, position.Value + 1);
+        db.Run(
+            """
+            UPDATE session_item SET frozen_json = @json WHERE id = @Id;
+            UPDATE session SET version = version + 1 WHERE id = @sessionId
+            """,
+            new
+            {
+                item.Id,
+                sessionId,
+                json = item.Frozen is { } frozen ? FrozenJson(frozen) : null,
+            }
+        );
+    }
+
+    public static void Finish(Db db, Guid id, DateTimeOffset at) =>
+        db.Run(
+            "UPDATE session SET status = 'Done', version = version + 1, ended_at = @at WHERE id = @id AND status = 'Started'",
+            new { id, at }
         );
 
     /// <summary>The sets of a session as they stand, by item and in order.</summary>
@@ -466,12 +556,28 @@ public static class SessionStore
 
     /// <summary>Appends a set, or a correction of one; sending the same one again changes nothing.</summary>
     public static void AddSet(Db db, StoredSet set, Guid? supersedes, Stamp stamp) =>
+        Append(db, set, supersedes, withdrawn: false, stamp);
+
+    /// <summary>Takes a set back: it stays in the file and counts no more.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="set">As it stands.</param>
+    /// <param name="id">Of the withdrawal; sending it twice takes back once.</param>
+    /// <param name="stamp">Of the withdrawal.</param>
+    public static void Withdraw(Db db, StoredSet set, Guid id, Stamp stamp) =>
+        Append(db, set with { Id = id }, set.Id, withdrawn: true, stamp);
+
+    /// <summary>Was it superseded by another, or withdrawn?</summary>
+    public static bool Stands(Db db, Guid id) =>
+        db.One<long>($"SELECT EXISTS (SELECT 1 FROM logged_set l WHERE l.id = @id AND {NotSuperseded})", new { id })
+        == 1;
+
+    private static void Append(Db db, StoredSet set, Guid? supersedes, bool withdrawn, Stamp stamp) =>
         db.Run(
             """
             INSERT INTO logged_set (id, item_id, set_no, part_no, reps, seconds, added_value, added_unit, reserve, form, pain, pain_place, total, contact, sagged, rested_seconds, sign,
-              set_up_json, failed_at, fault, note, supersedes, written_at, written_by)
+              set_up_json, failed_at, fault, note, done_at, withdrawn, supersedes, written_at, written_by)
             VALUES (@Id, @ItemId, @Set, @Part, @Reps, @Seconds, @AddedValue, @AddedUnit, @Reserve, @Form, @Pain, @PainPlace, @Total, @Contact, @Sagged, @RestedSeconds, @Sign,
-              @SetUp, @FailedAt, @Fault, @Note, @supersedes, @At, @By)
+              @SetUp, @FailedAt, @Fault, @Note, @DoneAt, @withdrawn, @supersedes, @At, @By)
             ON CONFLICT (id) DO NOTHING
             """,
             new
@@ -497,6 +603,8 @@ public static class SessionStore
                 FailedAt = set.Set.FailedAt?.ToString(),
                 set.Set.Fault,
                 set.Set.Note,
+                set.DoneAt,
+                withdrawn,
                 supersedes,
                 stamp.At,
                 stamp.By,
@@ -667,7 +775,10 @@ public static class SessionStore
         var byItem = sets.Select(s => s.ToStored()).ToLookup(s => s.ItemId, s => s.Set);
         foreach (var session in sessions)
         {
-            var inCircuit = Circuit.Of([.. session.Items.Select(i => (i.Joined, i.Role))]);
+            // What took over from another at the bar is no exercise more.
+            var inCircuit = Circuit.Of([
+                .. session.Items.Select(i => (i.Joined, i.InsteadOf is null ? i.Role : ItemRole.Preparation)),
+            ]);
             for (var i = 0; i < session.Items.Count; i++)
             {
                 var item = session.Items[i];
@@ -689,7 +800,8 @@ public static class SessionStore
                             Role = item.Role,
                             Position = i,
                             InCircuit = inCircuit[i],
-                            Eased = item.Relief == Relief.Ease,
+                            // What was cut short, or took over from another at the bar, says nothing of progress.
+                            Eased = item.Relief == Relief.Ease || item.Ended is not null || item.InsteadOf is not null,
                         }
                     );
                 }

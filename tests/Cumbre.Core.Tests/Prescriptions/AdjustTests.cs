@@ -31,6 +31,7 @@ public class AdjustTests
     [InlineData("1 x 5 @ +10 kg", "1 x 5")]
     [InlineData("top 1 x 4 @ +40 kg 1 in reserve, back-off 3 x 8 @ -12 % top", "2 x 8")]
     [InlineData("2 x drop 4+4+6 @ +20 / +10 / 0 kg", "1 x 4")]
+    [InlineData("2 x drop 4+4 @ +20 / 0 kg grip wide / narrow", "1 x 4 grip wide")]
     [InlineData("3 x 10 @ 9 books", "1 x 10")]
     [InlineData("4 x 5 to failure", "2 x 5 3 in reserve")]
     [InlineData("2 x max", "1 x practice 3 in reserve")]
@@ -48,6 +49,13 @@ public class AdjustTests
     [InlineData("4 x 6 @ +15 kg", "2 x 6 @ +15 kg")]
     [InlineData("3 x 8 to failure", "1 x 8 3 in reserve")]
     [InlineData("hold 4 x 100 % best", "hold 2 x 50 % best")]
+    // The back-off keeps its own load: at that of the top set it would be harder than the day.
+    [InlineData(
+        "top 1 x 4 @ +16.25 kg 1 in reserve, back-off 3 x 8 @ -12 % top",
+        "top 1 x 4 @ +16.25 kg 1 in reserve, back-off 1 x 8 @ -12 % top"
+    )]
+    [InlineData("2 x drop 4+4+6 @ +20 / +10 / 0 kg", "1 x drop 4+4+6 @ +20 / +10 / 0 kg")]
+    [InlineData("2 x rest-pause gap 30 s", "1 x 8")]
     public void The_easy_version_keeps_the_load_and_halves_the_sets(string line, string easy) =>
         Assert.Equal(easy, Print(Adjust.EasyVersion(Plan(line))));
 

@@ -3731,6 +3731,68 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/run": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RunWeek"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["EntriesRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["EntryResult"][];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/desk": {
     parameters: {
       query?: never;
@@ -5767,6 +5829,11 @@ export interface components {
       /** @description Of a guardian: whom they may see today. */
       wards: components["schemas"]["WardDto"][];
     };
+    /**
+     * @description Why an item may be done in another form.
+     * @enum {unknown}
+     */
+    AlternateKind: "Eased" | "Easier" | "Easy";
     ArchiveRequest: {
       /** @description Put away, or taken back. */
       away: boolean;
@@ -5776,6 +5843,24 @@ export interface components {
      * @enum {unknown}
      */
     ArmMode: "Bent" | "Straight" | "None";
+    /** @description Two entries of one set that differ: somebody chooses, once. */
+    AskedEntry: {
+      /**
+       * Format: uuid
+       * @description Of the entry that waits.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Of the set.
+       */
+      session: string;
+      /** Format: uuid */
+      item: string;
+      stored: null | components["schemas"]["SetDto"];
+      /** @description As the other device has it. */
+      other: components["schemas"]["SetDto"];
+    };
     /** @description Who sees an athlete. */
     AthleteAccessDto: {
       /** @description Their own and their guardians'. */
@@ -6051,6 +6136,21 @@ export interface components {
      * @enum {unknown}
      */
     BatteryReason: "Base" | "NeverTested" | "Stale" | "FellShort";
+    /** @description A phase with its time: one beat a second. */
+    Beat: {
+      /** @description Which. */
+      phase: components["schemas"]["RepPhase"];
+      /**
+       * Format: int32
+       * @description 0 to 30; of a fast lift those that it counts in estimates.
+       */
+      seconds: number;
+      /**
+       * @description As fast as possible.
+       * @default false
+       */
+      fast: boolean;
+    };
     /** @description A test with its protocol and the form standard of its movement. */
     BenchmarkDto: {
       slug: string;
@@ -6263,6 +6363,24 @@ export interface components {
       /** @description 25 to 250 kg. */
       mass: components["schemas"]["MassDto"];
     };
+    /**
+     * @description A place of the body that can hurt. Which movements load it is data of the movement.
+     * @enum {unknown}
+     */
+    BodyPlace:
+      | "Shoulder"
+      | "Neck"
+      | "Elbow"
+      | "ElbowInner"
+      | "ElbowOuter"
+      | "Wrist"
+      | "Hand"
+      | "LowerBack"
+      | "Hip"
+      | "Knee"
+      | "Ankle"
+      | "Calf"
+      | "Elsewhere";
     /** @description A figure of both sides. */
     BothSides: {
       /** Format: int32 */
@@ -6994,6 +7112,87 @@ export interface components {
        * @description Of the whole session, 1 to 10, in halves; null: not told.
        */
       effort: null | number;
+    };
+    /** @description What waited on a device, in the order in which it happened. */
+    EntriesRequest: {
+      /**
+       * Format: date-time
+       * @description By the device's clock: how far it is off.
+       */
+      sentAt: string;
+      /** @description Of the packs that the entries are of. */
+      seals: string[];
+      /** @description At most 200. */
+      entries: components["schemas"]["EntryRequest"][];
+    };
+    /** @enum {unknown} */
+    EntryAnswer: "Stored" | "Other" | "Both" | null;
+    /**
+     * @description What an entry of a device says.
+     * @enum {unknown}
+     */
+    EntryKind: "Set" | "Withdraw" | "Skip" | "Swap" | "CheckIn" | "Easy" | "Effort" | "Finish" | "Morning" | "Answer";
+    /**
+     * @description What became of an entry of a device.
+     * @enum {unknown}
+     */
+    EntryOutcome: "Kept" | "Same" | "Asked" | "Refused";
+    /** @description One thing that happened at the bar, with an id made on the device. */
+    EntryRequest: {
+      /**
+       * Format: uuid
+       * @description Sending it twice is harmless.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Of which session.
+       */
+      session: string;
+      /** @description What it says. */
+      kind: components["schemas"]["EntryKind"];
+      /**
+       * Format: date-time
+       * @description When, by the device's clock.
+       */
+      at: string;
+      /** Format: uuid */
+      item?: null | string;
+      set?: null | components["schemas"]["SetRequest"];
+      /**
+       * Format: uuid
+       * @description The set that is taken back, or the entry that is answered.
+       */
+      of?: null | string;
+      /** @description Why the rest is left out. */
+      reason?: null | string;
+      /**
+       * Format: uuid
+       * @description The form that takes over.
+       */
+      to?: null | string;
+      checkIn?: null | components["schemas"]["CheckInDto"];
+      /** @description The easy version is taken. */
+      take?: null | boolean;
+      /**
+       * Format: double
+       * @description Of the session.
+       */
+      effort?: null | number;
+      morning?: null | components["schemas"]["MorningRequest"];
+      answer?: null | components["schemas"]["EntryAnswer"];
+    };
+    /** @description What became of an entry. */
+    EntryResult: {
+      /**
+       * Format: uuid
+       * @description Of the entry.
+       */
+      id: string;
+      /** @description Whatever it is, the server has it, and the device need not send it again. */
+      outcome: components["schemas"]["EntryOutcome"];
+      message: null | components["schemas"]["Message"];
+      stored: null | components["schemas"]["SetDto"];
     };
     /** @description What was erased: figures, and nothing of the person. */
     ErasureReceipt: {
@@ -7747,6 +7946,27 @@ export interface components {
        */
       firstDay: null | number;
     };
+    /** @description What pain at a place holds back of a session. */
+    HeldBack: {
+      /** @description Where it hurts. */
+      place: components["schemas"]["BodyPlace"];
+      /**
+       * Format: int32
+       * @description The item in which it hurt; null: none in particular, as before a session.
+       */
+      hurt: null | number;
+      /** @description Items that are eased in the middle of the scale. */
+      eased: number[];
+      /** @description Items that stop at its upper end, or with a stop sign. */
+      stopped: number[];
+    };
+    /** @description A stop, or pain told before, that holds an item. */
+    HeldItem: {
+      place: string;
+      /** Format: int32 */
+      level: number;
+      stopped: boolean;
+    };
     /** @description What importing a file would do. */
     ImportPreview: {
       /** @description The first hundred; any at all, and nothing can be imported. */
@@ -8276,6 +8496,12 @@ export interface components {
       /** @description From the version before it; from the shipped ladder for the first. */
       differences: components["schemas"]["LadderDifference"][];
     };
+    /** @description What was done of a movement last time. */
+    LastTime: {
+      /** Format: date */
+      day: string;
+      sets: components["schemas"]["SetDto"][];
+    };
     /** @description A piece of evidence about a step. */
     LedgerDto: {
       /** @description What it says. */
@@ -8545,6 +8771,14 @@ export interface components {
      * @enum {unknown}
      */
     MisfitKind: "RepsOnHold" | "SecondsOnReps" | "SidesMissing" | "SidesOnBoth" | "LoadNotHung" | "KitMakesOther";
+    /** @description A session that asks how the morning after was. */
+    MorningAsked: {
+      /** Format: uuid */
+      session: string;
+      /** Format: date */
+      day: string;
+      title: string;
+    };
     MorningRequest: {
       /**
        * Format: int32
@@ -9086,6 +9320,151 @@ export interface components {
       /** @description As it was printed where the server was started. */
       setupCode: string;
     };
+    /** @description Another form of an item. */
+    PackAlternate: {
+      /**
+       * Format: uuid
+       * @description The item that it becomes when it is taken; of the easy version the item's own.
+       */
+      id: string;
+      /** @description What it is for. */
+      kind: components["schemas"]["AlternateKind"];
+      /** @description Where pain leads to it; empty: it is not for pain. */
+      places: components["schemas"]["BodyPlace"][];
+      /** @description The same, or an easier one. */
+      movement: components["schemas"]["PackMovement"];
+      /** @description Its efforts. */
+      plan: components["schemas"]["PackPlan"];
+    };
+    /** @description An item of a pack. */
+    PackItem: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      id: string;
+      /** @description What is done. */
+      movement: components["schemas"]["PackMovement"];
+      /** @description In turn with the one before. */
+      joined: boolean;
+      plan: null | components["schemas"]["PackPlan"];
+      problem: null | components["schemas"]["ResolutionProblem"];
+      /** @description As it is written. */
+      line: string;
+      /** @description Logged, as they stand. */
+      sets: components["schemas"]["SetDto"][];
+      /** @description As last time, or as the line says. */
+      setUp: {
+        [key: string]: string;
+      };
+      last: null | components["schemas"]["LastTime"];
+      held: null | components["schemas"]["HeldItem"];
+      /** @description Of the item. */
+      cautions: components["schemas"]["CautionNote"][];
+      /** @description Loads that the kit makes, lightest first; empty where none is put on. */
+      choices: components["schemas"]["PackLoad"][];
+      /** @description Other forms. */
+      alternates: components["schemas"]["PackAlternate"][];
+      /** @description Why it is left out. */
+      skipped: null | string;
+      /** @description Why its rest is left out. */
+      ended: null | string;
+      /**
+       * Format: uuid
+       * @description The item whose rest it took over.
+       */
+      insteadOf: null | string;
+    };
+    /** @description What pain asks for, and when the easy version is offered; a phone compares with it. */
+    PackLimits: {
+      /** Format: int32 */
+      easeFrom: number;
+      /** Format: int32 */
+      stopFrom: number;
+      /** Format: double */
+      easySleepUnder: number;
+      /** Format: int32 */
+      easySorenessFrom: number;
+    };
+    /** @description A load as it is put on, and as it is logged. */
+    PackLoad: {
+      /** @description In the unit of its pieces where they share one, so that it is exact; negative is assistance. */
+      added: components["schemas"]["MassDto"];
+      /** @description Largest first. */
+      pieces: components["schemas"]["PieceDto"][];
+      /** @description Name of the band that helps. */
+      band: null | string;
+      /** @description The feet help. */
+      byFeet: boolean;
+      counted: null | components["schemas"]["CountedPieces"];
+    };
+    /** @description What a movement asks for at the bar. */
+    PackMovement: {
+      /** @description Stable name. */
+      slug: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description What its bottom is. */
+      bottom: string;
+      /** @description What counts. */
+      standard: string;
+      /** @description Short. */
+      cues: string[];
+      /** @description What breaks the standard. */
+      faults: string[];
+      /** @description Done on each side by itself. */
+      eachSide: boolean;
+      /** @description Held, not repeated. */
+      held: boolean;
+      /** @description How high the bar reached is logged. */
+      asksContact: boolean;
+      /** @description Mobility or preparation: no reserve is asked of it. */
+      drill: boolean;
+      /** @description The parts of its set-up that are written down. */
+      setUp: components["schemas"]["SetUpField"][];
+    };
+    /** @description What is done, expanded into efforts, so that a phone only walks and compares. */
+    PackPlan: {
+      /** @description The whiteboard line. */
+      line: string;
+      /** @description Of the efforts, each once. */
+      loads: components["schemas"]["PackLoad"][];
+      /** @description In order. */
+      efforts: components["schemas"]["EffortDto"][];
+      /** @description Of one repetition; empty: nothing sets a pace. */
+      beats: components["schemas"]["Beat"][];
+      /**
+       * Format: int32
+       * @description Asked for; null: not asked.
+       */
+      reserve: null | number;
+      /** @description Some set is taken until nothing is left. */
+      toTheEnd: boolean;
+      contact: null | components["schemas"]["Contact"];
+      /**
+       * Format: int32
+       * @description A gap inside a set is counted in so many; null: in seconds.
+       */
+      breaths: null | number;
+      /** @description The whole is done against the clock. */
+      timed: boolean;
+      /**
+       * Format: int32
+       * @description The time to beat; null: it is only taken.
+       */
+      beatSeconds: null | number;
+      /**
+       * Format: int32
+       * @description A pause in each repetition that no tempo names; null: none.
+       */
+      pauseSeconds: null | number;
+      pauseAt: null | components["schemas"]["PausePlace"];
+      /**
+       * Format: int32
+       * @description Between sets.
+       */
+      restSeconds: number;
+    };
     /** @description Pain at a place. */
     PainDto: {
       /** Format: int32 */
@@ -9173,6 +9552,8 @@ export interface components {
       /** Format: int32 */
       to: null | number;
     };
+    /** @enum {unknown} */
+    PausePlace: "Bottom" | "Top" | null;
     PeopleDto: {
       /** @description Everybody with an account, by name. */
       people: components["schemas"]["PersonDto"][];
@@ -9664,6 +10045,11 @@ export interface components {
      * @enum {unknown}
      */
     RemedyKind: "Line" | "Remove" | "Move" | "Substitute" | "Join";
+    /**
+     * @description A phase of a repetition.
+     * @enum {unknown}
+     */
+    RepPhase: "Lower" | "Bottom" | "Lift" | "Top";
     /** @enum {unknown} */
     ResolutionProblem:
       | "NoOneRepMax"
@@ -10154,6 +10540,25 @@ export interface components {
       | "ContradictedStep"
       | "PracticeTrend"
       | "Forecast";
+    /** @description What an athlete's phone keeps: the coming week, and what waits for an answer. */
+    RunWeek: {
+      /**
+       * Format: date
+       * @description The club's day.
+       */
+      today: string;
+      /**
+       * Format: date-time
+       * @description The server's clock.
+       */
+      now: string;
+      /** @description Of today and six days on, and of what was begun before and is not finished. */
+      packs: components["schemas"]["SessionPack"][];
+      /** @description Sessions that ask. */
+      mornings: components["schemas"]["MorningAsked"][];
+      /** @description Of all sessions. */
+      asked: components["schemas"]["AskedEntry"][];
+    };
     /** @description A load that the kit makes. */
     RungDto: {
       /**
@@ -10383,6 +10788,69 @@ export interface components {
       skipped: null | string;
       /** @description The line before the easy version of the day; null: it is as planned. */
       lineBeforeEasy: null | string;
+    };
+    /** @description A session with all that running it takes, also without a signal. */
+    SessionPack: {
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
+      id: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      name: string;
+      /** @description In which they think. */
+      unit: components["schemas"]["MassUnit"];
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /** @description May be empty. */
+      title: string;
+      /** @description How far it is. */
+      status: components["schemas"]["SessionStatus"];
+      /** @description Of a deload. */
+      easy: boolean;
+      /**
+       * Format: int64
+       * @description Of the session when the pack was made.
+       */
+      version: number;
+      /** @description As planned. */
+      warmUp: components["schemas"]["Frame"];
+      /** @description As planned. */
+      coolDown: components["schemas"]["Frame"];
+      /**
+       * Format: int32
+       * @description All of it, by the time model.
+       */
+      seconds: number;
+      /** @description In order. */
+      items: components["schemas"]["PackItem"][];
+      /** @description The way through it, effort by effort. */
+      walk: components["schemas"]["WalkStep"][];
+      /** @description What pain at a place would hold. */
+      heldBack: components["schemas"]["HeldBack"][];
+      /** @description Thresholds to compare with. */
+      limits: components["schemas"]["PackLimits"];
+      checkIn: null | components["schemas"]["CheckInDto"];
+      /**
+       * Format: double
+       * @description Of the whole session.
+       */
+      effort: null | number;
+      /**
+       * Format: date-time
+       * @description When its first set was done.
+       */
+      begunAt: null | string;
+      /** @description What the server knows it by when entries come back. */
+      seal: string;
     };
     SessionReading: {
       /** Format: uuid */
@@ -11490,6 +11958,50 @@ export interface components {
       for: components["schemas"]["DecidedStep"];
       /** @description What of the same step is far away and comes first. */
       behind: components["schemas"]["ThresholdEvidence"];
+    };
+    /**
+     * @description What the rest after an effort is.
+     * @enum {unknown}
+     */
+    WalkRest: "None" | "Gap" | "Set" | "Slot";
+    /** @description One effort of a session in the order in which it is done, with its time. */
+    WalkStep: {
+      /** Format: int32 */
+      item: number;
+      /**
+       * Format: int32
+       * @description Of the item's efforts, from 0.
+       */
+      effort: number;
+      /**
+       * Format: int32
+       * @description Of the items that are done in turn, from 1; of one alone its set.
+       */
+      round: number;
+      /**
+       * Format: int32
+       * @description To set it up, and before the first effort of an item to change to it.
+       */
+      prepareSeconds: number;
+      /**
+       * Format: int32
+       * @description Estimated.
+       */
+      workSeconds: number;
+      /**
+       * Format: int32
+       * @description After it.
+       */
+      restSeconds: number;
+      /** @description What that rest is. */
+      rest: components["schemas"]["WalkRest"];
+      /**
+       * Format: int32
+       * @description On the clock: from the start of this effort's set to the next stroke; else null.
+       */
+      slotSeconds: null | number;
+      /** Format: int32 */
+      seconds?: number;
     };
     WardDto: {
       /**

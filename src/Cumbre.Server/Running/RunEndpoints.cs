@@ -1,0 +1,57 @@
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
+using Cumbre.Server.Sessions;
+using Cumbre.Storage;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Running;
+
+public static class RunEndpoints
+{
+    public static void MapRunning(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/athletes/{athleteId:guid}/run", GetWeek.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPost("/athletes/{athleteId:guid}/run", PutEntries.Handle).RequireAuthorization(Policies.OwnAthlete);
+    }
+}
+
+internal static class GetWeek
+{
+    /// <summary>Today and so many days after it.</summary>
+    private const int DaysAhead = 6;
+
+    /// <summary>What was begun so many days ago and is not finished can still be finished.</summary>
+    private const int DaysBack = 2;
+
+    public static Results<Ok<RunWeek>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Database database,
+        ClubClock clock,
+        PackSeal seal
+    ) =>
+        database.Read(db => Read(db, athleteId, clock, seal)) is { } week
+            ? TypedResults.Ok(week)
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
+
+    private static RunWeek? Read(Db db, Guid athleteId, ClubClock clock, PackSeal seal)
+    {
+        var today = clock.Today;
+        if (Work.Load(db, athleteId, today) is not var (profile, athlete))
+            return null;
+        var reader = new PackReader(athlete, profile, today, seal);
+        var recent = SessionStore.Between(db, athleteId, today.AddDays(-DaysBack), today.AddDays(DaysAhead + 1));
+        return new(
+            today,
+            clock.Now,
+            [.. recent.Where(s => s.Day >= today || s.Status == SessionStatus.Started).Select(s => reader.Read(db, s))],
+            [
+                .. recent
+                    .Where(s => SessionReader.AsksMorning(s, athlete.Athlete, today))
+                    .Select(s => new MorningAsked(s.Id, s.Day, s.Title)),
+            ],
+            [.. RunStore.Asked(db, athleteId).Select(e => EntryMerge.Asked(db, e)).OfType<AskedEntry>()]
+        );
+    }
+}
