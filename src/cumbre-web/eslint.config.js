@@ -23,6 +23,7 @@ const shared = [
     "athletes",
     "notation",
     "sessions",
+    "run",
     "decisions",
     "blocks",
     "people",

@@ -1,8 +1,33 @@
 import react from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      strategies: "injectManifest",
+      srcDir: "src",
+      filename: "sw.ts",
+      injectRegister: null,
+      // The page itself has a secret in it and is kept by the service worker as it was served.
+      injectManifest: { globPatterns: ["**/*.{js,css,woff2,svg,png}"], maximumFileSizeToCacheInBytes: 1024 * 1024 },
+      manifest: {
+        name: "Cumbre",
+        short_name: "Cumbre",
+        description: "Training at the bar",
+        start_url: "/",
+        display: "standalone",
+        background_color: "#0E171E",
+        theme_color: "#0E171E",
+        icons: [
+          { src: "/icon-192.png", sizes: "192x192", type: "image/png" },
+          { src: "/icon-512.png", sizes: "512x512", type: "image/png" },
+          { src: "/icon-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+        ],
+      },
+    }),
+  ],
   build: {
     outDir: "../Cumbre.Server/wwwroot",
     emptyOutDir: true,

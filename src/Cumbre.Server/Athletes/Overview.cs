@@ -228,7 +228,8 @@ internal static class Overview
             known.GetOrAdd(slug, s => new(athlete, athlete.Atlas.Catalogue.Movements[s]));
     }
 
-    private static BlockLine? Block(Db db, Guid athleteId, DateOnly today)
+    /// <summary>The block in which a day lies; null: none.</summary>
+    internal static BlockLine? Block(Db db, Guid athleteId, DateOnly today)
     {
         var block = BlockStore
             .Of(db, athleteId)

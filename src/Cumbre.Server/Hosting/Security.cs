@@ -21,6 +21,8 @@ public static class Security
                 var headers = context.Response.Headers;
                 headers.ContentSecurityPolicy =
                     $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+                    // The service worker and the manifest of the installed app.
+                    + "worker-src 'self'; manifest-src 'self'; "
                     + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
                 headers.XContentTypeOptions = "nosniff";
                 headers.XFrameOptions = "DENY";

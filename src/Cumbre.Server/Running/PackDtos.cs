@@ -6,6 +6,7 @@ using Cumbre.Core.Movements;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
+using Cumbre.Server.Athletes;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Sessions;
 using Cumbre.Storage.Sessions;
@@ -269,6 +270,9 @@ public sealed record SessionPack(
     string Seal
 );
 
+/// <summary>A session of the week, in short.</summary>
+public sealed record WeekSession(Guid Id, DateOnly Day, string Title, SessionStatus Status);
+
 /// <summary>A session that asks how the morning after was.</summary>
 public sealed record MorningAsked(Guid Session, DateOnly Day, string Title);
 
@@ -284,12 +288,16 @@ public sealed record AskedEntry(Guid Id, Guid Session, Guid Item, SetDto? Stored
 /// <param name="Today">The club's day.</param>
 /// <param name="Now">The server's clock.</param>
 /// <param name="Packs">Of today and six days on, and of what was begun before and is not finished.</param>
+/// <param name="Week">From its Monday on, and as far as the packs.</param>
+/// <param name="Block">In which the day lies.</param>
 /// <param name="Mornings">Sessions that ask.</param>
 /// <param name="Asked">Of all sessions.</param>
 public sealed record RunWeek(
     DateOnly Today,
     DateTimeOffset Now,
     IReadOnlyList<SessionPack> Packs,
+    IReadOnlyList<WeekSession> Week,
+    BlockLine? Block,
     IReadOnlyList<MorningAsked> Mornings,
     IReadOnlyList<AskedEntry> Asked
 );

@@ -1,4 +1,5 @@
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Athletes;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Reading;
 using Cumbre.Server.Sessions;
@@ -41,11 +42,16 @@ internal static class GetWeek
         if (Work.Load(db, athleteId, today) is not var (profile, athlete))
             return null;
         var reader = new PackReader(athlete, profile, today, seal);
-        var recent = SessionStore.Between(db, athleteId, today.AddDays(-DaysBack), today.AddDays(DaysAhead + 1));
+        var monday = today.AddDays(-(((int)today.DayOfWeek + 6) % 7));
+        var first = today.AddDays(-DaysBack);
+        var week = SessionStore.Between(db, athleteId, first < monday ? first : monday, today.AddDays(DaysAhead + 1));
+        var recent = week.Where(s => s.Day >= first).ToArray();
         return new(
             today,
             clock.Now,
             [.. recent.Where(s => s.Day >= today || s.Status == SessionStatus.Started).Select(s => reader.Read(db, s))],
+            [.. week.Where(s => s.Day >= monday).Select(s => new WeekSession(s.Id, s.Day, s.Title, s.Status))],
+            Overview.Block(db, athleteId, today),
             [
                 .. recent
                     .Where(s => SessionReader.AsksMorning(s, athlete.Athlete, today))

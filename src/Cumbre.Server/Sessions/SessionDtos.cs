@@ -40,7 +40,8 @@ public sealed record SetDto(
     FailPoint? FailedAt,
     string? Fault,
     string? Note,
-    SetDto? Was
+    SetDto? Was,
+    DateTimeOffset? DoneAt = null
 )
 {
     /// <param name="s">As it stands.</param>
@@ -66,7 +67,8 @@ public sealed record SetDto(
             s.Set.FailedAt,
             s.Set.Fault,
             s.Set.Note,
-            was is null ? null : Of(was)
+            was is null ? null : Of(was),
+            s.DoneAt
         );
 }
 
@@ -83,6 +85,8 @@ public sealed record SetDto(
 /// <param name="LastSetUp">As earlier in this session, as the line says, or as last time.</param>
 /// <param name="Skipped">Why it was left out; null: it was not.</param>
 /// <param name="LineBeforeEasy">The line before the easy version of the day; null: it is as planned.</param>
+/// <param name="Ended">Why its rest was left out; null: it was not.</param>
+/// <param name="InsteadOf">The item whose rest it took over; null: it is of the plan.</param>
 public sealed record SessionItemDto(
     Guid Id,
     string Line,
@@ -95,7 +99,9 @@ public sealed record SessionItemDto(
     IReadOnlyList<SetUpField> SetUp,
     IReadOnlyDictionary<string, string> LastSetUp,
     string? Skipped,
-    string? LineBeforeEasy
+    string? LineBeforeEasy,
+    string? Ended = null,
+    Guid? InsteadOf = null
 );
 
 /// <summary>A session with its items.</summary>
@@ -301,7 +307,9 @@ internal static class SessionReader
             [.. (movement?.SetUp ?? []).Select(SetUpField.Of)],
             told.Over(SetUpNotes.Planned(item.Plan?.SetUp, movement?.SetUp ?? [])).Over(last).Parts,
             item.Skipped,
-            item.BeforeEasy?.Text
+            item.BeforeEasy?.Text,
+            item.Ended,
+            item.InsteadOf
         );
     }
 }

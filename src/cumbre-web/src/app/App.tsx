@@ -1,7 +1,9 @@
 import Box from "@mui/material/Box";
-import { lazy, Suspense } from "react";
+import { useColorScheme } from "@mui/material/styles";
+import { lazy, Suspense, useEffect } from "react";
 import { createBrowserRouter, Navigate, Outlet, RouterProvider, useRouteError } from "react-router";
 import { useMe, useSignedIn } from "../shared/account/useMe";
+import { device } from "../shared/run/deviceHere";
 import { FirstHourList, SampleClub } from "./FirstHour";
 import { Shell } from "./Shell";
 import { Empty, FailedPage, Loading } from "../shared/ui/states";
@@ -53,6 +55,8 @@ const IntakePage = lazy(() => import("../features/athlete/IntakePage"));
 const NewAthletePage = lazy(() => import("../features/athlete/NewAthletePage"));
 const ProfilePage = lazy(() => import("../features/athlete/ProfilePage"));
 const SessionPage = lazy(() => import("../features/session/SessionPage"));
+const RunPage = lazy(() => import("../features/run/RunPage"));
+const TodayPage = lazy(() => import("../features/today/TodayPage"));
 const PrintPage = lazy(() => import("../features/publish/SessionPrintPage"));
 
 const router = createBrowserRouter([
@@ -65,6 +69,7 @@ const router = createBrowserRouter([
       { path: "/athletes/:athleteId/blocks/:blockId/print", element: <SheetsPage /> },
       { path: "/groups/:id/print", element: <GroupSheet /> },
       { path: "/test-days/:id/print", element: <TestDayPrint /> },
+      { path: "/run/:athleteId/:sessionId", element: <RunPage /> },
       {
         element: <Frame />,
         children: [
@@ -122,12 +127,31 @@ export function App() {
   return <RouterProvider router={router} />;
 }
 
+/** Where the theme engine keeps what was chosen on this device. */
+function hasChosen() {
+  try {
+    return localStorage.getItem("mui-mode") !== null;
+  } catch {
+    return true;
+  }
+}
+
 /** Nobody gets past without an account; the first start asks for the owner's. */
 function Gatekeeper() {
   const me = useMe();
+  const { mode, setMode } = useColorScheme();
+  const isAthlete = me.data?.account?.role === "athlete";
+  // Read in a dark hall and out of doors at night: dark until the athlete chooses otherwise.
+  useEffect(() => {
+    if (isAthlete && mode !== undefined && !hasChosen()) setMode("dark");
+  }, [isAthlete, mode, setMode]);
   if (me.isPending) return <Loading label={say("starting")} />;
   if (me.isError) return <FailedPage error={me.error} retry={() => void me.refetch()} />;
-  if (me.data.account) setHabits(me.data.account.habits);
+  if (me.data.account) {
+    setHabits(me.data.account.habits);
+    // What waits on this device is sent from whatever page is open.
+    void device.start(me.data.account.id);
+  }
   return (
     // Other habits are another page: everything on it is written anew.
     <Suspense key={JSON.stringify(habits())} fallback={<Loading />}>
@@ -159,9 +183,11 @@ function Frame() {
 
 function Home() {
   const account = useMe().data?.account;
-  const own = account?.athleteId ?? (account?.wards.length === 1 ? account.wards[0]!.id : null);
-  return own ? (
-    <Navigate to={`/athletes/${own}`} replace />
+  const ward = account?.wards.length === 1 ? account.wards[0]!.id : null;
+  return account?.athleteId ? (
+    <TodayPage />
+  ) : ward ? (
+    <Navigate to={`/athletes/${ward}`} replace />
   ) : account?.role === "guardian" ? (
     <WardsPage />
   ) : (

@@ -108,7 +108,7 @@ export function Shell({ children }: { children: React.ReactNode }) {
       >
         {say("skipToPage")}
       </Box>
-      <Rail narrow={narrow} isCoach={isCoach} home={account.athleteId ? `/athletes/${account.athleteId}` : "/"} />
+      <Rail narrow={narrow} isCoach={isCoach} athlete={account.athleteId ?? null} />
       <Box component="header" sx={{ gridColumn: narrow ? 1 : "2 / -1", gridRow: 1 }}>
         <TopLine
           narrow={narrow}
@@ -176,7 +176,7 @@ function Announced() {
   );
 }
 
-function Rail({ narrow, isCoach, home }: { narrow: boolean; isCoach: boolean; home: string }) {
+function Rail({ narrow, isCoach, athlete }: { narrow: boolean; isCoach: boolean; athlete: string | null }) {
   const waiting = useQuery({ ...deskQuery, enabled: isCoach }).data?.rows.length ?? 0;
   const ladders = (
     <Place to="/ladders" also={/^\/movements(\/|$)/} label={say("ladders")} icon={icons.ladders} narrow={narrow} />
@@ -238,7 +238,14 @@ function Rail({ narrow, isCoach, home }: { narrow: boolean; isCoach: boolean; ho
         </>
       ) : (
         <>
-          <Place to={home} also={/^\/athletes\//} label={say("training")} icon={icons.training} narrow={narrow} />
+          {athlete && <Place to="/" label={say("today")} icon={icons.tests} narrow={narrow} />}
+          <Place
+            to={athlete ? `/athletes/${athlete}` : "/"}
+            also={/^\/athletes\//}
+            label={athlete ? say("progress") : say("training")}
+            icon={icons.training}
+            narrow={narrow}
+          />
           {ladders}
         </>
       )}

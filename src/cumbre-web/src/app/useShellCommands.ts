@@ -3,6 +3,8 @@ import { useMutation } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { useSetUnit, useSignedIn, useStartAfresh } from "../shared/account/useMe";
 import { api, arrive, ask, leave } from "../shared/api/client";
+import { forgetMe } from "../shared/account/keptMe";
+import { device } from "../shared/run/deviceHere";
 import { useCommands } from "../shared/keys/commands";
 import { say } from "../words/app";
 
@@ -11,10 +13,16 @@ export function useSignOut() {
   const navigate = useNavigate();
   const startAfresh = useStartAfresh();
   return useMutation({
-    mutationFn: () => ask(api.POST("/api/sign-out")),
+    mutationFn: async () => {
+      // What waits goes out first, or stays for whoever wrote it.
+      await device.flush();
+      return ask(api.POST("/api/sign-out"));
+    },
     onMutate: leave,
     onError: arrive,
     onSuccess: async () => {
+      forgetMe();
+      await device.leave();
       await navigate("/");
       await startAfresh();
     },

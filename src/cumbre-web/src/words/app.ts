@@ -91,6 +91,8 @@ export const say = wordsOf("app", {
   programmes: "Programmes",
   kit: "Kit",
   training: "Training",
+  today: "Today",
+  progress: "Progress",
   waiting: "{badge, number} waiting",
   starting: "Starting",
   thereIsNoSuchPlace: "Page not found.",

@@ -33,6 +33,7 @@ import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
 import { WhoseBlock } from "./AskWhy";
 import { DayColumns } from "./DayColumns";
 import { CopyWeekDialog, MissedWeeksDialog, NotationHelp, SaveTemplateDialog, SubstituteDialog } from "./dialogs";
+import { letters } from "../../shared/sessions/letters";
 import * as doc from "../../shared/blocks/doc";
 import { DosePanel } from "./DosePanel";
 import type { PublishProps } from "../../shared/blocks/publishing";
@@ -102,7 +103,7 @@ function Editor({
   const letterOf = (item: string | null | undefined) => {
     const holder = item ? doc.holderOf(block, item) : undefined;
     if (!holder) return undefined;
-    const letter = doc.letters(holder.items)[holder.items.findIndex((i) => i.id === item)];
+    const letter = letters(holder.items)[holder.items.findIndex((i) => i.id === item)];
     return holder.id === session?.id ? letter : say("letterOfDay", { letter: letter ?? "", day: dayWeek(holder.day) });
   };
   const substituting =

@@ -1,3 +1,4 @@
+import { letters } from "../../shared/sessions/letters";
 import { Listed } from "../../shared/ui/Listed";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import Box from "@mui/material/Box";
@@ -17,7 +18,6 @@ import {
   addItem,
   changeItem,
   changeSession,
-  letters,
   moveItem,
   newItem,
   nudgeItem,

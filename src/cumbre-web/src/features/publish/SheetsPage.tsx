@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useParams, useSearchParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import type { BlockSession, BlockWeek, PublishedBlock } from "../../shared/api/types";
-import { letters } from "../../shared/blocks/doc";
+import { letters } from "../../shared/sessions/letters";
 import { weekKinds } from "../../shared/blocks/wording";
 import { clock, dayFull, dayWeek, minutes, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, ask, rememberCsrf } from "../api/client";
+import { api, ask, isNoAnswer, rememberCsrf } from "../api/client";
 import { connection } from "../api/connection";
 import type { Me, MassUnit } from "../api/types";
 import type { ChosenHabits } from "../../words/habits";
+import { keepMe, keptMe } from "./keptMe";
 
 const key = ["me"];
 
@@ -10,9 +11,17 @@ export function useMe() {
   return useQuery({
     queryKey: key,
     queryFn: async ({ signal }) => {
-      const me = await ask(api.GET("/api/me", { signal }));
-      rememberCsrf(me.csrfToken);
-      return me;
+      try {
+        const me = await ask(api.GET("/api/me", { signal }));
+        rememberCsrf(me.csrfToken);
+        keepMe(me);
+        return me;
+      } catch (error) {
+        // Without a signal the device knows who it belongs to.
+        const kept = isNoAnswer(error) ? keptMe() : null;
+        if (kept) return kept;
+        throw error;
+      }
     },
     staleTime: 60_000,
   });

@@ -10554,6 +10554,9 @@ export interface components {
       now: string;
       /** @description Of today and six days on, and of what was begun before and is not finished. */
       packs: components["schemas"]["SessionPack"][];
+      /** @description From its Monday on, and as far as the packs. */
+      week: components["schemas"]["WeekSession"][];
+      block: null | components["schemas"]["BlockLine"];
       /** @description Sessions that ask. */
       mornings: components["schemas"]["MorningAsked"][];
       /** @description Of all sessions. */
@@ -10788,6 +10791,13 @@ export interface components {
       skipped: null | string;
       /** @description The line before the easy version of the day; null: it is as planned. */
       lineBeforeEasy: null | string;
+      /** @description Why its rest was left out; null: it was not. */
+      ended?: null | string;
+      /**
+       * Format: uuid
+       * @description The item whose rest it took over; null: it is of the plan.
+       */
+      insteadOf?: null | string;
     };
     /** @description A session with all that running it takes, also without a signal. */
     SessionPack: {
@@ -10929,6 +10939,8 @@ export interface components {
       fault: null | string;
       note: null | string;
       was: null | components["schemas"]["SetDto"];
+      /** Format: date-time */
+      doneAt?: null | string;
     };
     /** @description A set of an exposure: the clean reps, and whether they met the plan. */
     SetEvidence: {
@@ -12099,6 +12111,15 @@ export interface components {
       seconds: number;
       /** @description By day. */
       sessions: components["schemas"]["SessionReading"][];
+    };
+    /** @description A session of the week, in short. */
+    WeekSession: {
+      /** Format: uuid */
+      id: string;
+      /** Format: date */
+      day: string;
+      title: string;
+      status: components["schemas"]["SessionStatus"];
     };
     /** @description What a draft would mean. */
     WhatIfDto: {

@@ -48,10 +48,6 @@ describe("a block on the bench", () => {
     expect(doc.changedSessions(moved, was)).toBeNull();
   });
 
-  it("letters items, and numbers those that are done in turn", () => {
-    expect(doc.letters(doc.sessionOf(block(), "mon")!.items)).toEqual(["A", "B1", "B2"]);
-  });
-
   it("moves an item within a session and to another day", () => {
     expect(ids(doc.nudgeItem(block(), "a", 1), "mon")).toEqual(["b", "a", "+c"]);
     expect(ids(doc.nudgeItem(block(), "a", -1), "mon")).toEqual(["a", "b", "+c"]);

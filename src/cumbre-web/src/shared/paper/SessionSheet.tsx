@@ -1,5 +1,5 @@
 import type { CautionNote, MassUnit, Resolved, Session } from "../api/types";
-import { letters } from "../blocks/doc";
+import { letters } from "../sessions/letters";
 import { effortText, loadWords, piecesText } from "../sessions/effortText";
 import { clock, dayFull, dayWeek, minutes, plural, listed } from "../ui/format";
 import { cautionText } from "../why/wording";

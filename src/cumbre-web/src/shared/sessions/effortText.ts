@@ -17,7 +17,10 @@ export function effortText(e: Effort) {
 }
 
 /** How the load of a set is said: at +12.5 kg, with the band red, with the feet, with 9 books. */
-export function loadWords(load: Load, unit: MassUnit) {
+export function loadWords(
+  load: Pick<Load, "byFeet" | "counted" | "band"> & { made: { value: { number?: number | null } } },
+  unit: MassUnit,
+) {
   const kilograms = load.made.value.number ?? 0;
   if (load.byFeet) return say("withTheFeet");
   if (load.counted) return say("with", { count: load.counted.count, name: load.counted.name });
