@@ -68,7 +68,7 @@ internal sealed class Chromium
             new Dictionary<string, object?>
             {
                 ["origin"] = address.GetLeftPart(UriPartial.Authority),
-                ["storageTypes"] = "local_storage,indexeddb,cache_storage",
+                ["storageTypes"] = "local_storage,indexeddb,cache_storage,service_workers",
             }
         );
         _ = Driver.Manage().Logs.GetLog(LogType.Browser);
