@@ -82,6 +82,7 @@ internal static class ServerApp
         services.AddSingleton<Erasing>();
         services.AddSingleton<Links>();
         services.AddSingleton<PackSeal>();
+        services.AddSingleton<LiveFeed>();
         if (!writesDocument)
             services.AddHostedService<Housekeeping>();
         services.AddProblemDetails(problems =>

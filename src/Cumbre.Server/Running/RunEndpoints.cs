@@ -14,6 +14,13 @@ public static class RunEndpoints
     public static void MapRunning(this IEndpointRouteBuilder api)
     {
         api.MapGet("/athletes/{athleteId:guid}/run", GetWeek.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/live", GetLive.Follow).RequireAuthorization(Policies.SignedIn).ExcludeFromDescription();
+        api.MapGet("/live/now", GetLive.Now).RequireAuthorization(Policies.Coach);
+        api.MapPost(
+                "/athletes/{athleteId:guid}/sessions/{sessionId:guid}/items/{itemId:guid}/change",
+                ChangeItem.Handle
+            )
+            .RequireAuthorization(Policies.Coach);
         api.MapPost("/athletes/{athleteId:guid}/run", PutEntries.Handle).RequireAuthorization(Policies.OwnAthlete);
     }
 }

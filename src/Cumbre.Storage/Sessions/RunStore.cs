@@ -50,6 +50,12 @@ public sealed record RunEntry(
     EntryAnswer? Answer
 );
 
+/// <summary>How a session stands, in short.</summary>
+/// <param name="SessionId">Which.</param>
+/// <param name="AthleteId">Whose.</param>
+/// <param name="Mark">Changes with every write.</param>
+public sealed record SessionMark(Guid SessionId, Guid AthleteId, string Mark);
+
 public static class RunStore
 {
     private const string Columns =
@@ -95,6 +101,25 @@ public static class RunStore
             }
         )?.At;
 
+    /// <summary>
+    /// The sessions of a day, and those of the day before that go on, each with a mark that changes with every write that
+    /// concerns it.
+    /// </summary>
+    public static IReadOnlyList<SessionMark> Marks(Db db, DateOnly today) =>
+        [
+            .. db.Query<SessionMarkRow>(
+                    """
+                    SELECT s.id, s.athlete_id, s.version, coalesce(t.seq, 0) AS seq,
+                      (SELECT count(*) FROM session_item i JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id) AS sets,
+                      (SELECT count(*) FROM run_entry e WHERE e.athlete_id = s.athlete_id AND e.session_id = s.id) AS entries
+                    FROM session s LEFT JOIN standing t ON t.athlete_id = s.athlete_id
+                    WHERE s.day = @today OR (s.day = @before AND s.status = 'Started')
+                    """,
+                    new { today, before = today.AddDays(-1) }
+                )
+                .Select(r => new SessionMark(r.Id, r.AthleteId, $"{r.Version}.{r.Sets}.{r.Entries}.{r.Seq}")),
+        ];
+
     public static void Add(Db db, RunEntry entry, Stamp stamp) =>
         db.Run(
             """
@@ -121,6 +146,8 @@ public static class RunStore
             "UPDATE run_entry SET answer = @answer WHERE id = @id AND answer IS NULL",
             new { id, answer = answer.ToString() }
         );
+
+    private sealed record SessionMarkRow(Guid Id, Guid AthleteId, long Version, long Seq, long Sets, long Entries);
 
     private sealed record AtRow(DateTimeOffset At);
 
