@@ -24,6 +24,7 @@ const shared = [
     "notation",
     "sessions",
     "run",
+    "live",
     "decisions",
     "blocks",
     "people",

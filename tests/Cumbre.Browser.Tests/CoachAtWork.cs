@@ -67,4 +67,16 @@ public abstract class CoachAtWork : IAsyncLifetime
                 "const done = arguments[1]; fetch('/api/athletes').then(r => r.json()).then(all => done(all.find(a => a.name === arguments[0]).id));",
                 athlete
             )!;
+
+    /// <summary>Where today's session of an athlete of the demo is run.</summary>
+    protected string RunOf(string athlete) =>
+        (string)
+            Coach.Driver.ExecuteAsyncScript(
+                """
+                const done = arguments[1];
+                const id = arguments[0].split("/").at(-1);
+                fetch(`/api/athletes/${id}/run`).then(r => r.json()).then(w => done(`/run/${id}/${w.packs[0].id}`));
+                """,
+                PathOf(athlete)
+            )!;
 }

@@ -84,6 +84,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 kasimir + "/intake",
                 kasimir + "/profile",
                 kasimir + "/generate",
+                RunOf("Kasimir Lund"),
             }
         )
         {

@@ -65,6 +65,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/privacy", "How long people are kept"),
                 (levi + "/privacy", "Maren Sorel"),
                 ("/test-days", "No test days yet"),
+                (RunOf("Kasimir Lund"), "Before you start"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),
             }

@@ -118,6 +118,7 @@ export const say = wordsOf("run", {
   heightFell: "Height fell: end the set",
   more: "More",
   itHurts: "Pain",
+  instead: "Instead of {name}: {reason}",
   slotLeft: "{left} to the next stroke",
   toBeat: "{now}, to beat {best}",
   grip: "{grip} grip",

@@ -27,7 +27,7 @@ import {
 } from "../../shared/blocks/doc";
 import { AskWhy } from "./AskWhy";
 import { ItemRow } from "./ItemRow";
-import { MovementPicker } from "./MovementPicker";
+import { MovementPicker } from "../../shared/blocks/MovementPicker";
 import { SeveralDialog } from "./SeveralDialog";
 import type { BlockEditor } from "./useBlockEditor";
 import { announce } from "../../shared/ui/announce";

@@ -14,7 +14,7 @@ import type { BlockItem, PastedLine } from "../../shared/api/types";
 import { LineError } from "../../shared/notation/LineError";
 import { Failed, Loading } from "../../shared/ui/states";
 import { newItem } from "../../shared/blocks/doc";
-import { MovementPicker } from "./MovementPicker";
+import { MovementPicker } from "../../shared/blocks/MovementPicker";
 import { say } from "../../words/blocks";
 
 /** What the coach says of a line of the text, by its place in it. */

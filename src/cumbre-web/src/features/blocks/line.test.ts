@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Pick } from "../../shared/api/types";
 import { advance, amend, begin, redo, undo } from "../../shared/drafts/history";
-import { search } from "./pick";
+import { search } from "../../shared/blocks/pick";
 import { clearLoad, loadText } from "./planFields";
 import { nextValue } from "../../shared/notation/values";
 

@@ -15,6 +15,7 @@ import { useSingleKeys } from "../../shared/keys/useSingleKeys";
 import { useWhy } from "../../shared/why/WhyContext";
 import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
+import { LivePanel } from "./LivePanel";
 import { deskQuery, useDecide } from "../../shared/decisions/useDesk";
 import { useFigure } from "../../shared/decisions/useDetails";
 import { Term } from "../../shared/ui/Term";
@@ -249,7 +250,12 @@ function Queue({ desk, opening }: { desk: Desk; opening: React.ReactNode }) {
             </Box>
           )
         }
-        side={<DeskTables desk={desk} undo={undo} />}
+        side={
+          <Box>
+            <LivePanel />
+            <DeskTables desk={desk} undo={undo} />
+          </Box>
+        }
       />
       <Suspense fallback={null}>
         {editing && <EditDecision decision={editing} onClose={() => setEditing(null)} />}

@@ -14,7 +14,7 @@ import { inSentence } from "../../shared/ui/nameWords";
 import { Plates } from "../../shared/ui/Plates";
 import { say } from "../../words/run";
 import { Choices, Large, Primary } from "./Big";
-import { column, MoveText } from "./SetScreen";
+import { column, Instead, MoveText } from "./SetScreen";
 
 const warnAt = 10;
 const secondsOfBreath = 3;
@@ -159,6 +159,7 @@ export function RestScreen({
           </Large>
         )}
       </Box>
+      <Instead running={running} step={next} />
       <Box
         sx={{
           mt: "auto",

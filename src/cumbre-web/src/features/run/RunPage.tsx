@@ -12,6 +12,7 @@ import { device } from "../../shared/run/deviceHere";
 import { titleOf } from "../../shared/run/runText";
 import { heldOf, type RunItem, type Step } from "../../shared/run/session";
 import { keepAwake, readHabits, unlockSound, writeHabits, type Habits } from "../../shared/run/signals";
+import { useLivePacks } from "../../shared/live/live";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { useRun, type Running } from "../../shared/run/useRun";
 import { useAnnounced } from "../../shared/ui/announce";
@@ -21,6 +22,7 @@ import { Loading } from "../../shared/ui/states";
 import { StatusShape, type Status } from "../../shared/ui/StatusShape";
 import { say } from "../../words/run";
 import { Large, Primary } from "./Big";
+import { ClassStrip } from "./ClassStrip";
 import { FinishScreen } from "./FinishScreen";
 import { FrameContext } from "./frame";
 import { Differences } from "./Differences";
@@ -44,6 +46,7 @@ export default function RunPage() {
       .catch(() => undefined);
     return () => stop.abort();
   }, [account.id, athleteId]);
+  useLivePacks(athleteId);
   return (
     <Box
       ref={setFrame}
@@ -94,6 +97,7 @@ function Session({ athleteId, sessionId }: { athleteId: string; sessionId: strin
         py: 3,
         display: "grid",
         gridTemplateRows: "auto 1fr auto",
+        gridTemplateColumns: "minmax(0, 1fr)",
         gap: 3,
         // The hand that holds the phone reaches its own side.
         "& [data-counter]": { direction: habits.leftHanded ? "rtl" : "ltr" },
@@ -134,14 +138,15 @@ function NotHere({ athleteId }: { athleteId: string }) {
 
 function Header({ running, athleteId }: { running: Running; athleteId: string }) {
   const { run, steps, current, place, now } = running;
-  const { account } = useSignedIn();
+  const { account, isCoach } = useSignedIn();
   const pack = run!.pack;
   const names = letters(run!.items);
   const back = account.athleteId === athleteId ? "/" : `/athletes/${athleteId}/sessions/${pack.id}`;
   const opened = place.openedAt ?? run!.begunAt;
   const elapsed = opened === null ? null : Math.max(0, Math.floor((now - opened) / 1000));
   return (
-    <Box component="header" sx={{ display: "grid", gap: 2 }}>
+    <Box component="header" sx={{ display: "grid", gap: 2, minWidth: 0 }}>
+      {isCoach && <ClassStrip session={pack.id} />}
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 3 }}>
         <Typography
           component={Link}

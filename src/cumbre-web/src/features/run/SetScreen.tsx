@@ -19,6 +19,7 @@ import { unlockSound, type Habits } from "../../shared/run/signals";
 import type { Running } from "../../shared/run/useRun";
 import { announce } from "../../shared/ui/announce";
 import { capital, clock } from "../../shared/ui/format";
+import { inSentence } from "../../shared/ui/nameWords";
 import { Plates } from "../../shared/ui/Plates";
 import { say } from "../../words/run";
 import { Large, Primary } from "./Big";
@@ -125,6 +126,7 @@ export function SetScreen({
   return (
     <Box sx={{ ...column, gap: 3 }}>
       <Heading step={step} />
+      <Instead running={running} step={step} />
       {onClock && stroke !== null && (
         <Typography sx={{ fontSize: 20, fontWeight: 600 }} role="timer" aria-live="off">
           {say("slotLeft", {
@@ -289,6 +291,17 @@ function Asks({ step: { item, effort } }: { step: Step }) {
   ].filter((a) => typeof a === "string");
   if (asks.length === 0) return null;
   return <Typography sx={{ fontSize: 18, lineHeight: "24px" }}>{asks.join(", ")}</Typography>;
+}
+
+/** What it took over from, and why. */
+export function Instead({ running: { run }, step: { item } }: { running: Running; step: Step }) {
+  const before = item.pack.insteadOf && run!.items.find((i) => i.id === item.pack.insteadOf);
+  if (!before) return null;
+  return (
+    <Typography sx={{ fontSize: 18, lineHeight: "24px", borderLeft: "4px solid", borderColor: "primary.main", pl: 3 }}>
+      {say("instead", { name: inSentence(before.movement.name), reason: before.left ?? "" })}
+    </Typography>
+  );
 }
 
 export function MoveText({ moves, unit }: { moves: ReturnType<typeof movesTo>; unit: MassUnit }) {

@@ -3,11 +3,11 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
-import type { Session } from "../../shared/api/types";
+import type { Session, SessionItem } from "../../shared/api/types";
 import { DecisionStrip } from "../../shared/decisions/DecisionStrip";
 import { problemMessage } from "../../shared/notation/wording";
 import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
@@ -29,12 +29,21 @@ import { sessionQuery, useFinish, useIsLogging } from "../../shared/sessions/use
 import { useRead } from "../../shared/notation/useRead";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
+import { say as live } from "../../words/live";
+import { useLive } from "../../shared/live/live";
 import { inSentence } from "../../shared/ui/nameWords";
+
+const ChangeRest = lazy(() => import("./ChangeRest"));
 
 /** A session: its plan, logged set by set, and what that changed. */
 export default function SessionPage() {
   const { athleteId = "", sessionId = "" } = useParams();
   const session = useQuery(sessionQuery(athleteId, sessionId));
+  const queries = useQueryClient();
+  useLive((changed) => {
+    if (changed.some((m) => m.session === sessionId))
+      void queries.invalidateQueries({ queryKey: sessionQuery(athleteId, sessionId).queryKey });
+  });
   if (session.isPending)
     return (
       <Box sx={{ px: 6 }}>
@@ -56,9 +65,15 @@ function Log({ session }: { session: Session }) {
   const [asking, setAsking] = useState(false);
   const [correcting, setCorrecting] = useState<string | null>(null);
   const [extra, setExtra] = useState<string | null>(null);
+  const [changing, setChanging] = useState<SessionItem | null>(null);
   const missing = session.items.flatMap((item) =>
-    (item.skipped ? [] : (item.plan?.efforts ?? []))
+    (item.skipped || item.ended ? [] : (item.plan?.efforts ?? []))
       .filter((e) => !item.sets.some((s) => s.set === e.set && s.part === e.part))
+      // What the item before had done when this one took over is done.
+      .filter(
+        (e) =>
+          !session.items.find((i) => i.id === item.insteadOf)?.sets.some((s) => s.set === e.set && s.part === e.part),
+      )
       .map((e) => ({ item, effort: e })),
   );
   const future = session.day > today;
@@ -101,6 +116,11 @@ function Log({ session }: { session: Session }) {
           </Button>
         )}
         {isCoach && session.status === "Planned" && <MoveSession session={session} />}
+        {!reads && !done && session.items.length > 0 && (
+          <Button size="small" component={Link} to={`/run/${session.athleteId}/${session.id}`}>
+            {live("runAtBar")}
+          </Button>
+        )}
         <Button size="small" component={Link} to={`/athletes/${session.athleteId}/sessions/${session.id}/print`}>
           {say("print")}
         </Button>
@@ -141,7 +161,15 @@ function Log({ session }: { session: Session }) {
                 )}
               </Typography>
             )}
+            {item.insteadOf && (
+              <Typography variant="body2" color="textSecondary">
+                {live("instead", {
+                  name: inSentence(session.items.find((i) => i.id === item.insteadOf)?.movement.name ?? ""),
+                })}
+              </Typography>
+            )}
             <Board line={read(item.line)} />
+            {item.ended && <Typography variant="body2">{live("ended", { reason: item.ended })}</Typography>}
             {item.plan ? (
               <Box sx={{ mt: 2 }}>
                 <MeaningView
@@ -189,6 +217,11 @@ function Log({ session }: { session: Session }) {
               })}
             </Box>
           )}
+          {isCoach && session.status === "Started" && !item.ended && missing.some((m) => m.item === item) && (
+            <Button size="small" onClick={() => setChanging(item)} sx={{ mt: 1, mr: 2 }}>
+              {live("changeRest")}
+            </Button>
+          )}
           {!reads && item.sets.length > 0 && missing.every((m) => m.item !== item) && (
             <Button size="small" onClick={() => setExtra(extra === item.id ? null : item.id)} sx={{ mt: 1 }}>
               {extra === item.id ? say("cancelExtraSet") : say("addASet")}
@@ -231,6 +264,9 @@ function Log({ session }: { session: Session }) {
           <Cautions notes={cautions} />
         </Box>
       )}
+      <Suspense fallback={null}>
+        {changing && <ChangeRest session={session} item={changing} onClose={() => setChanging(null)} />}
+      </Suspense>
       {asking && (
         <ConfirmDialog
           title={say("finishWith", { missing: missing.length })}

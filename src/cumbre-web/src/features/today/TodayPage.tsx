@@ -10,6 +10,7 @@ import { useRead } from "../../shared/notation/useRead";
 import { BeforeStart, offersEasy } from "../../shared/run/BeforeStart";
 import { device, useDevice } from "../../shared/run/deviceHere";
 import { runOf, type Run } from "../../shared/run/session";
+import { useLivePacks } from "../../shared/live/live";
 import { doseText, titleOf } from "../../shared/run/runText";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { letters } from "../../shared/sessions/letters";
@@ -35,6 +36,7 @@ export default function TodayPage() {
       .finally(() => !stop.signal.aborted && setAsked(true));
     return () => stop.abort();
   }, [account.id, athlete, reachable]);
+  useLivePacks(athlete);
   const kept = state.weeks.find((w) => w.athlete === athlete);
   if (!kept) return asked ? <Nothing /> : <Loading />;
   const { week } = kept;

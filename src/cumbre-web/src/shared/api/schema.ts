@@ -3793,6 +3793,85 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/live/now": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Sessions that have begun, the longest without a set first. */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LiveNow"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/items/{itemId}/change": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+          itemId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ItemChange"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/desk": {
     parameters: {
       query?: never;
@@ -8128,6 +8207,20 @@ export interface components {
       joined: boolean;
       role?: null | components["schemas"]["ItemRole"];
     };
+    /** @description The coach changes what is still to be done of an item while the session runs. */
+    ItemChange: {
+      /**
+       * Format: uuid
+       * @description Of the item that takes over, made by the client.
+       */
+      id: string;
+      /** @description The same, or another. */
+      movement: string;
+      /** @description Whiteboard line, with all sets: those that were done count as done. */
+      line: string;
+      /** @description Shown to the athlete. */
+      reason: string;
+    };
     /** @description What a rule changed in an item. */
     ItemChangeDto: {
       /** Format: uuid */
@@ -8603,6 +8696,87 @@ export interface components {
     LinkRequest: {
       /** @description What follows the sign # in the link. */
       token: string;
+    };
+    /** @description Who trains now, and the server's clock beside it. */
+    LiveNow: {
+      /** Format: date-time */
+      now: string;
+      sessions: components["schemas"]["LiveSession"][];
+    };
+    /** @description Somebody who trains now. */
+    LiveSession: {
+      /**
+       * Format: uuid
+       * @description Their session.
+       */
+      session: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athlete: string;
+      /** @description Whose. */
+      name: string;
+      /** @description Of the session. */
+      title: string;
+      /** @description How far it is. */
+      status: components["schemas"]["SessionStatus"];
+      /**
+       * Format: date-time
+       * @description When the first set was done.
+       */
+      begunAt: null | string;
+      /** @description Of the next set; null: all is done. */
+      movement: null | string;
+      /** @description Of its item. */
+      line: null | string;
+      /**
+       * Format: int32
+       * @description Of the next set.
+       */
+      set: null | number;
+      /**
+       * Format: int32
+       * @description Of its item.
+       */
+      sets: null | number;
+      last: null | components["schemas"]["SetDto"];
+      /** @description Its movement. */
+      lastMovement: null | string;
+      /**
+       * Format: date-time
+       * @description When the rest is over.
+       */
+      restUntil: null | string;
+      /**
+       * Format: int32
+       * @description Behind the time model.
+       */
+      behindSeconds: null | number;
+      /**
+       * Format: int32
+       * @description Efforts done.
+       */
+      done: number;
+      /**
+       * Format: int32
+       * @description Efforts of the session.
+       */
+      efforts: number;
+      /**
+       * Format: int32
+       * @description The worst that was told today; null: none.
+       */
+      pain: null | number;
+      /** @description Where. */
+      painPlace: null | string;
+      /** @description It stops what it holds. */
+      painStops: boolean;
+      /**
+       * Format: int32
+       * @description Sets of which two versions wait for a choice.
+       */
+      asked: number;
     };
     /** @enum {unknown} */
     LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;

@@ -210,3 +210,4 @@ export type EntryResult = Schemas["EntryResult"];
 export type EntryOutcome = Schemas["EntryOutcome"];
 export type AskedEntry = Schemas["AskedEntry"];
 export type HeldBack = Schemas["HeldBack"];
+export type LiveSession = Schemas["LiveSession"];

@@ -97,6 +97,16 @@ export function useChangeSession(athleteId: string, sessionId: string) {
         ),
       ...afterwards,
     }),
+    change: useMutation({
+      mutationFn: ({ itemId, ...body }: components["schemas"]["ItemChange"] & { itemId: string }) =>
+        ask(
+          api.POST("/api/athletes/{athleteId}/sessions/{sessionId}/items/{itemId}/change", {
+            params: { path: { ...path, itemId } },
+            body,
+          }),
+        ),
+      ...afterwards,
+    }),
     effort: useMutation({
       mutationFn: (effort: number | null) =>
         ask(api.PUT("/api/athletes/{athleteId}/sessions/{sessionId}/effort", { params: { path }, body: { effort } })),

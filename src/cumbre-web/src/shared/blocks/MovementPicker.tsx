@@ -1,15 +1,15 @@
-import { Listed } from "../../shared/ui/Listed";
+import { Listed } from "../ui/Listed";
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Pick } from "../../shared/api/types";
-import { StatusShape } from "../../shared/ui/StatusShape";
+import type { Pick } from "../api/types";
+import { StatusShape } from "../ui/StatusShape";
 import { search } from "./pick";
-import { movementsQuery } from "../../shared/blocks/queries";
+import { movementsQuery } from "./queries";
 import { say } from "../../words/blocks";
-import { statusShape, statusWord } from "../../shared/ladders/wording";
+import { statusShape, statusWord } from "../ladders/wording";
 
 const rows = 40;
 

@@ -1,4 +1,4 @@
-import type { Pick } from "../../shared/api/types";
+import type { Pick } from "../api/types";
 
 /** Movements that hold every word typed: in name, alias, pattern, kit or as a level. Names that begin so come first. */
 export function search(all: Pick[], typed: string): Pick[] {
