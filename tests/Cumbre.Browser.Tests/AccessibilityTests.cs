@@ -107,6 +107,12 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Press("Part 3 done");
         Coach.Sees("Start set 2 now");
         Check("rest");
+        Coach.Go("/class");
+        Coach.Sees("Kasimir Lund");
+        Check("class");
+        Coach.Go("/board");
+        Coach.Sees("Petra");
+        Check("hall board");
         Coach.Go("/people");
         Coach.Sees("Irune Basterra");
         Check("people");

@@ -255,6 +255,9 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Press("Sign out");
         browser.Press("Enter as athlete");
         browser.Sees("Ilse Marquina");
+        browser.Sees("Before you start");
+        browser.Press("Progress");
+        browser.Sees("Lifts and holds");
         browser.SeesNot("Record a test");
         browser.Press("Log session");
         browser.Press("Log set");

@@ -30,6 +30,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/privacy", null, "How long people are kept"),
             (PathOf("Levi Sorel") + "/privacy", null, "Maren Sorel"),
             ("/test-days", null, "No test days yet"),
+            ("/class", null, "Kasimir Lund"),
             (RunOf("Kasimir Lund"), null, "Before you start"),
             (RunOf("Kasimir Lund"), "Warm-up done", "set 1 of 4"),
             (RunOf("Petra Holm"), "Start session", "part 1 of 3"),

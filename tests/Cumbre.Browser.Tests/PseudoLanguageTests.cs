@@ -56,6 +56,8 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/",
                 "/roster",
                 "/kit",
+                "/class",
+                "/board",
                 "/ladders",
                 "/ladders?show=movements",
                 "/ladders?show=schools",

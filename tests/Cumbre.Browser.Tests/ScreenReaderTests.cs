@@ -65,6 +65,8 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/privacy", "How long people are kept"),
                 (levi + "/privacy", "Maren Sorel"),
                 ("/test-days", "No test days yet"),
+                ("/class", "Kasimir Lund"),
+                ("/board", "Nobody is training yet"),
                 (RunOf("Kasimir Lund"), "Before you start"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),

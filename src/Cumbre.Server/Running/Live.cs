@@ -1,6 +1,5 @@
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
-using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Safety;
 using Cumbre.Server.Hosting;
@@ -177,34 +176,7 @@ internal static class GetLive
         var walk = Walk.Of(dose.Groups);
         var sets = SessionStore.Sets(db, session.Id);
         var efforts = session.Items.Select(i => i.Plan?.Sets() ?? []).ToArray();
-        var done = session
-            .Items.SelectMany(
-                (item, i) =>
-                    sets[item.Id]
-                        .Select(s => (Set: s, At: IndexOf(efforts[i], s.Set.Set, s.Set.Part)))
-                        .Where(s => s.At >= 0)
-                        .Select(s => new DoneEffort(i, s.At, s.Set.DoneAt))
-            )
-            .ToList();
-        // What another item did before it was taken over is done.
-        for (var i = 0; i < session.Items.Count; i++)
-        {
-            if (session.Items[i].InsteadOf is { } before)
-                done.AddRange(
-                    sets[before]
-                        .Select(s => IndexOf(efforts[i], s.Set.Set, s.Set.Part))
-                        .Where(at => at >= 0)
-                        .Select(at => new DoneEffort(i, at, null))
-                );
-        }
-
-        HashSet<int> left =
-        [
-            .. Enumerable
-                .Range(0, session.Items.Count)
-                .Where(i => session.Items[i].Skipped is not null || session.Items[i].Ended is not null),
-        ];
-        var state = RunState.Of(walk, done, left, clock.Now);
+        var state = RunReader.StateOf(session, walk, sets, clock.Now);
         var next = state.Next is { } at ? walk[at] : null;
         var item = next is null ? null : session.Items[next.Item];
         var all = session.Items.SelectMany(i => sets[i.Id].Select(s => (Item: i, Set: s))).ToArray();
@@ -237,16 +209,5 @@ internal static class GetLive
             pain is not null && (pain.Pain >= PainRules.StopFrom || pain.Sign is not null),
             RunStore.Asked(db, head.AthleteId).Count(e => e.SessionId == session.Id)
         );
-    }
-
-    private static int IndexOf(IReadOnlyList<PlannedSet> efforts, int set, int part)
-    {
-        for (var i = 0; i < efforts.Count; i++)
-        {
-            if ((efforts[i].Set, efforts[i].Part) == (set, part))
-                return i;
-        }
-
-        return -1;
     }
 }

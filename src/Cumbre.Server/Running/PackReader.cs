@@ -15,7 +15,11 @@ using Cumbre.Storage.Sessions;
 namespace Cumbre.Server.Running;
 
 /// <summary>Makes packs: everything that a session may ask of the rules is answered beforehand.</summary>
-internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, DateOnly today, PackSeal seal)
+/// <param name="athlete">Whose.</param>
+/// <param name="profile">Whose.</param>
+/// <param name="today">Today.</param>
+/// <param name="seal">Null: the pack is only looked at, without other forms and loads to choose from.</param>
+internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, DateOnly today, PackSeal? seal)
 {
     /// <summary>Loads so far over the heaviest planned one can be chosen at the bar, in kg.</summary>
     private const decimal ChoicesOver = 10;
@@ -53,7 +57,7 @@ internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, 
             checkIn is null ? null : CheckInDto.Of(checkIn),
             session.Effort,
             session.BegunAt,
-            seal.Write(
+            seal?.Write(
                 new(
                     session.Id,
                     session.AthleteId,
@@ -64,6 +68,7 @@ internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, 
                     [.. items.SelectMany(i => i.Sealed)]
                 )
             )
+                ?? ""
         );
     }
 
@@ -89,7 +94,11 @@ internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, 
         var known = before.Aggregate(SetUpNotes.None, (all, e) => e.SetUp.Over(all));
         var told = sets.Aggregate(SetUpNotes.None, (all, s) => s.Set.SetUp.Over(all));
         Alternative[] alternates =
-            session.Status == SessionStatus.Done || movement is null || item.Plan is null || item.InsteadOf is not null
+            seal is null
+            || session.Status == SessionStatus.Done
+            || movement is null
+            || item.Plan is null
+            || item.InsteadOf is not null
                 ? []
                 : [.. AlternatesOf(item, movement, item.Plan)];
         var held = movement is null ? null : athlete.Holding(movement, IsLoaded(item.Plan));
@@ -111,13 +120,13 @@ internal sealed class PackReader(AthleteAtWork athlete, AthleteProfile profile, 
                     ),
                 held is null ? null : new(held.Place.Said, held.Level, held.Stopped),
                 reading?.Cautions ?? [],
-                ChoicesFor(movement, item.Plan, shown),
+                seal is null ? [] : ChoicesFor(movement, item.Plan, shown),
                 [.. alternates.Select(a => a.Shown)],
                 item.Skipped,
                 item.Ended,
                 item.InsteadOf
             ),
-            shown is null
+            shown is null || seal is null
                 ? []
                 : [SealedOf(item, reading, alternates), .. alternates.Select(a => a.Sealed).OfType<SealedItem>()]
         );

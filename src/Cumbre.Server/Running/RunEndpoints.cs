@@ -15,6 +15,10 @@ public static class RunEndpoints
     {
         api.MapGet("/athletes/{athleteId:guid}/run", GetWeek.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/live", GetLive.Follow).RequireAuthorization(Policies.SignedIn).ExcludeFromDescription();
+        api.MapGet("/board", GetBoard.Handle).RequireAuthorization(Policies.Coach);
+        api.MapPut("/board", PutBoard.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/wall", OwnWall.Get).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/wall", OwnWall.Put).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/live/now", GetLive.Now).RequireAuthorization(Policies.Coach);
         api.MapPost(
                 "/athletes/{athleteId:guid}/sessions/{sessionId:guid}/items/{itemId:guid}/change",

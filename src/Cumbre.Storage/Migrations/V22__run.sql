@@ -31,3 +31,19 @@ CREATE INDEX run_entry_asked ON run_entry (athlete_id) WHERE outcome = 'Asked' A
 -- What ends or takes over an item is read by the rules.
 CREATE TRIGGER standing_item_ended AFTER UPDATE OF ended ON session_item BEGIN
   UPDATE standing SET seq = seq + 1, stale = 1 WHERE athlete_id = (SELECT athlete_id FROM session WHERE id = NEW.session_id); END;
+
+-- What stands on a wall of the hall about somebody: the name that they chose, and pain only where they agreed.
+CREATE TABLE wall (
+  athlete_id BLOB PRIMARY KEY REFERENCES athlete (id),
+  name       TEXT NOT NULL,
+  pain       INTEGER NOT NULL CHECK (pain IN (0, 1)),
+  written_at TEXT NOT NULL,
+  written_by BLOB NOT NULL
+) STRICT;
+
+-- Who stands on the board today, and at which station; none: everybody who trains.
+CREATE TABLE board_place (
+  session_id BLOB PRIMARY KEY REFERENCES session (id) ON DELETE CASCADE,
+  station    TEXT,
+  position   INTEGER NOT NULL
+) STRICT;

@@ -33,6 +33,8 @@ public static class PersonalData
         new("audit_value", $"athlete_id = @id OR account_id IN ({OwnAccount})") { Secret = ["salt"] },
         new("consent", Own),
         new("run_entry", Own),
+        new("board_place", $"session_id IN ({OwnSessions})"),
+        new("wall", Own),
         new("decision_event", $"decision_id IN ({OwnDecisions})"),
         new("decision", Own),
         new("logged_set", $"item_id IN ({OwnItems})"),

@@ -9,7 +9,6 @@ import { createRoot } from "react-dom/client";
 import { App } from "./app/App";
 import { onNoAnswer, onSignInEnded, Problem } from "./shared/api/client";
 import { connection } from "./shared/api/connection";
-import { keepApp } from "./shared/run/serviceWorker";
 import { closeDrafts, hurryDrafts, warnOnClosing } from "./shared/drafts/draft";
 import { tellCutText } from "./shared/ui/cutText";
 import { theme } from "./shared/ui/theme";
@@ -41,7 +40,6 @@ connection.onReturn(() => {
 window.addEventListener("online", () => connection.hurry());
 warnOnClosing();
 tellCutText();
-keepApp();
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -56,6 +56,8 @@ const NewAthletePage = lazy(() => import("../features/athlete/NewAthletePage"));
 const ProfilePage = lazy(() => import("../features/athlete/ProfilePage"));
 const SessionPage = lazy(() => import("../features/session/SessionPage"));
 const RunPage = lazy(() => import("../features/run/RunPage"));
+const BoardPage = lazy(() => import("../features/board/BoardPage"));
+const ClassPage = lazy(() => import("../features/board/ClassPage"));
 const TodayPage = lazy(() => import("../features/today/TodayPage"));
 const PrintPage = lazy(() => import("../features/publish/SessionPrintPage"));
 
@@ -70,6 +72,7 @@ const router = createBrowserRouter([
       { path: "/groups/:id/print", element: <GroupSheet /> },
       { path: "/test-days/:id/print", element: <TestDayPrint /> },
       { path: "/run/:athleteId/:sessionId", element: <RunPage /> },
+      { path: "/board", element: <BoardPage /> },
       {
         element: <Frame />,
         children: [
@@ -90,6 +93,7 @@ const router = createBrowserRouter([
           { path: "/outbox/:id", element: <OutboxPage /> },
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockRoute /> },
           { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
+          { path: "/class", element: <ClassPage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },

@@ -38,6 +38,8 @@ const coachPages: Target[] = [
   page("/programmes", say("programmes"), [say("blocksWord")]),
   page("/groups/new", say("newGroup")),
   page("/compare", say("compareBlocks")),
+  page("/class", say("class"), [say("hallBoard")]),
+  page("/board", say("hallBoard")),
   page("/outbox", say("outbox"), [say("messagesWord")]),
   page("/help", say("howItWorks"), [say("helpWord")]),
   page("/glossary", say("glossaryPage"), [say("wordsWord")]),

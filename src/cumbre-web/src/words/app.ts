@@ -92,6 +92,8 @@ export const say = wordsOf("app", {
   kit: "Kit",
   training: "Training",
   today: "Today",
+  class: "Class",
+  hallBoard: "Hall board",
   progress: "Progress",
   waiting: "{badge, number} waiting",
   starting: "Starting",

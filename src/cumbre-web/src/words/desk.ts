@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("desk", {
+  runTheClass: "Run the class",
   notClean: "not clean",
   lastSessionsOldestFirst: "Last {columns, number} sessions, oldest first: {columns2}",
   clean: "clean",

@@ -15,6 +15,7 @@ import { Lately } from "./Lately";
 import { passwordShape } from "./password";
 import { NewPasswordField, PasswordField } from "./PasswordField";
 import { SecondFactor } from "./SecondFactor";
+import { WallCard } from "./WallCard";
 import { devicesQuery, useChangePassword, useEndDevice } from "./useAccount";
 
 /** Somebody's own account: their password, and the devices on which they are signed in. */
@@ -27,6 +28,7 @@ export default function AccountPage() {
         <Typography color="textSecondary">{account.name}</Typography>
       </Box>
       {demo ? <Typography color="textSecondary">{say("theDemoHasNoPasswords")}</Typography> : <Password />}
+      {account.athleteId && <WallCard athleteId={account.athleteId} />}
       {!demo && <SecondFactor />}
       <Devices />
       <Lately />

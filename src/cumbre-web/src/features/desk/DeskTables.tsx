@@ -31,6 +31,17 @@ export function DeskTables({ desk, undo }: { desk: Desk; undo: (decision: Decisi
             desk.sessions.length > 0 ? say("sessions", { sessions: desk.sessions.length, total: minutes(total) }) : ""
           }
           empty={desk.sessions.length === 0 ? say("noSessionIsPlannedForToday") : null}
+          more={
+            desk.sessions.length > 0 && (
+              <Box
+                component={Link}
+                to="/class"
+                sx={{ ml: "auto", fontSize: 13, fontWeight: 400, color: "primary.main" }}
+              >
+                {say("runTheClass")}
+              </Box>
+            )
+          }
         >
           {desk.sessions.map((s) => (
             <Row
@@ -144,21 +155,26 @@ function Panel({
   title,
   note = "",
   empty = null,
+  more = null,
   children,
 }: {
   title: string;
   note?: string;
   empty?: string | null;
+  more?: React.ReactNode;
   children: React.ReactNode;
 }) {
   return (
     <Box component="section" sx={{ minWidth: 0 }}>
-      <Typography variant="h2" sx={{ pb: 1, borderBottom: 1, borderColor: "text.primary" }}>
-        {title}
-        <Typography component="span" variant="body2" color="textSecondary" sx={{ ml: 1.5, fontWeight: 400 }}>
-          {note}
+      <Box sx={{ display: "flex", alignItems: "baseline", pb: 1, borderBottom: 1, borderColor: "text.primary" }}>
+        <Typography variant="h2">
+          {title}
+          <Typography component="span" variant="body2" color="textSecondary" sx={{ ml: 1.5, fontWeight: 400 }}>
+            {note}
+          </Typography>
         </Typography>
-      </Typography>
+        {more}
+      </Box>
       {empty ? (
         <Typography variant="body2" color="textSecondary" sx={{ py: 2 }}>
           {empty}

@@ -13,6 +13,7 @@ import { titleOf } from "../../shared/run/runText";
 import { heldOf, type RunItem, type Step } from "../../shared/run/session";
 import { keepAwake, readHabits, unlockSound, writeHabits, type Habits } from "../../shared/run/signals";
 import { useLivePacks } from "../../shared/live/live";
+import { keepApp } from "../../shared/run/serviceWorker";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { useRun, type Running } from "../../shared/run/useRun";
 import { useAnnounced } from "../../shared/ui/announce";
@@ -37,6 +38,7 @@ export default function RunPage() {
   const { athleteId = "", sessionId = "" } = useParams();
   const { account } = useSignedIn();
   const [frame, setFrame] = useState<HTMLElement | null>(null);
+  useEffect(keepApp, []);
   useEffect(() => {
     const stop = new AbortController();
     // Without a signal the copy of the device is what there is.

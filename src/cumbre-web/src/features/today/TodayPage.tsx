@@ -12,6 +12,7 @@ import { device, useDevice } from "../../shared/run/deviceHere";
 import { runOf, type Run } from "../../shared/run/session";
 import { useLivePacks } from "../../shared/live/live";
 import { doseText, titleOf } from "../../shared/run/runText";
+import { keepApp } from "../../shared/run/serviceWorker";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { letters } from "../../shared/sessions/letters";
 import { newId } from "../../shared/ui/newId";
@@ -27,6 +28,7 @@ export default function TodayPage() {
   const state = useDevice();
   const reachable = useReachable();
   const [asked, setAsked] = useState(false);
+  useEffect(keepApp, []);
   useEffect(() => {
     const stop = new AbortController();
     void device

@@ -3793,6 +3793,123 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/board": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BoardDto"];
+          };
+        };
+      };
+    };
+    /** Puts sessions of today on the board; those that the coach may not see stay as they are. */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BoardRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/wall": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["WallDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["WallDto"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/live/now": {
     parameters: {
       query?: never;
@@ -6425,6 +6542,102 @@ export interface components {
       weeks: number;
       /** Format: int64 */
       version: number;
+    };
+    /** @description One athlete on the wall. */
+    BoardColumn: {
+      /**
+       * Format: uuid
+       * @description Their session.
+       */
+      session: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athlete: string;
+      /** @description As they chose. */
+      name: string;
+      /** @description In which they think. */
+      unit: components["schemas"]["MassUnit"];
+      /** @description A piece of gear by its name, or a kind of it; empty: anywhere on the floor. */
+      station: string;
+      /** @description A set is done. */
+      begun: boolean;
+      /** @description Whether they may go. */
+      turn: components["schemas"]["Turn"];
+      /** @description The name of whoever goes right before them. */
+      after: null | string;
+      /**
+       * Format: date-time
+       * @description When their rest is over.
+       */
+      readyAt: string;
+      /**
+       * Format: int32
+       * @description Of that rest.
+       */
+      restSeconds: number;
+      /** @description Of the next set; null: all is done. */
+      movement: null | string;
+      effort: null | components["schemas"]["EffortDto"];
+      load: null | components["schemas"]["PackLoad"];
+      /** @description What lies on their belt now. */
+      on: components["schemas"]["PieceDto"][];
+      /**
+       * Format: int32
+       * @description Its number.
+       */
+      set: number;
+      /**
+       * Format: int32
+       * @description Of its exercise.
+       */
+      sets: number;
+      /** @description Of an easy week. */
+      deload: boolean;
+      /** @description Pain was told today, and the athlete agreed that the wall says so. */
+      pain: boolean;
+    };
+    /** @description What the wall shows. */
+    BoardDto: {
+      /**
+       * Format: date-time
+       * @description The server's clock.
+       */
+      now: string;
+      /** @description Its name. */
+      club: string;
+      /** @description In the order of their stations. */
+      columns: components["schemas"]["BoardColumn"][];
+      /** @description The gym's plates. */
+      rack: components["schemas"]["RackPlates"][];
+      /**
+       * Format: int32
+       * @description There are.
+       */
+      belts: number;
+      /**
+       * Format: int32
+       * @description For the next sets of all.
+       */
+      beltsNeeded: number;
+      /** @description To choose from: the gym's gear by name. */
+      stations: string[];
+      /** @description Sessions that the coach put on the board; none: everybody who trains now. */
+      chosen: string[];
+    };
+    BoardPlaceDto: {
+      /**
+       * Format: uuid
+       * @description On the board.
+       */
+      session: string;
+      /** @description A piece of gear by its name; null: as the exercise asks. */
+      station: null | string;
+    };
+    BoardRequest: {
+      /** @description In order; none: everybody who trains now. */
+      places: components["schemas"]["BoardPlaceDto"][];
     };
     BodyMassDto: {
       /** Format: uuid */
@@ -10120,6 +10333,21 @@ export interface components {
       | "Degrees"
       | "Centimetres"
       | "Pieces";
+    /** @description Plates of one size. */
+    RackPlates: {
+      /** @description As it is stamped. */
+      size: components["schemas"]["MassDto"];
+      /**
+       * Format: int32
+       * @description There are.
+       */
+      count: number;
+      /**
+       * Format: int32
+       * @description On the rack now; negative: more are needed than there are.
+       */
+      left: number;
+    };
     /** @description What was told around a training day. */
     ReadinessDay: {
       /**
@@ -12048,6 +12276,11 @@ export interface components {
        */
       isBound: boolean;
     };
+    /**
+     * @description Whether somebody may go at a station that is shared.
+     * @enum {unknown}
+     */
+    Turn: "Go" | "After" | "Rest";
     /** @description What would be otherwise under another choice of one school. */
     UnderAnswer: {
       /** @description As it is asked. */
@@ -12188,6 +12421,12 @@ export interface components {
       slotSeconds: null | number;
       /** Format: int32 */
       seconds?: number;
+    };
+    WallDto: {
+      /** @description On the wall; null: the first name. */
+      name: null | string;
+      /** @description The wall may say that pain was reported. */
+      pain: boolean;
     };
     WardDto: {
       /**

@@ -211,3 +211,5 @@ export type EntryOutcome = Schemas["EntryOutcome"];
 export type AskedEntry = Schemas["AskedEntry"];
 export type HeldBack = Schemas["HeldBack"];
 export type LiveSession = Schemas["LiveSession"];
+export type Board = Schemas["BoardDto"];
+export type BoardColumn = Schemas["BoardColumn"];
