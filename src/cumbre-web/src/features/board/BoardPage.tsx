@@ -221,6 +221,8 @@ function Column({ column: c, now }: { column: BoardColumn; now: number }) {
               alignItems: "center",
               fontWeight: 650,
               "& svg": { width: "16cqi", height: "16cqi" },
+              "& path:first-of-type": { fill: "currentColor" },
+              "& path:last-of-type": { stroke: "var(--mui-palette-warning-main)" },
             }}
           >
             <StatusShape status="caution" title="" />

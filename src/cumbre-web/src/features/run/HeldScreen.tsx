@@ -4,9 +4,11 @@ import { placeChoices } from "../../shared/athletes/painPlaces";
 import { doseText } from "../../shared/run/runText";
 import { heldOf, type Held, type Run, type Step } from "../../shared/run/session";
 import type { Running } from "../../shared/run/useRun";
+import { inSentence } from "../../shared/ui/nameWords";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { say } from "../../words/run";
 import { Large, Primary } from "./Big";
+import { column } from "./SetScreen";
 
 /** Pain in the middle of the scale: the eased form is offered before the next set. */
 export function HeldScreen({ running, step, held }: { running: Running; step: Step; held: Held }) {
@@ -55,10 +57,10 @@ export function HeldScreen({ running, step, held }: { running: Running; step: St
 export function StopScreen({ run, said, onClose }: { run: Run; said: string; onClose: () => void }) {
   const names = run.items
     .filter((i) => heldOf(run, i)?.stopped)
-    .map((i) => i.movement.name)
+    .map((i) => inSentence(i.movement.name))
     .filter((name, i, all) => all.indexOf(name) === i);
   return (
-    <Box role="alert" sx={{ display: "grid", gap: 4, border: "3px solid", borderColor: "error.main", p: 4 }}>
+    <Box role="alert" sx={{ ...column, gap: 4, border: "3px solid", borderColor: "error.main", p: 4 }}>
       <Typography variant="h1" data-step tabIndex={-1} sx={{ fontSize: 28, lineHeight: "34px", outline: "none" }}>
         <StatusShape status="stop" title="" /> {say("stopNow", { said })}
       </Typography>
@@ -67,7 +69,9 @@ export function StopScreen({ run, said, onClose }: { run: Run; said: string; onC
           ? say("stopSkin")
           : say("stopText", { names: names.join(", ") })}
       </Typography>
-      <Primary onClick={onClose}>{say("understood")}</Primary>
+      <Primary onClick={onClose} sx={{ mt: "auto" }}>
+        {say("understood")}
+      </Primary>
     </Box>
   );
 }

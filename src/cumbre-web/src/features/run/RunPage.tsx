@@ -184,7 +184,7 @@ function Header({ running, athleteId }: { running: Running; athleteId: string })
               color: current?.item.id === item.id ? "text.primary" : "text.secondary",
             }}
           >
-            <StatusShape status={shapeOf(item, steps)} title="" />
+            <StatusShape status={heldOf(run!, item)?.stopped ? "stop" : shapeOf(item, steps)} title="" />
             {names[i]}
           </ButtonBase>
         ))}

@@ -141,33 +141,33 @@ export function SetScreen({
             : say("toBeat", { now: clock(Math.floor((now - timer) / 1000)), best: clock(plan.beatSeconds) })}
         </Typography>
       )}
-      <Box sx={{ display: "flex", justifyContent: "space-between", gap: 3, alignItems: "end" }}>
-        <Box sx={{ minWidth: 0 }}>
-          <Typography
-            component="p"
-            sx={{ fontWeight: 650, fontStretch: "116%", display: "flex", alignItems: "baseline", gap: 3 }}
-          >
-            <Box
-              component="span"
-              sx={{ fontSize: target.figure.length > 2 ? 84 : 104, lineHeight: 0.9, whiteSpace: "nowrap" }}
-            >
-              {target.figure}
-            </Box>
-            <Box component="span" sx={{ fontSize: 28, lineHeight: "32px" }}>
-              {target.unit}
-            </Box>
-          </Typography>
-          {(load.added.value !== 0 || plan.loads.length > 1 || moves.off.length > 0) && (
-            <Typography sx={{ fontSize: 28, lineHeight: "34px", fontWeight: 600, mt: 2 }}>
-              {loadText(load, unit)}
-            </Typography>
-          )}
-          <MoveText moves={moves} unit={unit} />
+      <Typography
+        component="p"
+        sx={{ fontWeight: 650, fontStretch: "116%", display: "flex", alignItems: "baseline", gap: 3 }}
+      >
+        <Box
+          component="span"
+          sx={{ fontSize: target.figure.length > 2 ? 88 : 104, lineHeight: 0.9, whiteSpace: "nowrap" }}
+        >
+          {target.figure}
         </Box>
-        {(load.pieces.length > 0 || moves.off.length > 0) && (
-          <Plates pieces={moves.stay} takeOff={moves.on.length > 0 ? moves.on : moves.off} scale={2} />
-        )}
-      </Box>
+        <Box component="span" sx={{ fontSize: 28, lineHeight: "32px" }}>
+          {target.unit}
+        </Box>
+      </Typography>
+      {(load.added.value !== 0 || plan.loads.length > 1 || moves.off.length > 0) && (
+        <Box sx={{ display: "flex", justifyContent: "space-between", gap: 3, alignItems: "end" }}>
+          <Box sx={{ minWidth: 0 }}>
+            <Typography sx={{ fontSize: 28, lineHeight: "34px", fontWeight: 600 }}>{loadText(load, unit)}</Typography>
+            <MoveText moves={moves} unit={unit} />
+          </Box>
+          {(load.pieces.length > 0 || moves.off.length > 0) && (
+            <Box sx={{ flex: "none" }}>
+              <Plates pieces={moves.stay} takeOff={moves.on.length > 0 ? moves.on : moves.off} scale={1.8} />
+            </Box>
+          )}
+        </Box>
+      )}
       <Asks step={step} />
       <Box sx={{ display: "grid", gap: 1, color: "text.secondary", fontSize: 15, lineHeight: "20px" }}>
         <span>{last ?? say("never")}</span>
