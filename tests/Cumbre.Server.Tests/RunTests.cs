@@ -374,6 +374,26 @@ public sealed class RunTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
     }
 
     [Fact]
+    public async Task The_athlete_is_told_what_changed_and_why()
+    {
+        var (athlete, _, _) = await Planned("weighted-pull-up: 3 x 5 @ +20 kg");
+        foreach (var day in (string[])["2026-03-10", "2026-03-12"])
+            (await athlete.Train("3 x 5 @ +20 kg", day, 5, reason: "as always")).ToString();
+        Assert.Empty((await coach.Get($"{athlete.Path}/run")).Ok["changed"]!.AsArray());
+        var decision = (await athlete.Page()).Decision()!;
+        (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { reason = "as always" })).Ok.ToString();
+        var changed = (await coach.Get($"{athlete.Path}/run")).Ok["changed"]!.AsArray().Single()!;
+        Assert.Equal(
+            ("3 x 5 @ +20 kg", "3 x 5 @ +21.25 kg", "CleanSessions"),
+            (
+                (string)changed["before"]!["line"]!,
+                (string)changed["after"]!["line"]!,
+                (string)changed["decision"]!["cause"]!
+            )
+        );
+    }
+
+    [Fact]
     public async Task The_proposals_follow_what_came_in_later()
     {
         var (athlete, _, _) = await Planned("weighted-pull-up: 3 x 5 @ +20 kg");

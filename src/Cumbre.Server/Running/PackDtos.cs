@@ -273,6 +273,17 @@ public sealed record SessionPack(
 /// <summary>A session of the week, in short.</summary>
 public sealed record WeekSession(Guid Id, DateOnly Day, string Title, SessionStatus Status);
 
+/// <summary>An item of today that a decision of the coach changed.</summary>
+/// <param name="Session">Of the item.</param>
+/// <param name="Item">Which.</param>
+/// <param name="Before">As it was.</param>
+/// <param name="After">As it is.</param>
+/// <param name="Decision">Why.</param>
+public sealed record ItemChanged(Guid Session, Guid Item, DoseDto Before, DoseDto After, DecisionDto Decision);
+
+/// <summary>The coach's words with the newest published version.</summary>
+public sealed record CoachNote(string Text, DateTimeOffset At);
+
 /// <summary>A session that asks how the morning after was.</summary>
 public sealed record MorningAsked(Guid Session, DateOnly Day, string Title);
 
@@ -290,6 +301,8 @@ public sealed record AskedEntry(Guid Id, Guid Session, Guid Item, SetDto? Stored
 /// <param name="Packs">Of today and six days on, and of what was begun before and is not finished.</param>
 /// <param name="Week">From its Monday on, and as far as the packs.</param>
 /// <param name="Block">In which the day lies.</param>
+/// <param name="Changed">What is other than it was, and why.</param>
+/// <param name="Note">Null: nothing was written.</param>
 /// <param name="Mornings">Sessions that ask.</param>
 /// <param name="Asked">Of all sessions.</param>
 public sealed record RunWeek(
@@ -298,6 +311,8 @@ public sealed record RunWeek(
     IReadOnlyList<SessionPack> Packs,
     IReadOnlyList<WeekSession> Week,
     BlockLine? Block,
+    IReadOnlyList<ItemChanged> Changed,
+    CoachNote? Note,
     IReadOnlyList<MorningAsked> Mornings,
     IReadOnlyList<AskedEntry> Asked
 );

@@ -6,6 +6,8 @@ import { Link } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { RunWeek, SessionPack } from "../../shared/api/types";
 import { useReachable } from "../../shared/api/connection";
+import { causeText } from "../../shared/decisions/wording";
+import { inSentence } from "../../shared/ui/nameWords";
 import { useRead } from "../../shared/notation/useRead";
 import { BeforeStart, offersEasy } from "../../shared/run/BeforeStart";
 import { device, useDevice } from "../../shared/run/deviceHere";
@@ -13,10 +15,11 @@ import { runOf, type Run } from "../../shared/run/session";
 import { useLivePacks } from "../../shared/live/live";
 import { doseText, titleOf } from "../../shared/run/runText";
 import { keepApp } from "../../shared/run/serviceWorker";
+import { todayOf } from "../../shared/run/today";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { letters } from "../../shared/sessions/letters";
 import { newId } from "../../shared/ui/newId";
-import { dayShort, dayWeek, moment } from "../../shared/ui/format";
+import { capital, dayShort, dayWeek, moment } from "../../shared/ui/format";
 import { Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { say } from "../../words/run";
@@ -27,6 +30,7 @@ export default function TodayPage() {
   const athlete = account.athleteId!;
   const state = useDevice();
   const reachable = useReachable();
+  const [now] = useState(() => Date.now());
   const [asked, setAsked] = useState(false);
   useEffect(keepApp, []);
   useEffect(() => {
@@ -47,23 +51,43 @@ export default function TodayPage() {
     .filter((p) => p.athlete === athlete)
     .map((p) => p.pack)
     .sort((a, b) => a.day.localeCompare(b.day));
-  const runs = packs.filter((p) => p.day <= week.today).map((p) => runOf(p, state.entries, clockOff));
-  const next = week.week.find((s) => s.day > week.today && s.status === "Planned");
+  const today = todayOf(week.today, kept.fetchedAt, now);
+  const runs = packs
+    .map((p) => runOf(p, state.entries, clockOff))
+    // What was begun before and is not finished can still be.
+    .filter((r) => r.pack.day === today || (r.pack.day < today && !r.done && r.items.some((i) => i.sets.length > 0)));
+  const next = week.week.find((s) => s.day > today && s.status === "Planned");
   return (
     <Box sx={{ width: "100%", maxWidth: 560, mx: "auto", px: 4, py: 3, display: "grid", gap: 4 }}>
-      <Typography color="textSecondary">{say("nameDay", { name: account.name, day: dayWeek(week.today) })}</Typography>
+      <Typography color="textSecondary">{say("nameDay", { name: account.name, day: dayWeek(today) })}</Typography>
       {!reachable && (
         <Typography role="status">
           {say("offline", { moment: moment(new Date(kept.fetchedAt).toISOString()) })}
         </Typography>
       )}
-      <WeekStrip week={week} />
+      <WeekStrip week={week} today={today} />
       {week.mornings.map((m) => (
         <Morning key={m.session} session={m.session} day={m.day} athlete={athlete} />
       ))}
       {runs.map((run) => (
-        <Today key={run.pack.id} run={run} athlete={athlete} />
+        <Today
+          key={run.pack.id}
+          run={run}
+          athlete={athlete}
+          changed={week.changed.filter((c) => c.session === run.pack.id)}
+        />
       ))}
+      {week.note && (
+        <Box component="section" aria-label={say("fromCoach")}>
+          <Box sx={{ display: "flex", justifyContent: "space-between", gap: 3 }}>
+            <b>{say("fromCoach")}</b>
+            <Typography component="span" color="textSecondary">
+              {moment(week.note.at)}
+            </Typography>
+          </Box>
+          <Typography sx={{ fontSize: 16, lineHeight: "22px", whiteSpace: "pre-line" }}>{week.note.text}</Typography>
+        </Box>
+      )}
       {runs.length === 0 && (
         <Box>
           <Typography variant="h1" sx={{ fontSize: 28, lineHeight: "34px" }}>
@@ -91,8 +115,8 @@ function Nothing() {
 
 const daysOfWeek = 7;
 
-function WeekStrip({ week }: { week: Omit<RunWeek, "packs"> }) {
-  const monday = new Date(`${week.today}T00:00Z`);
+function WeekStrip({ week, today }: { week: Omit<RunWeek, "packs">; today: string }) {
+  const monday = new Date(`${today}T00:00Z`);
   monday.setUTCDate(monday.getUTCDate() - ((monday.getUTCDay() + 6) % daysOfWeek));
   const days = Array.from({ length: daysOfWeek }, (_, i) => {
     const day = new Date(monday);
@@ -112,13 +136,13 @@ function WeekStrip({ week }: { week: Omit<RunWeek, "packs"> }) {
             <Box
               component="li"
               key={day}
-              aria-current={day === week.today ? "date" : undefined}
+              aria-current={day === today ? "date" : undefined}
               sx={{
                 textAlign: "center",
                 py: 2,
                 fontSize: 14,
                 lineHeight: "18px",
-                ...(day === week.today && {
+                ...(day === today && {
                   bgcolor: "background.paper",
                   boxShadow: "inset 0 2px 0 var(--mui-palette-primary-main)",
                 }),
@@ -159,7 +183,7 @@ function WeekStrip({ week }: { week: Omit<RunWeek, "packs"> }) {
   );
 }
 
-function Today({ run, athlete }: { run: Run; athlete: string }) {
+function Today({ run, athlete, changed }: { run: Run; athlete: string; changed: RunWeek["changed"] }) {
   const { pack } = run;
   const tell = (entry: Parameters<typeof device.note>[1]) => device.note(athlete, entry);
   const stamp = () => ({ id: newId(), session: pack.id, at: new Date().toISOString() });
@@ -178,6 +202,7 @@ function Today({ run, athlete }: { run: Run; athlete: string }) {
         </Typography>
       </Box>
       <Items pack={pack} run={run} />
+      {!run.done && changed.map((c) => <Changed key={c.item} change={c} run={run} />)}
       {!run.done && !begun && (
         <>
           <BeforeStart run={run} onTell={(checkIn) => tell({ ...stamp(), kind: "CheckIn", checkIn })} />
@@ -227,6 +252,23 @@ function Today({ run, athlete }: { run: Run; athlete: string }) {
         </Button>
       )}
     </Box>
+  );
+}
+
+/** One sentence on what is other than it was, and why. */
+function Changed({ change, run }: { change: RunWeek["changed"][number]; run: Run }) {
+  const unit = useUnit();
+  const read = useRead();
+  const letter = letters(run.items)[run.items.findIndex((i) => i.id === change.item)] ?? "";
+  const dose = (d: typeof change.before) =>
+    d.movement === change.before.movement && d.movement === change.after.movement
+      ? doseText(read(d.line))
+      : say("nameDose", { name: inSentence(d.name), dose: doseText(read(d.line)) });
+  return (
+    <Typography sx={{ borderLeft: "4px solid", borderColor: "primary.main", pl: 3, fontSize: 16, lineHeight: "22px" }}>
+      <b>{say("changedFrom", { letter, before: dose(change.before), after: dose(change.after) })}</b>{" "}
+      {capital(causeText({ ...change.decision, before: null }, unit))}.
+    </Typography>
   );
 }
 

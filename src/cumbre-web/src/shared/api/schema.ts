@@ -6843,6 +6843,12 @@ export interface components {
       /** @description Slug of one of the question's choices. */
       choice: string;
     };
+    /** @description The coach's words with the newest published version. */
+    CoachNote: {
+      text: string;
+      /** Format: date-time */
+      at: string;
+    };
     /** @description A step set by the coach. */
     CoachPlacementDto: {
       step: string;
@@ -8445,6 +8451,22 @@ export interface components {
       movement: string;
       line: string;
       reason: components["schemas"]["ChangeReason"];
+    };
+    /** @description An item of today that a decision of the coach changed. */
+    ItemChanged: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      session: string;
+      /** Format: uuid */
+      item: string;
+      /** @description As it was. */
+      before: components["schemas"]["DoseDto"];
+      /** @description As it is. */
+      after: components["schemas"]["DoseDto"];
+      /** @description Why. */
+      decision: components["schemas"]["DecisionDto"];
     };
     /** @description An item of the open session in full. */
     ItemMeaning: {
@@ -10959,6 +10981,9 @@ export interface components {
       /** @description From its Monday on, and as far as the packs. */
       week: components["schemas"]["WeekSession"][];
       block: null | components["schemas"]["BlockLine"];
+      /** @description What is other than it was, and why. */
+      changed: components["schemas"]["ItemChanged"][];
+      note: null | components["schemas"]["CoachNote"];
       /** @description Sessions that ask. */
       mornings: components["schemas"]["MorningAsked"][];
       /** @description Of all sessions. */

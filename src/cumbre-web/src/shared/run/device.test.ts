@@ -23,6 +23,8 @@ class Server implements Line {
           packs: [packOf([packItem("a", packPlan(3))])],
           week: [],
           block: null,
+          changed: [],
+          note: null,
           mornings: [],
           asked: [],
         });
