@@ -197,6 +197,7 @@ public sealed class PeopleTests : IAsyncLifetime
         var cems = TakeLink();
         SignOut();
         Join(bens, "ben");
+        browser.Press("Progress");
         browser.Press("Log session");
         browser.Press("Log set");
         browser.Sees("1 set not logged yet");

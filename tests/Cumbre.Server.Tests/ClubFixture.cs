@@ -158,13 +158,20 @@ public sealed class Caller(HttpClient client, Club club)
             request.Headers.Add("X-Csrf-Token", (string?)me!["csrfToken"]);
         }
 
-        using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
-        var text = await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        using var response = await client.SendAsync(
+            request,
+            HttpCompletionOption.ResponseHeadersRead,
+            TestContext.Current.CancellationToken
+        );
+        var kind = response.Content.Headers.ContentType?.MediaType;
+        // A stream of events has no end to wait for.
+        var text =
+            kind == "text/event-stream"
+                ? ""
+                : await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         return new(
             (int)response.StatusCode,
-            response.Content.Headers.ContentType?.MediaType?.Contains("json", StringComparison.Ordinal) == true
-                ? JsonNode.Parse(text)
-                : null
+            kind?.Contains("json", StringComparison.Ordinal) == true ? JsonNode.Parse(text) : null
         );
     }
 

@@ -381,7 +381,12 @@ public sealed class RunTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
             (await athlete.Train("3 x 5 @ +20 kg", day, 5, reason: "as always")).ToString();
         Assert.Empty((await coach.Get($"{athlete.Path}/run")).Ok["changed"]!.AsArray());
         var decision = (await athlete.Page()).Decision()!;
-        (await coach.Post($"/api/decisions/{decision["id"]}/accept", new { reason = "as always" })).Ok.ToString();
+        (
+            await coach.Post(
+                $"/api/decisions/{decision["id"]}/accept",
+                new { line = (string?)null, reason = "as always" }
+            )
+        ).Ok.ToString();
         var changed = (await coach.Get($"{athlete.Path}/run")).Ok["changed"]!.AsArray().Single()!;
         Assert.Equal(
             ("3 x 5 @ +20 kg", "3 x 5 @ +21.25 kg", "CleanSessions"),

@@ -320,20 +320,24 @@ public sealed class StandingTests : IDisposable
         }
     }
 
+    /// <summary>Some set of a finished session of somebody.</summary>
+    private StoredSet? AnySet(Db db)
+    {
+        var done = SessionStore
+            .Since(db, Anyone(db), DateOnly.MinValue)
+            .Where(s => s.Status == SessionStatus.Done)
+            .ToArray();
+        var sets = SessionStore.Sets(db, done[random.Next(done.Length)].Id).SelectMany(s => s).ToArray();
+        return sets.Length == 0 ? null : sets[random.Next(sets.Length)];
+    }
+
     /// <summary>A set is taken back, and the rest of its item left out.</summary>
     private string TakeBack()
     {
         Write(db =>
         {
-            var done = SessionStore
-                .Since(db, Anyone(db), DateOnly.MinValue)
-                .Where(s => s.Status == SessionStatus.Done)
-                .ToArray();
-            var session = done[random.Next(done.Length)];
-            var sets = SessionStore.Sets(db, session.Id).SelectMany(s => s).ToArray();
-            if (sets.Length == 0)
+            if (AnySet(db) is not { } old)
                 return;
-            var old = sets[random.Next(sets.Length)];
             SessionStore.Withdraw(db, old, ids.Next(today), Now);
             SessionStore.End(db, old.ItemId, "time is up");
         });
@@ -344,15 +348,8 @@ public sealed class StandingTests : IDisposable
     {
         Write(db =>
         {
-            var done = SessionStore
-                .Since(db, Anyone(db), DateOnly.MinValue)
-                .Where(s => s.Status == SessionStatus.Done)
-                .ToArray();
-            var session = done[random.Next(done.Length)];
-            var sets = SessionStore.Sets(db, session.Id).SelectMany(s => s).ToArray();
-            if (sets.Length == 0)
+            if (AnySet(db) is not { } old)
                 return;
-            var old = sets[random.Next(sets.Length)];
             SessionStore.AddSet(
                 db,
                 new(

@@ -93,7 +93,7 @@ export const say = wordsOf("app", {
   training: "Training",
   today: "Today",
   class: "Class",
-  hallBoard: "Hall board",
+  hallBoard: "Gym board",
   progress: "Progress",
   waiting: "{badge, number} waiting",
   starting: "Starting",

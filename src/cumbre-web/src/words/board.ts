@@ -1,7 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("board", {
-  board: "Hall board",
+  board: "Gym board",
   athletes: "{athletes, plural, one {# athlete} other {# athletes}}",
   go: "GO",
   yourTurn: "Your turn",
@@ -51,8 +51,8 @@ export const say = wordsOf("board", {
   noneHelp: "Plan a session for today, then it stands here.",
   saved: "Board saved",
   // What an athlete chooses about it.
-  wall: "On the hall board",
-  wallHelp: "The board in the hall shows your name, the next set and its plates. Never your bodyweight.",
+  wall: "On the gym board",
+  wallHelp: "The board in the gym shows your name, the next set and its plates. Never your bodyweight.",
   name: "Name on the board",
   showPain: "The board may say that I reported pain",
   painHelp: "Without it only your coach sees it.",

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Fragment } from "react";
+import { Link } from "react-router";
 import type { Board, BoardColumn, MassUnit } from "../../shared/api/types";
 import { useUnit } from "../../shared/account/useMe";
 import { useReachable } from "../../shared/api/connection";
@@ -48,7 +49,11 @@ export default function BoardPage() {
         component="header"
         sx={{ display: "flex", alignItems: "center", gap: "2vw", px: "1.6vw", py: "1vh", fontSize: "1.9vw" }}
       >
-        <Mark />
+        <Box component="nav" aria-label={say("class")}>
+          <Box component={Link} to="/class" aria-label={say("class")} sx={{ color: "inherit" }}>
+            <Mark />
+          </Box>
+        </Box>
         <Typography component="h1" sx={{ fontSize: "inherit", fontWeight: 650, fontStretch: "112%" }}>
           {board.data.club}
         </Typography>
