@@ -287,10 +287,11 @@ internal static class OwnWall
 {
     private const int NameMost = 20;
 
-    public static Ok<WallDto> Get(Guid athleteId, Database database) =>
-        TypedResults.Ok(
-            database.Read(db => BoardStore.Wall(db, athleteId)) is var wall ? new WallDto(wall.Name, wall.Pain) : null!
-        );
+    public static Ok<WallDto> Get(Guid athleteId, Database database)
+    {
+        var wall = database.Read(db => BoardStore.Wall(db, athleteId));
+        return TypedResults.Ok(new WallDto(wall.Name, wall.Pain));
+    }
 
     public static NoContent Put(
         Guid athleteId,

@@ -21,7 +21,7 @@ internal sealed record SetToLog(Guid Id, LoggedSet Set, Guid? Item, Guid? Supers
 internal static class SetWriter
 {
     /// <summary>So many sets can be done beyond the plan.</summary>
-    public const int ExtraSets = 10;
+    private const int ExtraSets = 10;
 
     /// <summary>Null: it is logged, or was before; else the refusal.</summary>
     /// <exception cref="FieldException">It does not fit the plan or the movement.</exception>

@@ -64,16 +64,6 @@ public static class RunStore
     public static RunEntry? Find(Db db, Guid id) =>
         db.Query<EntryRow>($"{Columns} WHERE id = @id", new { id }).Select(r => r.ToEntry()).FirstOrDefault();
 
-    /// <summary>All of a session, oldest first.</summary>
-    public static IReadOnlyList<RunEntry> Of(Db db, Guid athleteId, Guid sessionId) =>
-        [
-            .. db.Query<EntryRow>(
-                    $"{Columns} WHERE athlete_id = @athleteId AND session_id = @sessionId ORDER BY at, id",
-                    new { athleteId, sessionId }
-                )
-                .Select(r => r.ToEntry()),
-        ];
-
     /// <summary>Those of an athlete that wait for an answer, oldest first.</summary>
     public static IReadOnlyList<RunEntry> Asked(Db db, Guid athleteId) =>
         [

@@ -5,7 +5,6 @@ import { effortOf } from "../testing/plan";
 import {
   currentOf,
   heldOf,
-  plannedBefore,
   restOf,
   runOf,
   startPlace,
@@ -13,6 +12,7 @@ import {
   strokeOf,
   type Place,
   type Run,
+  type Step,
 } from "./session";
 import type { KeptEntry } from "./store";
 
@@ -228,6 +228,14 @@ describe("the rest", () => {
     expect(strokeOf(steps, steps[0]!, startPlace)).toBeNull();
   });
 });
+
+/** How many seconds of the plan lie before a step, without warm-up. */
+function plannedBefore(steps: readonly Step[], step: Step | null) {
+  const until = step ? steps.indexOf(step) : steps.length;
+  return steps
+    .slice(0, until)
+    .reduce((sum, s) => sum + s.walk.prepareSeconds + s.walk.workSeconds + s.walk.restSeconds, 0);
+}
 
 describe("the time model", () => {
   it("is kept to the minute by whoever follows the page", () => {

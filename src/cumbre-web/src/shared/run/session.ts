@@ -387,11 +387,3 @@ export function strokeOf(steps: readonly Step[], step: Step, place: Place): numb
   const began = place.clock[first];
   return began === undefined ? null : began + (found.get(step.key) ?? 0) * 1000;
 }
-
-/** How many seconds of the plan lie before a step, without warm-up. */
-export function plannedBefore(steps: readonly Step[], step: Step | null) {
-  const until = step ? steps.indexOf(step) : steps.length;
-  return steps
-    .slice(0, until)
-    .reduce((sum, s) => sum + s.walk.prepareSeconds + s.walk.workSeconds + s.walk.restSeconds, 0);
-}
