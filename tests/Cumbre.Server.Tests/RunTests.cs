@@ -255,6 +255,31 @@ public sealed class RunTests(SharedClub shared) : IClassFixture<SharedClub>, IAs
     }
 
     [Fact]
+    public async Task A_session_of_a_later_day_is_neither_begun_nor_changed_at_the_bar()
+    {
+        var athlete = await coach.NewAthlete();
+        (await athlete.Weigh(68.2m, "2026-02-01")).Ok.ToString();
+        var session = (await athlete.Plan("2 x 8", "2026-03-18", reason: "x", movement: "ring-row")).Ok;
+        var phone = await Phone.Of(coach, athlete);
+        phone.Do(0, 0);
+        var form = phone.Pack["items"]![0]!["alternates"]!.AsArray().First(a => (string)a!["kind"]! == "Easier")!;
+        phone.Note("Swap", new { to = (string)form["id"]!, reason = "tired" }, item: 0);
+        Assert.Equal(["Refused", "Refused"], Phone.Outcomes(await phone.Send()));
+        var change = await coach.Post(
+            $"{athlete.Path}/sessions/{session["id"]}/items/{phone.Item(0)}/change",
+            new
+            {
+                id = Guid.CreateVersion7(),
+                movement = "ring-row",
+                line = "2 x 6",
+                reason = "tired",
+            }
+        );
+        Assert.Equal("day:sessionOnOtherDay", change.Field);
+        Assert.Equal("Planned", (string)(await Session(phone, athlete))["status"]!);
+    }
+
+    [Fact]
     public async Task A_skipped_item_that_was_done_after_all_was_not_skipped()
     {
         var (athlete, _, _) = await Planned("ring-row: 2 x 8", "push-up: 2 x 10");

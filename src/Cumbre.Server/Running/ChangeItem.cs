@@ -37,6 +37,8 @@ internal static class ChangeItem
                 return null;
             if (session.Items.FirstOrDefault(i => i.Id == itemId) is not { Ended: null } item)
                 return Problems.NotFound(Words.NoItem);
+            if (session.Day > clock.Today)
+                throw Problems.Field("day", Words.SessionOnOtherDay(session.Day));
             if (Work.Load(db, athleteId, clock.Today) is not var (_, athlete))
                 return Problems.NotFound(Words.NoAthlete);
             if (!athlete.Atlas.Catalogue.Movements.ContainsKey(request.Movement))

@@ -351,6 +351,8 @@ internal sealed class EntryMerge(
         var stored = Known(db, id);
         if (stored.Status != SessionStatus.Planned)
             return stored;
+        if ((Shown(id)?.Day ?? stored.Day) is var day && day > clock.Today)
+            throw Problems.Field("day", Words.SessionOnOtherDay(day));
         if (Shown(id) is not { } shown)
         {
             var frozen = SetWriter.Freeze(db, stored, athleteId, clock.Today);

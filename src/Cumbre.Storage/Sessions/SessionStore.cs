@@ -140,7 +140,9 @@ public static class SessionStore
     private const string LeanColumns = SessionColumns + ", NULL AS frozen_json, NULL AS seen_json " + FromItems;
 
     private const string SessionColumns = """
-        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id, s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds, s.cool_down, s.effort, s.begun_at, s.ended_at,
+        s.id, s.athlete_id, s.day, s.status, s.easy, s.override_reason, s.version, s.block_id,
+        s.title, s.warm_up_seconds, s.warm_up, s.cool_down_seconds,
+        s.cool_down, s.effort, s.begun_at, s.ended_at,
         i.id AS item_id, i.movement, i.role, i.plan_json, i.joined, i.relief, i.skipped, i.before_easy_json, i.ended, i.instead_of
         """;
 
@@ -335,8 +337,10 @@ public static class SessionStore
     private static void Add(Db db, Guid sessionId, StoredItem item, long position) =>
         db.Run(
             """
-            INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json, skipped, before_easy_json, instead_of)
-            VALUES (@Id, @sessionId, @position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen, @Skipped, @BeforeEasy, @InsteadOf)
+            INSERT INTO session_item (id, session_id, position, movement, role, plan_json, joined, relief, seen_json, skipped,
+              before_easy_json, instead_of)
+            VALUES (@Id, @sessionId, @position, @Movement, @Role, @Plan, @Joined, @Relief, @Seen, @Skipped, @BeforeEasy,
+              @InsteadOf)
             """,
             new
             {

@@ -24,6 +24,7 @@ export const say = wordsOf("run", {
     "This address has no secure connection (HTTPS), so the page cannot be kept for use without a signal and the screen may switch off. Keep it open.",
   screenMaySleep: "This phone lets the screen switch off. The rest clock goes on.",
   // Before the session.
+  later: "This session is planned for {day}. Your coach can move it to today.",
   beforeYouStart: "Before you start",
   answered: "{answered, number} of 3 answered",
   slept: "Slept, h",

@@ -17,7 +17,7 @@ import { keepApp } from "../../shared/run/serviceWorker";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { useRun, type Running } from "../../shared/run/useRun";
 import { useAnnounced } from "../../shared/ui/announce";
-import { clock, minutes } from "../../shared/ui/format";
+import { clock, dayWeek, minutes } from "../../shared/ui/format";
 import { visuallyHidden } from "../../shared/ui/hidden";
 import { Loading } from "../../shared/ui/states";
 import { StatusShape, type Status } from "../../shared/ui/StatusShape";
@@ -226,6 +226,12 @@ function Body({
     if (stopped) return <StopScreen run={run} said={stopped} onClose={() => setStopped(null)} />;
     if (run.done) return <FinishScreen running={running} />;
     const begun = run.items.some((i) => i.sets.length > 0);
+    if (!begun && run.pack.day > running.today)
+      return (
+        <Typography sx={{ fontSize: 20, lineHeight: "28px" }}>
+          {say("later", { day: dayWeek(run.pack.day) })}
+        </Typography>
+      );
     if (!begun && !place.warmedUp) return <Opening running={running} />;
     if (!current) return <FinishScreen running={running} />;
     if (!current.item.plan)

@@ -119,6 +119,18 @@ describe("a device", () => {
     expect([...server.log.keys()]).toEqual(["2"]);
   });
 
+  it("takes back on the server what may have arrived without an answer", async () => {
+    const device = await open();
+    server.loseNext = true;
+    device.note("athlete", entry("1"));
+    await settle();
+    expect([server.log.has("1"), device.waiting()]).toEqual([true, 1]);
+    expect(device.drop("1")).toBe(false);
+    // The same after the page was opened anew.
+    server.cut = true;
+    expect((await open()).drop("1")).toBe(false);
+  });
+
   it("has the week without a signal, and forgets what the new one already holds", async () => {
     const device = await open();
     await device.refresh("athlete");

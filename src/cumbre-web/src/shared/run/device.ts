@@ -160,7 +160,8 @@ export class Device {
   /** Takes an entry out that has not been sent; false: it has been. */
   drop(id: string) {
     const kept = this.state.entries.find((e) => e.id === id);
-    if (!kept || kept.state === "sent" || (kept.state === "waiting" && this.state.sending)) return false;
+    // What was on its way once may have arrived: it has to be taken back there.
+    if (!kept || kept.state === "sent" || kept.tried) return false;
     this.forget([id]);
     return true;
   }
@@ -255,6 +256,7 @@ export class Device {
     }
     const due = mine.filter((e) => e.athlete === first.athlete).slice(0, batch);
     this.set({ sending: true });
+    due.filter((e) => !e.tried).forEach((e) => this.keep({ ...e, tried: true }));
     // It is on the device before it goes out.
     await this.writes;
     try {

@@ -10,6 +10,8 @@ export interface KeptEntry {
   /** Typed: it may still be changed, and is not sent yet. Sent: the server has it. */
   state: "typed" | "waiting" | "sent";
   entry: Entry;
+  /** It was on its way once: the server may have it, though no answer came. */
+  tried?: boolean;
   outcome?: EntryOutcome;
   /** Why the server would not take it. */
   message?: string;

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import type { Entry, SetRequest } from "../api/types";
 import { newId } from "../ui/newId";
 import { useNow } from "../ui/useNow";
+import { todayOf } from "./today";
 import { device, useDevice } from "./deviceHere";
 import { currentOf, type DoneSet, restOf, runOf, startPlace, stepsOf, type Place } from "./session";
 
@@ -81,6 +82,7 @@ export function useRun(athleteId: string, sessionId: string) {
 
   return {
     state,
+    today: week ? todayOf(week.week.today, week.fetchedAt, now) : (pack?.day ?? ""),
     ready: state.ready && place !== null,
     run,
     steps,
