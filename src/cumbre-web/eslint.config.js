@@ -26,6 +26,7 @@ const shared = [
     "run",
     "live",
     "decisions",
+    "logging",
     "blocks",
     "people",
     "privacy",

@@ -6,6 +6,7 @@ import { useMe, useSignedIn } from "../shared/account/useMe";
 import { device } from "../shared/run/deviceHere";
 import { FirstHourList, SampleClub } from "./FirstHour";
 import { Shell } from "./Shell";
+import { useSignOut } from "./useShellCommands";
 import { Empty, FailedPage, Loading } from "../shared/ui/states";
 import { WhyProvider } from "../shared/why/WhyContext";
 import { say } from "../words/app";
@@ -59,6 +60,11 @@ const RunPage = lazy(() => import("../features/run/RunPage"));
 const BoardPage = lazy(() => import("../features/board/BoardPage"));
 const ClassPage = lazy(() => import("../features/board/ClassPage"));
 const TodayPage = lazy(() => import("../features/today/TodayPage"));
+const ProgressPage = lazy(() => import("../features/mine/ProgressPage"));
+const LogbookPage = lazy(() => import("../features/logbook/LogbookPage"));
+const LogPage = lazy(() => import("../features/mine/LogPage"));
+const MePage = lazy(() => import("../features/mine/MePage"));
+const Preferences = lazy(() => import("./Preferences"));
 const PrintPage = lazy(() => import("../features/publish/SessionPrintPage"));
 
 const router = createBrowserRouter([
@@ -77,6 +83,9 @@ const router = createBrowserRouter([
         element: <Frame />,
         children: [
           { path: "/", element: <Home /> },
+          { path: "/progress", element: <OwnOnly page={<ProgressPage />} /> },
+          { path: "/log", element: <OwnOnly page={<LogPage />} /> },
+          { path: "/me", element: <OwnOnly page={<Me />} /> },
           { path: "/roster", element: <RosterPage /> },
           { path: "/athletes/new", element: <NewAthletePage /> },
           { path: "/athletes/:athleteId", element: <OverviewPage /> },
@@ -94,6 +103,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/blocks/:blockId", element: <BlockRoute /> },
           { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
           { path: "/class", element: <ClassPage /> },
+          { path: "/logbook", element: <LogbookPage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },
@@ -197,6 +207,25 @@ function Home() {
   ) : (
     <DeskPage opening={<FirstHourList />} />
   );
+}
+
+function Me() {
+  const signOut = useSignOut();
+  return (
+    <MePage
+      preferences={(close) => (
+        <Suspense fallback={null}>
+          <Preferences onClose={close} />
+        </Suspense>
+      )}
+      signOut={{ run: () => signOut.mutate(), busy: signOut.isPending, error: signOut.error }}
+    />
+  );
+}
+
+/** What an athlete reads about themselves; whoever is none has no such page. */
+function OwnOnly({ page }: { page: React.ReactNode }) {
+  return useSignedIn().account.athleteId ? page : <Lost />;
 }
 
 function OwnersOnly({ page }: { page: React.ReactNode }) {

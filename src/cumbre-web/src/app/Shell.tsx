@@ -52,6 +52,13 @@ const icons = {
       <path d="M2 18v-3l8-7v10z" fill="currentColor" stroke="none" />
     </>
   ),
+  log: <path d="M4 2.5h14v17H4zM7.5 7.5h7M7.5 11h7M7.5 14.5h4" />,
+  me: (
+    <>
+      <circle cx="11" cy="7" r="4" />
+      <path d="M3 19.5c1-4.5 4-6.5 8-6.5s7 2 8 6.5" />
+    </>
+  ),
   training: <path d="M3 19v-6h3v6zM9.5 19V9h3v10zM16 19V4h3v15z" />,
 };
 
@@ -234,19 +241,42 @@ function Rail({ narrow, isCoach, athlete }: { narrow: boolean; isCoach: boolean;
             icon={icons.training}
             narrow={narrow}
           />
+          <Place to="/logbook" label={say("logbook")} icon={icons.log} narrow={narrow} />
           <Place to="/kit" label={say("kit")} icon={icons.kit} narrow={narrow} />
         </>
       ) : (
         <>
-          {athlete && <Place to="/" label={say("today")} icon={icons.tests} narrow={narrow} />}
-          <Place
-            to={athlete ? `/athletes/${athlete}` : "/"}
-            also={/^\/athletes\//}
-            label={athlete ? say("progress") : say("training")}
-            icon={icons.training}
-            narrow={narrow}
-          />
-          {ladders}
+          {athlete ? (
+            <>
+              <Place to="/" label={say("today")} icon={icons.tests} narrow={narrow} />
+              <Place
+                to="/progress"
+                also={/^\/(ladders|movements)(\/|$)|^\/athletes\/(?!.*\/(sessions|kit|privacy)(\/|$))/}
+                label={say("progress")}
+                icon={icons.training}
+                narrow={narrow}
+              />
+              <Place
+                to="/log"
+                also={/^\/athletes\/.*\/sessions(\/|$)/}
+                label={say("log")}
+                icon={icons.log}
+                narrow={narrow}
+              />
+              <Place
+                to="/me"
+                also={/^\/(account|privacy|help)(\/|$)|^\/athletes\/.*\/(kit|privacy)(\/|$)/}
+                label={say("me")}
+                icon={icons.me}
+                narrow={narrow}
+              />
+            </>
+          ) : (
+            <>
+              <Place to="/" also={/^\/athletes\//} label={say("training")} icon={icons.training} narrow={narrow} />
+              {ladders}
+            </>
+          )}
         </>
       )}
     </Box>

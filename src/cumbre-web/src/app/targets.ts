@@ -39,6 +39,7 @@ const coachPages: Target[] = [
   page("/groups/new", say("newGroup")),
   page("/compare", say("compareBlocks")),
   page("/class", say("class"), [say("hallBoard")]),
+  page("/logbook", say("logbook")),
   page("/board", say("hallBoard")),
   page("/outbox", say("outbox"), [say("messagesWord")]),
   page("/help", say("howItWorks"), [say("helpWord")]),

@@ -16,7 +16,7 @@ import { laddersQuery } from "../../shared/ladders/useLadders";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
-import { BodyMassPanel } from "./BodyMassPanel";
+import { BodyMassPanel } from "../../shared/athletes/BodyMassPanel";
 import { clearanceQuery } from "./intakeQueries";
 import { Clashes, Restored, SaveWords } from "../../shared/drafts/Saving";
 import { type IntakeText, missing, useIntake } from "./useIntake";

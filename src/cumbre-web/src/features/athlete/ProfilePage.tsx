@@ -5,7 +5,7 @@ import { useParams } from "react-router";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { ArchivePanel } from "./ArchivePanel";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
-import { BodyMassPanel } from "./BodyMassPanel";
+import { BodyMassPanel } from "../../shared/athletes/BodyMassPanel";
 import { ProfileForm } from "./ProfileForm";
 import { athleteQuery } from "../../shared/athletes/useAthlete";
 

@@ -20,6 +20,9 @@ import { boardQuery, stationName } from "./useBoard";
 
 const rows = "auto minmax(0, 1fr)";
 
+/** So many stand side by side and are read from the other end of the gym; more make a second row. */
+const mostAbreast = 8;
+
 /** The wall of the hall: one column an athlete, grouped by station, read from five metres. */
 export default function BoardPage() {
   const queries = useQueryClient();
@@ -74,10 +77,6 @@ export default function BoardPage() {
 }
 
 function Columns({ board, now }: { board: Board; now: number }) {
-  const stations = board.columns
-    .map((c) => c.station)
-    .filter((s, i, all) => all.indexOf(s) === i)
-    .map((station) => ({ station, columns: board.columns.filter((c) => c.station === station) }));
   if (board.columns.length === 0)
     return (
       <Box sx={{ gridRow: "2 / 4", display: "grid", placeContent: "center", textAlign: "center", gap: 3 }}>
@@ -87,43 +86,97 @@ function Columns({ board, now }: { board: Board; now: number }) {
         </Typography>
       </Box>
     );
+  const stations = board.columns.map((c) => c.station).filter((s, i, all) => all.indexOf(s) === i);
+  const ordered = stations.flatMap((station) => board.columns.filter((c) => c.station === station));
+  const abreast = Math.ceil(ordered.length / Math.ceil(ordered.length / mostAbreast));
+  const lines = Array.from({ length: Math.ceil(ordered.length / abreast) }, (_, i) =>
+    ordered.slice(i * abreast, (i + 1) * abreast),
+  );
   return (
-    <Box
-      sx={{
-        gridRow: "2 / 4",
-        display: "grid",
-        minHeight: 0,
-        gridTemplateColumns: `repeat(${board.columns.length}, minmax(0, 1fr))`,
-        gridTemplateRows: rows,
-      }}
-    >
-      {stations.map((s) => (
-        <Typography
-          key={s.station}
-          component="h2"
-          color="textSecondary"
-          sx={{
-            gridColumn: ["span", s.columns.length].join(" "),
-            fontSize: "1.7vw",
-            fontWeight: 600,
-            borderTop: "3px solid",
-            borderColor: "line2",
-            mx: "0.6vw",
-            py: "0.6vh",
-            overflow: "hidden",
-            textOverflow: "ellipsis",
-            whiteSpace: "nowrap",
-          }}
-        >
-          {stationName(s.station)}
-        </Typography>
+    <Box sx={{ gridRow: "2 / 4", display: "grid", minHeight: 0, gridAutoRows: "minmax(0, 1fr)" }}>
+      {lines.map((line) => (
+        <Line key={line[0]!.session} columns={line} abreast={abreast} isDense={lines.length > 1} now={now} />
       ))}
-      {stations.flatMap((s) => s.columns.map((c) => <Column key={c.session} column={c} now={now} />))}
     </Box>
   );
 }
 
-function Column({ column: c, now }: { column: BoardColumn; now: number }) {
+/** Columns side by side, under the names of their stations. */
+function Line({
+  columns,
+  abreast,
+  isDense,
+  now,
+}: {
+  columns: BoardColumn[];
+  abreast: number;
+  isDense: boolean;
+  now: number;
+}) {
+  const stations = columns.map((c) => c.station).filter((s, i, all) => all.indexOf(s) === i);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        minHeight: 0,
+        gridTemplateColumns: `repeat(${abreast}, minmax(0, 1fr))`,
+        gridTemplateRows: rows,
+      }}
+    >
+      {stations.map((station) => {
+        const count = columns.filter((c) => c.station === station).length;
+        return (
+          <Typography
+            key={station}
+            component="h2"
+            color="textSecondary"
+            sx={{
+              gridColumn: ["span", count].join(" "),
+              fontSize: isDense ? "1.5vw" : "1.7vw",
+              fontWeight: 600,
+              borderTop: "3px solid",
+              borderColor: "line2",
+              mx: "0.6vw",
+              py: isDense ? 0 : "0.6vh",
+              lineHeight: isDense ? 1.1 : undefined,
+              overflow: "hidden",
+              textOverflow: "ellipsis",
+              whiteSpace: "nowrap",
+            }}
+          >
+            {stationName(station)}
+          </Typography>
+        );
+      })}
+      {/* A line that is not full begins its columns below all of its names. */}
+      {columns.length < abreast && <Box sx={{ gridColumn: ["span", abreast - columns.length].join(" ") }} />}
+      {columns.map((c) => (
+        <Column key={c.session} column={c} now={now} isDense={isDense} />
+      ))}
+    </Box>
+  );
+}
+
+/** Sizes of a column in hundredths of its width: of a whole screen high, and of half of it. */
+const whole = {
+  text: "max(11cqi, 14px)",
+  name: "19cqi",
+  clock: "36cqi",
+  figure: "26cqi",
+  belt: "14cqi",
+  plates: "22vh",
+};
+const half = {
+  text: "max(8.6cqi, 14px)",
+  name: "12cqi",
+  clock: "25cqi",
+  figure: "18cqi",
+  belt: "9.5cqi",
+  plates: "9vh",
+};
+
+function Column({ column: c, now, isDense }: { column: BoardColumn; now: number; isDense: boolean }) {
+  const size = isDense ? half : whole;
   const reader = useUnit();
   const unit: MassUnit = c.unit ?? reader;
   const left = Math.ceil((Date.parse(c.readyAt) - now) / 1000);
@@ -155,26 +208,29 @@ function Column({ column: c, now }: { column: BoardColumn; now: number }) {
       <Box
         sx={{
           height: "100%",
-          p: "5cqi",
+          p: isDense ? "3cqi 5cqi" : "5cqi",
           display: "flex",
           flexDirection: "column",
-          fontSize: "max(11cqi, 14px)",
+          position: "relative",
+          overflow: "hidden",
+          "& > *": { flex: "none" },
+          fontSize: size.text,
           lineHeight: 1.15,
           "& .quiet": goes ? {} : { color: "text.secondary" },
         }}
       >
-        <Box component="b" sx={{ fontSize: "19cqi", lineHeight: 1.1, overflow: "hidden", textOverflow: "ellipsis" }}>
+        <Box component="b" sx={{ fontSize: size.name, lineHeight: 1.1, overflow: "hidden", textOverflow: "ellipsis" }}>
           {c.name}
         </Box>
         <Box component="b" sx={goes ? {} : { color: "primary.main" }}>
           {said}
         </Box>
         <Box
-          sx={{ fontSize: "36cqi", fontWeight: 650, fontStretch: "112%", lineHeight: 1.05 }}
+          sx={{ fontSize: size.clock, fontWeight: 650, fontStretch: "112%", lineHeight: 1.05 }}
           role="timer"
           aria-live="off"
         >
-          {isDone || !c.begun ? "–" : goes ? say("go") : clock(Math.abs(left))}
+          {isDone || !c.begun ? "–" : goes ? say("go") : clock(Math.max(0, left))}
         </Box>
         {c.begun && !goes && !isDone && c.restSeconds > 0 && (
           <Box sx={{ height: "4cqi", bgcolor: "background.paper", my: "2cqi" }}>
@@ -186,11 +242,18 @@ function Column({ column: c, now }: { column: BoardColumn; now: number }) {
         )}
         {c.effort && (
           <>
-            <Box className="quiet" sx={{ minHeight: "2.3em", mt: "2cqi" }}>
+            <Box
+              className="quiet"
+              sx={
+                isDense
+                  ? { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }
+                  : { minHeight: "2.3em", mt: "2cqi" }
+              }
+            >
               {c.movement}
             </Box>
             <Box sx={{ fontWeight: 650 }}>
-              <Box component="span" sx={{ fontSize: "26cqi" }}>
+              <Box component="span" sx={{ fontSize: size.figure }}>
                 {c.effort.seconds ??
                   (c.effort.repsLow === c.effort.repsHigh
                     ? c.effort.repsHigh
@@ -211,21 +274,21 @@ function Column({ column: c, now }: { column: BoardColumn; now: number }) {
               {"■".repeat(Math.max(0, c.set - 1))}
               {"□".repeat(Math.max(0, c.sets - c.set + 1))} {say("set", { set: c.set, sets: c.sets })}
             </Box>
-            <Belt moves={moves} target={target} unit={unit} goes={goes} />
+            <Belt moves={moves} target={target} unit={unit} goes={goes} size={size} />
           </>
         )}
         {c.pain && (
           <Box
             sx={{
               mt: "auto",
-              p: "4cqi",
+              p: isDense ? "1cqi 3cqi" : "4cqi",
               bgcolor: "warning.main",
               color: "warning.contrastText",
               display: "flex",
               gap: "4cqi",
               alignItems: "center",
               fontWeight: 650,
-              "& svg": { width: "16cqi", height: "16cqi" },
+              "& svg": isDense ? { width: "9cqi", height: "9cqi" } : { width: "16cqi", height: "16cqi" },
               "& path:first-of-type": { fill: "currentColor" },
               "& path:last-of-type": { stroke: "var(--mui-palette-warning-main)" },
             }}
@@ -233,7 +296,7 @@ function Column({ column: c, now }: { column: BoardColumn; now: number }) {
             <StatusShape status="caution" title="" />
             <span>
               {say("pain")}
-              <br />
+              {isDense ? ", " : <br />}
               {say("seeCoach")}
             </span>
           </Box>
@@ -249,22 +312,24 @@ function Belt({
   target,
   unit,
   goes,
+  size,
 }: {
   moves: ReturnType<typeof movesTo>;
   target: BoardColumn["on"];
   unit: MassUnit;
   goes: boolean;
+  size: typeof whole;
 }) {
   const { stay, off, on } = moves;
   const moving = goes ? {} : { color: "secondary.main" };
   if (target.length === 0 && off.length === 0)
     return (
-      <Box component="b" className="quiet" sx={{ mt: "3cqi" }}>
+      <Box component="b" className="quiet" sx={{ mt: "2cqi" }}>
         {say("noLoad")}
       </Box>
     );
   return (
-    <Box sx={{ mt: "3cqi" }}>
+    <Box sx={{ mt: "2cqi" }}>
       <Box className="quiet">
         {off.length === 0 && on.length === 0
           ? say("onBelt")
@@ -274,7 +339,7 @@ function Belt({
               ? say("addToBelt")
               : say("takeOff")}
       </Box>
-      <Box component="b" sx={{ fontSize: "14cqi", ...(off.length + on.length > 0 ? moving : {}) }}>
+      <Box component="b" sx={{ fontSize: size.belt, ...(off.length + on.length > 0 ? moving : {}) }}>
         {off.length > 0 && on.length > 0
           ? say("only", { pieces: piecesText(target, unit) })
           : piecesText(on.length > 0 ? on : off.length > 0 ? off : target, unit)}
@@ -282,7 +347,19 @@ function Belt({
       {stay.length > 0 && off.length + on.length > 0 && (
         <Box className="quiet">{say("stayOn", { pieces: piecesText(stay, unit) })}</Box>
       )}
-      <Box sx={{ mt: "2cqi", "& svg": { width: "70cqi", height: "auto", maxHeight: "22vh" } }}>
+      <Box
+        sx={
+          size === half
+            ? // Beside the clock, where there is room.
+              {
+                position: "absolute",
+                right: "4cqi",
+                top: "12cqi",
+                "& svg": { width: "34cqi", height: "auto", maxHeight: size.plates },
+              }
+            : { mt: "2cqi", "& svg": { width: "70cqi", height: "auto", maxHeight: size.plates } }
+        }
+      >
         <Plates pieces={stay} takeOff={on.length > 0 ? on : off} scale={1.6} />
       </Box>
     </Box>

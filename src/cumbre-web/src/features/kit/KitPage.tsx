@@ -9,12 +9,12 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import { Problem } from "../../shared/api/client";
 import type { GearKind, KitBook, MassUnit, PieceSort } from "../../shared/api/types";
 import { AthleteTabs } from "../../shared/athletes/AthleteTabs";
-import { mass } from "../../shared/ui/format";
+import { mass, unitName } from "../../shared/ui/format";
 import { stockSorts } from "../../shared/ui/pieces";
 import { newId } from "../../shared/ui/newId";
 import { FailedPage, Loading, messageOf } from "../../shared/ui/states";
@@ -48,7 +48,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
   const { today, isClub } = useSignedIn();
   const unit = useUnit();
   const ofClub = athleteId === undefined;
-  const [text, setText] = useState(() => textOf(book));
+  const [text, setText] = useState(() => textOf(book, unit));
   const [shown, setShown] = useState<KitErrors>({});
   const [measuring, setMeasuring] = useState<string | null>(null);
   // The gym kit is the whole club’s.
@@ -57,12 +57,12 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
   const server: KitErrors =
     save.error instanceof Problem ? Object.fromEntries(save.error.fields.map((f) => [f.path, f.message])) : {};
   const error = (path: string) => shown[path] ?? server[path];
-  const dirty = JSON.stringify(text) !== JSON.stringify(textOf(book));
+  const dirty = JSON.stringify(text) !== JSON.stringify(textOf(book, unit));
   const conflict = save.error instanceof Problem && save.error.isConflict ? (save.error.current as KitBook) : null;
   const send = (version: number) => {
-    const { body, errors } = requestOf(text, version, ofClub);
+    const { body, errors } = requestOf(text, version);
     setShown(errors);
-    if (Object.keys(errors).length === 0) save.mutate(body, { onSuccess: (saved) => setText(textOf(saved)) });
+    if (Object.keys(errors).length === 0) save.mutate(body, { onSuccess: (saved) => setText(textOf(saved, unit)) });
   };
   const row = <K extends "plates" | "bands" | "counted" | "gear">(
     list: K,
@@ -94,9 +94,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
         <Typography variant="h1">{ofClub ? say("kitOfTheHall") : book.name}</Typography>
         {!ofClub && (
           <Typography variant="body2" color="textSecondary">
-            {say.rich("atHomePlatesBeltAndVestAre", {
-              a: (words) => <Link to={`/athletes/${athleteId}/profile`}>{words}</Link>,
-            })}
+            {say("kitAtHome")}
           </Typography>
         )}
       </Box>
@@ -111,68 +109,64 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
         }}
         sx={{ px: { xs: 4, sm: 6 }, py: 3, display: "grid", gap: 6, maxWidth: 1100 }}
       >
-        {ofClub && (
-          <Section title={say("toHang")} note={say("platesAndDumbbellsHangOnTheBelt")}>
-            <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", mb: 3 }}>
-              <FormControlLabel
-                control={
-                  <Switch checked={text.hasBelt} onChange={(_, hasBelt) => setText((t) => ({ ...t, hasBelt }))} />
-                }
-                label={say("beltWithAChain")}
-              />
-              {field(
-                "kit.vest",
-                say("vestKg"),
-                text.vest,
-                (vest) => setText((t) => ({ ...t, vest })),
-                110,
-                word("emptyNone"),
-              )}
-            </Box>
-            {text.plates.map((p, i) => (
-              <Row key={i} onRemove={() => drop("plates", i)} label={say("piece", { i: i + 1 })}>
-                <TextField
-                  select
-                  label={say("what")}
-                  value={p.sort}
-                  onChange={(e) => row("plates", i, { sort: e.target.value as PieceSort })}
-                  sx={{ width: 130 }}
-                >
-                  {stockSorts.map((s) => (
-                    <MenuItem key={s.sort} value={s.sort}>
-                      {s.name}
-                    </MenuItem>
-                  ))}
-                </TextField>
-                {field(`kit.plates[${i}].size`, say("size"), p.size, (size) => row("plates", i, { size }), 110)}
-                <TextField
-                  select
-                  label={say("unit")}
-                  value={p.unit}
-                  onChange={(e) => row("plates", i, { unit: e.target.value as MassUnit })}
-                  sx={{ width: 80 }}
-                >
-                  <MenuItem value="Kg">{say("kg")}</MenuItem>
-                  <MenuItem value="Lb">{say("lb")}</MenuItem>
-                </TextField>
-                {field(`kit.plates[${i}].count`, say("howMany"), p.count, (count) => row("plates", i, { count }), 110)}
-              </Row>
-            ))}
-            {error("kit.plates") && (
-              <Typography color="error" variant="body2" role="alert">
-                {error("kit.plates")}
-              </Typography>
+        <Section title={say("toHang")} note={say("platesAndDumbbellsHangOnTheBelt")}>
+          <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap", mb: 3 }}>
+            <FormControlLabel
+              control={<Switch checked={text.hasBelt} onChange={(_, hasBelt) => setText((t) => ({ ...t, hasBelt }))} />}
+              label={say("beltWithAChain")}
+            />
+            {field(
+              "kit.vest",
+              say("vestIn", { unit: unitName[text.vestUnit] }),
+              text.vest,
+              (vest) => setText((t) => ({ ...t, vest })),
+              110,
+              word("emptyNone"),
             )}
-            <Button
-              size="small"
-              onClick={() =>
-                setText((t) => ({ ...t, plates: [...t.plates, { sort: "Plate", size: "", unit, count: "2" }] }))
-              }
-            >
-              {say("addASize")}
-            </Button>
-          </Section>
-        )}
+          </Box>
+          {text.plates.map((p, i) => (
+            <Row key={i} onRemove={() => drop("plates", i)} label={say("piece", { i: i + 1 })}>
+              <TextField
+                select
+                label={say("what")}
+                value={p.sort}
+                onChange={(e) => row("plates", i, { sort: e.target.value as PieceSort })}
+                sx={{ width: 130 }}
+              >
+                {stockSorts.map((s) => (
+                  <MenuItem key={s.sort} value={s.sort}>
+                    {s.name}
+                  </MenuItem>
+                ))}
+              </TextField>
+              {field(`kit.plates[${i}].size`, say("size"), p.size, (size) => row("plates", i, { size }), 110)}
+              <TextField
+                select
+                label={say("unit")}
+                value={p.unit}
+                onChange={(e) => row("plates", i, { unit: e.target.value as MassUnit })}
+                sx={{ width: 80 }}
+              >
+                <MenuItem value="Kg">{say("kg")}</MenuItem>
+                <MenuItem value="Lb">{say("lb")}</MenuItem>
+              </TextField>
+              {field(`kit.plates[${i}].count`, say("howMany"), p.count, (count) => row("plates", i, { count }), 110)}
+            </Row>
+          ))}
+          {error("kit.plates") && (
+            <Typography color="error" variant="body2" role="alert">
+              {error("kit.plates")}
+            </Typography>
+          )}
+          <Button
+            size="small"
+            onClick={() =>
+              setText((t) => ({ ...t, plates: [...t.plates, { sort: "Plate", size: "", unit, count: "2" }] }))
+            }
+          >
+            {say("addASize")}
+          </Button>
+        </Section>
         <Loads book={book} />
         <Section title={say("bands")} term="assistance" note={say("helpAtThreePlacesOfTheMovement")}>
           {text.bands.map((b, i) => {
@@ -316,7 +310,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
               <Button
                 size="small"
                 onClick={() => {
-                  setText(textOf(conflict));
+                  setText(textOf(conflict, unit));
                   save.reset();
                 }}
               >

@@ -15,6 +15,7 @@ import { say } from "../../words/kit";
 export interface KitText {
   hasBelt: boolean;
   vest: string;
+  vestUnit: MassUnit;
   plates: { sort: PieceSort; size: string; unit: MassUnit; count: string }[];
   bands: { id: string; name: string; bottom: string; middle: string; top: string; measuredOn: string }[];
   counted: { id: string; name: string; count: string; unit: string }[];
@@ -24,10 +25,11 @@ export interface KitText {
 
 const asText = (value: number | null | undefined) => (value === null || value === undefined ? "" : String(value));
 
-export function textOf(book: KitBook): KitText {
+export function textOf(book: KitBook, unit: MassUnit): KitText {
   return {
     hasBelt: book.kit?.hasBelt ?? true,
     vest: asText(book.kit?.vest?.value),
+    vestUnit: book.kit?.vest?.unit ?? unit,
     plates: (book.kit?.plates ?? []).map((p) => ({
       sort: p.sort ?? "Plate",
       size: String(p.size.value),
@@ -63,11 +65,7 @@ export function textOf(book: KitBook): KitText {
 export type KitErrors = Record<string, string>;
 
 /** The request, or what cannot be read, by the server's own paths so that both kinds of error stand at the same field. */
-export function requestOf(
-  text: KitText,
-  version: number,
-  ownsPlates: boolean,
-): { body: KitBookRequest; errors: KitErrors } {
+export function requestOf(text: KitText, version: number): { body: KitBookRequest; errors: KitErrors } {
   const errors: KitErrors = {};
   const number = (path: string, written: string) => {
     const value = Number(written.trim().replace(",", "."));
@@ -89,17 +87,15 @@ export function requestOf(
   };
   const vest = optional("kit.vest", text.vest);
   const body: KitBookRequest = {
-    kit: ownsPlates
-      ? {
-          hasBelt: text.hasBelt,
-          vest: vest === null ? null : { value: vest, unit: "Kg" },
-          plates: text.plates.map((p, i) => ({
-            size: { value: number(`kit.plates[${i}].size`, p.size), unit: p.unit },
-            count: whole(`kit.plates[${i}].count`, p.count),
-            sort: p.sort,
-          })),
-        }
-      : null,
+    kit: {
+      hasBelt: text.hasBelt,
+      vest: vest === null ? null : { value: vest, unit: text.vestUnit },
+      plates: text.plates.map((p, i) => ({
+        size: { value: number(`kit.plates[${i}].size`, p.size), unit: p.unit },
+        count: whole(`kit.plates[${i}].count`, p.count),
+        sort: p.sort,
+      })),
+    },
     bands: text.bands.map((b, i): Band => ({
       id: b.id,
       name: name(`bands[${i}].name`, b.name),

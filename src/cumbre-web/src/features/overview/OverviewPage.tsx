@@ -26,7 +26,7 @@ import { OtherTraining } from "./OtherTraining";
 import { ReadinessPanel } from "./ReadinessPanel";
 import { Recovery } from "./Recovery";
 import { DoneText, TrainedTable } from "./TrainedTable";
-import { overviewQuery } from "./useOverview";
+import { overviewQuery } from "../../shared/athletes/useOverview";
 import { Term } from "../../shared/ui/Term";
 import { RecordButton } from "../../shared/athletes/RecordButton";
 import { useRead } from "../../shared/notation/useRead";

@@ -5,7 +5,7 @@ import { device } from "../../shared/run/deviceHere";
 import { doneText } from "../../shared/run/runText";
 import type { Running } from "../../shared/run/useRun";
 import { say } from "../../words/run";
-import { Large } from "./Big";
+import { Large } from "../../shared/run/Big";
 
 /** What two devices told differently is asked once, and what the server would not take is told at its place. */
 export function Differences({ running, unit }: { running: Running; unit: MassUnit }) {

@@ -5,7 +5,7 @@ import type { Running } from "../../shared/run/useRun";
 import { announce } from "../../shared/ui/announce";
 import { clock } from "../../shared/ui/format";
 import { say } from "../../words/run";
-import { Choices, Large, Primary } from "./Big";
+import { Choices, Large, Primary } from "../../shared/run/Big";
 
 /** The end: what is open still, how hard it was, and the last press. */
 export function FinishScreen({ running }: { running: Running }) {

@@ -4,10 +4,10 @@ import { placeChoices } from "../../shared/athletes/painPlaces";
 import { doseText } from "../../shared/run/runText";
 import { heldOf, type Held, type Run, type Step } from "../../shared/run/session";
 import type { Running } from "../../shared/run/useRun";
-import { inSentence } from "../../shared/ui/nameWords";
+import { inSentence, sideWord } from "../../shared/ui/nameWords";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { say } from "../../words/run";
-import { Large, Primary } from "./Big";
+import { Large, Primary } from "../../shared/run/Big";
 import { column } from "./SetScreen";
 
 /** Pain in the middle of the scale: the eased form is offered before the next set. */
@@ -20,9 +20,11 @@ export function HeldScreen({ running, step, held }: { running: Running; step: St
       <Typography variant="h1" data-step tabIndex={-1} sx={{ fontSize: 24, lineHeight: "30px", outline: "none" }}>
         <StatusShape status="caution" title="" /> {say("eased", { said: held.said, level: held.level })}
       </Typography>
-      {forms.map((form) => (
+      {forms.map((form, i) => (
         <Primary
           key={form.id}
+          // One key presses one button.
+          {...(i > 0 && { keyed: null })}
           onClick={() =>
             running.note({
               kind: "Swap",
@@ -56,8 +58,9 @@ export function HeldScreen({ running, step, held }: { running: Running; step: St
 /** The upper end of the scale, or a stop sign: what is held ends at once. */
 export function StopScreen({ run, said, onClose }: { run: Run; said: string; onClose: () => void }) {
   const names = run.items
-    .filter((i) => heldOf(run, i)?.stopped)
-    .map((i) => inSentence(i.movement.name))
+    .map((i) => ({ name: inSentence(i.movement.name), held: heldOf(run, i) }))
+    .filter(({ held }) => held?.stopped)
+    .map(({ name, held }) => (held!.side ? say("nameSide", { name, side: sideWord[held!.side] }) : name))
     .filter((name, i, all) => all.indexOf(name) === i);
   return (
     <Box role="alert" sx={{ ...column, gap: 4, border: "3px solid", borderColor: "error.main", p: 4 }}>

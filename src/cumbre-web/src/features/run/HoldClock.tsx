@@ -3,7 +3,7 @@ import Typography from "@mui/material/Typography";
 import { useEffect, useRef } from "react";
 import { signal, type Habits } from "../../shared/run/signals";
 import { say } from "../../words/run";
-import { Large } from "./Big";
+import { Large } from "../../shared/run/Big";
 
 /** Seconds to get into position, and the second in which the position must be still before the clock starts. */
 export const getReady = 5;

@@ -4,13 +4,14 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { MassUnit, PackLoad } from "../../shared/api/types";
 import { doseText, loadText, piecesText } from "../../shared/run/runText";
-import { loadOf, type Step } from "../../shared/run/session";
+import { easierOf, loadOf, type Step } from "../../shared/run/session";
 import type { Habits } from "../../shared/run/signals";
 import type { Running } from "../../shared/run/useRun";
 import { writtenAdded } from "../../shared/ui/format";
 import { say } from "../../words/run";
-import { Choices, Large, Primary } from "./Big";
-import { Sheet } from "./Sheet";
+import { Choices, Large, Primary } from "../../shared/run/Big";
+import { takeEasier } from "./SetScreen";
+import { Sheet } from "../../shared/run/Sheet";
 
 type Page = "menu" | "load" | "setUp" | "note" | "skip" | "how";
 
@@ -34,7 +35,7 @@ export function MoreSheet({
   const { item } = step;
   const { place } = running;
   const logged = item.sets.length > 0;
-  const easier = item.pack.insteadOf ? [] : item.pack.alternates.filter((a) => a.kind === "Easier");
+  const easier = item.pack.insteadOf ? [] : easierOf(item);
   const skip = (reason: string) => {
     running.note({ kind: "Skip", item: item.id, reason });
     running.move({ chosen: null });
@@ -83,7 +84,7 @@ export function MoreSheet({
             <Large
               key={form.id}
               onClick={() => {
-                running.note({ kind: "Swap", item: item.id, to: form.id, reason: say("askedForEasier") });
+                takeEasier(running, item, form);
                 onClose();
               }}
             >

@@ -22,16 +22,16 @@ import { visuallyHidden } from "../../shared/ui/hidden";
 import { Loading } from "../../shared/ui/states";
 import { StatusShape, type Status } from "../../shared/ui/StatusShape";
 import { say } from "../../words/run";
-import { Large, Primary } from "./Big";
+import { Large, Primary } from "../../shared/run/Big";
 import { ClassStrip } from "./ClassStrip";
 import { FinishScreen } from "./FinishScreen";
-import { FrameContext } from "./frame";
+import { FrameContext } from "../../shared/run/frame";
 import { Differences } from "./Differences";
 import { HeldScreen, StopScreen } from "./HeldScreen";
 import { MoreSheet } from "./MoreSheet";
-import { PainSheet } from "./PainSheet";
+import { PainSheet } from "../../shared/run/PainSheet";
 import { RestScreen } from "./RestScreen";
-import { SetScreen } from "./SetScreen";
+import { lying, SetScreen } from "./SetScreen";
 
 /** The session at the bar: one effort at a time, with or without a signal. */
 export default function RunPage() {
@@ -93,6 +93,7 @@ function Session({ athleteId, sessionId }: { athleteId: string; sessionId: strin
       sx={{
         width: "100%",
         maxWidth: 560,
+        [lying]: { maxWidth: 1100 },
         minHeight: "100dvh",
         mx: "auto",
         px: 4,
@@ -339,6 +340,13 @@ function Opening({ running }: { running: Running }) {
       <Typography variant="h1" data-step tabIndex={-1} sx={{ fontSize: 28, lineHeight: "34px", outline: "none" }}>
         {titleOf(pack)}
       </Typography>
+      {pack.day < running.today && (
+        <Typography
+          sx={{ fontSize: 18, lineHeight: "24px", borderLeft: "4px solid", borderColor: "primary.main", pl: 3 }}
+        >
+          {say("earlier", { day: dayWeek(pack.day) })}
+        </Typography>
+      )}
       <BeforeStart run={run} onTell={(checkIn) => running.note({ kind: "CheckIn", checkIn })} />
       {offersEasy(run) && (
         <Box sx={{ display: "grid", gap: 2, border: "2px solid", borderColor: "cautionMark", p: 3 }}>

@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { MassUnit, SetRequest } from "../../shared/api/types";
+import type { MassUnit, PackAlternate, SetRequest } from "../../shared/api/types";
 import { contactWord } from "../../shared/athletes/painPlaces";
 import { movesTo, onBelt } from "../../shared/run/plates";
 import {
+  doseText,
   endsByItself,
   lastText,
   loadText,
@@ -14,22 +15,55 @@ import {
   targetOf,
   whereIn,
 } from "../../shared/run/runText";
-import { clockKey, lastDone, loadOf, strokeOf, type Step } from "../../shared/run/session";
+import {
+  clockKey,
+  easierOf,
+  heldOf,
+  inTurn,
+  lastDone,
+  loadOf,
+  strokeOf,
+  type RunItem,
+  type Step,
+} from "../../shared/run/session";
 import { unlockSound, type Habits } from "../../shared/run/signals";
 import type { Running } from "../../shared/run/useRun";
 import { announce } from "../../shared/ui/announce";
 import { capital, clock } from "../../shared/ui/format";
-import { inSentence } from "../../shared/ui/nameWords";
+import { inSentence, sideWord } from "../../shared/ui/nameWords";
 import { Plates } from "../../shared/ui/Plates";
 import { say } from "../../words/run";
-import { Large, Primary } from "./Big";
+import { Choices, Large, Primary } from "../../shared/run/Big";
 import { getReady, HoldClock } from "./HoldClock";
+import { hasLoadSteps, LoadSteps } from "./LoadSteps";
+import { LowerClock } from "./LowerClock";
 import { Pacer } from "./Pacer";
 
 const restMost = 1800;
 
-/** What is read stands above, what is pressed lies under the thumb. */
-export const column = { display: "flex", flexDirection: "column", minHeight: "100%" } as const;
+/** Somebody wants it easier today: the form takes over what is left. */
+export function takeEasier(running: Running, item: RunItem, form: PackAlternate) {
+  running.note({ kind: "Swap", item: item.id, to: form.id, reason: say("askedForEasier") });
+}
+
+/** A tablet that lies on its side, or a laptop. */
+export const lying = "@media (min-width: 900px) and (max-height: 900px)";
+
+/** What is read stands above, what is pressed lies under the thumb; where there is width and no height, beside it. */
+export const column = {
+  display: "flex",
+  flexDirection: "column",
+  minHeight: "100%",
+  gap: 3,
+} as const;
+
+export const twoColumns = {
+  ...column,
+  [lying]: { display: "grid", gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)", columnGap: "48px" },
+} as const;
+
+/** One of the two. */
+export const part = { display: "flex", flexDirection: "column", gap: 3, minWidth: 0 } as const;
 
 /** One effort, in figures that are read from the bar. */
 export function SetScreen({
@@ -56,8 +90,12 @@ export function SetScreen({
   const [clean, setClean] = useState<number | null>(null);
   const [pacedAt, setPacedAt] = useState<number | null>(null);
   const [heldAt, setHeldAt] = useState<number | null>(null);
+  const [fell, setFell] = useState(false);
+  // The clock has run: what is left to do is to log.
+  const [ran, setRan] = useState(false);
   const target = targetOf(step);
   const isStretch = effort.role === "Stretch";
+  const isNegative = effort.role === "Negative" && plan.beats.length === 1;
   const most = held ? 600 : 200;
   const stroke = strokeOf(steps, step, place);
   const onClock = step.walk.slotSeconds !== null || step.walk.rest === "Slot";
@@ -103,7 +141,7 @@ export function SetScreen({
 
   if (heldAt !== null)
     return (
-      <Box sx={{ ...column, gap: 3 }}>
+      <Box sx={column}>
         <Heading step={step} />
         <HoldClock
           target={effort.seconds!}
@@ -113,69 +151,104 @@ export function SetScreen({
           habits={habits}
           onStop={(seconds) => {
             setHeldAt(null);
+            setRan(true);
             setCount(seconds);
           }}
         />
       </Box>
     );
 
+  if (pacedAt !== null && isNegative)
+    return (
+      <Box sx={column}>
+        <Heading step={step} />
+        <LowerClock
+          target={plan.beats[0]!.seconds}
+          reps={effort.repsHigh}
+          startedAt={pacedAt}
+          now={now}
+          habits={habits}
+          onStop={(done, good) => {
+            setPacedAt(null);
+            setRan(true);
+            setCount(done);
+            setClean(good < done ? good : null);
+          }}
+        />
+      </Box>
+    );
+
   const moves = movesTo(onBelt(steps, place), load.pieces);
+  const easier = inTurn(steps, step) && item.pack.insteadOf === null ? easierOf(item) : [];
+  const inSteps = hasLoadSteps(running, step);
   const parts = plan.efforts.filter((e) => e.set === effort.set).length;
   const last = lastText(item.pack, unit);
   const all = count === (held ? effort.seconds : effort.repsHigh) && clean === null && !endsByItself(effort.role);
   return (
-    <Box sx={{ ...column, gap: 3 }}>
-      <Heading step={step} />
-      <Instead running={running} step={step} />
-      {onClock && stroke !== null && (
-        <Typography sx={{ fontSize: 20, fontWeight: 600 }} role="timer" aria-live="off">
-          {say("slotLeft", {
-            left: clock(Math.max(0, Math.ceil((stroke - now) / 1000 + (step.walk.slotSeconds ?? 0)))),
-          })}
-        </Typography>
-      )}
-      {plan.timed && timer !== undefined && (
-        <Typography sx={{ fontSize: 20, fontWeight: 600 }} role="timer" aria-live="off">
-          {plan.beatSeconds === null
-            ? clock(Math.floor((now - timer) / 1000))
-            : say("toBeat", { now: clock(Math.floor((now - timer) / 1000)), best: clock(plan.beatSeconds) })}
-        </Typography>
-      )}
-      <Typography
-        component="p"
-        sx={{ fontWeight: 650, fontStretch: "116%", display: "flex", alignItems: "baseline", gap: 3 }}
-      >
-        <Box
-          component="span"
-          sx={{ fontSize: target.figure.length > 2 ? 88 : 104, lineHeight: 0.9, whiteSpace: "nowrap" }}
+    <Box sx={twoColumns}>
+      <Box sx={part}>
+        <Heading step={step} />
+        <LoadSteps running={running} step={step} unit={unit} />
+        <Instead running={running} step={step} />
+        <OneSide running={running} step={step} />
+        {onClock && stroke !== null && (
+          <Typography sx={{ fontSize: 20, fontWeight: 600 }} role="timer" aria-live="off">
+            {say("slotLeft", {
+              left: clock(Math.max(0, Math.ceil((stroke - now) / 1000 + (step.walk.slotSeconds ?? 0)))),
+            })}
+          </Typography>
+        )}
+        {plan.timed && timer !== undefined && (
+          <Typography sx={{ fontSize: 20, fontWeight: 600 }} role="timer" aria-live="off">
+            {plan.beatSeconds === null
+              ? clock(Math.floor((now - timer) / 1000))
+              : say("toBeat", { now: clock(Math.floor((now - timer) / 1000)), best: clock(plan.beatSeconds) })}
+          </Typography>
+        )}
+        <Typography
+          component="p"
+          sx={{ fontWeight: 650, fontStretch: "116%", display: "flex", alignItems: "baseline", gap: 3 }}
         >
-          {target.figure}
-        </Box>
-        <Box component="span" sx={{ fontSize: 28, lineHeight: "32px" }}>
-          {target.unit}
-        </Box>
-      </Typography>
-      {(load.added.value !== 0 || plan.loads.length > 1 || moves.off.length > 0) && (
-        <Box sx={{ display: "flex", justifyContent: "space-between", gap: 3, alignItems: "end" }}>
-          <Box sx={{ minWidth: 0 }}>
-            <Typography sx={{ fontSize: 28, lineHeight: "34px", fontWeight: 600 }}>{loadText(load, unit)}</Typography>
-            <MoveText moves={moves} unit={unit} />
+          <Box
+            component="span"
+            sx={{ fontSize: target.figure.length > 2 ? 88 : 104, lineHeight: 0.9, whiteSpace: "nowrap" }}
+          >
+            {target.figure}
           </Box>
-          {(load.pieces.length > 0 || moves.off.length > 0) && (
-            <Box sx={{ flex: "none" }}>
-              <Plates pieces={moves.stay} takeOff={moves.on.length > 0 ? moves.on : moves.off} scale={1.8} />
+          <Box component="span" sx={{ fontSize: 28, lineHeight: "32px" }}>
+            {target.unit}
+          </Box>
+        </Typography>
+        {(load.added.value !== 0 || plan.loads.length > 1 || moves.off.length > 0) && (
+          <Box sx={{ display: "flex", justifyContent: "space-between", gap: 3, alignItems: "end" }}>
+            <Box sx={{ minWidth: 0 }}>
+              <Typography sx={{ fontSize: 28, lineHeight: "34px", fontWeight: 600 }}>{loadText(load, unit)}</Typography>
+              <MoveText moves={moves} unit={unit} />
             </Box>
+            {(load.pieces.length > 0 || moves.off.length > 0) && (
+              <Box sx={{ flex: "none" }}>
+                <Plates pieces={moves.stay} takeOff={moves.on.length > 0 ? moves.on : moves.off} scale={1.8} />
+              </Box>
+            )}
+          </Box>
+        )}
+        <Asks step={step} withGrip={!inSteps} />
+        <Box sx={{ display: "grid", gap: 1, color: "text.secondary", fontSize: 15, lineHeight: "20px" }}>
+          {effort.part === 1 && <span>{last ?? say("never")}</span>}
+          {effort.part === 1 && item.movement.setUp.length > 0 && <span>{setUpLine(running, step)}</span>}
+          {/* Where plates are changed inside the set there is no time to read. */}
+          {!inSteps && item.movement.cues.length > 0 && (
+            <span>{item.movement.cues.map((cue) => `${capital(cue)}.`).join(" ")}</span>
           )}
         </Box>
-      )}
-      <Asks step={step} />
-      <Box sx={{ display: "grid", gap: 1, color: "text.secondary", fontSize: 15, lineHeight: "20px" }}>
-        <span>{last ?? say("never")}</span>
-        {item.movement.setUp.length > 0 && <span>{setUpLine(running, step)}</span>}
-        {item.movement.cues.length > 0 && <span>{item.movement.cues.map((cue) => `${capital(cue)}.`).join(" ")}</span>}
       </Box>
       <Box sx={{ mt: "auto", display: "grid", gap: 3 }}>
-        {plan.beats.length > 0 && !held && (
+        {easier.map((form) => (
+          <Large key={form.id} onClick={() => takeEasier(running, item, form)}>
+            {say("easierForm", { name: form.movement.name, line: doseText(form.plan.line) })}
+          </Large>
+        ))}
+        {plan.beats.length > 0 && !held && !isNegative && (
           <Pacer
             beats={plan.beats}
             startedAt={pacedAt}
@@ -198,7 +271,26 @@ export function SetScreen({
           >
             {say("startClock")}
           </Primary>
-        ) : held && count === effort.seconds && clean === null ? (
+        ) : isNegative && !ran && count === effort.repsHigh && clean === null ? (
+          <>
+            <Primary
+              onClick={() => {
+                unlockSound();
+                setPacedAt(Date.now());
+              }}
+            >
+              {say("startLowering", { seconds: getReady })}
+            </Primary>
+            <Counter
+              count={count}
+              most={most}
+              onChange={setCount}
+              unit={say("ofReps", { n: effort.repsHigh })}
+              low={68}
+            />
+            <Large onClick={() => log(count)}>{say("doneAll", { n: count })}</Large>
+          </>
+        ) : held && !ran && count === effort.seconds && clean === null ? (
           <>
             <Primary
               onClick={() => {
@@ -226,12 +318,13 @@ export function SetScreen({
                 onChange={setClean}
                 unit={say("cleanOnes")}
                 low={68}
+                keyed={false}
               />
             )}
             <Primary onClick={() => log(count)}>
               {held
                 ? say("logHold", { n: count })
-                : all && parts > 1
+                : all && parts > 1 && effort.side === null
                   ? say("donePart", { part: effort.part, n: count })
                   : all
                     ? say("doneAll", { n: count })
@@ -239,15 +332,32 @@ export function SetScreen({
             </Primary>
           </>
         )}
-        {effort.role === "Fast" && (
-          <Large onClick={() => log(Math.max(0, count - 1), { contact: plan.contact })}>{say("heightFell")}</Large>
-        )}
+        {effort.role === "Fast" &&
+          (fell ? (
+            <Box>
+              <Typography sx={{ fontSize: 16, fontWeight: 600, mb: 1 }}>{say("whichFell")}</Typography>
+              <Choices
+                label={say("whichFell")}
+                columns={Math.min(6, effort.repsHigh)}
+                value={null}
+                // The rep that fell short ends the set and does not count: that is the method, and no failure.
+                onChoose={(rep: number) => log(rep - 1)}
+                choices={Array.from({ length: effort.repsHigh }, (_, i) => ({ value: i + 1, text: String(i + 1) }))}
+              />
+            </Box>
+          ) : (
+            <Large onClick={() => setFell(true)}>{say("heightFell")}</Large>
+          ))}
         <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, 1fr)", gap: 2 }}>
           <Large pressed={clean !== null} onClick={() => setClean(clean === null ? Math.max(0, count - 1) : null)}>
             {clean === null ? say("notAllClean") : say("allClean")}
           </Large>
-          <Large onClick={onPain}>{say("itHurts")}</Large>
-          <Large onClick={onMore}>{say("more")}</Large>
+          <Large keyed="pain" onClick={onPain}>
+            {say("itHurts")}
+          </Large>
+          <Large keyed="moreOfSet" onClick={onMore}>
+            {say("more")}
+          </Large>
         </Box>
       </Box>
     </Box>
@@ -278,19 +388,36 @@ export function Heading({ step }: { step: Step }) {
 }
 
 /** What the plan asks beside reps and load. */
-function Asks({ step: { item, effort } }: { step: Step }) {
+function Asks({ step: { item, effort }, withGrip }: { step: Step; withGrip: boolean }) {
   const plan = item.plan!;
   const asks = [
     endsByItself(effort.role) && say("toTheEnd"),
     effort.role === "Fast" && say("fast"),
+    effort.role === "Negative" && plan.beats[0] && say("lowering", { seconds: plan.beats[0].seconds }),
     plan.contact && say("toContact", { contact: contactWord[plan.contact] }),
     plan.reserve !== null && effort.role !== "BackOff" && say("inReserve", { reserve: plan.reserve }),
-    effort.grip && say("grip", { grip: effort.grip.toLowerCase() }),
+    withGrip && effort.grip && say("grip", { grip: effort.grip.toLowerCase() }),
     plan.pauseSeconds !== null &&
       say(plan.pauseAt === "Top" ? "pauseTop" : "pauseBottom", { seconds: plan.pauseSeconds }),
   ].filter((a) => typeof a === "string");
   if (asks.length === 0) return null;
   return <Typography sx={{ fontSize: 18, lineHeight: "24px" }}>{asks.join(", ")}</Typography>;
+}
+
+/** One side is stopped by pain: only the other goes on. */
+function OneSide({ running: { run }, step: { item, effort } }: { running: Running; step: Step }) {
+  const held = heldOf(run!, item);
+  if (!held?.stopped || held.side === null || held.side === effort.side) return null;
+  return (
+    <Typography sx={{ fontSize: 18, lineHeight: "24px", borderLeft: "4px solid", borderColor: "error.main", pl: 3 }}>
+      {say("oneSide", {
+        side: capital(sideWord[held.side]),
+        other: sideWord[held.side === "Left" ? "Right" : "Left"],
+        said: held.said,
+        level: held.level,
+      })}
+    </Typography>
+  );
 }
 
 /** What it took over from, and why. */
@@ -327,17 +454,20 @@ function Counter({
   onChange,
   unit,
   low = 108,
+  keyed = true,
 }: {
   count: number;
   most: number;
   onChange: (count: number) => void;
   unit: string;
   low?: number;
+  keyed?: boolean;
 }) {
   return (
     <Box data-counter sx={{ display: "grid", gridTemplateColumns: "112px 1fr 112px", gap: 2, alignItems: "center" }}>
       <Large
         height={low}
+        {...(keyed && { keyed: "oneLess" as const })}
         onClick={() => onChange(Math.max(0, count - 1))}
         aria-label={say("oneLess")}
         sx={{ fontSize: 32 }}
@@ -354,6 +484,7 @@ function Counter({
       </Box>
       <Large
         height={low}
+        {...(keyed && { keyed: "oneMore" as const })}
         onClick={() => onChange(Math.min(most, count + 1))}
         aria-label={say("oneMore")}
         sx={{ fontSize: 32 }}

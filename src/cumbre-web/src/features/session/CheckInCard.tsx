@@ -11,7 +11,7 @@ import { number, listed } from "../../shared/ui/format";
 import { newId } from "../../shared/ui/newId";
 import { messageOf } from "../../shared/ui/states";
 import { Card } from "./Card";
-import { noPain, hurts, PainFields, type Pain } from "./PainFields";
+import { noPain, hurts, PainFields, type Pain } from "../../shared/logging/PainFields";
 import { Scale } from "./Scale";
 import { useHealth } from "../../shared/sessions/useSession";
 import { Field } from "../../shared/ui/Field";

@@ -5,7 +5,7 @@ import { Problem } from "../../shared/api/client";
 import type { Session } from "../../shared/api/types";
 import { messageOf } from "../../shared/ui/states";
 import { Card } from "./Card";
-import { hurts, noPain, PainFields, type Pain } from "./PainFields";
+import { hurts, noPain, PainFields, type Pain } from "../../shared/logging/PainFields";
 import { useHealth } from "../../shared/sessions/useSession";
 import { say } from "../../words/session";
 

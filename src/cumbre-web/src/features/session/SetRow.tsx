@@ -6,8 +6,8 @@ import type { Effort, Load, LoggedSet, MassUnit, Session, SessionItem } from "..
 import { number, writtenAdded, listed } from "../../shared/ui/format";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { effortText, isBeyond, loadWords } from "../../shared/sessions/effortText";
-import { setUpText } from "./setUp";
-import { SetForm } from "./SetForm";
+import { setUpText } from "../../shared/logging/setUp";
+import { SetForm } from "../../shared/logging/SetForm";
 import { say as word } from "../../words/common";
 import { say } from "../../words/session";
 import { gripWord } from "../../shared/ui/nameWords";

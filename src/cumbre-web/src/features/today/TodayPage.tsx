@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
-import type { RunWeek, SessionPack } from "../../shared/api/types";
+import type { Entry, RunWeek, SessionPack } from "../../shared/api/types";
 import { useReachable } from "../../shared/api/connection";
 import { causeText } from "../../shared/decisions/wording";
 import { inSentence } from "../../shared/ui/nameWords";
@@ -16,6 +16,7 @@ import { useLivePacks } from "../../shared/live/live";
 import { doseText, titleOf } from "../../shared/run/runText";
 import { keepApp } from "../../shared/run/serviceWorker";
 import { todayOf } from "../../shared/run/today";
+import { PainSheet } from "../../shared/run/PainSheet";
 import { SyncLine } from "../../shared/run/SyncLine";
 import { letters } from "../../shared/sessions/letters";
 import { newId } from "../../shared/ui/newId";
@@ -313,9 +314,13 @@ function Items({ pack, run }: { pack: SessionPack; run: Run }) {
   );
 }
 
+/** The question of the next morning: one tap where nothing hurts, else how bad, where, and the signs. */
 function Morning({ session, day, athlete }: { session: string; day: string; athlete: string }) {
   const { entries } = useDevice();
+  const [hurts, setHurts] = useState(false);
   if (entries.some((e) => e.entry.session === session && e.entry.kind === "Morning")) return null;
+  const tell = (morning: NonNullable<Entry["morning"]>) =>
+    device.note(athlete, { id: newId(), session, at: new Date().toISOString(), kind: "Morning", morning });
   return (
     <Box component="section" sx={{ border: 1, borderColor: "rock", p: 3, display: "grid", gap: 2 }}>
       <Typography sx={{ fontSize: 17, fontWeight: 600 }}>{say("morningAsk", { day: dayWeek(day) })}</Typography>
@@ -323,27 +328,15 @@ function Morning({ session, day, athlete }: { session: string; day: string; athl
         <Button
           variant="outlined"
           sx={{ minHeight: 48, flex: 1 }}
-          onClick={() =>
-            device.note(athlete, {
-              id: newId(),
-              session,
-              at: new Date().toISOString(),
-              kind: "Morning",
-              morning: { level: 0, place: null, sign: null },
-            })
-          }
+          onClick={() => tell({ level: 0, place: null, sign: null })}
         >
           {say("morningNone")}
         </Button>
-        <Button
-          variant="outlined"
-          sx={{ minHeight: 48, flex: 1 }}
-          component={Link}
-          to={`/athletes/${athlete}/sessions/${session}`}
-        >
+        <Button variant="outlined" sx={{ minHeight: 48, flex: 1 }} onClick={() => setHurts(true)}>
           {say("morningPain")}
         </Button>
       </Box>
+      {hurts && <PainSheet onSave={tell} onClose={() => setHurts(false)} />}
     </Box>
   );
 }

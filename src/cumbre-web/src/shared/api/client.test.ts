@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from "vitest";
-import { arrive, ask, leave, onSignInEnded, Problem, signInHasEnded } from "./client";
+import { network } from "../testing/server";
+import { api, arrive, ask, leave, onSignInEnded, Problem, rememberCsrf, signInHasEnded } from "./client";
 
 const response = (status: number) => new Response(null, { status });
 
@@ -33,6 +34,42 @@ describe("answers of the server", () => {
 
   it("says that nothing is lost when the server cannot be reached", async () => {
     await expect(ask(Promise.reject(new TypeError("Failed to fetch")))).rejects.toThrow(/What you typed is still here/);
+  });
+});
+
+describe("a token of another time", () => {
+  const refusal = () => Response.json({ type: "urn:cumbre:csrf" }, { status: 400 });
+  const write = () => ask(api.PUT("/api/me/unit", { body: { unit: "Lb" } }));
+
+  it("is fetched anew, and what was written is sent once more with it", async () => {
+    rememberCsrf("old");
+    const seen: unknown[] = [];
+    network.answer = async (request) => {
+      if (request.method === "GET") return Response.json({ csrfToken: "new" });
+      const token = request.headers.get("X-Csrf-Token");
+      seen.push([token, await request.json()]);
+      return token === "new" ? new Response(null, { status: 204 }) : refusal();
+    };
+    await write();
+    await write();
+    expect(seen).toEqual([
+      ["old", { unit: "Lb" }],
+      ["new", { unit: "Lb" }],
+      ["new", { unit: "Lb" }],
+    ]);
+  });
+
+  it("is not asked for again and again", async () => {
+    let tries = 0;
+    network.answer = (request) =>
+      Promise.resolve(request.method === "GET" ? Response.json({ csrfToken: "x" }) : (tries++, refusal()));
+    await expect(write()).rejects.toThrow();
+    expect(tries).toBe(2);
+    // Another refusal is no matter of the token.
+    tries = 0;
+    network.answer = () => Promise.resolve((tries++, Response.json({}, { status: 409 })));
+    await expect(write()).rejects.toMatchObject({ isConflict: true });
+    expect(tries).toBe(1);
   });
 });
 

@@ -94,12 +94,38 @@ export function arrive() {
 
 const client = createClient<paths>({ baseUrl: "/" });
 
+const tokenRefused = "urn:cumbre:csrf";
+/** Of what was written, to be sent again should the token be of another time. */
+const copies = new WeakMap<Request, Request>();
+
 client.use({
   onRequest({ request }) {
-    if (request.method !== "GET") request.headers.set("X-Csrf-Token", csrfToken);
+    if (request.method === "GET") return request;
+    request.headers.set("X-Csrf-Token", csrfToken);
+    copies.set(request, request.clone());
     return request;
   },
+  /** A page that was opened without a signal has no token, and another sign-in on this device has another one. */
+  async onResponse({ request, response, options }) {
+    const copy = copies.get(request);
+    if (!copy || response.ok || !(await isTokenRefused(response))) return undefined;
+    // Called by itself: a browser's own fetch belongs to no other object.
+    const { fetch } = options;
+    const me = await fetch(new Request("/api/me", { headers: { Accept: "application/json" } }));
+    if (!me.ok) return undefined;
+    rememberCsrf(((await me.json()) as { csrfToken: string }).csrfToken);
+    copy.headers.set("X-Csrf-Token", csrfToken);
+    return fetch(copy);
+  },
 });
+
+async function isTokenRefused(response: Response) {
+  try {
+    return ((await response.clone().json()) as Body | null)?.type === tokenRefused;
+  } catch {
+    return false;
+  }
+}
 
 export const api = client;
 

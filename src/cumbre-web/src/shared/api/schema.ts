@@ -1738,6 +1738,43 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/records": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MovementRecords"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/movement": {
     parameters: {
       query?: never;
@@ -3150,6 +3187,322 @@ export interface paths {
           };
           content: {
             "application/json": components["schemas"]["LineMeaning"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+          order?: components["schemas"]["LogOrder"];
+          after?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LogbookPage"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook/sums": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LogbookSums"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook/highest": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+          by: components["schemas"]["LogFigure"];
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LogbookHighest"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook/views": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LogView"][];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LogView"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook/views/{name}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          name: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/logbook/sets.csv": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+          order?: components["schemas"]["LogOrder"];
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/log": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          before?: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SessionLog"];
           };
         };
       };
@@ -9044,6 +9397,243 @@ export interface components {
       /** @description False: the mass that is moved is not known. */
       isWeighed: boolean;
     };
+    /**
+     * @description By which figure sets come, the highest first.
+     * @enum {unknown}
+     */
+    LogFigure: "Load" | "Amount" | "Pain";
+    /** @description An exercise of the log. */
+    LogItem: {
+      /**
+       * Format: uuid
+       * @description Of the item.
+       */
+      id: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description As it was planned. */
+      line: string;
+      /** @description In turn with the one before. */
+      joined: boolean;
+      /** @description Why it, or its rest, was left out. */
+      skipped: null | string;
+      /** @description As they stand. */
+      sets: components["schemas"]["SetDto"][];
+    };
+    /** @enum {unknown} */
+    LogOrder: "Newest" | "Oldest" | "Athlete" | null;
+    /** @description A session of the log. */
+    LogSession: {
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
+      id: string;
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /** @description May be empty. */
+      title: string;
+      /** @description Begun or done. */
+      status: components["schemas"]["SessionStatus"];
+      /** @description In a deload. */
+      easy: boolean;
+      /**
+       * Format: double
+       * @description Of the whole, 1 to 10.
+       */
+      effort: null | number;
+      /** @description In order. */
+      items: components["schemas"]["LogItem"][];
+    };
+    /** @description A filter of the logbook that somebody keeps. */
+    LogView: {
+      /** @description 1 to 40 characters. */
+      name: string;
+      /** @description What stands behind the question mark of the page's address; at most 500 characters. */
+      address: string;
+    };
+    /** @description The best of an athlete in what is asked for. */
+    LogbookBest: {
+      /**
+       * Format: uuid
+       * @description Who.
+       */
+      athlete: string;
+      /** @description Who. */
+      name: string;
+      /**
+       * Format: double
+       * @description In the measure of the list.
+       */
+      value: number;
+      /**
+       * Format: double
+       * @description Of an estimate, by the lowest of seven formulas.
+       */
+      low: null | number;
+      /**
+       * Format: double
+       * @description By the highest.
+       */
+      high: null | number;
+      /**
+       * Format: double
+       * @description Of the day.
+       */
+      bodyMassKg: null | number;
+      /**
+       * Format: date
+       * @description When.
+       */
+      day: string;
+    };
+    /** @description Sets in the order of a figure. */
+    LogbookHighest: {
+      /** @description There are more than can be put in order: the filter has to be narrower. */
+      more: boolean;
+      /** @description Each with one set, the highest first. */
+      sessions: components["schemas"]["LogbookSession"][];
+    };
+    /** @description A page of the log. */
+    LogbookPage: {
+      /** @description In the order that was asked for. */
+      sessions: components["schemas"]["LogbookSession"][];
+      /** @description Where the next page begins; null: this is the last. */
+      after: null | string;
+    };
+    /** @description A session of the log with the sets that are asked for. */
+    LogbookSession: {
+      /**
+       * Format: uuid
+       * @description Of the session.
+       */
+      id: string;
+      /**
+       * Format: date
+       * @description Training day.
+       */
+      day: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athlete: string;
+      /** @description Whose. */
+      athleteName: string;
+      /** @description May be empty. */
+      title: string;
+      /** @description In a deload. */
+      easy: boolean;
+      /** @description Begun or done. */
+      status: components["schemas"]["SessionStatus"];
+      /**
+       * Format: double
+       * @description Of the whole, 1 to 10.
+       */
+      effort: null | number;
+      /**
+       * Format: double
+       * @description Of the day; null: nobody weighed.
+       */
+      bodyMassKg: null | number;
+      /** @description In order. */
+      sets: components["schemas"]["LogbookSet"][];
+    };
+    /** @description A set of the log. */
+    LogbookSet: {
+      /** @description As it stands, and what it was before it was corrected. */
+      set: components["schemas"]["SetDto"];
+      /** Format: uuid */
+      item: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description As it was planned. */
+      line: string;
+      /**
+       * Format: double
+       * @description Bodyweight and load; null: nobody weighed.
+       */
+      systemKg: null | number;
+      /**
+       * Format: double
+       * @description e1RM by Epley; null: the set says nothing about one.
+       */
+      oneRepMaxKg: null | number;
+    };
+    /** @description What the sets that are asked for come to. */
+    LogbookSums: {
+      /**
+       * Format: int32
+       * @description So many.
+       */
+      sets: number;
+      /** @description There are more than are added up: nothing else is told, and the filter has to be narrower. */
+      more: boolean;
+      /**
+       * Format: int32
+       * @description In so many.
+       */
+      sessions: number;
+      /**
+       * Format: int32
+       * @description Of so many.
+       */
+      athletes: number;
+      /**
+       * Format: int64
+       * @description Clean ones.
+       */
+      reps: number;
+      /**
+       * Format: int64
+       * @description Held.
+       */
+      seconds: number;
+      /**
+       * Format: double
+       * @description Bodyweight and load times reps; null: of some the bodyweight is not known.
+       */
+      volumeKg: null | number;
+      /**
+       * Format: double
+       * @description Of the sets that told one.
+       */
+      meanReserve: null | number;
+      /**
+       * Format: int32
+       * @description So many did.
+       */
+      reserveTold: number;
+      /**
+       * Format: int32
+       * @description Sets without a fault.
+       */
+      clean: number;
+      /**
+       * Format: int32
+       * @description Sets with some pain or a sign.
+       */
+      pain: number;
+      /** @description Those with sets, oldest first. */
+      weeks: components["schemas"]["LogbookWeek"][];
+      measure: null | components["schemas"]["TrendMeasure"];
+      /** @description Of each athlete, the best first. */
+      bests: components["schemas"]["LogbookBest"][];
+    };
+    /** @description How many sets fall into a week. */
+    LogbookWeek: {
+      /** Format: date */
+      monday: string;
+      /** Format: int32 */
+      sets: number;
+    };
     /** @description A link that was just made: its text is told once, and kept nowhere. */
     MadeLinkDto: {
       /**
@@ -9277,6 +9867,17 @@ export interface components {
       needsClearance: boolean;
       /** @description Twelve weeks of it. */
       trend: components["schemas"]["TrendDto"];
+    };
+    /** @description The bests of a movement, with each set-up. */
+    MovementRecords: {
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description In what it is followed. */
+      measure: components["schemas"]["TrendMeasure"];
+      /** @description By set-up, the newest set-up first. */
+      records: components["schemas"]["SetUpRecordDto"][];
     };
     MovementRequest: {
       /**
@@ -11225,6 +11826,16 @@ export interface components {
        * @description The item whose rest it took over; null: it is of the plan.
        */
       insteadOf?: null | string;
+    };
+    /** @description What an athlete did, session by session. */
+    SessionLog: {
+      /** @description Newest first. */
+      sessions: components["schemas"]["LogSession"][];
+      /**
+       * Format: date
+       * @description The day before which the next page begins; null: there is nothing older.
+       */
+      before: null | string;
     };
     /** @description A session with all that running it takes, also without a signal. */
     SessionPack: {

@@ -1,6 +1,6 @@
 import { say } from "../../words/keys";
 
-export type KeyScope = "everywhere" | "decisions" | "lines" | "editing";
+export type KeyScope = "everywhere" | "decisions" | "lines" | "editing" | "bar" | "logbook";
 
 export interface KeyEntry {
   scope: KeyScope;
@@ -34,6 +34,16 @@ export const keymap = {
   form: { scope: "lines", keys: "f2", what: say("form") },
   undo: { scope: "editing", keys: "mod+z", what: say("undo") },
   redo: { scope: "editing", keys: "mod+shift+z,mod+y", what: say("redo") },
+  rowDown: { scope: "logbook", keys: "j", what: say("rowDown") },
+  rowUp: { scope: "logbook", keys: "k", what: say("rowUp") },
+  correct: { scope: "logbook", keys: "e", what: say("correct") },
+  fold: { scope: "logbook", keys: "o", what: say("fold") },
+  go: { scope: "bar", keys: "g", what: say("go") },
+  oneMore: { scope: "bar", keys: "up", what: say("oneMore") },
+  oneLess: { scope: "bar", keys: "down", what: say("oneLess") },
+  undoSet: { scope: "bar", keys: "u", what: say("undoSet") },
+  pain: { scope: "bar", keys: "p", what: say("pain") },
+  moreOfSet: { scope: "bar", keys: "m", what: say("moreOfSet") },
 } as const satisfies Record<string, KeyEntry>;
 
 export type KeyId = keyof typeof keymap;
@@ -43,6 +53,8 @@ export const scopes: Record<KeyScope, string> = {
   decisions: say("decisions"),
   lines: say("lines"),
   editing: say("editing"),
+  bar: say("bar"),
+  logbook: say("logbook"),
 };
 
 const names: Record<string, string> = {

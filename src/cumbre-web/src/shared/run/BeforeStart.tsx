@@ -91,6 +91,13 @@ export function BeforeStart({ run, onTell }: { run: Run; onTell: (told: CheckIn)
           ))}
         </Box>
       )}
+      <Box sx={{ display: "grid", mt: 2 }}>
+        <Answer
+          text={say("hardTraining")}
+          pressed={told.hardTraining}
+          onClick={() => onTell({ ...told, hardTraining: !told.hardTraining })}
+        />
+      </Box>
     </Box>
   );
 }

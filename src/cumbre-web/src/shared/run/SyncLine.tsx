@@ -19,7 +19,7 @@ export function SyncLine({ nothing = false }: { nothing?: boolean }) {
           ? say(full ? "full" : "onlyInPage")
           : waiting > 0
             ? say("savedWaiting", { waiting })
-            : say(nothing ? "savingNothing" : "savedAll")}
+            : say(!nothing ? "savedAll" : window.isSecureContext ? "savingNothing" : "savedOnly")}
     </Typography>
   );
 }

@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import { Problem } from "../api/client";
 import type { Entry, EntryResult, RunWeek } from "../api/types";
 import { packItem, packOf, packPlan } from "../testing/pack";
-import { Device, type Line } from "./device";
+import { Device, type Line, placeKey } from "./device";
 import { openStore, type Store } from "./store";
 
 /** A server that takes each entry once, over a line that can be cut, and that can lose an answer. */
@@ -174,6 +174,21 @@ describe("a device", () => {
     await device.start("me");
     await settle();
     expect(server.log.has("1")).toBe(true);
+  });
+
+  it("wipes what was read and remembered when somebody signs out, of an earlier page too, but for what waits", async () => {
+    const earlier = await open();
+    await earlier.remember("own/me/records", { at: 0, data: [] });
+    await earlier.remember(placeKey("old"), { chosen: null });
+    const device = await open();
+    await device.remember(placeKey("session"), { chosen: "a" });
+    server.cut = true;
+    device.note("athlete", entry("1"));
+    await settle();
+    await device.leave();
+    expect(await device.recall("own/me/records")).toBeUndefined();
+    expect(await device.recall(placeKey("old"))).toBeUndefined();
+    expect(await device.recall(placeKey("session"))).toEqual({ chosen: "a" });
   });
 
   it("works without a place to keep things, and says so", async () => {

@@ -25,6 +25,9 @@ export interface DeviceState {
   sending: boolean;
 }
 
+/** Under which the place in a session is remembered. */
+export const placeKey = (session: string) => `place/${session}`;
+
 const batch = 100;
 const patience = (tries: number) => Math.min(30_000, 500 * 2 ** tries);
 
@@ -214,16 +217,17 @@ export class Device {
         "entries",
         done.map((e) => e.id),
       );
-      await store.remove("notes", [...needed].length === 0 ? this.noteKeys : []);
+      const notes = await store.keys("notes");
+      await store.remove(
+        "notes",
+        notes.filter((key) => ![...needed].some((session) => key === placeKey(session))),
+      );
     });
     await this.writes;
   }
 
-  private readonly noteKeys: string[] = [];
-
   /** What a page remembers of a session, for instance whose turn it is. */
   async remember(key: string, value: unknown) {
-    this.noteKeys.push(key);
     this.write((store) => store.put("notes", value, key));
     await this.writes;
   }
@@ -281,7 +285,7 @@ export class Device {
       this.again = false;
       return this.flush();
     } catch (error) {
-      const refused = error instanceof Problem && error.isRefusal && error.type !== "urn:cumbre:csrf";
+      const refused = error instanceof Problem && error.isRefusal;
       this.set({ sending: false, refusal: refused ? error.message : null });
       // A refusal of all is read again too: consent may be given anew, an athlete may come back.
       this.timer = setTimeout(() => void this.flush(), refused ? 30_000 : patience(this.tries++));

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from "react";
-import { api, ask, Problem, rememberCsrf } from "../api/client";
+import { api, ask } from "../api/client";
 import { connection } from "../api/connection";
 import { Device } from "./device";
 import { openStore } from "./store";
@@ -14,17 +14,8 @@ export const device = new Device(
           ...(signal ? { signal } : {}),
         }),
       ),
-    send: async (athleteId, body) => {
-      const send = () => ask(api.POST("/api/athletes/{athleteId}/run", { params: { path: { athleteId } }, body }));
-      try {
-        return await send();
-      } catch (error) {
-        if (!(error instanceof Problem) || error.type !== "urn:cumbre:csrf") throw error;
-        // Another sign-in on this device has another token for writes.
-        rememberCsrf((await ask(api.GET("/api/me"))).csrfToken);
-        return send();
-      }
-    },
+    send: (athleteId, body) =>
+      ask(api.POST("/api/athletes/{athleteId}/run", { params: { path: { athleteId } }, body })),
   },
   openStore,
 );

@@ -5,7 +5,7 @@ import { capital, dayShort, mass, toKilograms, unitName, written, writtenAdded }
 import { sideWord } from "../ui/nameWords";
 import { pieceName } from "../ui/pieces";
 import { say } from "../../words/run";
-import type { DoneSet, RunItem, Step } from "./session";
+import type { RunItem, Step } from "./session";
 
 /** What a step asks for, as large as can be: the figure and its unit. */
 export function targetOf({ effort }: Step): { figure: string; unit: string } {
@@ -27,7 +27,10 @@ export function whereIn(step: Step) {
   const parts = efforts.filter((e) => e.set === step.effort.set).length;
   const { set, part } = step.effort;
   if (set > sets) return say("beyond", { set });
-  return parts > 1 ? say("setPartOf", { set, sets, part, parts }) : say("setOf", { set, sets });
+  // The sides of a set have their names.
+  return parts > 1 && step.effort.side === null
+    ? say("setPartOf", { set, sets, part, parts })
+    : say("setOf", { set, sets });
 }
 
 /** Added load as it is said at the bar: at +12.5 kg, with the red band, with 9 books. */
@@ -49,30 +52,41 @@ export function loadText(load: PackLoad, unit: MassUnit) {
 export const piecesText = (pieces: readonly Piece[], unit: MassUnit) =>
   pieces.map((p) => `${pieceName(p)}${p.size.unit === unit ? "" : ` ${unitName[p.size.unit]}`}`).join(" + ");
 
-const amountOf = (set: Pick<LoggedSet, "reps" | "seconds">) => set.seconds ?? set.reps;
+type ShortSet = Pick<LoggedSet, "reps" | "seconds" | "total" | "added" | "contact">;
+
+/** What was done of one set, without its load: 5, 8 s, 4 clean of 5. */
+export const amountText = (set: Pick<ShortSet, "reps" | "seconds" | "total">, bare = false) =>
+  set.seconds !== null
+    ? `${set.seconds}${bare ? "" : ` ${say("seconds")}`}`
+    : set.total !== null && set.total > set.reps
+      ? say("cleanOf", { clean: set.reps, all: set.total })
+      : String(set.reps);
 
 /** What was done in a set: 5 at +15 kg, 8 s, 4 of 5. */
-export function doneText(set: DoneSet | LoggedSet, unit: MassUnit) {
-  const amount =
-    set.seconds !== null
-      ? `${set.seconds} ${say("seconds")}`
-      : set.total !== null && set.total > set.reps
-        ? say("cleanOf", { clean: set.reps, all: set.total })
-        : String(set.reps);
+export function doneText(set: Omit<ShortSet, "contact">, unit: MassUnit) {
+  const amount = amountText(set);
   return set.added.value === 0
     ? amount
     : say("doneAt", { amount, load: set.added.value > 0 ? `+${written(set.added, unit)}` : written(set.added, unit) });
+}
+
+/** Sets as short as a coach notes them: 10, 10, 8 at +6.25 kg; each with its load where those differ. */
+export function setsText(sets: readonly ShortSet[], unit: MassUnit) {
+  const [first] = sets;
+  if (!first) return "";
+  const loads = new Set(sets.map((s) => toKilograms(s.added)));
+  if (loads.size > 1) return sets.map((s) => doneText(s, unit)).join(", ");
+  const amounts = sets.map((s) => `${amountText(s, true)}${s.contact ? ` ${contactWord[s.contact]}` : ""}`).join(", ");
+  const held = first.seconds !== null ? ` ${say("seconds")}` : "";
+  const load = first.added.value === 0 ? "" : ` ${say("atLoad", { load: writtenAdded(first.added, unit) })}`;
+  return `${amounts}${held}${load}`;
 }
 
 /** The last time, as short as a coach notes it; null: there was none. */
 export function lastText(item: PackItem, unit: MassUnit) {
   if (!item.last || item.last.sets.length === 0) return null;
   const { sets, day } = item.last;
-  const top = sets.reduce((a, b) => (toKilograms(b.added) > toKilograms(a.added) ? b : a)).added;
-  const amounts = sets.map((s) => `${amountOf(s)}${s.contact ? ` ${contactWord[s.contact]}` : ""}`).join(", ");
-  const held = sets.some((s) => s.seconds !== null) ? ` ${say("seconds")}` : "";
-  const load = top.value === 0 ? "" : ` ${say("atLoad", { load: writtenAdded(top, unit) })}`;
-  return say("lastTime", { day: dayShort(day), done: `${amounts}${held}${load}` });
+  return say("lastTime", { day: dayShort(day), done: setsText(sets, unit) });
 }
 
 /** The name of a step with its side. */
@@ -105,6 +119,7 @@ export const doseText = (line: string) =>
     .replace(/ then \+?\S+( kg| lb)?/g, "")
     .replace(/ (tempo \S+|rest \S+( to \S+)?|gap \S+( s| breaths)?)/g, "")
     .replace(/ grip \S+( \/ \S+)*/g, "")
+    .replace(/ (\d+ in reserve)/g, ", $1")
     .replace(/(\d)\.\.(\d)/g, "$1–$2")
     .replace(/ x /g, " × ")
     .replace(/ @ /g, ` ${say("at")} `)

@@ -100,6 +100,8 @@ export function runOf(pack: SessionPack, kept: readonly KeptEntry[], clockOff = 
     else if (entry.kind === "Withdraw") items.forEach((i) => (i.sets = i.sets.filter((s) => s.id !== entry.of)));
     else if (entry.kind === "Set" && entry.set && item) {
       const { supersedes, added, setUp, ...set } = entry.set;
+      // What is told of a set later was not done later: its rest runs on.
+      const corrected = item.sets.find((s) => s.id === supersedes)?.at;
       item.sets = [
         ...item.sets.filter(
           (s) => s.id !== entry.id && s.id !== supersedes && !(s.set === set.set && s.part === set.part),
@@ -118,7 +120,7 @@ export function runOf(pack: SessionPack, kept: readonly KeptEntry[], clockOff = 
           failedAt: set.failedAt ?? null,
           fault: set.fault ?? null,
           note: set.note ?? null,
-          at: Date.parse(entry.at),
+          at: corrected ?? Date.parse(entry.at),
           waiting: state !== "sent",
         },
       ];
@@ -377,6 +379,12 @@ function groupOf(steps: readonly Step[], of: Step) {
   while (first > 0 && items[first]!.joined) first--;
   return items[first]!.id;
 }
+
+/** Is it done in turn with others? */
+export const inTurn = (steps: readonly Step[], of: Step) =>
+  steps.some((s) => s.item !== of.item && groupOf(steps, s) === groupOf(steps, of));
+
+export const easierOf = (item: RunItem) => item.pack.alternates.filter((a) => a.kind === "Easier");
 
 export const clockKey = (steps: readonly Step[], step: Step) => groupOf(steps, step);
 

@@ -55,6 +55,7 @@ export interface Store {
   all<T extends Table>(table: T): Promise<Schema[T]["value"][]>;
   get<T extends Table>(table: T, key: string): Promise<Schema[T]["value"] | undefined>;
   put<T extends Table>(table: T, value: Schema[T]["value"], key?: string): Promise<void>;
+  keys(table: Table): Promise<string[]>;
   remove(table: Table, keys: readonly string[]): Promise<void>;
 }
 
@@ -85,6 +86,7 @@ function lasting(database: IDBPDatabase<Schema>): Store {
     put: async (table, value, key) => {
       await (key === undefined ? database.put(table, value) : database.put(table, value, key));
     },
+    keys: (table) => database.getAllKeys(table),
     remove: async (table, keys) => {
       const writing = database.transaction(table, "readwrite");
       await Promise.all([...keys.map((key) => writing.store.delete(key)), writing.done]);
@@ -109,6 +111,7 @@ function passing(): Store {
       tables[table].set(key ?? keyOf(table, value), value);
       return Promise.resolve();
     },
+    keys: (table) => Promise.resolve([...tables[table].keys()]),
     remove: (table, keys) => {
       keys.forEach((key) => tables[table].delete(key));
       return Promise.resolve();

@@ -3,13 +3,12 @@ import type { Entry, SetRequest } from "../api/types";
 import { newId } from "../ui/newId";
 import { useNow } from "../ui/useNow";
 import { todayOf } from "./today";
+import { placeKey } from "./device";
 import { device, useDevice } from "./deviceHere";
 import { currentOf, type DoneSet, restOf, runOf, startPlace, stepsOf, type Place } from "./session";
 
 /** For so long the last set can be told more of before it is sent. */
 const typedFor = 12_000;
-
-const noteKey = (session: string) => `place/${session}`;
 
 /** A session on this device: where it stands, and what can be done. */
 export function useRun(athleteId: string, sessionId: string) {
@@ -20,7 +19,7 @@ export function useRun(athleteId: string, sessionId: string) {
     let over = false;
     // A place that an older version kept has what it had; the rest is as at the start.
     void device
-      .recall<Partial<Place>>(noteKey(sessionId))
+      .recall<Partial<Place>>(placeKey(sessionId))
       .then((kept) => !over && setPlace({ ...startPlace, ...kept }));
     return () => {
       over = true;
@@ -55,7 +54,7 @@ export function useRun(athleteId: string, sessionId: string) {
   const move = (change: Partial<Place>) => {
     const next = { ...(place ?? startPlace), ...change };
     setPlace(next);
-    void device.remember(noteKey(sessionId), next);
+    void device.remember(placeKey(sessionId), next);
   };
 
   const note = (entry: Omit<Entry, "id" | "session" | "at">, isTyped = false) => {

@@ -16,13 +16,16 @@ export const sessionQuery = (athleteId: string, sessionId: string) =>
       ),
   });
 
+/** What is read of sessions elsewhere. */
+const readOfSessions = ["desk", "movement", "roster", "meaning", "block", "overview", "log", "logbook", "records"];
+
 function useAfterwards() {
   const queries = useQueryClient();
   return {
     onSuccess: async (session: Session | undefined) => {
       if (session) queries.setQueryData(["session", session.id], session);
       await queries.invalidateQueries({
-        predicate: (q) => ["desk", "movement", "roster", "meaning", "block"].includes(String(q.queryKey[0])),
+        predicate: (q) => readOfSessions.includes(String(q.queryKey[0])),
       });
     },
   };

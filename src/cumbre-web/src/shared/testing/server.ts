@@ -12,7 +12,11 @@ export function standIn() {
   if (standsIn) return;
   standsIn = true;
   const Native = globalThis.Request;
-  globalThis.fetch = (input) => network.answer(input as Request);
+  globalThis.fetch = function (this: unknown, input) {
+    // As a browser has it: called as a method of something else it refuses.
+    if (this !== undefined && this !== globalThis) throw new TypeError("Illegal invocation");
+    return network.answer(input as Request);
+  };
   // A page has an address to which others are relative; Node has none, and knows no signal but its own.
   globalThis.Request = class extends Native {
     constructor(input: RequestInfo | URL, init: RequestInit = {}) {

@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { api, ask } from "../../shared/api/client";
+import { api, ask } from "../api/client";
 
 export const overviewQuery = (athleteId: string) =>
   queryOptions({

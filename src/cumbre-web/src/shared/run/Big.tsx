@@ -1,11 +1,33 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
+import { useRef } from "react";
+import type { KeyId } from "../keys/keymap";
+import { useKey } from "../keys/useKey";
 import type { SxProps, Theme } from "@mui/material/styles";
 
+type Pressed = React.ComponentProps<typeof ButtonBase>;
+
+/** A button that a key presses too, unless something stands over it. */
+function Keyed({ keyed, ...props }: Pressed & { keyed: KeyId }) {
+  const button = useRef<HTMLButtonElement>(null);
+  useKey(
+    keyed,
+    () => {
+      if (!button.current?.closest("[aria-hidden=true]")) button.current?.click();
+    },
+    { enabled: !props.disabled },
+  );
+  return <ButtonBase ref={button} {...props} />;
+}
+
+const Button = ({ keyed, ...props }: Pressed & { keyed?: KeyId | null | undefined }) =>
+  keyed ? <Keyed keyed={keyed} {...props} /> : <ButtonBase {...props} />;
+
 /** The one thing to press. */
-export function Primary(props: React.ComponentProps<typeof ButtonBase>) {
+export function Primary({ keyed = "go", ...props }: Pressed & { keyed?: KeyId | null }) {
   return (
-    <ButtonBase
+    <Button
+      keyed={keyed}
       {...props}
       sx={
         [
@@ -36,9 +58,9 @@ export function Large({
   pressed,
   height = 68,
   ...props
-}: React.ComponentProps<typeof ButtonBase> & { pressed?: boolean; height?: number }) {
+}: Pressed & { pressed?: boolean; height?: number; keyed?: KeyId }) {
   return (
-    <ButtonBase
+    <Button
       {...props}
       {...(pressed === undefined ? {} : { "aria-pressed": pressed })}
       sx={

@@ -1,11 +1,11 @@
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
-import { useSignedIn, useUnit } from "../../shared/account/useMe";
-import { api, ask } from "../../shared/api/client";
-import type { Decision, LoggedSet, MassUnit, Session, SetRequest } from "../../shared/api/types";
-import { headline } from "../../shared/decisions/wording";
-import { writtenAdded, listed } from "../../shared/ui/format";
+import { useSignedIn, useUnit } from "../account/useMe";
+import { api, ask } from "../api/client";
+import type { Decision, LoggedSet, MassUnit, Session, SetRequest } from "../api/types";
+import { headline } from "../decisions/wording";
+import { writtenAdded, listed } from "../ui/format";
 import { say } from "../../words/session";
 
 const textOf = (d: Decision, unit: MassUnit) => {

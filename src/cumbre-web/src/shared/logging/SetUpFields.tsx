@@ -3,8 +3,8 @@ import Box from "@mui/material/Box";
 import InputAdornment from "@mui/material/InputAdornment";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import type { SetUpField } from "../../shared/api/types";
-import { capital } from "../../shared/ui/format";
+import type { SetUpField } from "../api/types";
+import { capital } from "../ui/format";
 import { say } from "../../words/session";
 
 interface Props {

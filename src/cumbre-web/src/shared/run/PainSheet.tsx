@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { LoggedSet } from "../../shared/api/types";
-import { placeChoices, stopSigns } from "../../shared/athletes/painPlaces";
+import type { LoggedSet } from "../api/types";
+import { placeChoices, stopSigns } from "../athletes/painPlaces";
 import { say } from "../../words/run";
 import { Choices, Large, Primary } from "./Big";
 import { Sheet } from "./Sheet";

@@ -1,8 +1,8 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import type { LoggedSet } from "../../shared/api/types";
-import { painPlaces, stopSigns } from "../../shared/athletes/painPlaces";
-import { Field } from "../../shared/ui/Field";
+import type { LoggedSet } from "../api/types";
+import { painPlaces, stopSigns } from "../athletes/painPlaces";
+import { Field } from "../ui/Field";
 import { say } from "../../words/session";
 
 export interface Pain {

@@ -1,4 +1,4 @@
-import type { SetUpField } from "../../shared/api/types";
+import type { SetUpField } from "../api/types";
 import { say } from "../../words/session";
 
 /** A set-up as a line: strap mark 6, ring material wood, box height 45 cm. */

@@ -9,18 +9,18 @@ import Typography from "@mui/material/Typography";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { newId } from "../../shared/ui/newId";
+import { newId } from "../ui/newId";
 import { z } from "zod";
-import { useSignedIn, useUnit } from "../../shared/account/useMe";
-import type { Athlete } from "../../shared/api/types";
-import { dayShort, unitName, written } from "../../shared/ui/format";
-import { decimal } from "../../shared/ui/shapes";
-import { messageOf } from "../../shared/ui/states";
-import { ConfirmDialog } from "../../shared/ui/ConfirmDialog";
-import { QuietButton } from "../../shared/ui/QuietButton";
-import { useServerErrors } from "../../shared/ui/useServerErrors";
-import { useAddBodyMass, useRemoveBodyMass } from "../../shared/athletes/useAthlete";
-import { Field } from "../../shared/ui/Field";
+import { useSignedIn, useUnit } from "../account/useMe";
+import type { Athlete } from "../api/types";
+import { dayShort, unitName, written } from "../ui/format";
+import { decimal } from "../ui/shapes";
+import { messageOf } from "../ui/states";
+import { ConfirmDialog } from "../ui/ConfirmDialog";
+import { QuietButton } from "../ui/QuietButton";
+import { useServerErrors } from "../ui/useServerErrors";
+import { useAddBodyMass, useRemoveBodyMass } from "./useAthlete";
+import { Field } from "../ui/Field";
 import { say } from "../../words/athlete";
 
 type Reading = Athlete["bodyMasses"][number];
@@ -28,7 +28,7 @@ type Reading = Athlete["bodyMasses"][number];
 const shape = z.object({ day: z.iso.date(say("chooseADay")), mass: decimal(say("theBodyMass")) });
 
 /** Readings of the scale, newest first, and a line for the next one. */
-export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
+export function BodyMassPanel({ athlete, shown = 12 }: { athlete: Athlete; shown?: number }) {
   const { today } = useSignedIn();
   const unit = useUnit();
   const [id, setId] = useState(newId);
@@ -70,14 +70,14 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
           type="date"
           {...form.register("day")}
           problem={errors.day?.message}
-          sx={{ width: 160 }}
+          sx={{ width: 148 }}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
         />
         <Field
           label={say("bodyMass")}
           {...form.register("mass")}
           problem={errors.mass?.message}
-          sx={{ width: 150 }}
+          sx={{ width: 128 }}
           slotProps={{
             htmlInput: { inputMode: "decimal" },
             input: { endAdornment: <InputAdornment position="end">{unitName[unit]}</InputAdornment> },
@@ -100,7 +100,7 @@ export function BodyMassPanel({ athlete }: { athlete: Athlete }) {
         <Table aria-label={say("readings")} sx={{ mt: 3 }}>
           <TableBody>
             {athlete.bodyMasses
-              .slice(-12)
+              .slice(-shown)
               .reverse()
               .map((r) => (
                 <TableRow key={r.id}>
