@@ -16,6 +16,7 @@ internal sealed class ClubReport(string address, string file) : IDisposable
     private const int Times = 40,
         WarmUps = 80,
         SetsOfASession = 9,
+        InClass = 40,
         Door = 5;
 
     private const double WriteShare = 0.3;
@@ -33,6 +34,14 @@ internal sealed class ClubReport(string address, string file) : IDisposable
                 SELECT s.json FROM athlete a JOIN standing s ON s.athlete_id = a.id
                 WHERE a.archived_at IS NULL ORDER BY a.name
                 """;
+
+    private const string SetsOfToday =
+            """
+                SELECT i.plan_json, l.reps, l.done_at FROM session s
+                JOIN session_item i ON i.session_id = s.id LEFT JOIN logged_set l ON l.item_id = i.id
+                WHERE s.day = $day AND s.status = 'Started'
+                """,
+        SetsOfOne = SetsOfToday + " AND s.athlete_id = $id";
 
     private readonly HttpClient http = new(
         new SocketsHttpHandler
@@ -87,6 +96,8 @@ internal sealed class ClubReport(string address, string file) : IDisposable
         await Page("overview, each another", i => Of(i) + "/overview", OneStanding);
         await Page("movement", i => Of(i) + "/movement", OneStanding);
         await Page("ladders of one", i => Of(i) + "/ladders", OneStanding);
+        await Page("log, each another", i => Of(i) + "/log", OneStanding);
+        await Page("records, each another", i => Of(i) + "/records", OneStanding);
 
         var inOneTransaction = Floor(Insert());
         var (plan, set, past, finish) = (
@@ -118,6 +129,22 @@ internal sealed class ClubReport(string address, string file) : IDisposable
         Told("a set logged", [.. set.Where((_, i) => i % SetsOfASession > 0)], inOneTransaction);
         Told("a set of a past day", past, inOneTransaction);
         Told("a session finished", finish, inOneTransaction);
+        await AtTheBar();
+    }
+
+    /// <summary>A class in the middle of its session.</summary>
+    private async Task AtTheBar()
+    {
+        for (var i = 0; i < InClass; i++)
+        {
+            var session = Of(i) + $"/sessions/{Guid.NewGuid()}";
+            using var planned = await Plan(session, today);
+            using var logged = await Log(session, 1);
+        }
+
+        await Page("week at the bar", i => Of(i % InClass) + "/run", SetsOfOne);
+        await Page("who trains now", _ => "/api/live/now", SetsOfToday);
+        await Page("board", _ => "/api/board", SetsOfToday);
     }
 
     private string Of(int i) => $"/api/athletes/{athletes[i % athletes.Length]}";
@@ -190,7 +217,9 @@ internal sealed class ClubReport(string address, string file) : IDisposable
         connection.Open();
         var command = connection.CreateCommand();
         command.CommandText = sql;
-        if (sql == OneStanding)
+        if (sql is SetsOfToday or SetsOfOne)
+            command.Parameters.AddWithValue("$day", today);
+        if (sql is OneStanding or SetsOfOne)
             command.Parameters.AddWithValue("$id", Guid.Parse(athletes[0]).ToByteArray(bigEndian: true));
         command.Prepare();
         return () =>

@@ -35,6 +35,19 @@ public sealed class Browser : IDisposable
             }
         );
 
+    /// <summary>Cuts the line, or mends it.</summary>
+    public void Offline(bool offline) =>
+        Driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = offline,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+
     public void Go(string path)
     {
         Driver.Navigate().GoToUrl(new Uri(address, path));

@@ -257,6 +257,7 @@ public sealed class DemoTests : IAsyncLifetime
         browser.Sees("Ilse Marquina");
         browser.Sees("Before you start");
         browser.Press("Progress");
+        browser.Press("Lifts, holds, calendar");
         browser.Sees("Lifts and holds");
         browser.SeesNot("Record a test");
         browser.Press("Log session");

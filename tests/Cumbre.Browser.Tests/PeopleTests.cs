@@ -198,6 +198,7 @@ public sealed class PeopleTests : IAsyncLifetime
         SignOut();
         Join(bens, "ben");
         browser.Press("Progress");
+        browser.Press("Lifts, holds, calendar");
         browser.Press("Log session");
         browser.Press("Log set");
         browser.Sees("1 set not logged yet");

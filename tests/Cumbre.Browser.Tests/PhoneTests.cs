@@ -31,6 +31,7 @@ public sealed class PhoneTests : CoachAtWork
             (PathOf("Levi Sorel") + "/privacy", null, "Maren Sorel"),
             ("/test-days", null, "No test days yet"),
             ("/class", null, "Kasimir Lund"),
+            ("/logbook", null, "Sets by week"),
             (RunOf("Kasimir Lund"), null, "Before you start"),
             (RunOf("Kasimir Lund"), "Warm-up done", "set 1 of 4"),
             (RunOf("Petra Holm"), "Start session", "part 1 of 3"),

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Text.Json;
 
 namespace Cumbre.Browser.Tests;
@@ -26,8 +27,22 @@ internal sealed class Reader(Browser browser)
         "grid",
     ];
 
-    /// <summary>What is amiss in the tree, in words; empty where nothing is.</summary>
+    /// <summary>
+    /// What is amiss in the tree, in words; empty where nothing is. A page that is still being drawn is given a moment.
+    /// </summary>
     public IReadOnlyList<string> Faults()
+    {
+        var patience = Stopwatch.StartNew();
+        while (true)
+        {
+            var faults = Amiss();
+            if (faults.Count == 0 || patience.Elapsed > TimeSpan.FromSeconds(3))
+                return faults;
+            Thread.Sleep(50);
+        }
+    }
+
+    private IReadOnlyList<string> Amiss()
     {
         var tree =
             (IReadOnlyDictionary<string, object>)browser.Driver.ExecuteCdpCommand("Accessibility.getFullAXTree", [])!;

@@ -45,7 +45,7 @@ public sealed class RunTests : IDisposable
         Do(phone, "Done, all 10");
 
         // The line is cut for the middle third, and the tab is closed in it.
-        Offline(phone, true);
+        phone.Offline(true);
         phone.Press("Start pull-up");
         phone.Press("Part 1 done, all 2");
         phone.Press("Part 2 done, all 2");
@@ -158,17 +158,48 @@ public sealed class RunTests : IDisposable
             phone.Press("Start set");
     }
 
-    private static void Offline(Browser phone, bool offline) =>
-        phone.Driver.ExecuteCdpCommand(
-            "Network.emulateNetworkConditions",
-            new Dictionary<string, object?>
-            {
-                ["offline"] = offline,
-                ["latency"] = 0,
-                ["downloadThroughput"] = -1,
-                ["uploadThroughput"] = -1,
-            }
+    [Fact]
+    public async Task What_was_read_is_there_without_a_signal_and_goes_when_somebody_signs_out()
+    {
+        var stop = TestContext.Current.CancellationToken;
+        using var phone = new Browser(await server.Start(stop));
+        phone.Resize(390, 844);
+        phone.Go("/");
+        phone.Press("Enter as athlete");
+        phone.Sees("Before you start");
+        phone.Driver.ExecuteAsyncScript("navigator.serviceWorker.ready.then(arguments[arguments.length - 1])");
+        phone.Press("Progress");
+        phone.Sees("Limiting factor");
+        phone.Sees("Advanced tuck front lever");
+        phone.Press("Log");
+        phone.Sees("Show older sessions");
+        await server.Kill(stop);
+
+        phone.Go("/log");
+        phone.Sees("No signal: this is the copy on your phone");
+        phone.Sees("High pull-up");
+        phone.Press("Progress");
+        phone.Sees("No signal: this is the copy on your phone");
+        phone.Sees("Advanced tuck front lever");
+
+        await server.Start(stop);
+        phone.Press("Profile");
+        phone.Press("Sign out");
+        phone.Sees("Enter as athlete");
+        Assert.Equal(
+            "[]",
+            phone.Driver.ExecuteAsyncScript(
+                """
+                const done = arguments[arguments.length - 1];
+                const opened = indexedDB.open("cumbre-run");
+                opened.onsuccess = () => {
+                  const asked = opened.result.transaction("notes").objectStore("notes").getAllKeys();
+                  asked.onsuccess = () => done(JSON.stringify(asked.result));
+                };
+                """
+            )
         );
+    }
 
     /// <summary>The coach plans the session for the athlete of the demo; answers where it is run.</summary>
     private static string Planned(Browser coach) =>

@@ -68,6 +68,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/class", "Kasimir Lund"),
                 ("/board", "Nobody is training yet"),
                 (RunOf("Kasimir Lund"), "Before you start"),
+                ("/logbook", "Sets by week"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),
             }

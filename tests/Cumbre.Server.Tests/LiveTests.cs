@@ -48,6 +48,46 @@ public sealed class LiveTests(SharedClub shared) : IClassFixture<SharedClub>, IA
     }
 
     [Fact]
+    public async Task Sets_of_the_sessions_page_and_one_that_was_taken_back_are_shown_too()
+    {
+        var (athlete, _, _) = await RunFixture.Planned(coach, "ring-row: 3 x 8 rest 2:00");
+        var phone = await Phone.Of(coach, athlete);
+        var session = (await coach.Get($"{athlete.Path}/sessions/{phone.Pack["id"]}")).Ok;
+        var first = Guid.CreateVersion7();
+        (await athlete.Log(session, 1, 8, 0, id: first)).Ok.ToString();
+        var live = (await Live(athlete))!;
+        Assert.Equal((1, 2), ((int)live["done"]!, (int)live["set"]!));
+        var doneAt = (DateTimeOffset)live["last"]!["doneAt"]!;
+        Assert.Equal(120, ((DateTimeOffset)live["restUntil"]! - doneAt).TotalSeconds, 0);
+        // Who corrects a set does not do it again.
+        (await athlete.Log(session, 1, 7, 0, supersedes: first)).Ok.ToString();
+        live = (await Live(athlete))!;
+        Assert.Equal((7, doneAt), ((int)live["last"]!["reps"]!, (DateTimeOffset)live["last"]!["doneAt"]!));
+        var again = await Phone.Of(coach, athlete);
+        again.Note("Withdraw", new { of = (string)live["last"]!["id"]! });
+        await again.Send();
+        live = (await Live(athlete))!;
+        Assert.Equal((0, true), ((int)live["done"]!, live["last"] is null));
+        Assert.Equal(200, (await coach.Get("/api/board")).Status);
+    }
+
+    [Fact]
+    public async Task What_is_told_of_a_set_later_begins_no_new_rest()
+    {
+        var (athlete, _, _) = await RunFixture.Planned(coach, "ring-row: 3 x 8 rest 2:00");
+        var phone = await Phone.Of(coach, athlete);
+        var done = DateTimeOffset.UtcNow.AddSeconds(-90);
+        var first = (string)phone.Do(0, 0, at: done)["id"]!;
+        phone.Do(0, 0, more: new { reserve = 2, supersedes = first });
+        await phone.Send();
+        var live = (await Live(athlete))!;
+        var rested =
+            (DateTimeOffset)(await coach.Get("/api/live/now")).Ok["now"]! - (DateTimeOffset)live["last"]!["doneAt"]!;
+        Assert.InRange(rested.TotalSeconds, 89, 120);
+        Assert.Equal(2, (int)live["last"]!["reserve"]!);
+    }
+
+    [Fact]
     public async Task The_coach_changes_the_rest_of_an_exercise_and_the_phone_has_it_before_the_next_set()
     {
         var (athlete, _, _) = await RunFixture.Planned(coach, "weighted-pull-up: 4 x 5 @ +20 kg", "push-up: 2 x 10");

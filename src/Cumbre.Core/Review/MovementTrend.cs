@@ -159,7 +159,10 @@ public sealed class MovementTrend
     /// <summary>Measured in steps downwards: a box, a band.</summary>
     public bool IsStepwise => Measure is TrendMeasure.Box or TrendMeasure.Assistance;
 
-    /// <summary>The best with each set-up, the newest set-up first.</summary>
+    /// <summary>
+    /// The best with each set-up, the newest set-up first: of the same best the one with the most reps, and of those
+    /// the day on which it was first reached.
+    /// </summary>
     public IReadOnlyList<SetUpRecord> Records() =>
         [
             .. exposures
@@ -170,7 +173,12 @@ public sealed class MovementTrend
                 .Where(x => x.Value is not null)
                 .GroupBy(x => x.e.SetUp)
                 .OrderByDescending(g => g.Max(x => x.e.Day))
-                .Select(g => g.OrderBy(x => IsStepwise ? -x.Value : x.Value).ThenBy(x => x.e.Day).Last())
+                .Select(g =>
+                    g.OrderBy(x => IsStepwise ? -x.Value : x.Value)
+                        .ThenBy(x => x.r.Amount)
+                        .ThenByDescending(x => x.e.Day)
+                        .Last()
+                )
                 .Select(x => new SetUpRecord(x.e.SetUp.ToString(), x.Value!.Value, x.e.Day, x.r.Set, IsCompared(x.e))),
         ];
 

@@ -32,8 +32,9 @@ public static class AthleteEndpoints
         api.MapPut("/athletes/{athleteId:guid}/body-masses/{id:guid}", PutBodyMass.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapDelete("/athletes/{athleteId:guid}/body-masses/{id:guid}", RemoveBodyMass.Handle)
-            .RequireAuthorization(Policies.Coach);
+            .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/overview", Overview.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/records", GetRecords.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
     }

@@ -353,6 +353,10 @@ public static class Words
     public static Message KitRowsMost(decimal most) =>
         new("kitRowsMost", new Dictionary<string, object> { ["most"] = most });
 
+    /// <summary>At most {most, number} filters are saved: delete one first.</summary>
+    public static Message FiltersMost(decimal most) =>
+        new("filtersMost", new Dictionary<string, object> { ["most"] = most });
+
     /// <summary>The ladder {ladder} would no longer hold together.</summary>
     public static Message LadderBroken(string ladder) =>
         new("ladderBroken", new Dictionary<string, object> { ["ladder"] = ladder });

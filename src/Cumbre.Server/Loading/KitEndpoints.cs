@@ -47,8 +47,7 @@ public sealed record CountedDto(Guid Id, string Name, int Count, MassDto? Unit);
 public sealed record RungDto(decimal Kg, IReadOnlyList<MassDto> Pieces, decimal? StepUpKg, bool Gap);
 
 /// <summary>A kit book as it is written.</summary>
-/// <param name="Kit">Plates, belt and vest; null: they lie with the athlete's profile, or nothing is written down
-/// yet.</param>
+/// <param name="Kit">Plates, belt and vest; null: they are left as they stand, or nothing is written down yet.</param>
 /// <param name="Bands">Measured bands.</param>
 /// <param name="Counted">Counted loads.</param>
 /// <param name="Gear">Everything else.</param>
@@ -111,7 +110,7 @@ public static class KitEndpoints
                 (Guid athleteId, KitBookRequest request, ClaimsPrincipal user, Database database, ClubClock clock) =>
                     Put(athleteId, request, user, database, clock)
             )
-            .RequireAuthorization(Policies.Coach);
+            .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/gauge", GaugeStream.Handle).RequireAuthorization(Policies.Coach);
     }
 
@@ -131,12 +130,21 @@ public static class KitEndpoints
         var book = ToBook(request, clock.Today);
         var (written, now) = database.Write(db =>
         {
-            if (Read(db, owner, clock.Today) is null)
+            var ofClub = owner == KitStore.Club;
+            var profile = ofClub ? null : AthleteStore.Find(db, owner);
+            if (!ofClub && profile is null)
                 return (Written.Missing, null);
             var stamp = clock.Stamp(Policies.IdOf(user));
-            var written = KitStore.Put(db, owner, book, request.Version, stamp);
-            if (written == Written.Done && owner == KitStore.Club)
+            var written = KitStore.Put(db, owner, ofClub ? book : book with { Kit = null }, request.Version, stamp);
+            if (written == Written.Done && ofClub)
                 AuditStore.Add(db, new(AuditKind.ClubKitChanged), stamp);
+            // What an athlete can hang lies with the profile.
+            if (written == Written.Done && profile is not null && book.Kit is { } kit)
+            {
+                written = AthleteStore.Put(db, profile with { Kit = kit }, clock.Now);
+                db.Reconsider(owner, corrected: true);
+            }
+
             return (written, Read(db, owner, clock.Today));
         });
         return written switch
@@ -162,7 +170,9 @@ public static class KitEndpoints
         var ladder = LoadLadder.Of(kit, RungsShown);
         return new(
             profile?.Name ?? Storage.Accounts.AccountStore.Club(db)?.Name ?? "",
-            book.Kit is null ? null : KitDto.Of(book.Kit),
+            profile is not null ? KitDto.Of(profile.Kit)
+                : book.Kit is null ? null
+                : KitDto.Of(book.Kit),
             [.. book.Bands.Select(b => new BandDto(b.Id, b.Name, b.BottomKg, b.MiddleKg, b.TopKg, b.MeasuredOn))],
             [
                 .. book

@@ -36,7 +36,20 @@ internal sealed class Housekeeping(
             {
                 log.LogError(e, "The hourly clearing up failed; it is tried again");
             }
-        } while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await Next(timer, stoppingToken));
+    }
+
+    /// <summary>Whether there is a next time; that the app ends meanwhile is no fault.</summary>
+    private static async Task<bool> Next(PeriodicTimer timer, CancellationToken stoppingToken)
+    {
+        try
+        {
+            return await timer.WaitForNextTickAsync(stoppingToken);
+        }
+        catch (OperationCanceledException)
+        {
+            return false;
+        }
     }
 
     /// <summary>Once, now.</summary>

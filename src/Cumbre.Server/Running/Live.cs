@@ -180,7 +180,8 @@ internal static class GetLive
         var next = state.Next is { } at ? walk[at] : null;
         var item = next is null ? null : session.Items[next.Item];
         var all = session.Items.SelectMany(i => sets[i.Id].Select(s => (Item: i, Set: s))).ToArray();
-        var last = all.Where(s => s.Set.DoneAt is not null).MaxBy(s => s.Set.DoneAt);
+        // None: all that was done is taken back, or nobody told when it was.
+        var last = all.OrderByDescending(s => s.Set.DoneAt).FirstOrDefault(s => s.Set.DoneAt is not null);
         var pain = all.Where(s => s.Set.Set.Pain > 0 || s.Set.Set.Sign is not null)
             .OrderByDescending(s => s.Set.Set.Sign is not null)
             .ThenByDescending(s => s.Set.Set.Pain)

@@ -7,6 +7,14 @@ public static class SessionEndpoints
     public static void MapSessions(this IEndpointRouteBuilder api)
     {
         api.MapGet("/athletes/{athleteId:guid}/meaning", ReadLine.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/logbook", Logbook.Page).RequireAuthorization(Policies.Coach);
+        api.MapGet("/logbook/sums", Logbook.Sums).RequireAuthorization(Policies.Coach);
+        api.MapGet("/logbook/highest", Logbook.Highest).RequireAuthorization(Policies.Coach);
+        api.MapGet("/logbook/views", LogViews.All).RequireAuthorization(Policies.Coach);
+        api.MapPut("/logbook/views", LogViews.Put).RequireAuthorization(Policies.Coach);
+        api.MapDelete("/logbook/views/{name}", LogViews.Remove).RequireAuthorization(Policies.Coach);
+        api.MapGet("/logbook/sets.csv", LogbookCsv.Handle).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/log", GetLog.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/sessions/{sessionId:guid}", GetSession.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapPut("/athletes/{athleteId:guid}/sessions/{sessionId:guid}", PlanSession.Handle)

@@ -57,16 +57,25 @@ internal static class SetWriter
             SessionStore.Start(db, stored, frozen, logging.DoneAt ?? stamp.At);
         }
 
-        Write(db, stored, item, logging, stamp);
+        // What is logged on the day itself is logged as it is done.
+        var isNow = stored.Day == clock.Today && stored.Status != SessionStatus.Done;
+        Write(db, stored, item, logging with { DoneAt = logging.DoneAt ?? (isNow ? stamp.At : null) }, stamp);
         return null;
     }
 
-    /// <summary>Writes a set of which is known that it fits, and that none stands in its place.</summary>
+    /// <summary>
+    /// Writes a set of which is known that it fits, and that none stands in its place. One that corrects another was
+    /// done when that was.
+    /// </summary>
     public static void Write(Db db, StoredSession stored, StoredItem item, SetToLog logging, Stamp stamp)
     {
+        var corrected = logging.Supersedes is { } id ? SessionStore.FindSet(db, id) : null;
         SessionStore.AddSet(
             db,
-            new(logging.Id, item.Id, logging.Set) { DoneAt = logging.DoneAt },
+            new(logging.Id, item.Id, logging.Set)
+            {
+                DoneAt = corrected is null ? logging.DoneAt : corrected.DoneAt ?? logging.DoneAt,
+            },
             logging.Supersedes,
             stamp
         );

@@ -86,7 +86,7 @@ public static class DecisionStore
                     SELECT {Columns} WHERE athlete_id = @athleteId AND (state IN ('Proposed', 'Deferred')
                     OR state IN ('Accepted', 'Edited') AND (basis_session_id IS NULL OR basis_session_id IN @sessions)) ORDER BY id DESC
                     """,
-                    new { athleteId, sessions = sessions.Select(s => s.ToByteArray(bigEndian: true)).ToArray() }
+                    new { athleteId, sessions = Ids.In(sessions) }
                 )
                 .Select(r => r.ToStored()),
         ];

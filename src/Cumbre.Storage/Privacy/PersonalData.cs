@@ -35,6 +35,7 @@ public static class PersonalData
         new("run_entry", Own),
         new("board_place", $"session_id IN ({OwnSessions})"),
         new("wall", Own),
+        new("log_view", $"athlete_id = @id OR {OfOwnAccount}"),
         new("decision_event", $"decision_id IN ({OwnDecisions})"),
         new("decision", Own),
         new("logged_set", $"item_id IN ({OwnItems})"),

@@ -148,17 +148,21 @@ public static class SessionStore
 
     private const string FromItems = "FROM session s LEFT JOIN session_item i ON i.session_id = s.id";
 
-    private const string SetColumns = """
+    internal const string SetColumns = """
         l.id, l.item_id, l.set_no, l.part_no, l.reps, l.seconds, l.added_value, l.added_unit, l.reserve, l.form, l.pain, l.pain_place, l.total, l.contact, l.sagged, l.rested_seconds, l.sign,
         l.set_up_json, l.failed_at, l.fault, l.note, l.done_at
         FROM logged_set l
         """;
 
-    private const string NotSuperseded =
+    internal const string NotSuperseded =
         "l.withdrawn = 0 AND NOT EXISTS (SELECT 1 FROM logged_set newer WHERE newer.supersedes = l.id)";
 
     public static StoredSession? Find(Db db, Guid id) =>
         Sessions(db, "s.id = @id ORDER BY i.position", new { id }).FirstOrDefault();
+
+    /// <summary>Some sessions, in whatever order, without what was frozen and seen.</summary>
+    public static IReadOnlyList<StoredSession> Some(Db db, IReadOnlyCollection<Guid> ids) =>
+        [.. Sessions(db, "s.id IN @ids ORDER BY s.id, i.position", new { ids = Ids.In(ids) }, LeanColumns)];
 
     /// <summary>Sessions of a block, by day.</summary>
     public static IReadOnlyList<StoredSession> OfBlock(Db db, Guid blockId) =>
@@ -187,6 +191,31 @@ public static class SessionStore
                     from,
                     until,
                 }
+            ),
+        ];
+
+    /// <summary>Sessions of an athlete that were begun, of some days before a day, newest first.</summary>
+    /// <param name="db">The connection.</param>
+    /// <param name="athleteId">Whose.</param>
+    /// <param name="before">The first day that is left out.</param>
+    /// <param name="days">Of so many days.</param>
+    public static IReadOnlyList<StoredSession> Begun(Db db, Guid athleteId, DateOnly before, int days) =>
+        [
+            .. Sessions(
+                db,
+                """
+                s.athlete_id = @athleteId AND s.status <> 'Planned' AND s.day IN (
+                  SELECT DISTINCT day FROM session WHERE athlete_id = @athleteId AND status <> 'Planned' AND day < @before
+                  ORDER BY day DESC LIMIT @days)
+                ORDER BY s.day DESC, s.id DESC, i.position
+                """,
+                new
+                {
+                    athleteId,
+                    before,
+                    days,
+                },
+                LeanColumns
             ),
         ];
 
@@ -525,22 +554,44 @@ public static class SessionStore
             .Select(r => r.ToStored())
             .ToLookup(s => s.ItemId);
 
+    /// <summary>The sets of an athlete's sessions from a day to another, as they stand, by item and in order.</summary>
+    public static ILookup<Guid, StoredSet> Sets(Db db, Guid athleteId, DateOnly from, DateOnly to) =>
+        db.Query<SetRow>(
+                $"""
+                SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id JOIN session s ON s.id = i.session_id
+                WHERE s.athlete_id = @athleteId AND s.day BETWEEN @from AND @to AND {NotSuperseded}
+                ORDER BY l.set_no, l.part_no, l.id
+                """,
+                new
+                {
+                    athleteId,
+                    from,
+                    to,
+                }
+            )
+            .Select(r => r.ToStored())
+            .ToLookup(s => s.ItemId);
+
     /// <summary>Sets of a session that were corrected, by the set that superseded each.</summary>
-    public static IReadOnlyDictionary<Guid, StoredSet> Superseded(Db db, Guid sessionId) =>
-        db.Query<SupersededRow>(
-                "SELECT n.supersedes AS old, n.id AS newer FROM logged_set n JOIN session_item i ON i.id = n.item_id WHERE i.session_id = @sessionId AND n.supersedes IS NOT NULL",
-                new { sessionId }
+    public static IReadOnlyDictionary<Guid, StoredSet> Superseded(Db db, Guid sessionId) => Superseded(db, [sessionId]);
+
+    /// <summary>Sets of some sessions that were corrected, by the set that superseded each.</summary>
+    public static IReadOnlyDictionary<Guid, StoredSet> Superseded(Db db, IReadOnlyCollection<Guid> sessions)
+    {
+        var newer = db.Query<SupersededRow>(
+                """
+                SELECT n.supersedes AS old, n.id AS newer FROM session_item i CROSS JOIN logged_set n ON n.item_id = i.id
+                WHERE i.session_id IN @sessions AND n.supersedes IS NOT NULL
+                """,
+                new { sessions = Ids.In(sessions) }
             )
-            .Join(
-                db.Query<SetRow>(
-                    $"SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id WHERE i.session_id = @sessionId",
-                    new { sessionId }
-                ),
-                r => r.Old,
-                r => r.Id,
-                (r, row) => (r.Newer, Set: row.ToStored())
-            )
-            .ToDictionary(r => r.Newer, r => r.Set);
+            .ToDictionary(r => r.Old, r => r.Newer);
+        return newer.Count == 0
+            ? new Dictionary<Guid, StoredSet>()
+            : db.Query<SetRow>($"SELECT {SetColumns} WHERE l.id IN @ids", new { ids = Ids.In(newer.Keys) })
+                .Select(r => r.ToStored())
+                .ToDictionary(s => newer[s.Id]);
+    }
 
     /// <summary>How many sets of each item of an athlete are logged.</summary>
     public static ItemCounts SetCounts(Db db, Guid athleteId, DateOnly from) =>

@@ -231,6 +231,18 @@ public sealed class MovementTrendTests
     }
 
     [Fact]
+    public void A_record_stands_on_the_day_on_which_it_was_first_reached()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-02", "high-pull-up", "3 x 5 to chest fast", [4, 4, 3])
+            .Did("2026-03-05", "high-pull-up", "3 x 5 to chest fast", [5, 4, 4])
+            .Did("2026-03-09", "high-pull-up", "3 x 5 to chest fast", [5, 5, 5])
+            .Did("2026-03-12", "high-pull-up", "3 x 5 to chest fast", [3, 3, 3]);
+        var record = Assert.Single(Of(trainee, "high-pull-up").Records());
+        Assert.Equal((new DateOnly(2026, 3, 5), 5), (record.Day, record.Set!.CleanReps));
+    }
+
+    [Fact]
     public void A_deload_is_shown_and_says_nothing()
     {
         var trainee = new Trainee()
