@@ -211,7 +211,7 @@ public enum RuleId
     /// <summary>Practice sets have outgrown the test. ()</summary>
     PracticeTrend,
 
-    /// <summary>The median slope with Sen's interval, carried on to the next threshold. (confidence)</summary>
+    /// <summary>The line of the trend with the intervals of its slope and its level, carried on to the next threshold. (confidence)</summary>
     Forecast,
 }
 
@@ -639,10 +639,16 @@ public enum StepKey
     /// <summary>Sen's interval of the slope. (lower end) -> upper end</summary>
     SlopeInterval,
 
-    /// <summary>What is left to gain. (threshold, last) -> amount</summary>
+    /// <summary>Where the line of the trend stands today. () -> amount</summary>
+    TrendToday,
+
+    /// <summary>The interval of it. (lower end) -> upper end</summary>
+    TrendTodayInterval,
+
+    /// <summary>What is left to gain. (threshold, line today) -> amount</summary>
     GapToThreshold,
 
-    /// <summary>The gap at either end of the interval. (from) -> to</summary>
+    /// <summary>Where either end of the line reaches the threshold, rounded outwards. (from) -> to</summary>
     WeeksFromTo,
 }
 
@@ -710,6 +716,8 @@ public enum SourceId
     Schoenfeld2017,
     Theil1950,
     Sen1968,
+    HodgesLehmann1963,
+    ZouDonner2008,
 }
 
 /// <summary>A caution; worded at the edge, with its arguments in order.</summary>

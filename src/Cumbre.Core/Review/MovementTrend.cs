@@ -414,28 +414,36 @@ public sealed class MovementTrend
             .ToArray();
         if (Ahead is not { } line)
             return new(null, null, NoForecast.NoThreshold, points.Length);
-        var trend = TheilSen.Through(
-            [.. points.Select(p => ((double)p.Day.DayNumber / DaysAWeek, (double)p.Counts))],
-            Confidence
-        );
-        if (trend is null)
+        var at = points.Select(p => ((double)p.Day.DayNumber / DaysAWeek, (double)p.Counts)).ToArray();
+        if (at.Length < TheilSen.FewestPoints)
             return new(line, null, NoForecast.TooFewPoints, points.Length);
-        if (trend.Low <= 0)
+        if (Crossing.Of(at, (double)line.Value, Confidence) is not { } crossing)
             return new(line, null, NoForecast.NotRising, points.Length);
-        var gap = Math.Max(0, (double)(line.Value - points[^1].Counts));
-        var (from, to) = ((int)Math.Ceiling(gap / trend.High), (int)Math.Ceiling(gap / trend.Low));
-        if (to > FarWeeks)
+        var now = (double)athlete.Today.DayNumber / DaysAWeek;
+        if (crossing.To - now > FarWeeks)
             return new(line, null, NoForecast.TooFar, points.Length);
+        // In whole weeks, rounded outwards.
+        var from = (int)Math.Floor(Math.Max(0, crossing.From - now));
+        var to = (int)Math.Ceiling(Math.Max(0, crossing.To - now));
+        var ahead = now - crossing.Middle;
+        var today = crossing.Level.Middle + crossing.Trend.Slope * ahead;
         var why = Explanation
             .For(RuleId.Forecast, Quantity.OfFraction((decimal)Confidence))
             .Input(InputKey.TrendPoints, Quantity.Count(points.Length))
             .Input(InputKey.TrendFrom, Quantity.On(points[0].Day))
             .Input(InputKey.TrendTo, Quantity.On(points[^1].Day))
-            .Step(StepKey.SlopePerWeek, Amount(trend.Slope))
-            .Step(StepKey.SlopeInterval, Amount(trend.High), Amount(trend.Low))
-            .Step(StepKey.GapToThreshold, Amount(gap), Amount((double)line.Value), Amount((double)points[^1].Counts))
+            .Step(StepKey.SlopePerWeek, Amount(crossing.Trend.Slope))
+            .Step(StepKey.SlopeInterval, Amount(crossing.Trend.High), Amount(crossing.Trend.Low))
+            .Step(StepKey.TrendToday, Amount(today))
+            .Step(StepKey.TrendTodayInterval, Amount(crossing.Upper(ahead)), Amount(crossing.Lower(ahead)))
+            .Step(
+                StepKey.GapToThreshold,
+                Amount(Math.Max(0, (double)line.Value - today)),
+                Amount((double)line.Value),
+                Amount(today)
+            )
             .Step(StepKey.WeeksFromTo, Quantity.Weeks(to), Quantity.Weeks(from))
-            .Source(SourceId.Theil1950, SourceId.Sen1968)
+            .Source(SourceId.Theil1950, SourceId.Sen1968, SourceId.HodgesLehmann1963, SourceId.ZouDonner2008)
             .Caution(CautionId.TrendAssumes);
         return new(line, why.Build((from, to)), null, points.Length);
     }

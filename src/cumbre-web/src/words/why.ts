@@ -85,7 +85,7 @@ export const say = wordsOf("why", {
   theWorkOfEachTestByIts:
     "Working time of each test by its protocol, both sides where both are tested, plus the rests between.",
   theMedianOfTheSlopesBetweenAll:
-    "The median of the slopes between all pairs of days, extended to the next threshold at both ends of its {confidence} interval.",
+    "The median of the slopes between all pairs of days, extended to the next threshold. The {confidence} interval carries what the days leave open about the slope and about the level.",
   aBandWhoseMeasuredHelpIsNear:
     "A band whose measured assistance is close to the line; its mean is accurate to about 15 %.",
   theFeetHelpAsMuchAsThe:
@@ -279,8 +279,10 @@ export const say = wordsOf("why", {
   gapOfTheSidesOf: "Side gap, ({b} − {b2}) ÷ {b}",
   trendAWeek: "Trend per week",
   intervalOfTheTrendFromTo: "Interval of the trend, from {t} to",
+  lineOfTheTrendToday: "Line of the trend today",
+  intervalOfTheLineFromTo: "Interval of the line today, from {t} to",
   stillToGain: "Still to gain, {t} − {t2}",
-  atEitherEndFromTo: "At either end, from {t} to",
+  atEitherEndFromTo: "Either end reaches it, from {t} to",
   onTheBeltExact: "{pieces} on the belt: exact.",
   wantsTheKitMakesOff: "Target {wanted}; your kit makes {made} ({pieces}), {off} off.",
   belowBodyMassOfHelpByA: "Below bodyweight: {help} of assistance from a band, the feet or a box.",
@@ -301,6 +303,8 @@ export const say = wordsOf("why", {
   thisProjectsChoice: "Cumbre’s choice",
   theCoachsLine: "the coach’s line",
   theil1950MedianOfSlopes: "Theil 1950 (median of slopes)",
+  hodgesLehmann1963: "Hodges and Lehmann 1963 (middle of scattered values, from memory)",
+  zouDonner2008: "Zou and Donner 2008 (two intervals joined, from memory)",
   sen1968IntervalOfTheSlope: "Sen 1968 (interval of the slope)",
   deLeva1996SegmentMassesAndLengths: "de Leva 1996 (segment masses and lengths, from memory)",
   suprakEtAl2011PushUpsFrom: "Suprak et al. 2011 (push-ups, from memory)",

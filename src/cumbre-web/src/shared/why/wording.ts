@@ -267,6 +267,8 @@ const steps: Record<StepKey, SayStep> = {
   StopsPattern: () => say("stepStopsPattern"),
   SlopePerWeek: () => say("trendAWeek"),
   SlopeInterval: (_, t) => say("intervalOfTheTrendFromTo", { t: t[0] ?? "" }),
+  TrendToday: () => say("lineOfTheTrendToday"),
+  TrendTodayInterval: (_, t) => say("intervalOfTheLineFromTo", { t: t[0] ?? "" }),
   GapToThreshold: (_, t) => say("stillToGain", { t: t[0] ?? "", t2: t[1] ?? "" }),
   WeeksFromTo: (_, t) => say("atEitherEndFromTo", { t: t[0] ?? "" }),
 };
@@ -304,6 +306,8 @@ const sources: Record<SourceId, string> = {
   CoachsLine: say("theCoachsLine"),
   Theil1950: say("theil1950MedianOfSlopes"),
   Sen1968: say("sen1968IntervalOfTheSlope"),
+  HodgesLehmann1963: say("hodgesLehmann1963"),
+  ZouDonner2008: say("zouDonner2008"),
   DeLeva1996: say("deLeva1996SegmentMassesAndLengths"),
   Suprak2011: say("suprakEtAl2011PushUpsFrom"),
   Ebben2011: say("ebbenEtAl2011PushUpsFrom"),
