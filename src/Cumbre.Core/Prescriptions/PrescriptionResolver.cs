@@ -23,7 +23,7 @@ public static class PrescriptionResolver
         StraightArmSecondsPerRow = 2;
 
     /// <summary>A hold from this share of the best on counts as hard (this project's choice).</summary>
-    private const decimal HardHoldShare = HoldDose.PercentLow / 100;
+    internal const decimal HardHoldShare = HoldDose.PercentLow / 100;
 
     public static Resolution Resolve(Prescription plan, ResolutionContext context)
     {
@@ -186,18 +186,41 @@ public static class PrescriptionResolver
         };
 
     private static int StraightArmSeconds(Prescription plan, IReadOnlyList<PlannedSet> sets, Movement? movement) =>
-        movement is null || movement.Pattern is not (Pattern.StraightArmPull or Pattern.StraightArmPush)
+        movement is null
             ? 0
             : sets.Sum(s =>
-                s.Seconds
+                plan is Negatives && s.Seconds is null && IsStraightArm(movement)
+                    ? s.TensionSeconds
+                    : StraightArmSecondsOf(movement, s.Seconds, s.RepsHigh, null)
+            );
+
+    private static bool IsStraightArm(Movement movement) =>
+        movement.Pattern is Pattern.StraightArmPull or Pattern.StraightArmPush;
+
+    /// <summary>Straight-arm time of a set in seconds; 0 for other patterns.</summary>
+    /// <param name="movement">Which.</param>
+    /// <param name="seconds">Of a hold; null: it was counted in reps.</param>
+    /// <param name="reps">Of a set of reps.</param>
+    /// <param name="lowerSeconds">Of a negative, a rep; null: it is none.</param>
+    internal static int StraightArmSecondsOf(Movement movement, int? seconds, int reps, int? lowerSeconds) =>
+        !IsStraightArm(movement)
+            ? 0
+            : seconds
                 ?? (
-                    plan is Negatives ? s.TensionSeconds
+                    lowerSeconds is { } lower ? lower * reps
                     // A hold has seconds; what its "reps" are nobody knows.
                     : movement.IsHeld ? 0
-                    : s.RepsHigh
-                        * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)
-                )
-            );
+                    : reps * (movement.Arms == ArmMode.Bent ? StraightArmSecondsPerRow : StraightArmSecondsPerRaise)
+                );
+
+    /// <summary>Is the whole body moved, so that body mass and load are the system?</summary>
+    internal static bool MovesWholeBody(Movement movement) =>
+        movement.Arms == ArmMode.Bent
+        && movement.Pattern is Pattern.VerticalPull or Pattern.VerticalPush
+        && movement.Load is not null;
+
+    /// <summary>What prepares or loosens is no load.</summary>
+    internal static bool CanBeHard(Pattern? pattern) => pattern is not (Pattern.Mobility or Pattern.ShoulderBlade);
 
     /// <summary>
     /// The expected reserve of a set is the written one, else what the e1RM or the best leaves over; unknown counts as
@@ -211,9 +234,9 @@ public static class PrescriptionResolver
         ResolutionContext context
     )
     {
-        // What prepares or loosens is no load; speed work stops before it is hard, so that a set counts half.
-        if (context.Movement?.Pattern is Pattern.Mobility or Pattern.ShoulderBlade)
+        if (!CanBeHard(context.Movement?.Pattern))
             return 0;
+        // Speed work stops before it is hard, so that a set counts half.
         if (plan.IsFast)
             return sets.Count(s => s.Part == 1) / 2;
         return sets.Where(s => s.Part == 1)

@@ -45,13 +45,7 @@ public sealed record ResolutionContext(
     internal bool LoadFollowsEffort => Movement is null || Movement.Measure == BenchmarkMeasure.LoadTimesReps;
 
     /// <summary>Is the whole body moved, so that body mass and load are the system?</summary>
-    internal bool MovesWholeBody =>
-        Movement is null
-        || (
-            Movement.Arms == ArmMode.Bent
-            && Movement.Pattern is Pattern.VerticalPull or Pattern.VerticalPush
-            && Movement.Load is not null
-        );
+    internal bool MovesWholeBody => Movement is null || PrescriptionResolver.MovesWholeBody(Movement);
 }
 
 /// <summary>Why a plan cannot be resolved; each has a way on that the edge names.</summary>

@@ -26,6 +26,9 @@ public enum TrendMeasure
 
     /// <summary>Assistance in kg; less is harder.</summary>
     Assistance,
+
+    /// <summary>Pads under the head or the hands; fewer is harder.</summary>
+    Pads,
 }
 
 /// <summary>What a day showed of a movement, on one side or both.</summary>
@@ -91,6 +94,11 @@ public sealed record Forecast(TrendLine? Line, Explained<(int From, int To)>? We
 /// <param name="IsCompared">Set up like the newest exposure.</param>
 public sealed record SetUpRecord(string SetUp, decimal Value, DateOnly Day, LoggedSet? Set, bool IsCompared);
 
+/// <summary>A day on which both sides were done by themselves.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Gap">Of the best of either side, in the trend's measure.</param>
+public sealed record DaySides(DateOnly Day, SideGap Gap);
+
 /// <summary>A movement of an athlete over time, in its own measure.</summary>
 public sealed class MovementTrend
 {
@@ -100,7 +108,8 @@ public sealed class MovementTrend
     private const double Confidence = 0.8;
 
     private const int DaysAWeek = 7,
-        FarWeeks = 52;
+        FarWeeks = 52,
+        DaysBefore = 3;
 
     private readonly AthleteAtWork athlete;
     private readonly Movement movement;
@@ -157,7 +166,7 @@ public sealed class MovementTrend
             ?.MinBy(p => IsStepwise ? -p.Best : p.Best);
 
     /// <summary>Measured in steps downwards: a box, a band.</summary>
-    public bool IsStepwise => Measure is TrendMeasure.Box or TrendMeasure.Assistance;
+    public bool IsStepwise => Measure is TrendMeasure.Box or TrendMeasure.Assistance or TrendMeasure.Pads;
 
     /// <summary>
     /// The best with each set-up, the newest set-up first: of the same best the one with the most reps, and of those
@@ -182,6 +191,42 @@ public sealed class MovementTrend
                 .Select(x => new SetUpRecord(x.e.SetUp.ToString(), x.Value!.Value, x.e.Day, x.r.Set, IsCompared(x.e))),
         ];
 
+    /// <summary>The days on which both sides were done by themselves, oldest first.</summary>
+    public IReadOnlyList<DaySides> Sides() =>
+        [
+            .. All.Where(p => p.Side is not null && !IsStepwise)
+                .GroupBy(p => p.Day)
+                .Select(g =>
+                    (
+                        Day: g.Key,
+                        Left: g.FirstOrDefault(p => p.Side == Side.Left)?.Best,
+                        Right: g.FirstOrDefault(p => p.Side == Side.Right)?.Best
+                    )
+                )
+                .Where(d => d is { Left: not null, Right: not null } && d.Left + d.Right > 0)
+                .Select(d => new DaySides(d.Day, new(d.Left!.Value, d.Right!.Value))),
+        ];
+
+    /// <summary>
+    /// What each day showed against the mean of the three before it, as a share, 0.05 is 5 % more; days of a deload and
+    /// other set-ups are left out, and so are measures that go in steps.
+    /// </summary>
+    public IEnumerable<(DateOnly Day, decimal Change)> AgainstBefore() =>
+        IsStepwise || Measure == TrendMeasure.Contact
+            ? []
+            : All.Where(p => p is { IsEasy: false, IsCompared: true })
+                .GroupBy(p => p.Side)
+                .SelectMany(side =>
+                {
+                    TrendPoint[] points = [.. side];
+                    return Enumerable
+                        .Range(0, points.Length)
+                        .Skip(DaysBefore)
+                        .Select(i => (Point: points[i], Mean: points[(i - DaysBefore)..i].Average(p => p.Counts)))
+                        .Where(x => x.Mean > 0)
+                        .Select(x => (x.Point.Day, x.Point.Counts / x.Mean - 1));
+                });
+
     /// <summary>The e1RM of a set by Epley, with its range; null where it says nothing about one.</summary>
     public static E1Rm? OneRepMaxOf(Exposure exposure, LoggedSet set) =>
         set.CleanReps > 0
@@ -195,6 +240,7 @@ public sealed class MovementTrend
         {
             { Load: BandHelp } => TrendMeasure.Assistance,
             { SetUp.BoxCm: not null } => TrendMeasure.Box,
+            { SetUp.Pads: > 0 } => TrendMeasure.Pads,
             { SetUp.To: not null } => TrendMeasure.Contact,
             not Negatives when newest?.RowsWithExtra().Any(IsTimed) == true => TrendMeasure.Seconds,
             _ => movement.Measure switch
@@ -216,6 +262,7 @@ public sealed class MovementTrend
         {
             TrendMeasure.Assistance => e.Plan.Load is BandHelp,
             TrendMeasure.Box => e.Plan.SetUp?.BoxCm is not null,
+            TrendMeasure.Pads => e.Plan.SetUp?.Pads is not null,
             TrendMeasure.Reps => !e.IsAssisted && e.Plan is not Negatives,
             TrendMeasure.OneRepMax => !e.IsAssisted,
             _ => !e.IsAssisted || movement.Measure == BenchmarkMeasure.Seconds,
@@ -231,6 +278,7 @@ public sealed class MovementTrend
                 TrendMeasure.Seconds => set.Seconds ?? (e.Plan is Negatives n ? n.LowerSeconds : null),
                 TrendMeasure.Contact when set.CleanReps > 0 => (decimal?)(set.Contact ?? e.Plan.SetUp?.To),
                 TrendMeasure.Box when set.CleanReps > 0 => e.Plan.SetUp?.BoxCm,
+                TrendMeasure.Pads when set.CleanReps > 0 || set.Seconds > 0 => e.Plan.SetUp?.Pads,
                 TrendMeasure.Assistance when set.CleanReps > 0 || set.Seconds > 0 => -set.Added.Mass.Kilograms,
                 _ => null,
             };

@@ -7,7 +7,6 @@ using Cumbre.Server.Accounts;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Privacy;
-using Cumbre.Server.Programmes;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;

@@ -35,6 +35,12 @@ public static class AthleteEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/overview", Overview.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/records", GetRecords.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/trends", Trends.All).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/trends.csv", TrendCsv.Handle)
+            .RequireAuthorization(Policies.OwnAthlete)
+            .NotesExport();
+        api.MapGet("/athletes/{athleteId:guid}/trends/{movement}", Trends.OfMovement)
+            .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/movement", MovementPage.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
     }

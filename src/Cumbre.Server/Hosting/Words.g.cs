@@ -258,6 +258,10 @@ public static class Words
     public static Message FileVersion(string version) =>
         new("fileVersion", new Dictionary<string, object> { ["version"] = version });
 
+    /// <summary>At most {most, number} filters are saved: delete one first.</summary>
+    public static Message FiltersMost(decimal most) =>
+        new("filtersMost", new Dictionary<string, object> { ["most"] = most });
+
     /// <summary>Nothing is logged yet. Log a set or delete the session.</summary>
     public static Message FinishEmpty { get; } = Message.Plain("finishEmpty");
 
@@ -352,10 +356,6 @@ public static class Words
     /// <summary>Use at most {most, number} bands, counted pieces and other gear together.</summary>
     public static Message KitRowsMost(decimal most) =>
         new("kitRowsMost", new Dictionary<string, object> { ["most"] = most });
-
-    /// <summary>At most {most, number} filters are saved: delete one first.</summary>
-    public static Message FiltersMost(decimal most) =>
-        new("filtersMost", new Dictionary<string, object> { ["most"] = most });
 
     /// <summary>The ladder {ladder} would no longer hold together.</summary>
     public static Message LadderBroken(string ladder) =>
@@ -577,6 +577,9 @@ public static class Words
 
     /// <summary>This test day does not exist any more.</summary>
     public static Message NoTestDay { get; } = Message.Plain("noTestDay");
+
+    /// <summary>There is nothing to show here in this time.</summary>
+    public static Message NoTrend { get; } = Message.Plain("noTrend");
 
     /// <summary>This block or version does not exist any more.</summary>
     public static Message NoVersion { get; } = Message.Plain("noVersion");
@@ -866,6 +869,10 @@ public static class Words
     /// <summary>At most {most, number}; there are {count, number}.</summary>
     public static Message TooMany(decimal most, decimal count) =>
         new("tooMany", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
+
+    /// <summary>Ask for 0 to {most, number} weeks; 0 shows everything.</summary>
+    public static Message TrendWeeks(decimal most) =>
+        new("trendWeeks", new Dictionary<string, object> { ["most"] = most });
 
     /// <summary>Too many tries. Wait {seconds, plural, one {one second} other {# seconds}} and try again.</summary>
     public static Message TriesWait(decimal seconds) =>

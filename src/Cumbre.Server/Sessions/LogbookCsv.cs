@@ -74,7 +74,7 @@ internal static class LogbookCsv
         );
         return TypedResults.Stream(
             stream => Write(stream, query.For(reach), order ?? LogOrder.Newest, database),
-            "text/csv; charset=utf-8",
+            CsvText.Type,
             "sets.csv"
         );
     }
@@ -104,21 +104,15 @@ internal static class LogbookCsv
         } while (after is not null);
     }
 
-    /// <summary>
-    /// Words that begin like a formula must not become one in a spreadsheet; figures stay figures, those below zero too.
-    /// </summary>
-    private static string Cell(string? text) =>
-        text is [var first, ..] && "=+-@\t\r".Contains(first, StringComparison.Ordinal) ? $"'{text}" : text ?? "";
-
     private static Row RowOf(LogbookSession session, LogbookSet row)
     {
         var set = row.Set;
         return new(
-            session.Day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-            Cell(session.AthleteName),
-            Cell(session.Title),
-            Cell(row.Name),
-            Cell(row.Line),
+            CsvText.Cell(session.Day),
+            CsvText.Cell(session.AthleteName),
+            CsvText.Cell(session.Title),
+            CsvText.Cell(row.Name),
+            CsvText.Cell(row.Line),
             set.Set,
             set.Part,
             set.Seconds is null ? set.Reps : null,
@@ -132,16 +126,16 @@ internal static class LogbookCsv
             row.OneRepMaxKg,
             set.Reserve,
             set.Form.ToString().ToLowerInvariant(),
-            Cell(set.Fault),
+            CsvText.Cell(set.Fault),
             set.Contact?.ToString().ToLowerInvariant(),
-            Cell(string.Join("; ", set.SetUp.Select(p => $"{p.Key} {p.Value}"))),
+            CsvText.Cell(string.Join("; ", set.SetUp.Select(p => $"{p.Key} {p.Value}"))),
             set.Pain,
-            Cell(set.PainPlace),
+            CsvText.Cell(set.PainPlace),
             set.Sign?.ToString().ToLowerInvariant(),
             set.RestedSeconds,
             session.Effort,
             session.Easy ? "yes" : "",
-            Cell(set.Note),
+            CsvText.Cell(set.Note),
             set.DoneAt?.ToString("yyyy-MM-ddTHH:mm:ssK", CultureInfo.InvariantCulture),
             set.Was is { } was ? $"{was.Seconds ?? was.Reps} at {was.Added.Value} {was.Added.Unit}" : null
         );

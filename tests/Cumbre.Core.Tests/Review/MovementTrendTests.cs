@@ -299,4 +299,27 @@ public sealed class MovementTrendTests
 
     [Fact]
     public void Nothing_due_has_no_adherence() => Assert.Null(Consistency.Of([], new(2026, 3, 16)).Adherence);
+
+    [Fact]
+    public void Pads_are_followed_by_their_number_and_fewer_is_better()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-02", "handstand-push-up-negative", "3 x 5 pads 4", [5, 5, 5])
+            .Did("2026-03-09", "handstand-push-up-negative", "3 x 5 pads 2", [5, 5, 4]);
+        var trend = Of(trainee, "handstand-push-up-negative");
+        Assert.Equal(TrendMeasure.Pads, trend.Measure);
+        Assert.Equal([4, 2], trend.Points.Select(p => p.Counts));
+        Assert.Equal(2, trend.Now!.Best);
+    }
+
+    // 8 and 10: (10 - 8) / 10.
+    [Fact]
+    public void The_gap_of_the_sides_is_read_of_days_on_which_both_were_done()
+    {
+        var trainee = new Trainee()
+            .Did("2026-03-09", "single-arm-row", "2 x 10 each side", [8, 10, 7, 10])
+            .Did("2026-03-12", "single-arm-row", "2 x 10 each side", [9]);
+        var day = Assert.Single(Of(trainee, "single-arm-row").Sides());
+        Assert.Equal((new DateOnly(2026, 3, 9), 0.2m, Side.Left), (day.Day, day.Gap.Fraction, day.Gap.Weaker));
+    }
 }
