@@ -21,6 +21,7 @@ const shared = [
     "why",
     "testing",
     "athletes",
+    "charts",
     "notation",
     "sessions",
     "run",

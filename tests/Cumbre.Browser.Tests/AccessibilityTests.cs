@@ -66,6 +66,11 @@ public sealed class AccessibilityTests : CoachAtWork
         Check("a ladder with the club");
         Coach.Go("/movements/ring-muscle-up");
         Check("movement");
+        Coach.Go(ilse + "/trends");
+        Coach.Sees("Hard sets");
+        Check("trends");
+        Coach.Press("Table");
+        Check("trends as a table");
         Coach.Go("/athletes/new");
         Check("new athlete");
         Coach.Go(ilse + "/profile");

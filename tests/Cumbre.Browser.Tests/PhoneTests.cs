@@ -13,6 +13,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/roster", null, null),
             (ilse, null, "Lifts and holds"),
             (PathOf("Petra Holm") + "/movement", null, "system mass"),
+            (PathOf("Petra Holm") + "/trends", null, "Hard sets"),
             (PathOf("Petra Holm"), null, "Lifts and holds"),
             (PathOf("Marlow Quist") + "/profile", null, null),
             (ilse, "Log session", "Log set"),

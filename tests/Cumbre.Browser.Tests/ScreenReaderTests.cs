@@ -41,6 +41,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/roster", "Bruno Achterberg"),
                 (kasimir, "Lifts and holds"),
                 (kasimir + "/movement", "Record"),
+                (kasimir + "/trends", "Hard sets"),
                 (kasimir + "/ladders?ladder=front-lever", "Limiting factor:"),
                 (levi + "/intake", "Still open"),
                 (ilse + "/profile", "Archive"),

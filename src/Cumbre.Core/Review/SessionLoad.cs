@@ -11,8 +11,8 @@ public sealed record DayLoad(DateOnly Day, decimal? Load);
 /// <param name="Monotony">Mean over standard deviation of the seven days; null: a day is not known or to come, or all
 /// are alike.</param>
 /// <param name="Strain">Load x monotony; null without one.</param>
-/// <param name="Smoothed">On its last day, exponentially smoothed over about seven days; null: nothing was known
-/// yet.</param>
+/// <param name="Smoothed">On its last day, exponentially smoothed over about seven days; null: nothing is
+/// known.</param>
 /// <param name="IsPartial">Of some trained day the RPE was not told, or the week is not over.</param>
 public sealed record WeekLoad(
     DateOnly Monday,
@@ -38,7 +38,7 @@ public static class SessionLoad
     {
         var known = days.GroupBy(d => d.Day).ToDictionary(g => g.Key, g => g.ToArray());
         var weeks = new List<WeekLoad>();
-        decimal? smoothed = null;
+        var smoothed = new Smoother();
         for (var monday = from; monday <= today; monday = monday.AddDays(WeekDays))
         {
             var week = Enumerable
@@ -48,7 +48,7 @@ public static class SessionLoad
                 .Select(d => (Trained: known.ContainsKey(d), Load: LoadOf(known.GetValueOrDefault(d))))
                 .ToArray();
             foreach (var day in week)
-                smoothed = Smooth(smoothed, day.Load);
+                smoothed.Add(day.Load);
             var told = week.Where(d => d is { Trained: true, Load: not null }).ToArray();
             var isPartial = week.Length < WeekDays || week.Any(d => d.Load is null);
             decimal? load =
@@ -56,7 +56,7 @@ public static class SessionLoad
                 : week.All(d => !d.Trained) ? 0
                 : null;
             var monotony = isPartial ? null : Monotony([.. week.Select(d => d.Load!.Value)]);
-            weeks.Add(new(monday, load, monotony, load * monotony, smoothed, isPartial));
+            weeks.Add(new(monday, load, monotony, load * monotony, smoothed.Value, isPartial));
         }
 
         return weeks;
@@ -78,9 +78,31 @@ public static class SessionLoad
         : day.Any(d => d.Load is null) ? null
         : day.Sum(d => d.Load);
 
-    /// <summary>A day of which nothing is known leaves it as it was.</summary>
-    private static decimal? Smooth(decimal? before, decimal? load) =>
-        load is not { } today ? before
-        : before is { } known ? known + 2m / (SmoothedDays + 1) * (today - known)
-        : today;
+    /// <summary>
+    /// It begins with the mean of seven days in a row that are known, the first of them trained (this project's choice); a
+    /// trained day of which nothing is known ends it.
+    /// </summary>
+    private sealed class Smoother
+    {
+        private readonly List<decimal> first = [];
+
+        public decimal? Value { get; private set; }
+
+        public void Add(decimal? load)
+        {
+            if (load is not { } today)
+            {
+                Value = null;
+                first.Clear();
+            }
+            else if (Value is { } known)
+                Value = known + 2m / (SmoothedDays + 1) * (today - known);
+            else if (first.Count > 0 || today > 0)
+            {
+                first.Add(today);
+                if (first.Count == SmoothedDays)
+                    Value = first.Average();
+            }
+        }
+    }
 }

@@ -21,12 +21,8 @@ public enum WeekFigure
     /// <summary>Sets planned and done.</summary>
     Sets,
 
-    /// <summary>RPE x minutes, and the same smoothed.</summary>
+    /// <summary>RPE x minutes, the same smoothed, monotony and strain.</summary>
     SessionLoad,
-    Monotony,
-
-    /// <summary>Load x monotony.</summary>
-    Strain,
 
     /// <summary>The worst of the week, 0 to 10, by place.</summary>
     Pain,
@@ -41,7 +37,7 @@ public sealed record WeekRow(DateOnly Monday, IReadOnlyList<decimal?> Values, bo
 /// <summary>Figures by week, of which a chart is drawn.</summary>
 /// <param name="Figure">What they tell.</param>
 /// <param name="Columns">Patterns, places as they were told, or <c>planned</c>, <c>done</c>, <c>load</c>,
-/// <c>smoothed</c>.</param>
+/// <c>smoothed</c>, <c>monotony</c>, <c>strain</c>.</param>
 /// <param name="Rows">Every week from the first on, oldest first.</param>
 public sealed record WeekTable(WeekFigure Figure, IReadOnlyList<string> Columns, IReadOnlyList<WeekRow> Rows);
 
@@ -113,29 +109,29 @@ public sealed class WeekTables
         );
 
     /// <summary>Session load, monotony and strain; other training counts as it was told.</summary>
-    public IEnumerable<WeekTable> OfLoad(IReadOnlyList<ReviewedSession> sessions, IReadOnlyList<OtherTraining> others)
+    public WeekTable? OfLoad(IReadOnlyList<ReviewedSession> sessions, IReadOnlyList<OtherTraining> others)
     {
         DayLoad[] days =
         [
             .. sessions.Where(s => s.IsDone).Select(s => new DayLoad(s.Day, s.Effort * s.Minutes)),
             .. others.Select(o => new DayLoad(o.Day, o.Effort * o.Minutes)),
         ];
-        if (mondays.Length == 0 || days.All(d => d.Load is null))
-            return [];
-        var weeks = SessionLoad.ByWeek(days, mondays[0], today);
-        WeekTable Of(WeekFigure figure, IReadOnlyList<string> columns, Func<WeekLoad, decimal?[]> values) =>
-            new(figure, columns, [.. weeks.Select(w => new WeekRow(w.Monday, values(w), w.IsPartial))]);
-        return
-        [
-            Of(
+        return mondays.Length == 0 || days.All(d => d.Load is null)
+            ? null
+            : new(
                 WeekFigure.SessionLoad,
                 // The smoothed day as a week, so that both can be compared.
-                ["load", "smoothed"],
-                w => [Round(w.Load), w.Smoothed is { } s ? Math.Round(s * WeekDays) : null]
-            ),
-            Of(WeekFigure.Monotony, ["monotony"], w => [w.Monotony]),
-            Of(WeekFigure.Strain, ["strain"], w => [Round(w.Strain)]),
-        ];
+                ["load", "smoothed", "monotony", "strain"],
+                [
+                    .. SessionLoad
+                        .ByWeek(days, mondays[0], today)
+                        .Select(w => new WeekRow(
+                            w.Monday,
+                            [Round(w.Load), Round(w.Smoothed * WeekDays), w.Monotony, Round(w.Strain)],
+                            w.IsPartial
+                        )),
+                ]
+            );
     }
 
     /// <summary>The worst of each place; a week in which something was done and nothing hurt is zero.</summary>

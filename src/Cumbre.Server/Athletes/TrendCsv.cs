@@ -78,8 +78,7 @@ internal static class TrendCsv
             $"{name}, {trend.Name}, sides",
             ["Day", "Left", "Right", "Gap percent"],
             trend.Sides.Select(s =>
-                (IEnumerable<object?>)
-                    [s.Day, Round(s.Gap.Left), Round(s.Gap.Right), Math.Round(s.Gap.Fraction * 100, 1)]
+                (IEnumerable<object?>)[s.Day, Round(s.Left), Round(s.Right), Math.Round(s.Gap * 100, 1)]
             )
         );
 

@@ -57,6 +57,13 @@ public sealed record TrendsDto(
 /// <param name="Kg">In kg.</param>
 public sealed record BodyMassPoint(DateOnly Day, decimal Kg);
 
+/// <summary>A day on which both sides were done by themselves.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Left">Best of the left side, in the trend's measure.</param>
+/// <param name="Right">Best of the right side.</param>
+/// <param name="Gap">(strong - weak) / strong, 0 to 1.</param>
+public sealed record SidesDay(DateOnly Day, decimal Left, decimal Right, decimal Gap);
+
 /// <summary>A movement over a time of choice.</summary>
 /// <param name="Movement">Slug.</param>
 /// <param name="Name">As coaches say it.</param>
@@ -70,7 +77,7 @@ public sealed record MovementTrendDto(
     TrendTime Time,
     TrendDto Trend,
     IReadOnlyList<BodyMassPoint> BodyMass,
-    IReadOnlyList<DaySides> Sides
+    IReadOnlyList<SidesDay> Sides
 );
 
 /// <summary>Reads the trends of one athlete from all that they ever did, as far back as is asked.</summary>
@@ -166,10 +173,10 @@ internal static class Trends
             links,
             [
                 .. tables.OfDose([.. DoneDose.All(read.Athlete, whole.Exposures).Where(d => d.Day >= time.From)]),
-                .. new[] { tables.OfPlan(sessions) }.OfType<WeekTable>(),
-                .. tables.OfLoad(sessions, [.. whole.Others.Where(o => o.Day >= time.From && o.Day <= time.Today)]),
                 .. new[]
                 {
+                    tables.OfPlan(sessions),
+                    tables.OfLoad(sessions, [.. whole.Others.Where(o => o.Day >= time.From && o.Day <= time.Today)]),
                     tables.OfPain(
                         [.. reports.Where(r => r.Day >= time.From)],
                         whole.Exposures.Where(e => e.Day >= time.From).Select(e => e.Day).ToHashSet()
@@ -204,7 +211,12 @@ internal static class Trends
                         .Select(r => new BodyMassPoint(r.Day, r.Entry.Mass.Kilograms)),
                 ]
                 : [],
-            [.. trend.Sides().Where(s => s.Day >= time.From && s.Day <= time.Today)]
+            [
+                .. trend
+                    .Sides()
+                    .Where(s => s.Day >= time.From && s.Day <= time.Today)
+                    .Select(s => new SidesDay(s.Day, s.Gap.Left, s.Gap.Right, s.Gap.Fraction)),
+            ]
         );
     }
 

@@ -4,6 +4,12 @@ import { afterEach } from "vitest";
 import { standIn } from "./shared/testing/server";
 
 standIn();
+// Nothing is laid out here, and so nothing changes its size.
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
 afterEach(async () => {
   cleanup();
   // Loaded late: the stand-in for the network must be there before the client is.

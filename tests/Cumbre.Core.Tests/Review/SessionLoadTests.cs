@@ -40,12 +40,27 @@ public sealed class SessionLoadTests
             (SessionLoad.ByWeek([], Monday, Sunday)[0].Load, SessionLoad.ByWeek([], Monday, Sunday)[0].IsPartial)
         );
 
-    // 2 / (7 + 1) = 0.25: 400 on Monday stays 400; Tuesday 0: 300; Wednesday 400: 325.
+    private static decimal? SmoothedAfter(params decimal?[] loads) =>
+        SessionLoad.ByWeek(Week(loads), Monday, Monday.AddDays(loads.Length - 1))[^1].Smoothed;
+
+    // The mean of 400, 0, 300, 0, 0, 0, 0 is 100; 2 / (7 + 1) = 0.25, so that 200 on the eighth day makes 125, and a day of
+    // rest 93.75.
     [Fact]
-    public void The_smoothed_load_weighs_a_day_by_a_quarter_and_an_untold_day_not_at_all()
+    public void The_smoothed_load_begins_with_a_week_and_weighs_a_day_by_a_quarter()
     {
-        Assert.Equal(325, SessionLoad.ByWeek(Week(400, 0, 400), Monday, Monday.AddDays(2))[0].Smoothed);
-        Assert.Equal(300, SessionLoad.ByWeek(Week(400, 0, null), Monday, Monday.AddDays(2))[0].Smoothed);
+        Assert.Null(SmoothedAfter(400, 0, 300, 0, 0, 0));
+        Assert.Equal(100, SmoothedAfter(400, 0, 300, 0, 0, 0, 0));
+        Assert.Equal(125, SmoothedAfter(400, 0, 300, 0, 0, 0, 0, 200));
+        Assert.Equal(93.75m, SmoothedAfter(400, 0, 300, 0, 0, 0, 0, 200, 0));
+    }
+
+    [Fact]
+    public void An_untold_day_ends_it_and_days_of_rest_do_not_begin_it()
+    {
+        Assert.Null(SmoothedAfter(400, 0, 300, 0, 0, 0, 0, null));
+        Assert.Null(SmoothedAfter(400, 0, 300, 0, 0, 0, 0, null, 0, 0, 0, 0, 0, 0, 0));
+        Assert.Equal(100, SmoothedAfter(null, 700, 0, 0, 0, 0, 0, 0));
+        Assert.Null(SmoothedAfter(0, 0, 0, 0, 0, 0, 0, 0, 100));
     }
 
     [Fact]

@@ -115,7 +115,7 @@ public sealed class WeekTablesTests
         var tables = new WeekTables(new(2026, 3, 2), Today);
         Assert.Empty(tables.OfDose([]));
         Assert.Null(tables.OfPlan([]));
-        Assert.Empty(tables.OfLoad([], []));
+        Assert.Null(tables.OfLoad([], []));
         Assert.Null(tables.OfPain([], new HashSet<DateOnly>()));
     }
 
@@ -137,6 +137,18 @@ public sealed class WeekTablesTests
             ],
             table!.Rows.Select(r => r.Values.Select(v => (int)v!.Value).ToArray())
         );
+    }
+
+    // 8 x 60 on Monday, climbing 6 x 50 on Wednesday: 780; the week's mean 111.43, deviation 197.8: 0.56; strain 437.
+    [Fact]
+    public void The_load_of_a_week_counts_other_training_too()
+    {
+        var table = new WeekTables(new(2026, 3, 2), new(2026, 3, 8)).OfLoad(
+            [new(new(2026, 3, 2), 12, 12, true, 8, 60)],
+            [new(Guid.Empty, new(2026, 3, 4), "climbing", 50, 6)]
+        );
+        Assert.Equal(["load", "smoothed", "monotony", "strain"], table!.Columns);
+        Assert.Equal((780m, 0.56m, 437m), (table.Rows[0].Values[0], table.Rows[0].Values[2], table.Rows[0].Values[3]));
     }
 
     [Fact]

@@ -19,6 +19,7 @@ const DeskPage = lazy(() => import("../features/desk/DeskPage"));
 const RosterPage = lazy(() => import("../features/roster/RosterPage"));
 const OverviewPage = lazy(() => import("../features/overview/OverviewPage"));
 const AthleteMovementPage = lazy(() => import("../features/athlete/MovementPage"));
+const TrendsPage = lazy(() => import("../features/trends/TrendsPage"));
 const AthleteLaddersPage = lazy(() => import("../features/ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("../features/ladders/AtlasPage"));
 const LadderPage = lazy(() => import("../features/ladders/LadderPage"));
@@ -90,6 +91,7 @@ const router = createBrowserRouter([
           { path: "/athletes/new", element: <NewAthletePage /> },
           { path: "/athletes/:athleteId", element: <OverviewPage /> },
           { path: "/athletes/:athleteId/movement", element: <AthleteMovementPage /> },
+          { path: "/athletes/:athleteId/trends", element: <TrendsPage /> },
           { path: "/athletes/:athleteId/ladders", element: <AthleteLaddersPage /> },
           { path: "/programmes", element: <ProgrammesPage /> },
           { path: "/athletes/:athleteId/programme", element: <ProgrammeRoute /> },

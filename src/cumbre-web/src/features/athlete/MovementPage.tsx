@@ -24,10 +24,13 @@ import { countsText, forecastText, lineText, measureName } from "../../shared/at
 import { benchmarksQuery, movementQuery } from "../../shared/athletes/useAthlete";
 import { RecordButton } from "../../shared/athletes/RecordButton";
 import { say } from "../../words/athlete";
+import { say as chart } from "../../words/charts";
+import { HiddenTable } from "../../shared/charts/ChartPanel";
+import { pointTable } from "../../shared/charts/points";
 import { inSentence } from "../../shared/ui/nameWords";
 
 /** The charts come when one is drawn; its room is kept meanwhile. */
-const TrendChart = lazy(() => import("./TrendChart"));
+const TrendChart = lazy(() => import("../../shared/charts/TrendChart"));
 const chartHeight = 240;
 
 /** All of an athlete's one movement on a page. */
@@ -99,6 +102,10 @@ function Movement({ page }: { page: Page }) {
             <Suspense fallback={<Box sx={{ height: chartHeight }} />}>
               <TrendChart trend={trend} today={today} height={chartHeight} />
             </Suspense>
+            <HiddenTable
+              title={chart("twelveWeeks", { measureName: measureName[trend.measure] })}
+              table={pointTable(trend, unit)}
+            />
             <Typography variant="body2" color="textSecondary">
               {forecast} {trend.points.some((p) => p.isTest) && say("filledOnATest")}{" "}
               {trend.points.some((p) => p.isEasy || p.isBound) && say("greyBarAnEasyDayOrDone")}{" "}

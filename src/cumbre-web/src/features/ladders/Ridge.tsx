@@ -4,7 +4,7 @@ import Popper from "@mui/material/Popper";
 import { useEffect, useRef, useState } from "react";
 import type { Status } from "../../shared/ui/StatusShape";
 import { filledTo, jumps, largestJump, path, ridgeLine, ridgePoints } from "../../shared/ladders/geometry";
-import { useWidth } from "./useWidth";
+import { useWidth } from "../../shared/ui/useWidth";
 import { say } from "../../words/ladders";
 import { listed } from "../../shared/ui/format";
 

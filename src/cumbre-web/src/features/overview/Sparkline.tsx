@@ -46,7 +46,7 @@ export function Sparkline({
         </g>
       ))}
       <rect x={x(end) - 2.5} y={y(values[end]!) - 2.5} width="5" height="5" fill="var(--mui-palette-text-primary)" />
-      <title>{listed(label, (measure === "Box" || measure === "Assistance") && say("lowerIsHarder"))}</title>
+      <title>{listed(label, ["Box", "Assistance", "Pads"].includes(measure) && say("lowerIsHarder"))}</title>
     </svg>
   );
 }

@@ -1775,6 +1775,130 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/trends": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          weeks?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["TrendsDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/trends.csv": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          /** @description A table by week. */
+          figure?: components["schemas"]["WeekFigure"];
+          /** @description Or a movement. */
+          movement?: string;
+          /** @description Of it, left against right; without either, sleep and readiness. */
+          sides?: boolean;
+          /** @description As far back; 0 is all. */
+          weeks?: number;
+        };
+        header?: never;
+        path: {
+          /** @description Whose. */
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/trends/{movement}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          weeks?: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          movement: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MovementTrendDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/movement": {
     parameters: {
       query?: never;
@@ -6874,6 +6998,26 @@ export interface components {
        */
       version: number;
     };
+    /** @description A block as a stretch of time. */
+    BlockSpan: {
+      /**
+       * Format: uuid
+       * @description Of the block.
+       */
+      id: string;
+      /** @description In the coach's words. */
+      name: string;
+      /**
+       * Format: date
+       * @description Its first Monday.
+       */
+      start: string;
+      /**
+       * Format: date
+       * @description Its last Sunday.
+       */
+      end: string;
+    };
     /**
      * @description A block in a paragraph: what it is for, what holds each goal back, what is guessed and when it will be known, what
      *     changes from week to week, and whose choices it shows. Read from the block as it stands.
@@ -6998,6 +7142,19 @@ export interface components {
       /** Format: date */
       day: string;
       mass: components["schemas"]["MassDto"];
+    };
+    /** @description A reading of the scale. */
+    BodyMassPoint: {
+      /**
+       * Format: date
+       * @description When.
+       */
+      day: string;
+      /**
+       * Format: double
+       * @description In kg.
+       */
+      kg: number;
     };
     BodyMassRequest: {
       /**
@@ -9890,6 +10047,21 @@ export interface components {
       /** @description The whole movement. */
       entry: components["schemas"]["MovementCardDto"];
     };
+    /** @description A movement over a time of choice. */
+    MovementTrendDto: {
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description What is looked at. */
+      time: components["schemas"]["TrendTime"];
+      /** @description Its points in this time; thresholds and forecast as of today. */
+      trend: components["schemas"]["TrendDto"];
+      /** @description Where the measure is a load on the body; oldest first. */
+      bodyMass: components["schemas"]["BodyMassPoint"][];
+      /** @description Days on which both sides were done by themselves. */
+      sides: components["schemas"]["SidesDay"][];
+    };
     /** @description A version of a movement of the club's own. */
     MovementVersionDto: {
       /**
@@ -11005,6 +11177,67 @@ export interface components {
       effort: null | number;
       /** @description The easy version was taken (true) or refused (false). */
       easy: null | boolean;
+    };
+    /** @description Sleep and readiness against what was done: counts and means, and no claim of a cause. */
+    ReadinessReview: {
+      /** @description Oldest first. */
+      days: components["schemas"]["ReadyDay"][];
+      /** @description Under six hours, six to seven, seven to nine, and more. */
+      bySleep: components["schemas"]["ReadyGroup"][];
+      /** @description 0 to 3, 4 to 6, 7 to 10. */
+      byReadiness: components["schemas"]["ReadyGroup"][];
+    };
+    /** @description What was told before a training day, and how it went. */
+    ReadyDay: {
+      /**
+       * Format: date
+       * @description The day.
+       */
+      day: string;
+      /**
+       * Format: double
+       * @description Null: not told.
+       */
+      sleepHours: null | number;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      soreness: null | number;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      readiness: null | number;
+      /**
+       * Format: double
+       * @description Mean over the movements of the day against the three days before of each, as a share; null:
+       *                 nothing could be compared.
+       */
+      change: null | number;
+    };
+    /** @description Days that had something in common. */
+    ReadyGroup: {
+      /**
+       * Format: double
+       * @description Lower end, for instance 6 h; null: open.
+       */
+      from: null | number;
+      /**
+       * Format: double
+       * @description Upper end, not in it; null: open.
+       */
+      to: null | number;
+      /**
+       * Format: int32
+       * @description How many of them could be compared.
+       */
+      days: number;
+      /**
+       * Format: double
+       * @description Mean of them as a share; null: there are fewer than int ReadinessReview.Fewest.
+       */
+      change: null | number;
     };
     RecoveryCodesDto: {
       /** @description Each stands in for the app once; shown once. */
@@ -12253,6 +12486,29 @@ export interface components {
      * @enum {unknown}
      */
     SideGapAdvice: "None" | "Note" | "WeakerFirst";
+    /** @description A day on which both sides were done by themselves. */
+    SidesDay: {
+      /**
+       * Format: date
+       * @description The day.
+       */
+      day: string;
+      /**
+       * Format: double
+       * @description Best of the left side, in the trend's measure.
+       */
+      left: number;
+      /**
+       * Format: double
+       * @description Best of the right side.
+       */
+      right: number;
+      /**
+       * Format: double
+       * @description (strong - weak) / strong, 0 to 1.
+       */
+      gap: number;
+    };
     SignInRequest: {
       /** @description As it was chosen, in any case. */
       signInName: string;
@@ -12334,7 +12590,9 @@ export interface components {
       | "Ebben2011"
       | "Schoenfeld2017"
       | "Theil1950"
-      | "Sen1968";
+      | "Sen1968"
+      | "HodgesLehmann1963"
+      | "ZouDonner2008";
     SplitRequest: {
       /**
        * Format: uuid
@@ -12541,6 +12799,8 @@ export interface components {
       | "StopsPattern"
       | "SlopePerWeek"
       | "SlopeInterval"
+      | "TrendToday"
+      | "TrendTodayInterval"
       | "GapToThreshold"
       | "WeeksFromTo";
     /**
@@ -12866,11 +13126,23 @@ export interface components {
       met: boolean;
       term: components["schemas"]["ThresholdEvidence"];
     };
+    /** @description A movement that has a trend. */
+    TrendLink: {
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /**
+       * Format: int32
+       * @description On how many days it was done or tested.
+       */
+      days: number;
+    };
     /**
      * @description In what a movement is followed.
      * @enum {unknown}
      */
-    TrendMeasure: "OneRepMax" | "Reps" | "Seconds" | "Contact" | "Box" | "Assistance";
+    TrendMeasure: "OneRepMax" | "Reps" | "Seconds" | "Contact" | "Box" | "Assistance" | "Pads";
     /** @description What a day showed of a movement, on one side or both. */
     TrendPoint: {
       /**
@@ -12911,6 +13183,36 @@ export interface components {
        * @default false
        */
       isBound: boolean;
+    };
+    /** @description What lies behind every chart: the time that is looked at, its blocks and its deloads. */
+    TrendTime: {
+      /**
+       * Format: date
+       * @description The first day.
+       */
+      from: string;
+      /**
+       * Format: date
+       * @description The last.
+       */
+      today: string;
+      /** @description Oldest first. */
+      blocks: components["schemas"]["BlockSpan"][];
+      /** @description Mondays of weeks that were or are easy, oldest first. */
+      deloads: string[];
+    };
+    /** @description How an athlete trained, week by week. */
+    TrendsDto: {
+      /** @description Of the athlete. */
+      name: string;
+      /** @description What is looked at. */
+      time: components["schemas"]["TrendTime"];
+      /** @description With a trend in it, the most trained first. */
+      movements: components["schemas"]["TrendLink"][];
+      /** @description Those that have a figure. */
+      tables: components["schemas"]["WeekTable"][];
+      /** @description Sleep and readiness against what was done. */
+      readiness: components["schemas"]["ReadinessReview"];
     };
     /**
      * @description Whether somebody may go at a station that is shared.
@@ -13078,6 +13380,11 @@ export interface components {
       sessions: components["schemas"]["SessionBody"][];
     };
     /**
+     * @description What a table by week tells.
+     * @enum {unknown}
+     */
+    WeekFigure: "HardSets" | "Volume" | "StraightArm" | "StraightArmMoment" | "Sets" | "SessionLoad" | "Pain";
+    /**
      * @description What a week of a block is for.
      * @enum {unknown}
      */
@@ -13161,6 +13468,21 @@ export interface components {
       /** @description By day. */
       sessions: components["schemas"]["SessionReading"][];
     };
+    /** @description A week of a table. */
+    WeekRow: {
+      /**
+       * Format: date
+       * @description Its first day.
+       */
+      monday: string;
+      /** @description One for each column; null: nothing is known, and a chart leaves a gap. */
+      values: (null | number)[];
+      /**
+       * @description The values rest on a part of what was done.
+       * @default false
+       */
+      isPartial: boolean;
+    };
     /** @description A session of the week, in short. */
     WeekSession: {
       /** Format: uuid */
@@ -13169,6 +13491,18 @@ export interface components {
       day: string;
       title: string;
       status: components["schemas"]["SessionStatus"];
+    };
+    /** @description Figures by week, of which a chart is drawn. */
+    WeekTable: {
+      /** @description What they tell. */
+      figure: components["schemas"]["WeekFigure"];
+      /**
+       * @description Patterns, places as they were told, or `planned`, `done`, `load`,
+       *                 `smoothed`, `monotony`, `strain`.
+       */
+      columns: string[];
+      /** @description Every week from the first on, oldest first. */
+      rows: components["schemas"]["WeekRow"][];
     };
     /** @description What a draft would mean. */
     WhatIfDto: {

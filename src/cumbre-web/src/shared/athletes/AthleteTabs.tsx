@@ -15,6 +15,7 @@ export function AthleteTabs({ athleteId }: { athleteId: string }) {
     >
       <Tab to={`/athletes/${athleteId}`} label={say("overview")} end />
       <Tab to={`/athletes/${athleteId}/movement`} label={say("movements")} />
+      <Tab to={`/athletes/${athleteId}/trends`} label={say("trends")} />
       <Tab to={`/athletes/${athleteId}/ladders`} label={say("ladders")} />
       <Tab to={`/athletes/${athleteId}/programme`} label={say("programme")} />
       {isCoach && <Tab to={`/athletes/${athleteId}/intake`} label={say("intake")} />}

@@ -15,6 +15,7 @@ export const measureName: Record<TrendMeasure, string> = {
   Contact: say("measureContact"),
   Box: say("measureBox"),
   Assistance: say("measureAssistance"),
+  Pads: say("measurePads"),
 };
 
 /** The unit behind a figure; empty where it is a word. */
@@ -26,6 +27,7 @@ export const unitOf = (measure: TrendMeasure, unit: MassUnit) =>
     Contact: "",
     Box: say("centimetresUnit"),
     Assistance: unitName[unit],
+    Pads: "",
   })[measure];
 
 /** A value in the reader's unit, as a number on an axis. */
@@ -36,6 +38,7 @@ export const axisValue = (measure: TrendMeasure, value: number, unit: MassUnit) 
 export function valueText(measure: TrendMeasure, value: number, unit: MassUnit) {
   if (measure === "OneRepMax") return mass(value, unit, 1);
   if (measure === "Assistance") return say("assistance", { value: mass(value, unit, 1) });
+  if (measure === "Pads") return say("pads", { pads: value });
   if (measure === "Contact") return contactNames[Math.round(value)] ?? "";
   if (measure === "Reps" && Number.isInteger(value)) return plural(value, "rep");
   return `${number(value, 1)} ${unitOf(measure, unit)}`;
@@ -47,6 +50,7 @@ export function countsText(trend: Pick<Trend, "measure" | "sets">) {
   if (trend.measure === "Contact") return say("lowestContactOfTheSession");
   if (trend.measure === "Box") return say("heightOfTheBoxLowerIsHarder");
   if (trend.measure === "Assistance") return say("assistanceInUseLessIsHarder");
+  if (trend.measure === "Pads") return say("padsInUseFewerIsHarder");
   if (trend.sets === 1) return say("bestSetOfTheSession");
   return say("setOfBestFirstTheBestAs", { sets: trend.sets });
 }
@@ -76,9 +80,11 @@ export function forecastText(f: Trend["forecast"]) {
   if (f.from !== null && f.to !== null)
     return f.to === 0
       ? say("theEstimateIsThereTestIt")
-      : f.from === f.to
-        ? say("inAbout", { weeks: f.to })
-        : say("inWeeks", { from: f.from, to: f.to });
+      : f.from === 0
+        ? say("withinWeeks", { to: f.to })
+        : f.from === f.to
+          ? say("inAbout", { weeks: f.to })
+          : say("inWeeks", { from: f.from, to: f.to });
   return f.reason ? say("noForecastYet", { points: reasons[f.reason](f.points) }) : "";
 }
 
