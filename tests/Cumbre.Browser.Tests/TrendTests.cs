@@ -11,7 +11,11 @@ public sealed class TrendTests : CoachAtWork
         Coach.Go(PathOf("Ilse Marquina") + "/trends?weeks=0");
         Coach.Sees("Hard sets");
         Coach.Until(
-            () => Coach.Script("return [...document.querySelectorAll('[data-chart]')].every(c => c.querySelector('svg text'))") is true,
+            () =>
+                Coach.Script(
+                    "return [...document.querySelectorAll('[data-chart]')].every(c => c.querySelector('svg text'))"
+                )
+                    is true,
             "charts"
         );
         Coach.Script(

@@ -29,21 +29,39 @@ public static class NotationPrinter
             line.Append(" unbroken");
         if (plan.Timed is { } timed)
             line.Append(timed.Seconds is { } beat ? $" in {Clock(beat)}" : " for time");
-        if (plan is ExplosiveSets or OnTheClock { Fast: true })
+        if (IsFast(plan))
             line.Append(" fast");
         if (plan is DoubleProgression { Increment: { } step })
             line.Append(I, $" then {Signed(step)}");
         if (plan.Sides is { } sides)
             line.Append(' ').Append(Sides(sides));
+        Manner(line, plan);
+        if (plan.RestSeconds is { } rest)
+            line.Append(I, $" rest {Clock(rest)}{(plan.RestMost is { } longest ? $"..{Clock(longest)}" : "")}");
+        return line.ToString();
+    }
+
+    /// <summary>
+    /// How each rep is done: speed, grip, pause and tempo, as a line says it; empty: as usual. Reps of two styles cannot
+    /// be compared.
+    /// </summary>
+    public static string Style(Prescription plan)
+    {
+        var line = new StringBuilder(IsFast(plan) ? " fast" : "");
+        Manner(line, plan);
+        return line.ToString().TrimStart();
+    }
+
+    private static bool IsFast(Prescription plan) => plan is ExplosiveSets or OnTheClock { Fast: true };
+
+    private static void Manner(StringBuilder line, Prescription plan)
+    {
         if (plan.Grips is { } grips)
             line.Append(" grip ").AppendJoin(" / ", grips.Select(g => g.ToString().ToLowerInvariant()));
         if (plan.Pause is { } pause)
             line.Append(I, $" pause {pause.Seconds} s {(pause.Place == PausePlace.Bottom ? "bottom" : "top")}");
         if (plan.Tempo is { } tempo)
             line.Append(" tempo ").Append(tempo);
-        if (plan.RestSeconds is { } rest)
-            line.Append(I, $" rest {Clock(rest)}{(plan.RestMost is { } longest ? $"..{Clock(longest)}" : "")}");
-        return line.ToString();
     }
 
     /// <summary>Minutes and seconds as on a board: 2:30.</summary>

@@ -3,6 +3,7 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Core.Notation;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
@@ -86,13 +87,39 @@ public enum NoForecast
 /// <param name="Points">Days that are compared.</param>
 public sealed record Forecast(TrendLine? Line, Explained<(int From, int To)>? Weeks, NoForecast? Reason, int Points);
 
-/// <summary>The best with one set-up.</summary>
+/// <summary>The best with one set-up and in one style.</summary>
 /// <param name="SetUp">As it was told; empty: nothing was.</param>
+/// <param name="Style">Speed, grip, pause and tempo as a line says them; empty: as usual.</param>
 /// <param name="Value">In the trend's measure.</param>
 /// <param name="Day">When.</param>
 /// <param name="Set">With which set; null: a test.</param>
 /// <param name="IsCompared">Set up like the newest exposure.</param>
-public sealed record SetUpRecord(string SetUp, decimal Value, DateOnly Day, LoggedSet? Set, bool IsCompared);
+public sealed record SetUpRecord(
+    string SetUp,
+    string Style,
+    decimal Value,
+    DateOnly Day,
+    LoggedSet? Set,
+    bool IsCompared
+);
+
+/// <summary>A best that a session brought.</summary>
+/// <param name="SetUp">As it was told; empty: nothing was.</param>
+/// <param name="Style">Speed, grip, pause and tempo as a line says them; empty: as usual.</param>
+/// <param name="Side">Null: both at once.</param>
+/// <param name="Value">In the trend's measure.</param>
+/// <param name="Before">The best until then.</param>
+/// <param name="BeforeDay">When that was.</param>
+/// <param name="Set">The set.</param>
+public sealed record NewRecord(
+    string SetUp,
+    string Style,
+    Side? Side,
+    decimal Value,
+    decimal Before,
+    DateOnly BeforeDay,
+    LoggedSet Set
+);
 
 /// <summary>A day on which both sides were done by themselves.</summary>
 /// <param name="Day">The day.</param>
@@ -169,27 +196,81 @@ public sealed class MovementTrend
     public bool IsStepwise => Measure is TrendMeasure.Box or TrendMeasure.Assistance or TrendMeasure.Pads;
 
     /// <summary>
-    /// The best with each set-up, the newest set-up first: of the same best the one with the most reps, and of those
+    /// The best with each set-up and style, the newest first: of the same best the one with the most reps, and of those
     /// the day on which it was first reached.
     /// </summary>
     public IReadOnlyList<SetUpRecord> Records() =>
         [
-            .. exposures
-                .Where(e => IsOfMeasure(e))
-                .SelectMany(e =>
-                    e.RowsWithExtra().Where(r => r.Set is not null).Select(r => (e, r, Value: ValueOf(e, r)))
-                )
-                .Where(x => x.Value is not null)
-                .GroupBy(x => x.e.SetUp)
-                .OrderByDescending(g => g.Max(x => x.e.Day))
+            .. Bests()
+                .GroupBy(x => (x.SetUp, x.Style))
+                .OrderByDescending(g => g.Max(x => x.Exposure.Day))
                 .Select(g =>
-                    g.OrderBy(x => IsStepwise ? -x.Value : x.Value)
-                        .ThenBy(x => x.r.Amount)
-                        .ThenByDescending(x => x.e.Day)
+                    g.OrderBy(x => Harder(x.Value))
+                        .ThenBy(x => x.Row.Amount)
+                        .ThenByDescending(x => x.Exposure.Day)
                         .Last()
                 )
-                .Select(x => new SetUpRecord(x.e.SetUp.ToString(), x.Value!.Value, x.e.Day, x.r.Set, IsCompared(x.e))),
+                .Select(x => new SetUpRecord(
+                    x.SetUp,
+                    x.Style,
+                    x.Value,
+                    x.Exposure.Day,
+                    x.Row.Set,
+                    IsCompared(x.Exposure)
+                )),
         ];
+
+    /// <summary>
+    /// What a session showed that none before it had, with the same set-up, in the same style and on the same side; the
+    /// first time is no record, there is nothing that it beats.
+    /// </summary>
+    public IReadOnlyList<NewRecord> NewRecords(Guid session)
+    {
+        var day = exposures.FirstOrDefault(e => e.SessionId == session)?.Day;
+        return
+        [
+            .. Bests()
+                .Where(x => x.Exposure.SessionId == session || x.Exposure.Day < day)
+                .GroupBy(x => (x.SetUp, x.Style, x.Row.Planned.Side))
+                .Select(g =>
+                    (
+                        g.Key,
+                        Now: g.Where(x => x.Exposure.SessionId == session).MaxBy(x => Harder(x.Value)),
+                        Before: g.Where(x => x.Exposure.SessionId != session).MaxBy(x => Harder(x.Value))
+                    )
+                )
+                .Where(x => x is { Now: not null, Before: not null })
+                .Where(x => Harder(x.Now!.Value) - Harder(x.Before!.Value) >= LeastGain)
+                .Select(x => new NewRecord(
+                    x.Key.SetUp,
+                    x.Key.Style,
+                    x.Key.Side,
+                    x.Now!.Value,
+                    x.Before!.Value,
+                    x.Before.Exposure.Day,
+                    x.Now.Row.Set!
+                )),
+        ];
+    }
+
+    /// <summary>So much more is told of; an estimate moves by less from one day to the next (this project's choice).</summary>
+    private decimal LeastGain => Measure == TrendMeasure.OneRepMax ? 0.5m : 0.1m;
+
+    private decimal Harder(decimal value) => IsStepwise ? -value : value;
+
+    private sealed record Shown(Exposure Exposure, DoneSet Row, decimal Value)
+    {
+        public string SetUp { get; } = Exposure.SetUp.ToString();
+
+        public string Style { get; } = NotationPrinter.Style(Exposure.Plan);
+    }
+
+    private IEnumerable<Shown> Bests() =>
+        exposures
+            .Where(IsOfMeasure)
+            .SelectMany(e => e.RowsWithExtra().Where(r => r.Set is not null).Select(r => (e, r, Value: ValueOf(e, r))))
+            .Where(x => x.Value is not null)
+            .Select(x => new Shown(x.e, x.r, x.Value!.Value));
 
     /// <summary>The days on which both sides were done by themselves, oldest first.</summary>
     public IReadOnlyList<DaySides> Sides() =>

@@ -36,6 +36,7 @@ public sealed record ForecastDto(int? From, int? To, Explanation? Why, NoForecas
 /// <summary>The best with a set-up.</summary>
 public sealed record SetUpRecordDto(
     string SetUp,
+    string Style,
     decimal Value,
     DateOnly Day,
     int? Reps,
@@ -47,6 +48,7 @@ public sealed record SetUpRecordDto(
     public static SetUpRecordDto Of(SetUpRecord r) =>
         new(
             r.SetUp,
+            r.Style,
             r.Value,
             r.Day,
             r.Set?.CleanReps,

@@ -743,6 +743,10 @@ public static class Words
     public static Message SessionsMost(decimal most, decimal count) =>
         new("sessionsMost", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
 
+    /// <summary>Name 1 to {most, number} sessions.</summary>
+    public static Message SessionsRange(decimal most) =>
+        new("sessionsRange", new Dictionary<string, object> { ["most"] = most });
+
     /// <summary>This set was logged or corrected elsewhere.</summary>
     public static Message SetChanged { get; } = Message.Plain("setChanged");
 

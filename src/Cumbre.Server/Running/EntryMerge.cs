@@ -139,7 +139,7 @@ internal sealed class EntryMerge(
         var stands = SetWriter.Standing(db, session, item, set);
         if (stands is null || stands.Id == request.Supersedes)
         {
-            SetWriter.Write(db, session, item, logging with { Supersedes = stands?.Id }, stamp);
+            SetWriter.Write(db, session, item, logging with { Supersedes = stands?.Id }, stamp, clock.Today);
             return Kept(entry);
         }
 
@@ -147,7 +147,7 @@ internal sealed class EntryMerge(
             return new(entry.Id, EntryOutcome.Asked, null, SetDto.Of(stands));
         if (stands.Set.Reserve is null && set.Reserve is not null)
         {
-            SetWriter.Write(db, session, item, logging with { Supersedes = stands.Id }, stamp);
+            SetWriter.Write(db, session, item, logging with { Supersedes = stands.Id }, stamp, clock.Today);
             return Kept(entry);
         }
 
@@ -271,6 +271,7 @@ internal sealed class EntryMerge(
         if (session.Status == SessionStatus.Done)
             return Same(entry);
         SessionStore.Finish(db, session.Id, at);
+        NewRecords.Find(db, session, clock.Today);
         db.Reconsider(athleteId);
         return Kept(entry);
     }
@@ -304,7 +305,7 @@ internal sealed class EntryMerge(
         var logging = new SetToLog(id, request.ToSet(), itemId, null, asked.At);
         var item = SetWriter.ItemOf(db, session, logging, clock);
         var stands = logged.FirstOrDefault(s => (s.Set.Set, s.Set.Part) == (request.Set, request.Part));
-        SetWriter.Write(db, session, item, logging with { Supersedes = stands?.Id }, stamp);
+        SetWriter.Write(db, session, item, logging with { Supersedes = stands?.Id }, stamp, clock.Today);
         return Kept(entry);
     }
 

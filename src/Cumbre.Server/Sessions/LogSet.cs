@@ -184,6 +184,7 @@ internal static class FinishSession
             if (stored.Status == SessionStatus.Planned)
                 throw Problems.Field("sets", Words.FinishEmpty);
             SessionStore.Finish(db, sessionId, clock.Now);
+            NewRecords.Find(db, stored, clock.Today);
             db.Reconsider(athleteId);
             return true;
         });

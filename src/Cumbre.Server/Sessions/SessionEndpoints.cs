@@ -27,6 +27,11 @@ public static class SessionEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapPut("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/morning", PutMorning.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/records", NewRecords.OfClub).RequireAuthorization(Policies.Coach);
+        api.MapPut("/records/told", NewRecords.ToldClub).RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/records/new", NewRecords.Own).RequireAuthorization(Policies.OwnAthlete);
+        api.MapPut("/athletes/{athleteId:guid}/records/told", NewRecords.ToldOwn)
+            .RequireAuthorization(Policies.OwnAthlete);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/finish", FinishSession.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/sets/{setId:guid}/preview", LogSet.Preview)

@@ -59,7 +59,17 @@ internal static class SetWriter
 
         // What is logged on the day itself is logged as it is done.
         var isNow = stored.Day == clock.Today && stored.Status != SessionStatus.Done;
-        Write(db, stored, item, logging with { DoneAt = logging.DoneAt ?? (isNow ? stamp.At : null) }, stamp);
+        Write(
+            db,
+            stored,
+            item,
+            logging with
+            {
+                DoneAt = logging.DoneAt ?? (isNow ? stamp.At : null),
+            },
+            stamp,
+            clock.Today
+        );
         return null;
     }
 
@@ -67,7 +77,14 @@ internal static class SetWriter
     /// Writes a set of which is known that it fits, and that none stands in its place. One that corrects another was
     /// done when that was.
     /// </summary>
-    public static void Write(Db db, StoredSession stored, StoredItem item, SetToLog logging, Stamp stamp)
+    public static void Write(
+        Db db,
+        StoredSession stored,
+        StoredItem item,
+        SetToLog logging,
+        Stamp stamp,
+        DateOnly today
+    )
     {
         var corrected = logging.Supersedes is { } id ? SessionStore.FindSet(db, id) : null;
         SessionStore.AddSet(
@@ -81,6 +98,8 @@ internal static class SetWriter
         );
         // A correction to a finished session can change what follows from it.
         db.Reconsider(stored.AthleteId, corrected: logging.Supersedes is not null);
+        if (stored.Status == SessionStatus.Done)
+            NewRecords.Find(db, stored, today, item.Movement);
     }
 
     /// <summary>The set that stands where another is to be logged; null: none does.</summary>

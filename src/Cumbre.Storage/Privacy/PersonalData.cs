@@ -36,6 +36,7 @@ public static class PersonalData
         new("board_place", $"session_id IN ({OwnSessions})"),
         new("wall", Own),
         new("log_view", $"athlete_id = @id OR {OfOwnAccount}"),
+        new("record", Own) { IsDerived = true },
         new("decision_event", $"decision_id IN ({OwnDecisions})"),
         new("decision", Own),
         new("logged_set", $"item_id IN ({OwnItems})"),

@@ -6,7 +6,7 @@ import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Trend } from "../../shared/api/types";
-import { dayShort, writtenAdded } from "../../shared/ui/format";
+import { dayShort, listed, writtenAdded } from "../../shared/ui/format";
 import { valueText } from "../../shared/athletes/trendText";
 import { say } from "../../words/athlete";
 
@@ -33,9 +33,9 @@ export function Records({ trend }: { trend: Trend }) {
         </TableHead>
         <TableBody>
           {trend.records.map((r) => (
-            <TableRow key={r.setUp}>
+            <TableRow key={`${r.setUp} ${r.style}`}>
               <TableCell sx={{ color: r.isCompared ? "inherit" : "text.secondary" }}>
-                {r.setUp || say("notTold")}
+                {listed(r.style, r.setUp) || say("notTold")}
               </TableCell>
               <TableCell>
                 {r.added && r.added.value > 0 && `${writtenAdded(r.added, unit)} x `}

@@ -15,6 +15,7 @@ import { useSingleKeys } from "../../shared/keys/useSingleKeys";
 import { useWhy } from "../../shared/why/WhyContext";
 import { DecisionRow, type Additions } from "./DecisionRow";
 import { DeskTables } from "./DeskTables";
+import { NewRecords } from "../../shared/athletes/NewRecords";
 import { LivePanel } from "./LivePanel";
 import { deskQuery, useDecide } from "../../shared/decisions/useDesk";
 import { useFigure } from "../../shared/decisions/useDetails";
@@ -253,6 +254,9 @@ function Queue({ desk, opening }: { desk: Desk; opening: React.ReactNode }) {
         side={
           <Box>
             <LivePanel />
+            <Box sx={{ px: { xs: 4, sm: 6 }, "&:not(:empty)": { pt: 4 } }}>
+              <NewRecords athleteId={null} />
+            </Box>
             <DeskTables desk={desk} undo={undo} />
           </Box>
         }

@@ -12,7 +12,7 @@ import { SmallRidge } from "../../shared/ladders/SmallRidge";
 import { shortfall } from "../../shared/ladders/wording";
 import { useKept } from "../../shared/run/useKept";
 import { setsText } from "../../shared/run/runText";
-import { daysBetween, dayShort } from "../../shared/ui/format";
+import { daysBetween, dayShort, listed } from "../../shared/ui/format";
 import { QuietButton } from "../../shared/ui/QuietButton";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { say as overview } from "../../words/overview";
@@ -120,7 +120,7 @@ function Best({ best, athleteId }: { best: MovementRecords; athleteId: string })
         {best.name}
       </Box>
       {(all ? best.records : best.records.slice(0, 1)).map((record) => (
-        <Figure key={record.setUp} record={record} measure={best.measure} />
+        <Figure key={`${record.setUp} ${record.style}`} record={record} measure={best.measure} />
       ))}
       {others > 0 && (
         <QuietButton aria-expanded={all} onClick={() => setAll(!all)}>
@@ -160,7 +160,7 @@ function Figure({
       <Box sx={{ color: "text.secondary", fontSize: 15 }}>
         {set === null ? dayShort(record.day, today) : say("recordOn", { set, day: dayShort(record.day, today) })}
         <Box component="span" sx={{ display: "block" }}>
-          {record.setUp || say("setUpNotRecorded")}
+          {listed(record.style, record.setUp) || say("setUpNotRecorded")}
         </Box>
       </Box>
       <Box sx={{ textAlign: "right", fontWeight: 650, fontSize: 18 }}>

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Entry, RunWeek, SessionPack } from "../../shared/api/types";
 import { useReachable } from "../../shared/api/connection";
+import { NewRecords } from "../../shared/athletes/NewRecords";
 import { causeText } from "../../shared/decisions/wording";
 import { inSentence } from "../../shared/ui/nameWords";
 import { useRead } from "../../shared/notation/useRead";
@@ -67,6 +68,7 @@ export default function TodayPage() {
         </Typography>
       )}
       <WeekStrip week={week} today={today} />
+      <NewRecords athleteId={athlete} large />
       {week.mornings.map((m) => (
         <Morning key={m.session} session={m.session} day={m.day} athlete={athlete} />
       ))}

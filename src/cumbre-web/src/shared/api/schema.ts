@@ -3848,6 +3848,154 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/records": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["NewRecordDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/records/told": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ToldRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/records/new": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["NewRecordDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/records/told": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ToldRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/sessions/{sessionId}/finish": {
     parameters: {
       query?: never;
@@ -10098,6 +10246,52 @@ export interface components {
       slug: string;
       name: string;
     };
+    /** @description A new best, as it is told. */
+    NewRecordDto: {
+      /**
+       * Format: uuid
+       * @description That brought it.
+       */
+      sessionId: string;
+      /**
+       * Format: uuid
+       * @description Whose.
+       */
+      athleteId: string;
+      /** @description Whose. */
+      athleteName: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description As it was told; empty: nothing was. */
+      setUp: string;
+      /** @description Speed, grip, pause and tempo as a line says them; empty: as usual. */
+      style: string;
+      side: null | components["schemas"]["Side"];
+      /** @description In what it is followed. */
+      measure: components["schemas"]["TrendMeasure"];
+      /**
+       * Format: double
+       * @description In this measure.
+       */
+      value: number;
+      /**
+       * Format: double
+       * @description The best until then.
+       */
+      before: number;
+      /**
+       * Format: date
+       * @description When that was.
+       */
+      beforeDay: string;
+      /**
+       * Format: date
+       * @description Of the session.
+       */
+      day: string;
+    };
     /** @enum {unknown} */
     NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
@@ -12340,6 +12534,7 @@ export interface components {
     /** @description The best with a set-up. */
     SetUpRecordDto: {
       setUp: string;
+      style: string;
       /** Format: double */
       value: number;
       /** Format: date */
@@ -13055,6 +13250,10 @@ export interface components {
       place: string;
       sign: null | components["schemas"]["StopSign"];
       stopped: boolean;
+    };
+    /** @description Sessions whose records have been read. */
+    ToldRequest: {
+      sessions: string[];
     };
     /** @description A movement that is trained, in its own measure. */
     Trained: {
