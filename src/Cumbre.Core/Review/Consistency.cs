@@ -20,11 +20,12 @@ public sealed record CalendarSession(DateOnly Day, int PlannedSets, int DoneSets
 public sealed record CalendarDay(DateOnly Day, SessionFate Fate, bool IsEasy);
 
 /// <summary>How regularly an athlete trains: three ordinary sessions a week beat one heroic one.</summary>
-/// <param name="From">First day, a Monday.</param>
+/// <param name="From">The first day.</param>
 /// <param name="Days">Days with a session, oldest first.</param>
 /// <param name="InFull">Sessions before today that were done in full, those of a deload among them.</param>
+/// <param name="Partly">Sessions before today of which a part was done.</param>
 /// <param name="Due">Sessions before today.</param>
-public sealed record Consistency(DateOnly From, IReadOnlyList<CalendarDay> Days, int InFull, int Due)
+public sealed record Consistency(DateOnly From, IReadOnlyList<CalendarDay> Days, int InFull, int Partly, int Due)
 {
     /// <summary>So many weeks are looked at, this one among them.</summary>
     public const int Weeks = 12;
@@ -32,20 +33,35 @@ public sealed record Consistency(DateOnly From, IReadOnlyList<CalendarDay> Days,
     /// <summary>Share of the due sessions that were done in full, 0 to 1; null: none was due.</summary>
     public decimal? Adherence => Due == 0 ? null : (decimal)InFull / Due;
 
+    /// <summary>Share of the due sessions of which something was done, 0 to 1; null: none was due.</summary>
+    public decimal? KeptAtAll => Due == 0 ? null : (decimal)(InFull + Partly) / Due;
+
+    /// <summary>The last twelve weeks, and what is planned in this one.</summary>
     public static Consistency Of(IEnumerable<CalendarSession> sessions, DateOnly today)
     {
-        var monday = today.AddDays(-(((int)today.DayOfWeek + 6) % 7));
-        var from = monday.AddDays(-7 * (Weeks - 1));
+        var monday = WeekTables.MondayOf(today);
+        return Of(sessions, monday.AddDays(-7 * (Weeks - 1)), monday.AddDays(6), today);
+    }
+
+    /// <summary>From one day to another, both included; what lies before today was due.</summary>
+    public static Consistency Of(IEnumerable<CalendarSession> sessions, DateOnly from, DateOnly until, DateOnly today)
+    {
         CalendarDay[] days =
         [
             .. sessions
-                .Where(s => s.Day >= from && s.Day < monday.AddDays(7))
+                .Where(s => s.Day >= from && s.Day <= until)
                 .GroupBy(s => s.Day)
                 .OrderBy(g => g.Key)
                 .Select(g => new CalendarDay(g.Key, FateOf([.. g], today), g.All(s => s.IsEasy))),
         ];
         var due = days.Where(d => d.Day < today).ToArray();
-        return new(from, days, due.Count(d => d.Fate == SessionFate.Done), due.Length);
+        return new(
+            from,
+            days,
+            due.Count(d => d.Fate == SessionFate.Done),
+            due.Count(d => d.Fate == SessionFate.Partly),
+            due.Length
+        );
     }
 
     private static SessionFate FateOf(IReadOnlyList<CalendarSession> sessions, DateOnly today) =>

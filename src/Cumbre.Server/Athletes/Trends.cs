@@ -42,12 +42,14 @@ public sealed record TrendTime(
 /// <param name="Name">Of the athlete.</param>
 /// <param name="Time">What is looked at.</param>
 /// <param name="Movements">With a trend in it, the most trained first.</param>
+/// <param name="Calendar">Sessions day by day, and those still planned in this week.</param>
 /// <param name="Tables">Those that have a figure.</param>
 /// <param name="Readiness">Sleep and readiness against what was done.</param>
 public sealed record TrendsDto(
     string Name,
     TrendTime Time,
     IReadOnlyList<TrendLink> Movements,
+    Consistency Calendar,
     IReadOnlyList<WeekTable> Tables,
     ReadinessReview Readiness
 );
@@ -171,6 +173,19 @@ internal static class Trends
             read.Profile.Name,
             time,
             links,
+            Consistency.Of(
+                sessions
+                    .Zip(read.Sessions)
+                    .Select(s => new CalendarSession(
+                        s.First.Day,
+                        s.First.PlannedSets,
+                        s.First.DoneSets,
+                        s.Second.Easy
+                    )),
+                time.From,
+                WeekTables.MondayOf(time.Today).AddDays(WeekDays - 1),
+                time.Today
+            ),
             [
                 .. tables.OfDose([.. DoneDose.All(read.Athlete, whole.Exposures).Where(d => d.Day >= time.From)]),
                 .. new[]
@@ -291,14 +306,17 @@ internal static class Trends
         );
     }
 
-    private static ReviewedSession Reviewed(StoredSession session, ItemCounts sets, AthleteAtWork athlete)
+    internal static decimal PlannedMinutes(StoredSession session, AthleteAtWork athlete) =>
+        (decimal)DoseReader.Of(Blocks.SessionOf(session), athlete).Seconds / 60;
+
+    internal static ReviewedSession Reviewed(StoredSession session, ItemCounts sets, AthleteAtWork athlete)
     {
         var done = session.Items.Sum(i => sets[i.Id]);
         var minutes =
             session is { BegunAt: { } begun, EndedAt: { } ended }
             && (decimal)(ended - begun).TotalMinutes is > 0 and <= LongestMinutes and var took
                 ? took
-                : (decimal)DoseReader.Of(Blocks.SessionOf(session), athlete).Seconds / 60;
+                : PlannedMinutes(session, athlete);
         return new(
             session.Day,
             session.Items.Where(i => i is { Skipped: null, Plan: not null }).Sum(i => i.Plan!.Sets().Count),

@@ -19,6 +19,7 @@ const DeskPage = lazy(() => import("../features/desk/DeskPage"));
 const RosterPage = lazy(() => import("../features/roster/RosterPage"));
 const OverviewPage = lazy(() => import("../features/overview/OverviewPage"));
 const AthleteMovementPage = lazy(() => import("../features/athlete/MovementPage"));
+const ReviewPage = lazy(() => import("../features/review/ReviewPage"));
 const TrendsPage = lazy(() => import("../features/trends/TrendsPage"));
 const AthleteLaddersPage = lazy(() => import("../features/ladders/AthleteLaddersPage"));
 const AtlasPage = lazy(() => import("../features/ladders/AtlasPage"));
@@ -76,6 +77,7 @@ const router = createBrowserRouter([
     children: [
       { path: "/athletes/:athleteId/sessions/:sessionId/print", element: <PrintPage /> },
       { path: "/athletes/:athleteId/blocks/:blockId/print", element: <SheetsPage /> },
+      { path: "/athletes/:athleteId/blocks/:blockId/review", element: <ReviewPage /> },
       { path: "/groups/:id/print", element: <GroupSheet /> },
       { path: "/test-days/:id/print", element: <TestDayPrint /> },
       { path: "/run/:athleteId/:sessionId", element: <RunPage /> },

@@ -188,6 +188,7 @@ export const say = wordsOf("blocks", {
   makeAgainWithItsGroup: "Regenerate with its group…",
   generateAgain: "Regenerate…",
   compare2: "Compare…",
+  reviewTheBlock: "Review the block",
   renameTheBlock: "Rename block",
   missedWeeks: "Missed weeks…",
   insertAWeekAfterThisOne: "Insert week after",

@@ -31,6 +31,11 @@ export const say = wordsOf("trends", {
   weekOf: "Week of",
   partly: "{day}, so far",
   weekLabel: "{title}, week by week",
+  calendar: "Calendar",
+  calendarNote:
+    "{inFull, number} of {due, plural, one {one session} other {# sessions}} in full{partly, plural, =0 {} other {, # in part}}; three ordinary sessions beat one heroic one",
+  monthKept: "{inFull, number} of {due, number}",
+  dayIs: "{day}: {fate}",
   hardSets: "Hard sets",
   hardSetsNote: "by pattern and week; four or fewer in reserve",
   volume: "Volume",

@@ -134,6 +134,9 @@ export function BlockHead({
           <MenuItem component={Link} to={`/compare?right=${stored.athleteId}_${stored.id}_&left=${stored.athleteId}__`}>
             {say("compare2")}
           </MenuItem>
+          <MenuItem component={Link} to={`/athletes/${stored.athleteId}/blocks/${stored.id}/review`}>
+            {say("reviewTheBlock")}
+          </MenuItem>
           <MenuItem onClick={choose(() => setNaming(true))}>{say("renameTheBlock")}</MenuItem>
           <MenuItem onClick={choose(() => onAsk("missed"))}>{say("missedWeeks")}</MenuItem>
           <MenuItem onClick={choose(onInsert)}>{say("insertAWeekAfterThisOne")}</MenuItem>

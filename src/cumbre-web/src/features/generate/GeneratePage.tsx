@@ -5,7 +5,7 @@ import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import { api, ask, Problem } from "../../shared/api/client";
 import type { BlockDto, DayOfWeek, SchoolChoice } from "../../shared/api/types";
@@ -20,7 +20,7 @@ import { generationQuery, useGenerated, useTake } from "../../shared/generation/
 import { Story } from "../../shared/generation/Story";
 import { WeekPreview } from "./WeekPreview";
 import { WishForm } from "./WishForm";
-import { readWish, type WishFields } from "./wish";
+import { readWish, wishOf, type WishFields } from "./wish";
 import { say } from "../../words/generate";
 
 /** A block put together for an athlete: what is asked for on the left, what would come of it on the right. */
@@ -89,14 +89,16 @@ function Generator(props: {
   const { today } = useSignedIn();
   const navigate = useNavigate();
   const [blockId] = useState(() => stored?.id ?? newId());
+  const [search] = useSearchParams();
   const [fields, setFields] = useState<WishFields>(() => {
     const next = nextMonday(today);
+    const asked = wishOf(search);
     return {
       name: stored?.block.name ?? props.name,
-      start: stored?.block.start ?? (props.after && props.after > next ? props.after : next),
-      days: props.days,
-      minutes: String(props.minutes ?? ""),
-      loadingWeeks: String(props.loadingWeeks ?? ""),
+      start: asked.start ?? stored?.block.start ?? (props.after && props.after > next ? props.after : next),
+      days: asked.days ?? props.days,
+      minutes: asked.minutes ?? String(props.minutes ?? ""),
+      loadingWeeks: asked.loadingWeeks ?? String(props.loadingWeeks ?? ""),
     };
   });
   const [week, setWeek] = useState(0);

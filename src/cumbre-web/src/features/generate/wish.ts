@@ -1,4 +1,5 @@
 import type { DayOfWeek, GenerateRequest } from "../../shared/api/types";
+import { weekdays } from "../../shared/generation/wording";
 import { mondayOf } from "../../shared/blocks/doc";
 import { say } from "../../words/generate";
 
@@ -33,5 +34,17 @@ export function readWish(fields: WishFields): { wish: GenerateRequest; faults: n
       loadingWeeks,
     },
     faults: null,
+  };
+}
+
+/** What the address asks for: a review of the last block leads here. What it does not say, or says wrongly, is null. */
+export function wishOf(search: URLSearchParams) {
+  const start = search.get("start");
+  const days = (search.get("days") ?? "").split(" ").filter((d): d is DayOfWeek => weekdays.some((w) => w.day === d));
+  return {
+    start: start && /^\d{4}-\d{2}-\d{2}$/.test(start) ? start : null,
+    days: days.length > 0 ? days : null,
+    minutes: search.get("minutes"),
+    loadingWeeks: search.get("weeks"),
   };
 }

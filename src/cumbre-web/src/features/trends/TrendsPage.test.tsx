@@ -12,6 +12,17 @@ const trends = (more: Partial<Trends> = {}): Trends => ({
   name: "Ines Roca",
   time,
   movements: [{ movement: "pull-up", name: "Pull-up", days: 2 }],
+  calendar: {
+    from: "2026-03-02",
+    days: [
+      { day: "2026-03-02", fate: "Done", isEasy: false },
+      { day: "2026-03-05", fate: "Missed", isEasy: false },
+      { day: "2026-03-19", fate: "Planned", isEasy: false },
+    ],
+    inFull: 1,
+    partly: 0,
+    due: 2,
+  },
   tables: [
     {
       figure: "HardSets",
@@ -109,6 +120,17 @@ test("groups say how many days they rest on, and nothing of too few", async () =
   const sleep = await screen.findByRole("region", { name: "Sleep" });
   expect(within(sleep).getByText("Under 6 h").parentElement).toHaveTextContent("Under 6 hone daytoo few");
   expect(within(sleep).getByText("6 to 7 h").parentElement).toHaveTextContent("6 to 7 h4 days+2.1 %");
+});
+
+test("the calendar says of each day of a session what became of it", async () => {
+  open(trends(), movement());
+  const march = await screen.findByRole("region", { name: "March 2026" });
+  expect(march).toHaveTextContent("March 2026 1 of 2");
+  expect(
+    within(march)
+      .getAllByRole("img")
+      .map((d) => d.getAttribute("aria-label")),
+  ).toEqual(["Mon, Mar 2: done", "Thu, Mar 5: missed", "Thu, Mar 19: planned"]);
 });
 
 test("who has nothing yet is told how it begins", async () => {

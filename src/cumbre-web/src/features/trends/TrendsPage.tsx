@@ -21,6 +21,7 @@ import { Section } from "../../shared/ui/Section";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { say } from "../../words/trends";
 import { movementTrendQuery, trendsQuery } from "./queries";
+import { Months } from "./Months";
 import { Groups, Scatter } from "./Scatter";
 import { share } from "./share";
 import { stripsOf, weekTable } from "./strips";
@@ -92,6 +93,7 @@ export default function TrendsPage() {
               }
             />
           )}
+          <Months calendar={trends.data.calendar} today={trends.data.time.today} />
           <Weekly trends={trends.data} csv={csv} />
           <Readiness trends={trends.data} csv={csv} />
         </>

@@ -6321,6 +6321,44 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/blocks/{blockId}/review": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          blockId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BlockReviewDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/blocks/{blockId}/block.csv": {
     parameters: {
       query?: never;
@@ -7146,6 +7184,25 @@ export interface components {
        */
       version: number;
     };
+    /** @description What a block brought. */
+    BlockReviewDto: {
+      /** Format: uuid */
+      blockId: string;
+      name: string;
+      athleteName: string;
+      /** Format: date */
+      start: string;
+      /** Format: date */
+      until: string;
+      isOver: boolean;
+      calendar: components["schemas"]["Consistency"];
+      sets: null | components["schemas"]["WeekTable"];
+      skills: components["schemas"]["SkillReviewDto"][];
+      exercises: components["schemas"]["ExerciseReview"][];
+      tests: components["schemas"]["TestReviewDto"][];
+      pain: components["schemas"]["PlaceReview"][];
+      wish: components["schemas"]["ProposedWish"];
+    };
     /** @description A block as a stretch of time. */
     BlockSpan: {
       /**
@@ -7652,7 +7709,7 @@ export interface components {
     Consistency: {
       /**
        * Format: date
-       * @description First day, a Monday.
+       * @description The first day.
        */
       from: string;
       /** @description Days with a session, oldest first. */
@@ -7664,6 +7721,11 @@ export interface components {
       inFull: number;
       /**
        * Format: int32
+       * @description Sessions before today of which a part was done.
+       */
+      partly: number;
+      /**
+       * Format: int32
        * @description Sessions before today.
        */
       due: number;
@@ -7672,6 +7734,11 @@ export interface components {
        * @description Share of the due sessions that were done in full, 0 to 1; null: none was due.
        */
       adherence?: null | number;
+      /**
+       * Format: double
+       * @description Share of the due sessions of which something was done, 0 to 1; null: none was due.
+       */
+      keptAtAll?: null | number;
     };
     /** @enum {unknown} */
     Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
@@ -8231,6 +8298,32 @@ export interface components {
       | "ClockRange"
       | "ReserveRange"
       | "RestRange";
+    /** @description An exercise over a block: the mean of its first two days against that of its last two. */
+    ExerciseReview: {
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description In what it is followed. */
+      measure: components["schemas"]["TrendMeasure"];
+      /**
+       * Format: int32
+       * @description That can be compared: no deload, the newest set-up.
+       */
+      days: number;
+      /**
+       * Format: double
+       * @description Null: too few.
+       */
+      before: null | number;
+      /**
+       * Format: double
+       * @description Null: too few.
+       */
+      after: null | number;
+      /** @description What it brought. */
+      yield: components["schemas"]["Yield"];
+    };
     /**
      * @description What a line may go on with.
      * @enum {unknown}
@@ -11022,6 +11115,26 @@ export interface components {
      * @enum {unknown}
      */
     PieceSort: "Plate" | "Dumbbell" | "Chain" | "Insert" | "Vest";
+    /** @description Pain of a block at one place. */
+    PlaceReview: {
+      /** @description As it was told. */
+      place: string;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      worst: number;
+      /**
+       * Format: int32
+       * @description On which it was told.
+       */
+      days: number;
+      /**
+       * Format: date
+       * @description The last of them.
+       */
+      last: string;
+    };
     /** @description A step of the large ridge. */
     PlacedStepDto: {
       /** @description Of the step. */
@@ -11245,6 +11358,28 @@ export interface components {
       reason: components["schemas"]["BatteryReason"];
       /** @description What hangs on it. */
       decides: components["schemas"]["DecidedStep"][];
+    };
+    /** @description What the next block may be asked for. */
+    ProposedWish: {
+      /**
+       * Format: date
+       * @description A Monday.
+       */
+      start: string;
+      /** @description Training days. */
+      days: components["schemas"]["DayOfWeek"][];
+      /**
+       * Format: int32
+       * @description Of a session.
+       */
+      minutes: number;
+      /**
+       * Format: int32
+       * @description Before the easy week.
+       */
+      loadingWeeks: number;
+      /** @description Why it differs from the block; none: it does not. */
+      reasons: components["schemas"]["WishReason"][];
     };
     PublishRequest: {
       /**
@@ -12717,6 +12852,28 @@ export interface components {
       /** @description Of their second factor; null: none was asked for yet. */
       code?: null | string;
     };
+    /** @description What an athlete gained on a ladder over a block. */
+    SkillReviewDto: {
+      /** @description Slug. */
+      ladder: string;
+      /** @description As coaches say it. */
+      name: string;
+      /** @description They work toward it. */
+      isGoal: boolean;
+      /** @description Step in training before; null: none. */
+      before: null | string;
+      /** @description Step in training now; null: none. */
+      after: null | string;
+      /** @description Steps achieved. */
+      won: string[];
+      /** @description Steps that may be trained now. */
+      opened: string[];
+      /** @description Steps no longer achieved. */
+      lost: string[];
+      /** @description Nothing of it was known before: what was shown need not be new. */
+      isFirstMeasured: boolean;
+      limiting: null | components["schemas"]["ThresholdEvidence"];
+    };
     SkipRequest: {
       /** @description Null: it is done after all. */
       reason: null | string;
@@ -13151,6 +13308,35 @@ export interface components {
       /** Format: int64 */
       results: number;
     };
+    /** @description A test before and after. */
+    TestReviewDto: {
+      /** @description Of the test. */
+      name: string;
+      side: null | components["schemas"]["Side"];
+      /** @description As it is written; null: never tested before. */
+      before: null | string;
+      /**
+       * Format: date
+       * @description When.
+       */
+      beforeDay: null | string;
+      /** @description As it is written. */
+      after: string;
+      /**
+       * Format: date
+       * @description When.
+       */
+      afterDay: string;
+      /**
+       * Format: double
+       * @description In the test's unit, percent of the system for a load; null: not comparable.
+       */
+      difference: null | number;
+      /** @description The difference is percent of the system. */
+      inPercent: boolean;
+      /** @description No more than the same test gives from one day to the next. */
+      isNoise: boolean;
+    };
     /** @description A threshold as evidence: have and need in the notation of the gates. */
     ThresholdEvidence: {
       /** @description Of the test. */
@@ -13408,6 +13594,8 @@ export interface components {
       time: components["schemas"]["TrendTime"];
       /** @description With a trend in it, the most trained first. */
       movements: components["schemas"]["TrendLink"][];
+      /** @description Sessions day by day, and those still planned in this week. */
+      calendar: components["schemas"]["Consistency"];
       /** @description Those that have a figure. */
       tables: components["schemas"]["WeekTable"][];
       /** @description Sleep and readiness against what was done. */
@@ -13737,6 +13925,11 @@ export interface components {
       item: null | string;
       pattern: null | components["schemas"]["Pattern"];
     };
+    /**
+     * @description Why the next block is proposed to differ.
+     * @enum {unknown}
+     */
+    WishReason: "FewerDays" | "OtherMinutes" | "EarlierDeload";
     WithdrawalRequest: {
       /** @description May be empty: nobody has to give one. */
       reason: null | string;
@@ -13747,6 +13940,11 @@ export interface components {
       args: components["schemas"]["Quantity"][];
       result: components["schemas"]["Quantity"];
     };
+    /**
+     * @description What an exercise brought.
+     * @enum {unknown}
+     */
+    Yield: "Gained" | "Held" | "Lost" | "TooFew";
   };
   responses: never;
   parameters: never;

@@ -88,6 +88,7 @@ export type BodyMassPoint = Schemas["BodyMassPoint"];
 export type WeekTable = Schemas["WeekTable"];
 export type WeekFigure = Schemas["WeekFigure"];
 export type NewRecord = Schemas["NewRecordDto"];
+export type BlockReview = Schemas["BlockReviewDto"];
 export type TrendMeasure = Schemas["TrendMeasure"];
 export type Consistency = Schemas["Consistency"];
 export type ReadinessDay = Schemas["ReadinessDay"];

@@ -1,0 +1,158 @@
+using Cumbre.Core.Explanations;
+using Cumbre.Core.Ladders;
+using Cumbre.Core.Measures;
+using Cumbre.Core.Review;
+using Cumbre.Server.Athletes;
+using Cumbre.Server.Hosting;
+using Cumbre.Server.Reading;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Cumbre.Storage.Programmes;
+using Cumbre.Storage.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Programmes;
+
+/// <summary>What an athlete gained on a ladder over a block.</summary>
+/// <param name="Ladder">Slug.</param>
+/// <param name="Name">As coaches say it.</param>
+/// <param name="IsGoal">They work toward it.</param>
+/// <param name="Before">Step in training before; null: none.</param>
+/// <param name="After">Step in training now; null: none.</param>
+/// <param name="Won">Steps achieved.</param>
+/// <param name="Opened">Steps that may be trained now.</param>
+/// <param name="Lost">Steps no longer achieved.</param>
+/// <param name="IsFirstMeasured">Nothing of it was known before: what was shown need not be new.</param>
+/// <param name="Limiting">What holds them back now; null: nothing does.</param>
+public sealed record SkillReviewDto(
+    string Ladder,
+    string Name,
+    bool IsGoal,
+    string? Before,
+    string? After,
+    IReadOnlyList<string> Won,
+    IReadOnlyList<string> Opened,
+    IReadOnlyList<string> Lost,
+    bool IsFirstMeasured,
+    ThresholdEvidence? Limiting
+);
+
+/// <summary>A test before and after.</summary>
+/// <param name="Name">Of the test.</param>
+/// <param name="Side">Null: both at once.</param>
+/// <param name="Before">As it is written; null: never tested before.</param>
+/// <param name="BeforeDay">When.</param>
+/// <param name="After">As it is written.</param>
+/// <param name="AfterDay">When.</param>
+/// <param name="Difference">In the test's unit, percent of the system for a load; null: not comparable.</param>
+/// <param name="InPercent">The difference is percent of the system.</param>
+/// <param name="IsNoise">No more than the same test gives from one day to the next.</param>
+public sealed record TestReviewDto(
+    string Name,
+    Side? Side,
+    string? Before,
+    DateOnly? BeforeDay,
+    string After,
+    DateOnly AfterDay,
+    decimal? Difference,
+    bool InPercent,
+    bool IsNoise
+);
+
+/// <summary>What a block brought.</summary>
+public sealed record BlockReviewDto(
+    Guid BlockId,
+    string Name,
+    string AthleteName,
+    DateOnly Start,
+    DateOnly Until,
+    bool IsOver,
+    Consistency Calendar,
+    WeekTable? Sets,
+    IReadOnlyList<SkillReviewDto> Skills,
+    IReadOnlyList<ExerciseReview> Exercises,
+    IReadOnlyList<TestReviewDto> Tests,
+    IReadOnlyList<PlaceReview> Pain,
+    ProposedWish Wish
+);
+
+internal static class Review
+{
+    public static Results<Ok<BlockReviewDto>, ProblemHttpResult> Handle(
+        Guid athleteId,
+        Guid blockId,
+        Database database,
+        ClubClock clock
+    ) =>
+        database.Read(db => Read(db, athleteId, blockId, clock.Today)) is { } review
+            ? TypedResults.Ok(review)
+            : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
+
+    private static BlockReviewDto? Read(Db db, Guid athleteId, Guid blockId, DateOnly today)
+    {
+        if (
+            BlockStore.Find(db, blockId) is not { } stored
+            || stored.AthleteId != athleteId
+            || Work.Load(db, athleteId, today) is not var (profile, athlete)
+            || SnapshotStore.LoadWhole(db, athleteId, today) is not var (_, whole)
+        )
+            return null;
+        var sessions = SessionStore.OfBlock(db, blockId);
+        var sets = SessionStore.SetCounts(db, athleteId, stored.Start);
+        var block = Blocks.Read(stored, sessions);
+        var review = BlockReview.Of(
+            block,
+            [
+                .. sessions.Select(s => new ReviewedBlockSession(
+                    Trends.Reviewed(s, sets, athlete),
+                    Trends.PlannedMinutes(s, athlete),
+                    s.Easy
+                )),
+            ],
+            athlete,
+            whole
+        );
+        var catalogue = athlete.Atlas.Catalogue;
+        return new(
+            blockId,
+            stored.Name,
+            profile.Name,
+            stored.Start,
+            review.Until,
+            review.IsOver,
+            review.Calendar,
+            review.Sets,
+            [
+                .. review.Skills.Select(s => new SkillReviewDto(
+                    s.Ladder,
+                    s.Name,
+                    s.IsGoal,
+                    s.Before,
+                    s.After,
+                    s.Change.Won,
+                    s.Change.Opened,
+                    s.Change.Lost,
+                    s.IsFirstMeasured,
+                    s.Limiting is { } limiting ? PlacementReport.Evidence(limiting.Term, catalogue) : null
+                )),
+            ],
+            review.Exercises,
+            [
+                .. review.Tests.Select(t => new TestReviewDto(
+                    t.Name,
+                    t.Side,
+                    t.Before is null ? null : ResultPrinter.Print(t.Before),
+                    t.Before?.Day,
+                    ResultPrinter.Print(t.After),
+                    t.After.Day,
+                    t.Difference,
+                    t.After.Score is { Seconds: null, Degrees: null, Contact: null }
+                        && (t.After.Added.Value != 0 || t.Before?.Added.Value is not (null or 0)),
+                    t.IsNoise
+                )),
+            ],
+            review.Pain,
+            review.Wish
+        );
+    }
+}
