@@ -5,7 +5,7 @@ using Cumbre.Bench;
 // No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
 // file, clients and seconds: its pages. "blocks", part of a name and schools as question=choice: the blocks of the
 // model athletes; "placement" and "generator": their speed alone; "group": a class and a circuit of theirs; "figures"
-// and the seed of the first athlete: what a coach would count in 300 blocks. Any other argument goes to BenchmarkDotNet,
+// and the seed of the first athlete: what a coach would count in 300 blocks; "coverage": how many forecasts hold. Any other argument goes to BenchmarkDotNet,
 // for instance --filter '*'.
 if (args.Length == 0)
 {
@@ -33,6 +33,10 @@ else if (args is ["generator"])
 else if (args is ["placement"])
 {
     PlacementReport.Run();
+}
+else if (args is ["coverage"])
+{
+    CoverageReport.Run();
 }
 else if (args is ["group"])
 {

@@ -34,7 +34,8 @@ export function Months({ calendar, today }: { calendar: Trends["calendar"]; toda
               <Typography variant="h3" sx={{ fontSize: 13, fontWeight: 600 }}>
                 {monthName(month)}{" "}
                 <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-                  {say("monthKept", { inFull: days.filter((d) => d.fate === "Done").length, due: days.length })}
+                  {days.length > 0 &&
+                    say("monthKept", { inFull: days.filter((d) => d.fate === "Done").length, due: days.length })}
                 </Box>
               </Typography>
               <Box sx={{ display: "grid", gridTemplateColumns: "repeat(7, 22px)", gap: "2px", pt: 1 }}>
