@@ -35,6 +35,8 @@ public static class AthleteEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/overview", Overview.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/records", GetRecords.Handle).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/blocks/{blockId:guid}/review", BlockReviews.Handle)
+            .RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/trends", Trends.All).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/trends.csv", TrendCsv.Handle)
             .RequireAuthorization(Policies.OwnAthlete)

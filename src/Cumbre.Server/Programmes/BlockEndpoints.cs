@@ -66,7 +66,6 @@ public static class BlockEndpoints
         athlete.MapPost("/blocks/{blockId:guid}/versions", Publish.Add);
         athlete.MapGet("/blocks/{blockId:guid}/sheets", Publish.Sheets);
         athlete.MapGet("/blocks/{blockId:guid}/calendar.ics", BlockExports.Calendar).NotesExport();
-        athlete.MapGet("/blocks/{blockId:guid}/review", Review.Handle);
         athlete.MapGet("/blocks/{blockId:guid}/block.csv", BlockExports.Csv).NotesExport();
         athlete.MapGet("/blocks/{blockId:guid}/block.json", BlockFile.Export).NotesExport();
         athlete.MapPost("/blocks/{blockId:guid}/messages", Outbox.Write);

@@ -2,8 +2,8 @@ using Cumbre.Core.Explanations;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Review;
-using Cumbre.Server.Athletes;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Programmes;
 using Cumbre.Server.Reading;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
@@ -11,7 +11,7 @@ using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
-namespace Cumbre.Server.Programmes;
+namespace Cumbre.Server.Athletes;
 
 /// <summary>What an athlete gained on a ladder over a block.</summary>
 /// <param name="Ladder">Slug.</param>
@@ -76,7 +76,7 @@ public sealed record BlockReviewDto(
     ProposedWish Wish
 );
 
-internal static class Review
+internal static class BlockReviews
 {
     public static Results<Ok<BlockReviewDto>, ProblemHttpResult> Handle(
         Guid athleteId,
