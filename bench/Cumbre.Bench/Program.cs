@@ -5,8 +5,8 @@ using Cumbre.Bench;
 // No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
 // file, clients and seconds: its pages. "blocks", part of a name and schools as question=choice: the blocks of the
 // model athletes; "placement" and "generator": their speed alone; "group": a class and a circuit of theirs; "figures"
-// and the seed of the first athlete: what a coach would count in 300 blocks; "coverage": how many forecasts hold. Any other argument goes to BenchmarkDotNet,
-// for instance --filter '*'.
+// and the seed of the first athlete: what a coach would count in 300 blocks; "coverage": how many forecasts hold. Any
+// other argument goes to BenchmarkDotNet, for instance --filter '*'.
 if (args.Length == 0)
 {
     PlateReport.Run();

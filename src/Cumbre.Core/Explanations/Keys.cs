@@ -211,7 +211,10 @@ public enum RuleId
     /// <summary>Practice sets have outgrown the test. ()</summary>
     PracticeTrend,
 
-    /// <summary>The line of the trend with the intervals of its slope and its level, carried on to the next threshold. (confidence)</summary>
+    /// <summary>
+    /// The line of the trend with the intervals of its slope and its level, carried on to the next threshold.
+    /// (confidence)
+    /// </summary>
     Forecast,
 }
 

@@ -253,7 +253,9 @@ public sealed class MovementTrend
         ];
     }
 
-    /// <summary>So much more is told of; an estimate moves by less from one day to the next (this project's choice).</summary>
+    /// <summary>
+    /// So much more is told of; an estimate moves by less from one day to the next (this project's choice).
+    /// </summary>
     private decimal LeastGain => Measure == TrendMeasure.OneRepMax ? 0.5m : 0.1m;
 
     private decimal Harder(decimal value) => IsStepwise ? -value : value;

@@ -57,7 +57,10 @@ public static class RecordStore
     )
     {
         var told = db.Query<Told>(
-                "SELECT set_up, style, side, coach_told_at, athlete_told_at FROM record WHERE session_id = @Id AND movement = @movement",
+                """
+                SELECT set_up, style, side, coach_told_at, athlete_told_at FROM record
+                WHERE session_id = @Id AND movement = @movement
+                """,
                 new { session.Id, movement }
             )
             .ToDictionary(t => (t.SetUp, t.Style, t.Side));
@@ -97,7 +100,10 @@ public static class RecordStore
     public static IReadOnlyList<StoredRecord> ForCoach(Db db, DateOnly from) =>
         [
             .. db.Query<Row>(
-                    $"SELECT {Columns} WHERE r.day >= @from AND r.coach_told_at IS NULL AND a.archived_at IS NULL ORDER BY r.day DESC, a.name, r.movement",
+                    $"""
+                    SELECT {Columns} WHERE r.day >= @from AND r.coach_told_at IS NULL AND a.archived_at IS NULL
+                    ORDER BY r.day DESC, a.name, r.movement
+                    """,
                     new { from }
                 )
                 .Select(r => r.ToStored()),
@@ -107,7 +113,10 @@ public static class RecordStore
     public static IReadOnlyList<StoredRecord> ForAthlete(Db db, Guid athleteId, DateOnly from) =>
         [
             .. db.Query<Row>(
-                    $"SELECT {Columns} WHERE r.athlete_id = @athleteId AND r.day >= @from AND r.athlete_told_at IS NULL ORDER BY r.day DESC, r.movement",
+                    $"""
+                    SELECT {Columns} WHERE r.athlete_id = @athleteId AND r.day >= @from AND r.athlete_told_at IS NULL
+                    ORDER BY r.day DESC, r.movement
+                    """,
                     new { athleteId, from }
                 )
                 .Select(r => r.ToStored()),

@@ -2,7 +2,9 @@ using Cumbre.Core.Review;
 
 namespace Cumbre.Core.Tests.Review;
 
-/// <summary>Session load (Foster et al. 2001) and smoothing (Williams et al. 2017), formulas from memory, worked by hand.</summary>
+/// <summary>
+/// Session load (Foster et al. 2001) and smoothing (Williams et al. 2017), formulas from memory, worked by hand.
+/// </summary>
 public sealed class SessionLoadTests
 {
     private static readonly DateOnly Monday = new(2026, 3, 2),
