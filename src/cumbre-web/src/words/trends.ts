@@ -34,6 +34,7 @@ export const say = wordsOf("trends", {
   calendar: "Calendar",
   calendarNote:
     "{inFull, number} of {due, plural, one {one session} other {# sessions}} in full{partly, plural, =0 {} other {, # in part}}; three ordinary sessions beat one heroic one",
+  monthOf: "{month}",
   monthKept: "{inFull, number} of {due, number}",
   dayIs: "{day}: {fate}",
   hardSets: "Hard sets",

@@ -32,7 +32,7 @@ export function Months({ calendar, today }: { calendar: Trends["calendar"]; toda
           return (
             <Box key={month} component="section" aria-label={monthName(month)}>
               <Typography variant="h3" sx={{ fontSize: 13, fontWeight: 600 }}>
-                {monthName(month)}{" "}
+                {say("monthOf", { month: monthName(month) })}{" "}
                 <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
                   {days.length > 0 &&
                     say("monthKept", { inFull: days.filter((d) => d.fate === "Done").length, due: days.length })}
