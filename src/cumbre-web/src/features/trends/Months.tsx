@@ -30,7 +30,7 @@ export function Months({ calendar, today }: { calendar: Trends["calendar"]; toda
         {monthsOf(calendar.from, today, weekInOrder()[0]!).map(({ month, cells }) => {
           const days = calendar.days.filter((d) => d.day.startsWith(month) && d.day < today);
           return (
-            <Box key={month} component="section" aria-label={monthName(month)}>
+            <Box key={month} component="section" aria-label={say("monthOf", { month: monthName(month) })}>
               <Typography variant="h3" sx={{ fontSize: 13, fontWeight: 600 }}>
                 {say("monthOf", { month: monthName(month) })}{" "}
                 <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
