@@ -82,6 +82,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/athletes/new",
                 kasimir,
                 kasimir + "/movement",
+                kasimir + "/trends?weeks=0",
                 kasimir + "/ladders?ladder=front-lever",
                 kasimir + "/programme",
                 kasimir + "/intake",

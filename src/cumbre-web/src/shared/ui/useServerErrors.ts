@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 import type { FieldValues, Path, UseFormReturn } from "react-hook-form";
 import { Problem } from "../api/client";
 
@@ -9,7 +9,8 @@ export function useServerErrors<T extends FieldValues, C, O>(
   map: Record<string, string> = {},
 ) {
   const { setError } = form;
-  useEffect(() => {
+  // Before anything is painted: a page that tells what belongs to no field would show the message for one frame.
+  useLayoutEffect(() => {
     if (!(error instanceof Problem)) return;
     for (const field of error.fields) setError((map[field.path] ?? field.path) as Path<T>, { message: field.message });
     // The map is written in place by every caller and never changes.
