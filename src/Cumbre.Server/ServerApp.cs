@@ -4,6 +4,7 @@ using Cumbre.Server.Audit;
 using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
+using Cumbre.Server.Exchange;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
@@ -83,6 +84,7 @@ internal static class ServerApp
         services.AddSingleton<Links>();
         services.AddSingleton<PackSeal>();
         services.AddSingleton<LiveFeed>();
+        services.AddSingleton<ImportFiles>();
         if (!writesDocument)
             services.AddHostedService<Housekeeping>();
         services.AddProblemDetails(problems =>
@@ -197,6 +199,7 @@ internal static class ServerApp
         api.MapRunning();
         api.MapDecisions();
         api.MapProgrammes();
+        api.MapExchange();
         api.MapSampleClub();
         api.Map("/{**rest}", () => Problems.NotFound(Words.NoAddress)).AllowAnonymous().ExcludeFromDescription();
         app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();

@@ -15,17 +15,25 @@ public sealed class BulkInsert : IDisposable
     /// <param name="table">Its name; of the code, never of a person.</param>
     /// <param name="columns">In the order of the values.</param>
     public BulkInsert(Db db, string table, params string[] columns)
+        : this(db, table, columns, "") { }
+
+    private BulkInsert(Db db, string table, string[] columns, string conflict)
     {
         command = db.Connection.CreateCommand();
         command.Transaction = db.Transaction;
         command.CommandText =
-            $"INSERT INTO {table} ({string.Join(", ", columns)}) VALUES ({string.Join(", ", columns.Select((_, i) => "$" + i))})";
+            $"INSERT INTO {table} ({string.Join(", ", columns)}) VALUES ({string.Join(", ", columns.Select((_, i) => "$" + i))}){conflict}";
         foreach (var i in Enumerable.Range(0, columns.Length))
             command.Parameters.Add(new SqliteParameter("$" + i, null));
         command.Prepare();
     }
 
-    public void Add(params object?[] values)
+    /// <summary>The same, where a row whose id is there already stays as it is.</summary>
+    public static BulkInsert New(Db db, string table, params string[] columns) =>
+        new(db, table, columns, " ON CONFLICT (id) DO NOTHING");
+
+    /// <returns>False: a row of this id is there already.</returns>
+    public bool Add(params object?[] values)
     {
         for (var i = 0; i < values.Length; i++)
             command.Parameters[i].Value = values[i] switch
@@ -42,7 +50,7 @@ public sealed class BulkInsert : IDisposable
                 Enum e => e.ToString(),
                 var other => other,
             };
-        command.ExecuteNonQuery();
+        return command.ExecuteNonQuery() > 0;
     }
 
     public void Dispose() => command.Dispose();

@@ -10,9 +10,10 @@ namespace Cumbre.Core.Ladders;
 /// </summary>
 public static class ResultPrinter
 {
-    public static string Print(BenchmarkResult result)
+    public static string Print(BenchmarkResult result) => Print(result.Score, result.Added);
+
+    public static string Print(Score score, MassEntry added)
     {
-        var score = result.Score;
         var sets = score.Sets > 1 ? $"{score.Sets} x " : "";
         if (score.Degrees is { } degrees)
             return $"{Number(degrees)} degrees";
@@ -22,10 +23,10 @@ public static class ResultPrinter
             return $"{(score.Reps > 1 ? $"{score.Sets} x {score.Reps} x " : sets)}{Number(seconds)} s";
         if (score.RestSeconds is { } rest)
             return $"{score.Sets} x {score.Reps} within {rest / 60}:{rest % 60:00}";
-        if (result.Added.Value == 0)
+        if (added.Value == 0)
             return $"{sets}{score.Reps}";
-        var sign = result.Added.Value > 0 ? "+" : "";
-        var load = $"{sign}{Number(result.Added.Value)} {(result.Added.Unit == MassUnit.Lb ? "lb" : "kg")}";
+        var sign = added.Value > 0 ? "+" : "";
+        var load = $"{sign}{Number(added.Value)} {(added.Unit == MassUnit.Lb ? "lb" : "kg")}";
         return score.Sets > 1 ? $"{sets}{score.Reps} at {load}" : $"{load} x {score.Reps}";
     }
 

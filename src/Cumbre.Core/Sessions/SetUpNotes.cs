@@ -56,6 +56,9 @@ public sealed record SetUpField(string Name, SetUpMeasure Measure, decimal Most,
         ),
     }.ToDictionary(f => f.Name, StringComparer.Ordinal);
 
+    /// <summary>The parts whose measure is known.</summary>
+    public static IReadOnlyCollection<string> Names => Known.Keys;
+
     /// <summary>A part that only a club's own movement names is told in words.</summary>
     public static SetUpField Of(string name) => Known.GetValueOrDefault(name) ?? new(name, SetUpMeasure.Text, 0, []);
 

@@ -329,6 +329,42 @@ public static class Words
     /// <summary>Two sessions or items have the same id.</summary>
     public static Message IdsTwice { get; } = Message.Plain("idsTwice");
 
+    /// <summary>The file is damaged or was cut off. Save it again and choose it once more.</summary>
+    public static Message ImportDamaged { get; } = Message.Plain("importDamaged");
+
+    /// <summary>The file is empty.</summary>
+    public static Message ImportEmpty { get; } = Message.Plain("importEmpty");
+
+    /// <summary>The file could not be read in, and nothing was changed. Try again.</summary>
+    public static Message ImportFailed { get; } = Message.Plain("importFailed");
+
+    /// <summary>{count, plural, =0 {Something} one {One cell} other {# cells}} still needs to be corrected. Nothing was changed.</summary>
+    public static Message ImportFaulty(decimal count) =>
+        new("importFaulty", new Dictionary<string, object> { ["count"] = count });
+
+    /// <summary>Choose a file.</summary>
+    public static Message ImportNameless { get; } = Message.Plain("importNameless");
+
+    /// <summary>This is a workbook of the old kind (.xls). Save it as .xlsx, .ods or .csv.</summary>
+    public static Message ImportOld { get; } = Message.Plain("importOld");
+
+    /// <summary>The file is locked with a password. Save it without one.</summary>
+    public static Message ImportPassword { get; } = Message.Plain("importPassword");
+
+    /// <summary>Choose a file of at most {most, number} MB.</summary>
+    public static Message ImportTooLarge(decimal most) =>
+        new("importTooLarge", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>The table has more than {most, number} columns.</summary>
+    public static Message ImportTooWide(decimal most) =>
+        new("importTooWide", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>This is no table that can be read. Choose a .csv, .xlsx or .ods file.</summary>
+    public static Message ImportUnknown { get; } = Message.Plain("importUnknown");
+
+    /// <summary>Unpacked this file would be too large for a table.</summary>
+    public static Message ImportUnpacks { get; } = Message.Plain("importUnpacks");
+
     /// <summary>Sets of this item are logged. Finish the session without the others.</summary>
     public static Message ItemLogged { get; } = Message.Plain("itemLogged");
 
@@ -519,6 +555,9 @@ public static class Words
 
     /// <summary>This group does not exist any more.</summary>
     public static Message NoGroup { get; } = Message.Plain("noGroup");
+
+    /// <summary>This file is not here any more. Choose it again.</summary>
+    public static Message NoImport { get; } = Message.Plain("noImport");
 
     /// <summary>This invitation has been used, withdrawn or has expired.</summary>
     public static Message NoInvitation { get; } = Message.Plain("noInvitation");

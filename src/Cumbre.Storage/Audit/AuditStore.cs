@@ -37,6 +37,8 @@ public enum AuditKind
     TakenBack,
     PersonErased,
     Exported,
+    Imported,
+    ImportUndone,
 
     ConsentGiven,
     ConsentWithdrawn,

@@ -84,6 +84,8 @@ export const say = wordsOf("audit", {
   Archived: "Archived",
   TakenBack: "Restored",
   PersonErased: "Erased a person",
+  Imported: "Read a file in",
+  ImportUndone: "Took an imported file back",
   Exported: "Exported",
   ConsentGiven: "Recorded consent",
   ConsentWithdrawn: "Withdrew consent",

@@ -61,7 +61,7 @@ export const groups = [
       "BlockRemoved",
     ],
   },
-  { id: "files", name: say("groupFiles"), kinds: ["Exported", "BlockSent"] },
+  { id: "files", name: say("groupFiles"), kinds: ["Exported", "Imported", "ImportUndone", "BlockSent"] },
   {
     id: "club",
     name: say("groupClub"),
