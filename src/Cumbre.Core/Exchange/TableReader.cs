@@ -414,6 +414,13 @@ public sealed class TableReader
                 table.sink.BodyMass(ReadWho(), ReadDay(), one);
         }
 
+        /// <summary>The weighing of the day, where the table has it beside the rest.</summary>
+        private void Weighed(Who who, DateOnly day)
+        {
+            if (ReadMass(ColumnOf(ColumnRole.BodyMass)) is { } mass)
+                table.sink.BodyMass(who, day, mass);
+        }
+
         private void TestRow()
         {
             if (columns.TryGetValue(ColumnRole.Value, out var values))
@@ -454,6 +461,7 @@ public sealed class TableReader
             var cell = column >= 0 ? At(column) : Composed(test);
             var at = column >= 0 ? column : ColumnOf(ColumnRole.Reps);
             var side = ReadSide();
+            Weighed(who, day);
             var parts = Parts(cell, test, side);
             if (test.EachSide && parts.Any(p => p.Side is null))
                 throw Fault(ImportFaultId.SideMissing, at, cell.Text);
@@ -564,6 +572,7 @@ public sealed class TableReader
             var sets = results.Length > 0 ? Told(movement, results) : Counted(movement);
             if (sets.Count == 0)
                 throw Fault(ImportFaultId.ResultMissing, ColumnOf(ColumnRole.Reps));
+            Weighed(who, day);
             if (sets.Any(s => s.Added.Value > 0))
                 movement = table.terms.WithLoad(movement);
             var item = new Pending(

@@ -4999,6 +4999,242 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/imports": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportedDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/imports/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportProgressDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: {
+          name?: string;
+        };
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportFileDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Stops it where it runs, and puts the file away. */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/imports/{id}/preview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Reads the whole file and tells what it would bring; nothing is written. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ImportMapping"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportPreviewDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/imports/{id}/run": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Reads the file in, in the background: all of it or nothing. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ImportMapping"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ImportProgressDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/imports/{id}/undo": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["UndoneDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/sample-club": {
     parameters: {
       query?: never;
@@ -6894,6 +7130,8 @@ export interface components {
       | "TakenBack"
       | "PersonErased"
       | "Exported"
+      | "Imported"
+      | "ImportUndone"
       | "ConsentGiven"
       | "ConsentWithdrawn"
       | "PrivacyTextWritten"
@@ -7477,6 +7715,25 @@ export interface components {
       cell: null | components["schemas"]["SheetCell"];
       changes: components["schemas"]["LadderChange"][];
     };
+    /** @description A cell that somebody corrected. */
+    CellFix: {
+      /** @description Its name. */
+      sheet: string;
+      /**
+       * Format: int32
+       * @description From 0.
+       */
+      column: number;
+      /** @description What stands there. */
+      from: string;
+      /** @description What is meant; null: the line is left out. */
+      to: null | string;
+      /**
+       * Format: int32
+       * @description From 1; null: wherever it stands in the column.
+       */
+      row?: null | number;
+    };
     /** @description What was typed into a cell; an empty text takes the result back. */
     CellRequest: {
       /** Format: uuid */
@@ -7571,6 +7828,59 @@ export interface components {
       /** Format: date */
       day: string;
       byRule: null | string;
+    };
+    /**
+     * @description What a column says.
+     * @enum {unknown}
+     */
+    ColumnRole:
+      | "Ignored"
+      | "Athlete"
+      | "BirthYear"
+      | "Sex"
+      | "Stature"
+      | "BodyMass"
+      | "Day"
+      | "Week"
+      | "Session"
+      | "SessionRpe"
+      | "Deload"
+      | "Movement"
+      | "Test"
+      | "Line"
+      | "Result"
+      | "Value"
+      | "SetCount"
+      | "Set"
+      | "Part"
+      | "Reps"
+      | "Total"
+      | "Seconds"
+      | "Load"
+      | "Unit"
+      | "Reserve"
+      | "Exertion"
+      | "Side"
+      | "Contact"
+      | "Form"
+      | "Fault"
+      | "SetUp"
+      | "Pain"
+      | "PainPlace"
+      | "Rested"
+      | "Note";
+    /** @description A column, and what it says. */
+    ColumnUse: {
+      /**
+       * Format: int32
+       * @description From 0.
+       */
+      index: number;
+      /** @description As it stands in the first sheet; empty: the table has none. */
+      header: string;
+      /** @description What it says. */
+      role: components["schemas"]["ColumnRole"];
+      unit?: null | components["schemas"]["MassUnit"];
     };
     /** @description Two blocks beside each other, each read for its own athlete as they are today. */
     CompareDto: {
@@ -7771,6 +8081,11 @@ export interface components {
       count: number;
       name: string;
     };
+    /**
+     * @description In which order a written day has its parts, where the parts do not tell.
+     * @enum {unknown}
+     */
+    DateOrder: "DayMonth" | "MonthDay";
     /** @enum {unknown} */
     DayOfWeek: "Sunday" | "Monday" | "Tuesday" | "Wednesday" | "Thursday" | "Friday" | "Saturday";
     /** @description A step that a test wins or opens. */
@@ -8472,6 +8787,30 @@ export interface components {
     };
     /** @enum {unknown} */
     FailPoint: "Start" | "Top" | null;
+    /** @description Cells with the same fault. */
+    FaultDto: {
+      /** @description Where. */
+      sheet: string;
+      /**
+       * Format: int32
+       * @description The first of them, from 1.
+       */
+      row: number;
+      /**
+       * Format: int32
+       * @description From 0.
+       */
+      column: number;
+      /** @description What is wrong. */
+      fault: components["schemas"]["ImportFaultId"];
+      /** @description What stands there. */
+      written: string;
+      /**
+       * Format: int32
+       * @description How many.
+       */
+      count: number;
+    };
     /** @description A figure and how it came about: the one shape for every figure that can be opened. */
     Figure: {
       value: components["schemas"]["Quantity"];
@@ -9016,6 +9355,122 @@ export interface components {
       level: number;
       stopped: boolean;
     };
+    /** @description How much a table brings. */
+    ImportCounts: {
+      /**
+       * Format: int64
+       * @description That were read, empty ones and those of titles among them.
+       * @default 0
+       */
+      rows: number;
+      /**
+       * Format: int32
+       * @description Who are told of.
+       * @default 0
+       */
+      athletes: number;
+      /**
+       * Format: int32
+       * @description Weighings.
+       * @default 0
+       */
+      bodyMasses: number;
+      /**
+       * Format: int32
+       * @description Results.
+       * @default 0
+       */
+      tests: number;
+      /**
+       * Format: int32
+       * @description Days of training.
+       * @default 0
+       */
+      sessions: number;
+      /**
+       * Format: int32
+       * @description Sets and parts of sets.
+       * @default 0
+       */
+      sets: number;
+      /**
+       * Format: int32
+       * @description Of a plan.
+       * @default 0
+       */
+      lines: number;
+    };
+    /**
+     * @description Why a line of a table cannot be taken over.
+     * @enum {unknown}
+     */
+    ImportFaultId:
+      | "AthleteMissing"
+      | "AthleteUnknown"
+      | "AthleteSeveral"
+      | "DayMissing"
+      | "DayUnread"
+      | "DayAhead"
+      | "MovementMissing"
+      | "MovementUnknown"
+      | "TestMissing"
+      | "TestUnknown"
+      | "ResultMissing"
+      | "ResultUnread"
+      | "NumberUnread"
+      | "OutOfRange"
+      | "SideMissing"
+      | "SideUnread"
+      | "PlaceMissing"
+      | "WeekUnread"
+      | "LineUnread"
+      | "NameLong";
+    /** @description A file that was sent and is not in yet. */
+    ImportFileDto: {
+      /**
+       * Format: uuid
+       * @description Of the file.
+       */
+      id: string;
+      /** @description As its owner calls it. */
+      name: string;
+      /** @description Those that hold anything. */
+      sheets: components["schemas"]["SheetDto"][];
+      /** @description How it would be read. */
+      mapping: components["schemas"]["ImportMapping"];
+      /** @description The file whose mapping that is; null: it is guessed. */
+      remembered: null | string;
+    };
+    /**
+     * @description What a table is about.
+     * @enum {unknown}
+     */
+    ImportKind: "Athletes" | "BodyMasses" | "Tests" | "Sets" | "Outline";
+    /** @description How a file is read. */
+    ImportMapping: {
+      kind?: components["schemas"]["ImportKind"];
+      /** @description Names of the sheets that are read. */
+      sheets?: string[];
+      /**
+       * Format: int32
+       * @description From 1; 0: there is none.
+       */
+      headerRow?: number;
+      dates?: components["schemas"]["DateOrder"];
+      unit?: components["schemas"]["MassUnit"];
+      /** @description An empty cell of who, when and what says the same as the one above. */
+      fillDown?: boolean;
+      /** @description The name of a sheet is that of the athlete. */
+      sheetIsAthlete?: boolean;
+      /**
+       * Format: uuid
+       * @description All lines are theirs, where no column says whose.
+       */
+      athlete?: null | string;
+      columns?: components["schemas"]["ColumnUse"][];
+      names?: components["schemas"]["NameChoice"][];
+      fixes?: components["schemas"]["CellFix"][];
+    };
     /** @description What importing a file would do. */
     ImportPreview: {
       /** @description The first hundred; any at all, and nothing can be imported. */
@@ -9037,6 +9492,47 @@ export interface components {
        */
       state: number;
     };
+    /** @description What a file would bring. */
+    ImportPreviewDto: {
+      /** @description How much. */
+      counts: components["schemas"]["ImportCounts"];
+      /**
+       * Format: int32
+       * @description Who are taken in.
+       */
+      newAthletes: number;
+      /** @description Those that were not read exactly come first. */
+      names: components["schemas"]["NameDto"][];
+      /**
+       * Format: int32
+       * @description All of them.
+       */
+      faultyCells: number;
+      /** @description Like ones together, in the order of the file; the first of them. */
+      faults: components["schemas"]["FaultDto"][];
+      /** @description The first lines as they would stand. */
+      sample: components["schemas"]["SampleDto"][];
+      /** @description Some days can be read both ways. */
+      ambiguousDays: boolean;
+      /** @description Nothing is in its way. */
+      isReady: boolean;
+    };
+    ImportProgressDto: {
+      /** @description How far. */
+      state: components["schemas"]["ImportState"];
+      /**
+       * Format: int64
+       * @description Read so far.
+       */
+      rows: number;
+      /**
+       * Format: int64
+       * @description Of the file.
+       */
+      total: number;
+      result: null | components["schemas"]["ImportResult"];
+      problem: null | components["schemas"]["Message"];
+    };
     ImportRequest: {
       /** @description The file. */
       text: string;
@@ -9047,6 +9543,52 @@ export interface components {
       state: number;
       /** @description Why, 1 to 200 characters. */
       reason: string;
+    };
+    /** @description What a file brought. */
+    ImportResult: {
+      /** @description What is new. */
+      added: components["schemas"]["ImportCounts"];
+      /**
+       * Format: int32
+       * @description Who were taken in.
+       */
+      newAthletes: number;
+      /**
+       * Format: int32
+       * @description Sets that were there already and stay as they are.
+       */
+      knownSets: number;
+      /**
+       * Format: int32
+       * @description The same of tests and weighings.
+       */
+      knownOthers: number;
+    };
+    /**
+     * @description How far a file is.
+     * @enum {unknown}
+     */
+    ImportState: "Open" | "Running" | "Done" | "Cancelled" | "Failed";
+    /** @description A file that is in. */
+    ImportedDto: {
+      /**
+       * Format: uuid
+       * @description Of the file.
+       */
+      id: string;
+      /** @description As its owner called it. */
+      name: string;
+      /** @description Whose name it came in under; null: they have left. */
+      by: null | string;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description What it brought. */
+      result: components["schemas"]["ImportResult"];
+      /** @description It was taken back. */
+      isUndone: boolean;
     };
     /** @description A ladder of a file against what is in force. */
     ImportedLadder: {
@@ -10059,6 +10601,12 @@ export interface components {
       value: number;
       unit: components["schemas"]["MassUnit"];
     };
+    MassEntry: {
+      /** Format: double */
+      value?: number;
+      unit?: components["schemas"]["MassUnit"];
+      mass?: components["schemas"]["Mass"];
+    };
     /**
      * @description The unit in which a person reads and writes masses.
      * @enum {unknown}
@@ -10334,6 +10882,55 @@ export interface components {
       opened: string[];
       closed: string[];
     };
+    /** @description What somebody chose for a name. */
+    NameChoice: {
+      /** @description What it names. */
+      of: components["schemas"]["NameOf"];
+      /** @description As it stands in the table. */
+      written: string;
+      /** @description Id or slug; string NameChoice.New; null: its lines are left out. */
+      choice: null | string;
+      bodyMass?: null | components["schemas"]["MassEntry"];
+    };
+    /** @description A name of the table, what it was read as, and what else it may be. */
+    NameDto: {
+      /** @description What it names. */
+      of: components["schemas"]["NameOf"];
+      /** @description As it stands there. */
+      written: string;
+      /** @description How sure that is. */
+      match: components["schemas"]["NameMatch"];
+      /** @description Id, slug or `new`; null: nothing. */
+      found: null | string;
+      /** @description As the club says it. */
+      foundName: null | string;
+      /** @description What else may be meant. */
+      near: components["schemas"]["NameNear"][];
+      /** @description Sets or tests are told of somebody whose bodyweight nobody knows. */
+      needsBodyMass: boolean;
+    };
+    /**
+     * @description How a written name was understood.
+     * @enum {unknown}
+     */
+    NameMatch: "Exact" | "Slip" | "Several" | "Unknown";
+    /** @description What a name may mean. */
+    NameNear: {
+      /** @description Id or slug. */
+      choice: string;
+      /** @description As the club says it. */
+      name: string;
+      /**
+       * Format: int32
+       * @description Of an athlete.
+       */
+      born: null | number;
+    };
+    /**
+     * @description What kind of thing a name names.
+     * @enum {unknown}
+     */
+    NameOf: "Athlete" | "Movement" | "Test";
     /** @description A movement by name. */
     NamedMovement: {
       slug: string;
@@ -12176,6 +12773,25 @@ export interface components {
        */
       port: number;
     };
+    /** @description A line as it would stand in the club. */
+    SampleDto: {
+      /** @description The athlete; null: a line of a plan. */
+      who: null | string;
+      /**
+       * Format: date
+       * @description When.
+       */
+      day: null | string;
+      /**
+       * Format: int32
+       * @description Of a plan.
+       */
+      week: null | number;
+      /** @description Movement or test; null: the athlete themselves, or a weighing. */
+      what: null | string;
+      /** @description What was done, measured or planned. */
+      text: string;
+    };
     /** @description One answer to a question on which practitioners disagree. */
     SchoolChoice: {
       /** @description Stable name. */
@@ -13627,6 +14243,24 @@ export interface components {
       question: string;
       /** @description Slug of the choice. */
       choice: string;
+    };
+    /** @description What went with a file. */
+    UndoneDto: {
+      /**
+       * Format: int32
+       * @description Of the log, results and weighings.
+       */
+      rows: number;
+      /**
+       * Format: int32
+       * @description Taken out again.
+       */
+      athletes: number;
+      /**
+       * Format: int32
+       * @description Something else was written about them since.
+       */
+      athletesKept: number;
     };
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
