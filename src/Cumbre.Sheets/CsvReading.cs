@@ -35,10 +35,13 @@ internal static class CsvReading
         {
             var row = new Cell[parser.Count];
             for (var i = 0; i < row.Length; i++)
-                row[i] = Cell.Of(isQuoted ? parser[i] : parser[i].Trim('"'));
+                row[i] = Cell.Of(Bare(isQuoted ? parser[i] : parser[i].Trim('"')));
             yield return row;
         }
     }
+
+    /// <summary>Before what would be a formula people and programs write an apostrophe that nobody sees.</summary>
+    private static string Bare(string text) => text is ['\'', '=' or '+' or '-' or '@', ..] ? text[1..] : text;
 
     /// <summary>
     /// The mark that stands equally often on most lines, outside of quotation marks; and whether every quotation mark

@@ -60,13 +60,15 @@ public sealed record FoundTest(DateOnly Day, Benchmark Benchmark, WrittenResult 
 /// <param name="Done">Its sets.</param>
 /// <param name="SessionRpe">1 to 10; null: not told.</param>
 /// <param name="Easy">In a deload.</param>
+/// <param name="BodyMass">Of the day; null: not told beside it.</param>
 public sealed record FoundItem(
     DateOnly Day,
     string Session,
     Movement Movement,
     DoneItem Done,
     decimal? SessionRpe,
-    bool Easy
+    bool Easy,
+    MassEntry? BodyMass
 );
 
 /// <summary>A line of a plan.</summary>

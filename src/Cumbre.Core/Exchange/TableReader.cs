@@ -87,6 +87,7 @@ public sealed class TableReader
             string Line,
             decimal? Rpe,
             bool Easy,
+            MassEntry? BodyMass,
             int Row
         )
         {
@@ -415,10 +416,12 @@ public sealed class TableReader
         }
 
         /// <summary>The weighing of the day, where the table has it beside the rest.</summary>
-        private void Weighed(Who who, DateOnly day)
+        private MassEntry? Weighed(Who who, DateOnly day)
         {
-            if (ReadMass(ColumnOf(ColumnRole.BodyMass)) is { } mass)
-                table.sink.BodyMass(who, day, mass);
+            if (ReadMass(ColumnOf(ColumnRole.BodyMass)) is not { } mass)
+                return null;
+            table.sink.BodyMass(who, day, mass);
+            return mass;
         }
 
         private void TestRow()
@@ -572,7 +575,7 @@ public sealed class TableReader
             var sets = results.Length > 0 ? Told(movement, results) : Counted(movement);
             if (sets.Count == 0)
                 throw Fault(ImportFaultId.ResultMissing, ColumnOf(ColumnRole.Reps));
-            Weighed(who, day);
+            var weighed = Weighed(who, day);
             if (sets.Any(s => s.Added.Value > 0))
                 movement = table.terms.WithLoad(movement);
             var item = new Pending(
@@ -583,6 +586,7 @@ public sealed class TableReader
                 planOfCell is null ? Of(ColumnRole.Line).Text : "",
                 Number(ColumnRole.SessionRpe) is { } rpe and >= 1 and <= 10 ? rpe : null,
                 IsYes(Of(ColumnRole.Deload)),
+                weighed,
                 number
             );
             var no = Whole(ColumnRole.Set) ?? 0;
@@ -758,7 +762,7 @@ public sealed class TableReader
             try
             {
                 var done = DonePlan.Of(item.Movement, item.Sets, line, (set, i) => item.More[i](set));
-                table.sink.Item(item.Who, new(item.Day, item.Session, item.Movement, done, item.Rpe, item.Easy));
+                table.sink.Item(item.Who, new(item.Day, item.Session, item.Movement, done, item.Rpe, item.Easy, item.BodyMass));
             }
             catch (RuleViolationException)
             {

@@ -1,5 +1,6 @@
 using Cumbre.Core.Exchange;
 using Cumbre.Server.Hosting;
+using Cumbre.Storage.Exchange;
 
 namespace Cumbre.Server.Exchange;
 
@@ -7,7 +8,7 @@ namespace Cumbre.Server.Exchange;
 /// <param name="Name">Of the sheet.</param>
 /// <param name="IsHidden">Whoever opens the file does not see it.</param>
 /// <param name="Rows">The first rows, as they stand.</param>
-public sealed record SheetDto(string Name, bool IsHidden, IReadOnlyList<IReadOnlyList<string>> Rows);
+public sealed record TableSheetDto(string Name, bool IsHidden, IReadOnlyList<IReadOnlyList<string>> Rows);
 
 /// <summary>A file that was sent and is not in yet.</summary>
 /// <param name="Id">Of the file.</param>
@@ -18,7 +19,7 @@ public sealed record SheetDto(string Name, bool IsHidden, IReadOnlyList<IReadOnl
 public sealed record ImportFileDto(
     Guid Id,
     string Name,
-    IReadOnlyList<SheetDto> Sheets,
+    IReadOnlyList<TableSheetDto> Sheets,
     ImportMapping Mapping,
     string? Remembered
 );
@@ -31,7 +32,7 @@ public sealed record ImportFileDto(
 /// <param name="FoundName">As the club says it.</param>
 /// <param name="Near">What else may be meant.</param>
 /// <param name="NeedsBodyMass">Sets or tests are told of somebody whose bodyweight nobody knows.</param>
-public sealed record NameDto(
+public sealed record ReadNameDto(
     NameOf Of,
     string Written,
     NameMatch Match,
@@ -54,7 +55,7 @@ public sealed record NameNear(string Choice, string Name, int? Born);
 /// <param name="Fault">What is wrong.</param>
 /// <param name="Written">What stands there.</param>
 /// <param name="Count">How many.</param>
-public sealed record FaultDto(string Sheet, int Row, int Column, ImportFaultId Fault, string Written, int Count);
+public sealed record CellFaultDto(string Sheet, int Row, int Column, ImportFaultId Fault, string Written, int Count);
 
 /// <summary>A line as it would stand in the club.</summary>
 /// <param name="Who">The athlete; null: a line of a plan.</param>
@@ -62,7 +63,7 @@ public sealed record FaultDto(string Sheet, int Row, int Column, ImportFaultId F
 /// <param name="Week">Of a plan.</param>
 /// <param name="What">Movement or test; null: the athlete themselves, or a weighing.</param>
 /// <param name="Text">What was done, measured or planned.</param>
-public sealed record SampleDto(string? Who, DateOnly? Day, int? Week, string? What, string Text);
+public sealed record SampleLineDto(string? Who, DateOnly? Day, int? Week, string? What, string Text);
 
 /// <summary>What a file would bring.</summary>
 /// <param name="Counts">How much.</param>
@@ -73,13 +74,13 @@ public sealed record SampleDto(string? Who, DateOnly? Day, int? Week, string? Wh
 /// <param name="Sample">The first lines as they would stand.</param>
 /// <param name="AmbiguousDays">Some days can be read both ways.</param>
 /// <param name="IsReady">Nothing is in its way.</param>
-public sealed record ImportPreviewDto(
+public sealed record FilePreviewDto(
     ImportCounts Counts,
     int NewAthletes,
-    IReadOnlyList<NameDto> Names,
+    IReadOnlyList<ReadNameDto> Names,
     int FaultyCells,
-    IReadOnlyList<FaultDto> Faults,
-    IReadOnlyList<SampleDto> Sample,
+    IReadOnlyList<CellFaultDto> Faults,
+    IReadOnlyList<SampleLineDto> Sample,
     bool AmbiguousDays,
     bool IsReady
 );
@@ -117,6 +118,7 @@ public sealed record ImportResult(ImportCounts Added, int NewAthletes, int Known
 /// <summary>A file that is in.</summary>
 /// <param name="Id">Of the file.</param>
 /// <param name="Name">As its owner called it.</param>
+/// <param name="Kind">A table or an archive.</param>
 /// <param name="By">Whose name it came in under; null: they have left.</param>
 /// <param name="At">When.</param>
 /// <param name="Result">What it brought.</param>
@@ -124,6 +126,7 @@ public sealed record ImportResult(ImportCounts Added, int NewAthletes, int Known
 public sealed record ImportedDto(
     Guid Id,
     string Name,
+    ImportedKind Kind,
     string? By,
     DateTimeOffset At,
     ImportResult Result,
@@ -135,3 +138,15 @@ public sealed record ImportedDto(
 /// <param name="Athletes">Taken out again.</param>
 /// <param name="AthletesKept">Something else was written about them since.</param>
 public sealed record UndoneDto(int Rows, int Athletes, int AthletesKept);
+
+/// <summary>An athlete of an archive.</summary>
+/// <param name="Name">As the archive says it.</param>
+/// <param name="IsKnown">They are here already, and stay as they are.</param>
+/// <param name="Sessions">So many.</param>
+/// <param name="Tests">So many.</param>
+public sealed record ArchivedAthlete(string Name, bool IsKnown, int Sessions, int Tests);
+
+/// <summary>What an archive would bring, or has brought.</summary>
+/// <param name="Problems">Any, and nothing is taken over.</param>
+/// <param name="Athletes">In the order of the file.</param>
+public sealed record ArchiveAnswer(IReadOnlyList<FileProblem> Problems, IReadOnlyList<ArchivedAthlete> Athletes);

@@ -74,7 +74,7 @@ internal sealed class ImportRun : IImportSink, IDisposable
     {
         (this.db, this.stamp, this.mapping) = (db, stamp, mapping);
         title = Path.GetFileNameWithoutExtension(file.Name) is { Length: <= 80 } name ? name : file.Name[..80];
-        no = ImportStore.Begin(db, file.Id, file.Name, stamp);
+        no = ImportStore.Begin(db, file.Id, file.Name, ImportedKind.Table, stamp);
         string[] written = ["written_at", "written_by", "import_no"];
         sessions = BulkInsert.New(
             db,
@@ -395,7 +395,7 @@ internal sealed class ImportRun : IImportSink, IDisposable
                 position + 1,
                 item.Movement.Slug,
                 PlanOf(item.Done.Plan),
-                SessionStore.FrozenJson(new(item.Done.LoadsKg, person.On(item.Day).Kilograms)),
+                SessionStore.FrozenJson(new(item.Done.LoadsKg, (item.BodyMass?.Mass ?? person.On(item.Day)).Kilograms)),
                 false,
                 no
             )

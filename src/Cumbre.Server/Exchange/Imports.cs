@@ -86,7 +86,7 @@ internal static class Imports
             [
                 .. file
                     .Heads.Where(h => h.Rows.Any(r => r.Length > 0))
-                    .Select(h => new SheetDto(
+                    .Select(h => new TableSheetDto(
                         h.Name,
                         h.IsHidden,
                         [
@@ -128,7 +128,7 @@ internal static class Imports
         );
 
     /// <summary>Reads the whole file and tells what it would bring; nothing is written.</summary>
-    public static Results<Ok<ImportPreviewDto>, ProblemHttpResult> Preview(
+    public static Results<Ok<FilePreviewDto>, ProblemHttpResult> Preview(
         Guid id,
         ImportMapping mapping,
         HttpContext http,
@@ -168,7 +168,7 @@ internal static class Imports
         return gathered;
     }
 
-    private static ImportPreviewDto Told(
+    private static FilePreviewDto Told(
         Db db,
         OpenFile file,
         ImportMapping mapping,
@@ -177,7 +177,7 @@ internal static class Imports
     )
     {
         var weightless = Weightless(db, gathered, mapping).Select(s => s.Who.Key).ToHashSet();
-        NameDto[] names =
+        ReadNameDto[] names =
         [
             .. gathered
                 .Names.Select(n => Told(n, terms, weightless))
@@ -195,7 +195,7 @@ internal static class Imports
             [
                 .. gathered
                     .Groups.Take(FaultsShown)
-                    .Select(g => new FaultDto(
+                    .Select(g => new CellFaultDto(
                         g.First.Sheet,
                         g.First.Row,
                         g.First.Column,
@@ -244,7 +244,7 @@ internal static class Imports
             && (p.Who.Id is not { } id || AthleteStore.BodyMasses(db, id).Count == 0)
         );
 
-    private static NameDto Told(NameRead name, ImportTerms terms, HashSet<string> weightless)
+    private static ReadNameDto Told(NameRead name, ImportTerms terms, HashSet<string> weightless)
     {
         var key =
             name.Of != NameOf.Athlete ? null
@@ -271,7 +271,7 @@ internal static class Imports
             _ => null,
         };
 
-    private static SampleDto Told(Who who, object found) =>
+    private static SampleLineDto Told(Who who, object found) =>
         found switch
         {
             FoundItem item => new(who.Name, item.Day, null, item.Movement.Name, NotationPrinter.Print(item.Done.Plan)),
@@ -437,6 +437,7 @@ internal static class Imports
                     .Select(f => new ImportedDto(
                         f.Id,
                         f.Name,
+                        Enum.Parse<ImportedKind>(f.Kind),
                         AccountStore.ById(db, f.WrittenBy)?.Name,
                         f.WrittenAt,
                         JsonSerializer.Deserialize<ImportResult>(f.CountsJson, JsonSerializerOptions.Web)!,

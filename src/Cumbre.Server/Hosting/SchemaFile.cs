@@ -21,7 +21,8 @@ public sealed record FileProblem(string Place, Message Message);
 /// <param name="parts">Schemas that it refers to.</param>
 internal sealed class SchemaFile(string format, string schema, params string[] parts)
 {
-    private const int LengthMaximum = 1_000_000;
+    /// <summary>Characters of a file.</summary>
+    public int LengthMaximum { get; init; } = 1_000_000;
 
     /// <summary>Only a name, by which the schemas find each other; nothing is fetched.</summary>
     private static readonly Uri Base = new("cumbre://schemas/", UriKind.Absolute);

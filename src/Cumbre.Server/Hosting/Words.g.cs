@@ -41,6 +41,9 @@ public static class Words
     /// <summary>Archive the athlete first.</summary>
     public static Message ArchiveFirst { get; } = Message.Plain("archiveFirst");
 
+    /// <summary>This does not fit this version of Cumbre.</summary>
+    public static Message ArchiveMisfit { get; } = Message.Plain("archiveMisfit");
+
     /// <summary>This athlete is archived. Restore them first.</summary>
     public static Message AthleteArchived { get; } = Message.Plain("athleteArchived");
 

@@ -102,7 +102,13 @@ internal static class LadderFiles
     }
 
     public static Results<FileContentHttpResult, ProblemHttpResult> PublishedSchema(string name) =>
-        name is SchemaName or "ladders.schema.json" or "movements.schema.json" or Programmes.BlockFile.SchemaName
+        name
+            is SchemaName
+                or "ladders.schema.json"
+                or "movements.schema.json"
+                or "athlete-file.schema.json"
+                or "archive-file.schema.json"
+                or Programmes.BlockFile.SchemaName
             ? TypedResults.File(
                 System.Text.Encoding.UTF8.GetBytes(CatalogueJson.Text($"schemas/{name}")),
                 "application/schema+json",

@@ -2,10 +2,21 @@ using Cumbre.Storage.Privacy;
 
 namespace Cumbre.Storage.Exchange;
 
+/// <summary>What a file that was read in is.</summary>
+public enum ImportedKind
+{
+    /// <summary>It adds to the log of athletes.</summary>
+    Table,
+
+    /// <summary>It brings athletes with all that is known of them.</summary>
+    Archive,
+}
+
 /// <summary>A file that was read in.</summary>
 /// <param name="No">By which its rows are known.</param>
 /// <param name="Id">Of the file.</param>
 /// <param name="Name">As its owner called it.</param>
+/// <param name="Kind">Of <see cref="ImportedKind"/>.</param>
 /// <param name="CountsJson">What came with it.</param>
 /// <param name="WrittenAt">When.</param>
 /// <param name="WrittenBy">By whom.</param>
@@ -14,6 +25,7 @@ public sealed record ImportedFile(
     long No,
     Guid Id,
     string Name,
+    string Kind,
     string CountsJson,
     DateTimeOffset WrittenAt,
     Guid WrittenBy,
@@ -29,7 +41,7 @@ public sealed record Undone(int Rows, int Athletes, int AthletesKept);
 /// <summary>Files that were read in, and how tables of their kind are read.</summary>
 public static class ImportStore
 {
-    private const string Columns = "no, id, name, counts_json, written_at, written_by, undone_at";
+    private const string Columns = "no, id, name, kind, counts_json, written_at, written_by, undone_at";
 
     /// <summary>The latest of them first.</summary>
     public static IReadOnlyList<ImportedFile> Latest(Db db, int most) =>
@@ -39,16 +51,18 @@ public static class ImportStore
         db.One<ImportedFile>($"SELECT {Columns} FROM import_file WHERE id = @id", new { id });
 
     /// <summary>Begins a file; its number is what its rows carry.</summary>
-    public static long Begin(Db db, Guid id, string name, Stamp stamp)
+    public static long Begin(Db db, Guid id, string name, ImportedKind kind, Stamp stamp)
     {
         db.Run(
             """
-            INSERT INTO import_file (id, name, counts_json, written_at, written_by) VALUES (@id, @name, '{}', @At, @By)
+            INSERT INTO import_file (id, name, kind, counts_json, written_at, written_by)
+            VALUES (@id, @name, @kind, '{}', @At, @By)
             """,
             new
             {
                 id,
                 name,
+                kind = kind.ToString(),
                 stamp.At,
                 stamp.By,
             }
@@ -110,8 +124,8 @@ public static class ImportStore
         db.Run("UPDATE template SET import_no = @no WHERE id = @id", new { id, no });
 
     /// <summary>
-    /// Takes back all that came with a file, with what was corrected in it since. Athletes whom it brought go too, unless
-    /// something else is known of them.
+    /// Takes back all that came with a file, with what was corrected in it since. Athletes whom a table brought go too,
+    /// unless something else is known of them; those of an archive go with all that was written about them since.
     /// </summary>
     public static Undone Undo(Db db, ImportedFile file, Stamp stamp)
     {
@@ -154,7 +168,9 @@ public static class ImportStore
             }
         );
         var brought = db.Query<Guid>("SELECT id FROM athlete WHERE import_no = @no", new { no });
-        var gone = brought.Count(id => RemoveUnknown(db, id));
+        var gone = brought.Count(id =>
+            file.Kind == nameof(ImportedKind.Archive) ? Remove(db, id) : RemoveUnknown(db, id)
+        );
         foreach (var id in athletes)
             db.Reconsider(id, corrected: true);
         return new(rows, gone, brought.Count - gone);
@@ -171,6 +187,14 @@ public static class ImportStore
         "standing",
         "athlete",
     ];
+
+    /// <summary>With all that is known of them, except who did what.</summary>
+    private static bool Remove(Db db, Guid id)
+    {
+        foreach (var own in PersonalData.Rows.Where(r => r.Table != "audit_value"))
+            db.Run($"DELETE FROM {own.Table} WHERE {own.Of}", new { id });
+        return true;
+    }
 
     /// <summary>False: something else is known of the athlete, so that they stay.</summary>
     private static bool RemoveUnknown(Db db, Guid id)

@@ -3,6 +3,8 @@ CREATE TABLE import_file (
   no          INTEGER PRIMARY KEY AUTOINCREMENT,
   id          BLOB NOT NULL UNIQUE CHECK (length(id) = 16),
   name        TEXT NOT NULL,
+  -- A table adds to the log of athletes, an archive brings athletes with all that is known of them.
+  kind        TEXT NOT NULL CHECK (kind IN ('Table', 'Archive')),
   counts_json TEXT NOT NULL,
   written_at  TEXT NOT NULL,
   written_by  BLOB NOT NULL,

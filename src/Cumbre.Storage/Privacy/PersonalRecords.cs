@@ -9,17 +9,26 @@ public static class PersonalRecords
     private const int IdBytes = 16;
 
     /// <summary>By table, each row with its columns; JSON that is stored stands as such.</summary>
-    public static JsonObject Of(Db db, Guid athleteId)
+    public static JsonObject Of(Db db, Guid athleteId) =>
+        Of(db, athleteId, PersonalData.Rows.Where(r => !r.IsDerived), []);
+
+    /// <summary>The same of some tables, without some columns.</summary>
+    internal static JsonObject Of(
+        Db db,
+        Guid athleteId,
+        IEnumerable<PersonalRows> tables,
+        IReadOnlyList<string> without
+    )
     {
         var records = new JsonObject();
-        foreach (var own in PersonalData.Rows.Where(r => !r.IsDerived).Reverse())
+        foreach (var own in tables.Reverse())
         {
             var rows = new JsonArray();
             foreach (
                 var row in db.Query<object>($"SELECT * FROM {own.Table} WHERE {own.Of}", new { id = athleteId })
                     .Cast<IDictionary<string, object?>>()
             )
-                rows.Add(Row(row, own.Secret));
+                rows.Add(Row(row, [.. own.Secret, .. without]));
             if (rows.Count > 0)
                 records[Camel(own.Table)] = rows;
         }
@@ -32,10 +41,7 @@ public static class PersonalRecords
         var told = new JsonObject();
         foreach (var (column, value) in row.Where(c => !secret.Contains(c.Key)))
         {
-            const string Json = "_json";
-            var isJson = column.EndsWith(Json, StringComparison.Ordinal);
-            told[Camel(isJson ? column[..^Json.Length] : column)] =
-                isJson && value is string text ? JsonNode.Parse(text) : Value(value);
+            told[NameOf(column)] = IsJson(column) && value is string text ? JsonNode.Parse(text) : Value(value);
         }
 
         return told;
@@ -52,8 +58,15 @@ public static class PersonalRecords
             _ => value.ToString(),
         };
 
+    private const string Json = "_json";
+
+    private static bool IsJson(string column) => column.EndsWith(Json, StringComparison.Ordinal);
+
+    /// <summary>A column as it is written in JSON; what is JSON itself is named without saying so.</summary>
+    internal static string NameOf(string column) => Camel(IsJson(column) ? column[..^Json.Length] : column);
+
     /// <summary>A name of the schema as it is written in JSON.</summary>
-    private static string Camel(string name)
+    internal static string Camel(string name)
     {
         var camel = new StringBuilder();
         var parts = name.Split('_');

@@ -64,6 +64,7 @@ const ClassPage = lazy(() => import("../features/board/ClassPage"));
 const TodayPage = lazy(() => import("../features/today/TodayPage"));
 const ProgressPage = lazy(() => import("../features/mine/ProgressPage"));
 const LogbookPage = lazy(() => import("../features/logbook/LogbookPage"));
+const ExchangePage = lazy(() => import("../features/exchange/ExchangePage"));
 const LogPage = lazy(() => import("../features/mine/LogPage"));
 const MePage = lazy(() => import("../features/mine/MePage"));
 const Preferences = lazy(() => import("./Preferences"));
@@ -108,6 +109,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/blocks/:blockId/generate", element: <GeneratePage /> },
           { path: "/class", element: <ClassPage /> },
           { path: "/logbook", element: <LogbookPage /> },
+          { path: "/exchange", element: <ExchangePage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },

@@ -241,7 +241,7 @@ function Rail({ narrow, isCoach, athlete }: { narrow: boolean; isCoach: boolean;
             icon={icons.training}
             narrow={narrow}
           />
-          <Place to="/logbook" label={say("logbook")} icon={icons.log} narrow={narrow} />
+          <Place to="/logbook" also={/^\/exchange(\/|$)/} label={say("logbook")} icon={icons.log} narrow={narrow} />
           <Place to="/kit" label={say("kit")} icon={icons.kit} narrow={narrow} />
         </>
       ) : (

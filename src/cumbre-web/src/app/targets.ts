@@ -40,6 +40,7 @@ const coachPages: Target[] = [
   page("/compare", say("compareBlocks")),
   page("/class", say("class"), [say("hallBoard")]),
   page("/logbook", say("logbook")),
+  page("/exchange", say("inAndOut")),
   page("/board", say("hallBoard")),
   page("/outbox", say("outbox"), [say("messagesWord")]),
   page("/help", say("howItWorks"), [say("helpWord")]),

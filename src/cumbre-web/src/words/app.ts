@@ -97,6 +97,7 @@ export const say = wordsOf("app", {
   progress: "Progress",
   log: "Log",
   logbook: "Logbook",
+  inAndOut: "In and out",
   me: "Profile",
   waiting: "{badge, number} waiting",
   starting: "Starting",

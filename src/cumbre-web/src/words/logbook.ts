@@ -5,6 +5,7 @@ export const say = wordsOf("logbook", {
   setsCount: "{sets, plural, one {# set} other {# sets}}",
   moreSets: "over {sets, number} sets",
   downloadCsv: "CSV",
+  inAndOut: "In and out",
   csvHelp: "All sets of the filter, loads in kg and as logged",
   // Filters.
   filters: "Filters",

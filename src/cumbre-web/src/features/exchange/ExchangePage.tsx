@@ -60,7 +60,7 @@ export default function ExchangePage() {
           ) : (
             <>
               <Box sx={{ display: "flex", gap: 4, alignItems: "center", flexWrap: "wrap" }}>
-                <Button variant="contained" onClick={() => input.current?.click()}>
+                <Button variant="contained" color="primary" onClick={() => input.current?.click()}>
                   {say("choose")}
                 </Button>
                 <Typography>{say("drop")}</Typography>

@@ -1,8 +1,8 @@
-import type { ImportMapping, ImportPreview } from "../../shared/api/types";
+import type { ImportMapping, FilePreview } from "../../shared/api/types";
 
 export type Role = ImportMapping["columns"][number]["role"];
 export type Kind = ImportMapping["kind"];
-type Name = ImportPreview["names"][number];
+type Name = FilePreview["names"][number];
 type Choice = ImportMapping["names"][number];
 
 /** What columns of each kind of table can say, in the order in which they are offered. */
@@ -64,7 +64,7 @@ export function withName(mapping: ImportMapping, name: Name, change: Partial<Cho
 /** A correction counts wherever the same text stands in the column; null leaves the lines out. */
 export const withFix = (
   mapping: ImportMapping,
-  fault: ImportPreview["faults"][number],
+  fault: FilePreview["faults"][number],
   to: string | null,
 ): ImportMapping => ({
   ...mapping,
@@ -86,3 +86,7 @@ export function letters(column: number): string {
   const last = String.fromCharCode(65 + (column % 26));
   return column < 26 ? last : letters(Math.floor(column / 26) - 1) + last;
 }
+
+/** Faults of names are mended by choosing what a name means, once for all its lines. */
+export const isOfName = (fault: FilePreview["faults"][number]) =>
+  ["AthleteUnknown", "AthleteSeveral", "MovementUnknown", "TestUnknown"].includes(fault.fault);

@@ -7,7 +7,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { rosterQuery } from "../../shared/athletes/useRoster";
 import { useKey } from "../../shared/keys/useKey";
 import { movementsQuery } from "../../shared/ladders/useLadders";
@@ -114,6 +114,9 @@ export default function LogbookPage() {
             title={say("csvHelp")}
           >
             {say("downloadCsv")}
+          </Button>
+          <Button size="small" component={Link} to="/exchange">
+            {say("inAndOut")}
           </Button>
         </Box>
         {saved && (

@@ -5145,7 +5145,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            "application/json": components["schemas"]["ImportPreviewDto"];
+            "application/json": components["schemas"]["FilePreviewDto"];
           };
         };
       };
@@ -7715,6 +7715,30 @@ export interface components {
       cell: null | components["schemas"]["SheetCell"];
       changes: components["schemas"]["LadderChange"][];
     };
+    /** @description Cells with the same fault. */
+    CellFaultDto: {
+      /** @description Where. */
+      sheet: string;
+      /**
+       * Format: int32
+       * @description The first of them, from 1.
+       */
+      row: number;
+      /**
+       * Format: int32
+       * @description From 0.
+       */
+      column: number;
+      /** @description What is wrong. */
+      fault: components["schemas"]["ImportFaultId"];
+      /** @description What stands there. */
+      written: string;
+      /**
+       * Format: int32
+       * @description How many.
+       */
+      count: number;
+    };
     /** @description A cell that somebody corrected. */
     CellFix: {
       /** @description Its name. */
@@ -8787,34 +8811,35 @@ export interface components {
     };
     /** @enum {unknown} */
     FailPoint: "Start" | "Top" | null;
-    /** @description Cells with the same fault. */
-    FaultDto: {
-      /** @description Where. */
-      sheet: string;
-      /**
-       * Format: int32
-       * @description The first of them, from 1.
-       */
-      row: number;
-      /**
-       * Format: int32
-       * @description From 0.
-       */
-      column: number;
-      /** @description What is wrong. */
-      fault: components["schemas"]["ImportFaultId"];
-      /** @description What stands there. */
-      written: string;
-      /**
-       * Format: int32
-       * @description How many.
-       */
-      count: number;
-    };
     /** @description A figure and how it came about: the one shape for every figure that can be opened. */
     Figure: {
       value: components["schemas"]["Quantity"];
       why: components["schemas"]["Explanation"];
+    };
+    /** @description What a file would bring. */
+    FilePreviewDto: {
+      /** @description How much. */
+      counts: components["schemas"]["ImportCounts"];
+      /**
+       * Format: int32
+       * @description Who are taken in.
+       */
+      newAthletes: number;
+      /** @description Those that were not read exactly come first. */
+      names: components["schemas"]["ReadNameDto"][];
+      /**
+       * Format: int32
+       * @description All of them.
+       */
+      faultyCells: number;
+      /** @description Like ones together, in the order of the file; the first of them. */
+      faults: components["schemas"]["CellFaultDto"][];
+      /** @description The first lines as they would stand. */
+      sample: components["schemas"]["SampleLineDto"][];
+      /** @description Some days can be read both ways. */
+      ambiguousDays: boolean;
+      /** @description Nothing is in its way. */
+      isReady: boolean;
     };
     /** @description Something wrong in a file. */
     FileProblem: {
@@ -9435,7 +9460,7 @@ export interface components {
       /** @description As its owner calls it. */
       name: string;
       /** @description Those that hold anything. */
-      sheets: components["schemas"]["SheetDto"][];
+      sheets: components["schemas"]["TableSheetDto"][];
       /** @description How it would be read. */
       mapping: components["schemas"]["ImportMapping"];
       /** @description The file whose mapping that is; null: it is guessed. */
@@ -9491,31 +9516,6 @@ export interface components {
        * @description Of the club's ladders; the import asks that it is still the same.
        */
       state: number;
-    };
-    /** @description What a file would bring. */
-    ImportPreviewDto: {
-      /** @description How much. */
-      counts: components["schemas"]["ImportCounts"];
-      /**
-       * Format: int32
-       * @description Who are taken in.
-       */
-      newAthletes: number;
-      /** @description Those that were not read exactly come first. */
-      names: components["schemas"]["NameDto"][];
-      /**
-       * Format: int32
-       * @description All of them.
-       */
-      faultyCells: number;
-      /** @description Like ones together, in the order of the file; the first of them. */
-      faults: components["schemas"]["FaultDto"][];
-      /** @description The first lines as they would stand. */
-      sample: components["schemas"]["SampleDto"][];
-      /** @description Some days can be read both ways. */
-      ambiguousDays: boolean;
-      /** @description Nothing is in its way. */
-      isReady: boolean;
     };
     ImportProgressDto: {
       /** @description How far. */
@@ -10892,23 +10892,6 @@ export interface components {
       choice: null | string;
       bodyMass?: null | components["schemas"]["MassEntry"];
     };
-    /** @description A name of the table, what it was read as, and what else it may be. */
-    NameDto: {
-      /** @description What it names. */
-      of: components["schemas"]["NameOf"];
-      /** @description As it stands there. */
-      written: string;
-      /** @description How sure that is. */
-      match: components["schemas"]["NameMatch"];
-      /** @description Id, slug or `new`; null: nothing. */
-      found: null | string;
-      /** @description As the club says it. */
-      foundName: null | string;
-      /** @description What else may be meant. */
-      near: components["schemas"]["NameNear"][];
-      /** @description Sets or tests are told of somebody whose bodyweight nobody knows. */
-      needsBodyMass: boolean;
-    };
     /**
      * @description How a written name was understood.
      * @enum {unknown}
@@ -12069,6 +12052,23 @@ export interface components {
        */
       left: number;
     };
+    /** @description A name of the table, what it was read as, and what else it may be. */
+    ReadNameDto: {
+      /** @description What it names. */
+      of: components["schemas"]["NameOf"];
+      /** @description As it stands there. */
+      written: string;
+      /** @description How sure that is. */
+      match: components["schemas"]["NameMatch"];
+      /** @description Id, slug or `new`; null: nothing. */
+      found: null | string;
+      /** @description As the club says it. */
+      foundName: null | string;
+      /** @description What else may be meant. */
+      near: components["schemas"]["NameNear"][];
+      /** @description Sets or tests are told of somebody whose bodyweight nobody knows. */
+      needsBodyMass: boolean;
+    };
     /** @description What was told around a training day. */
     ReadinessDay: {
       /**
@@ -12774,7 +12774,7 @@ export interface components {
       port: number;
     };
     /** @description A line as it would stand in the club. */
-    SampleDto: {
+    SampleLineDto: {
       /** @description The athlete; null: a line of a plan. */
       who: null | string;
       /**
@@ -13852,6 +13852,15 @@ export interface components {
       start: number;
       /** @description What it stands for. */
       for: components["schemas"]["Expectation"];
+    };
+    /** @description A sheet as it begins. */
+    TableSheetDto: {
+      /** @description Of the sheet. */
+      name: string;
+      /** @description Whoever opens the file does not see it. */
+      isHidden: boolean;
+      /** @description The first rows, as they stand. */
+      rows: string[][];
     };
     TakeRequest: {
       /** @description As it was previewed: the same gives the same block. */

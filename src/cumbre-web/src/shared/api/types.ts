@@ -229,6 +229,6 @@ export type Board = Schemas["BoardDto"];
 export type BoardColumn = Schemas["BoardColumn"];
 export type ImportFile = Omit<Schemas["ImportFileDto"], "mapping"> & { mapping: ImportMapping };
 export type ImportMapping = Required<Schemas["ImportMapping"]>;
-export type ImportPreview = Schemas["ImportPreviewDto"];
+export type FilePreview = Schemas["FilePreviewDto"];
 export type ImportProgress = Schemas["ImportProgressDto"];
 export type ImportedFile = Schemas["ImportedDto"];
