@@ -161,4 +161,22 @@ export const say = wordsOf("exchange", {
     "Taken back: {rows, plural, one {one row} other {# rows}}{athletes, plural, =0 {} one {, one athlete} other {, # athletes}}.",
   undoneKept: "{kept, plural, one {One athlete stays} other {# athletes stay}}: something else is known of them.",
   somebody: "somebody who has left",
+  // Out.
+  takeAlong: "Take along",
+  everybody: "everybody",
+  asBook: "Workbook (XLSX)",
+  asText: "Sets (CSV)",
+  asArchive: "Archive (JSON)",
+  outHelp:
+    "The workbook has a sheet each for athletes, bodyweights, tests, sets and blocks. The archive holds all that is known of their training; another club can read it. The logbook gives the sets of any filter.",
+  archiveIn: "An archive of another club",
+  chooseArchive: "Choose an archive",
+  archiveHelp: "It brings athletes with their whole history. Whoever is here already stays as they are.",
+  archiveBrings:
+    "{fresh, plural, =0 {Nobody new} one {One athlete is new} other {# athletes are new}}{known, plural, =0 {} one {, one is here already} other {, # are here already}}.",
+  archiveDone: "{count, plural, one {One athlete was} other {# athletes were}} taken in.",
+  archivedAthlete:
+    "{name}: {sessions, plural, one {one session} other {# sessions}}, {tests, plural, one {one test} other {# tests}}",
+  takeBackArchive:
+    "The athletes of this archive are taken out again, with everything that was written about them since.",
 });

@@ -8,6 +8,7 @@ import { Loading, messageOf } from "../../shared/ui/states";
 import { say } from "../../words/exchange";
 import { Files } from "./Files";
 import { Import } from "./Import";
+import { ArchiveIn, Out } from "./Out";
 import { discard, useSendFile } from "./queries";
 
 /** Files that come in, and those that go out. */
@@ -88,6 +89,8 @@ export default function ExchangePage() {
           </Alert>
         )}
       </Box>
+      <Out />
+      <ArchiveIn />
       <Files />
     </Box>
   );

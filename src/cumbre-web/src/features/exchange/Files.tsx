@@ -84,7 +84,7 @@ export function Files() {
           onClose={() => setAsked(null)}
           onConfirm={() => undo.mutate(asked.id, { onSettled: () => setAsked(null) })}
         >
-          {say("takeBackHelp")}
+          {say(asked.kind === "Archive" ? "takeBackArchive" : "takeBackHelp")}
         </ConfirmDialog>
       )}
     </Box>

@@ -5198,6 +5198,161 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/export.xlsx": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/archive.json": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          athlete?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/archives/check": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What an archive would bring; it is written and taken back. */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ArchiveAnswer"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/archives/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Takes over those who are not here yet: all of it or nothing. */
+    put: {
+      parameters: {
+        query?: {
+          name?: string;
+        };
+        header?: never;
+        path: {
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ArchiveAnswer"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/imports/{id}/undo": {
     parameters: {
       query?: never;
@@ -6929,9 +7084,33 @@ export interface components {
      * @enum {unknown}
      */
     AlternateKind: "Eased" | "Easier" | "Easy";
+    /** @description What an archive would bring, or has brought. */
+    ArchiveAnswer: {
+      /** @description Any, and nothing is taken over. */
+      problems: components["schemas"]["FileProblem"][];
+      /** @description In the order of the file. */
+      athletes: components["schemas"]["ArchivedAthlete"][];
+    };
     ArchiveRequest: {
       /** @description Put away, or taken back. */
       away: boolean;
+    };
+    /** @description An athlete of an archive. */
+    ArchivedAthlete: {
+      /** @description As the archive says it. */
+      name: string;
+      /** @description They are here already, and stay as they are. */
+      isKnown: boolean;
+      /**
+       * Format: int32
+       * @description So many.
+       */
+      sessions: number;
+      /**
+       * Format: int32
+       * @description So many.
+       */
+      tests: number;
     };
     /**
      * @description How the elbows are held.
@@ -9578,6 +9757,8 @@ export interface components {
       id: string;
       /** @description As its owner called it. */
       name: string;
+      /** @description A table or an archive. */
+      kind: components["schemas"]["ImportedKind"];
       /** @description Whose name it came in under; null: they have left. */
       by: null | string;
       /**
@@ -9590,6 +9771,11 @@ export interface components {
       /** @description It was taken back. */
       isUndone: boolean;
     };
+    /**
+     * @description What a file that was read in is.
+     * @enum {unknown}
+     */
+    ImportedKind: "Table" | "Archive";
     /** @description A ladder of a file against what is in force. */
     ImportedLadder: {
       slug: string;
