@@ -5,7 +5,8 @@ using Cumbre.Bench;
 // No argument: the reports. "year" and a count: athletes under the rules. "club", the address of a running demo, its
 // file, clients and seconds: its pages. "blocks", part of a name and schools as question=choice: the blocks of the
 // model athletes; "placement" and "generator": their speed alone; "group": a class and a circuit of theirs; "figures"
-// and the seed of the first athlete: what a coach would count in 300 blocks; "coverage": how many forecasts hold. Any
+// and the seed of the first athlete: what a coach would count in 300 blocks; "coverage": how many forecasts hold. "import", the
+// address of a running demo, its file and rows: a table of sets read in. Any
 // other argument goes to BenchmarkDotNet, for instance --filter '*'.
 if (args.Length == 0)
 {
@@ -47,6 +48,14 @@ else if (args is ["club", var address, var file, ..])
     int Count(int at) => args.Length > at ? int.Parse(args[at], CultureInfo.InvariantCulture) : 0;
     using var report = new ClubReport(address, file);
     await report.Run(Count(3), Count(4));
+}
+else if (args is ["import", var server, var database, ..])
+{
+    await ImportReport.Run(
+        server,
+        database,
+        args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : 1_000_000
+    );
 }
 else if (args is ["fuzz", var lines, ..])
 {

@@ -79,6 +79,8 @@ public sealed class AccessibilityTests : CoachAtWork
         Check("intake");
         Coach.Go("/kit");
         Check("kit");
+        Coach.Go("/exchange");
+        Check("in and out");
         Coach.Go("/programmes");
         Check("programmes");
         Coach.Go($"{PathOf("Kasimir Lund")}/programme");

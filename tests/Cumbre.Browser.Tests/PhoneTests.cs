@@ -33,6 +33,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/test-days", null, "No test days yet"),
             ("/class", null, "Kasimir Lund"),
             ("/logbook", null, "Sets by week"),
+            ("/exchange", null, "Take along"),
             (RunOf("Kasimir Lund"), null, "Before you start"),
             (RunOf("Kasimir Lund"), "Warm-up done", "set 1 of 4"),
             (RunOf("Petra Holm"), "Start session", "part 1 of 3"),

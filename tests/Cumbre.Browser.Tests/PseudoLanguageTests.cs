@@ -58,6 +58,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/kit",
                 "/class",
                 "/logbook",
+                "/exchange",
                 "/board",
                 "/ladders",
                 "/ladders?show=movements",

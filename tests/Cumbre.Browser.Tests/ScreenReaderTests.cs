@@ -70,6 +70,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/board", "Nobody is training yet"),
                 (RunOf("Kasimir Lund"), "Before you start"),
                 ("/logbook", "Sets by week"),
+                ("/exchange", "Take along"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),
             }
