@@ -81,6 +81,9 @@ public sealed class AccessibilityTests : CoachAtWork
         Check("kit");
         Coach.Go("/exchange");
         Check("in and out");
+        Coach.Go("/review");
+        Coach.Sees("Which thresholds tell");
+        Check("club review");
         Coach.Go("/programmes");
         Check("programmes");
         Coach.Go($"{PathOf("Kasimir Lund")}/programme");

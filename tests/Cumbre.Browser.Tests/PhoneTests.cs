@@ -34,6 +34,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/class", null, "Kasimir Lund"),
             ("/logbook", null, "Sets by week"),
             ("/exchange", null, "Take along"),
+            ("/review", null, "Which thresholds tell"),
             (RunOf("Kasimir Lund"), null, "Before you start"),
             (RunOf("Kasimir Lund"), "Warm-up done", "set 1 of 4"),
             (RunOf("Petra Holm"), "Start session", "part 1 of 3"),

@@ -59,6 +59,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/class",
                 "/logbook",
                 "/exchange",
+                "/review",
                 "/board",
                 "/ladders",
                 "/ladders?show=movements",

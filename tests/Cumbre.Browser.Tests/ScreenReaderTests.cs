@@ -71,6 +71,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 (RunOf("Kasimir Lund"), "Before you start"),
                 ("/logbook", "Sets by week"),
                 ("/exchange", "Take along"),
+                ("/review", "Which thresholds tell"),
                 ("/help", "Desk"),
                 ("/glossary", "Glossary"),
             }

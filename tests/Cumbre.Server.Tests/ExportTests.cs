@@ -84,7 +84,9 @@ public sealed class ExportTests(SharedClub shared) : IClassFixture<SharedClub>, 
     [Fact]
     public async Task An_archive_that_is_cut_or_changed_says_where_and_leaves_nothing()
     {
-        var archive = Encoding.UTF8.GetString(await Bytes($"/api/archive.json?athlete={await Id(coach, "Noor Bakkali")}"));
+        var archive = Encoding.UTF8.GetString(
+            await Bytes($"/api/archive.json?athlete={await Id(coach, "Noor Bakkali")}")
+        );
         await using var other = new Club(demo: false);
         var owner = await EmptyClub(other);
         async Task<string> Problem(string text)

@@ -762,7 +762,10 @@ public sealed class TableReader
             try
             {
                 var done = DonePlan.Of(item.Movement, item.Sets, line, (set, i) => item.More[i](set));
-                table.sink.Item(item.Who, new(item.Day, item.Session, item.Movement, done, item.Rpe, item.Easy, item.BodyMass));
+                table.sink.Item(
+                    item.Who,
+                    new(item.Day, item.Session, item.Movement, done, item.Rpe, item.Easy, item.BodyMass)
+                );
             }
             catch (RuleViolationException)
             {

@@ -165,6 +165,7 @@ public static class LadderEndpoints
         api.MapGet("/ladders/{ladder}/club", ClubLadder.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/{ladder}/draft", LadderDraft.Handle).RequireAuthorization(Policies.Coach);
         api.MapPost("/ladders/{ladder}/what-if", LadderDraft.WhatIf).RequireAuthorization(Policies.Club);
+        api.MapGet("/review", ClubReviews.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/ladders/export", LadderFiles.Export).RequireAuthorization(Policies.Coach);
         api.MapGet("/schemas/{name}", LadderFiles.PublishedSchema).RequireAuthorization(Policies.SignedIn);
         api.MapPost("/ladders/import/preview", LadderFiles.Preview).RequireAuthorization(Policies.Club);

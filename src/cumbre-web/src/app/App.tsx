@@ -64,6 +64,7 @@ const ClassPage = lazy(() => import("../features/board/ClassPage"));
 const TodayPage = lazy(() => import("../features/today/TodayPage"));
 const ProgressPage = lazy(() => import("../features/mine/ProgressPage"));
 const LogbookPage = lazy(() => import("../features/logbook/LogbookPage"));
+const ClubReviewPage = lazy(() => import("../features/clubreview/ClubReviewPage"));
 const ExchangePage = lazy(() => import("../features/exchange/ExchangePage"));
 const LogPage = lazy(() => import("../features/mine/LogPage"));
 const MePage = lazy(() => import("../features/mine/MePage"));
@@ -110,6 +111,7 @@ const router = createBrowserRouter([
           { path: "/class", element: <ClassPage /> },
           { path: "/logbook", element: <LogbookPage /> },
           { path: "/exchange", element: <ExchangePage /> },
+          { path: "/review", element: <ClubReviewPage /> },
           { path: "/kit", element: <KitPage /> },
           { path: "/athletes/:athleteId/kit", element: <KitPage /> },
           { path: "/test-days", element: <TestDaysPage /> },

@@ -227,7 +227,7 @@ function Rail({ narrow, isCoach, athlete }: { narrow: boolean; isCoach: boolean;
           <Place to="/" label={say("desk")} icon={icons.desk} badge={waiting} narrow={narrow} />
           <Place
             to="/roster"
-            also={/^\/athletes\/(?!.*\/(blocks|generate|import)(\/|$))/}
+            also={/^\/review(\/|$)|^\/athletes\/(?!.*\/(blocks|generate|import)(\/|$))/}
             label={say("roster")}
             icon={icons.roster}
             narrow={narrow}

@@ -41,6 +41,7 @@ const coachPages: Target[] = [
   page("/class", say("class"), [say("hallBoard")]),
   page("/logbook", say("logbook")),
   page("/exchange", say("inAndOut")),
+  page("/review", say("clubReview")),
   page("/board", say("hallBoard")),
   page("/outbox", say("outbox"), [say("messagesWord")]),
   page("/help", say("howItWorks"), [say("helpWord")]),

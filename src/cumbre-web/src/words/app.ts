@@ -98,6 +98,7 @@ export const say = wordsOf("app", {
   log: "Log",
   logbook: "Logbook",
   inAndOut: "In and out",
+  clubReview: "Club review",
   me: "Profile",
   waiting: "{badge, number} waiting",
   starting: "Starting",

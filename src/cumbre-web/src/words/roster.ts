@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("roster", {
+  clubReview: "Club review",
   close: "Close",
   erasedAPerson: "The person was erased: {rows, plural, one {# entry} other {# entries}}.",
   erasedMessages: "{messages, plural, one {One message was deleted.} other {# messages were deleted.}}",

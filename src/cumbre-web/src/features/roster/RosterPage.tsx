@@ -96,6 +96,9 @@ export default function RosterPage() {
           }}
           sx={{ width: 180 }}
         />
+        <Button component={Link} to="/review" size="small">
+          {say("clubReview")}
+        </Button>
         <Button component={Link} to="/athletes/new" variant="contained" color="secondary">
           {say("newAthlete")}
         </Button>

@@ -2913,6 +2913,43 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/review": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: {
+          weeks?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ClubReviewDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/ladders/export": {
     parameters: {
       query?: never;
@@ -8014,6 +8051,42 @@ export interface components {
       shares: number[];
       flags: components["schemas"]["FlagDto"][];
     };
+    /** @description What the whole club shows. */
+    ClubReviewDto: {
+      /**
+       * Format: int32
+       * @description Whom the reader sees.
+       */
+      athletes: number;
+      /**
+       * Format: date
+       * @description The first day of the pain that is counted.
+       */
+      from: string;
+      /**
+       * Format: int32
+       * @description The level from which on pain is counted.
+       */
+      painFrom: number;
+      /**
+       * Format: int32
+       * @description Days without training from which on somebody is named.
+       */
+      absentAfter: number;
+      /**
+       * Format: int32
+       * @description With fewer on either side of a gate nothing is said.
+       */
+      leastOnASide: number;
+      /** @description The longest first. */
+      absent: components["schemas"]["ReviewAbsent"][];
+      /** @description The most days first. */
+      pain: components["schemas"]["ReviewPain"][];
+      /** @description Those on which anybody stands. */
+      ladders: components["schemas"]["ReviewLadder"][];
+      /** @description Those for which anybody was tested; what tells most first. */
+      gates: components["schemas"]["ReviewGate"][];
+    };
     ClubSchoolRequest: {
       /** @description Slug of one of the question's choices. */
       choice: string;
@@ -9245,6 +9318,11 @@ export interface components {
        */
       length: number;
     };
+    /**
+     * @description What can be said of a gate from those who were tested for it.
+     * @enum {unknown}
+     */
+    GateVerdict: "TooFew" | "Tells" | "TellsLittle" | "TellsNothing";
     /**
      * @description Where a band is held.
      * @enum {unknown}
@@ -12708,6 +12786,101 @@ export interface components {
      * @enum {unknown}
      */
     ReturnRule: "Repeat" | "Less" | "MuchLess" | "Retest";
+    /** @description Somebody who has not trained for a while. */
+    ReviewAbsent: {
+      /**
+       * Format: uuid
+       * @description Who.
+       */
+      id: string;
+      /** @description Who. */
+      name: string;
+      /**
+       * Format: date
+       * @description Their last day of training; null: none is logged.
+       */
+      last: null | string;
+      /**
+       * Format: int32
+       * @description Since then.
+       */
+      days: null | number;
+    };
+    /** @description An athlete of the review. */
+    ReviewAthlete: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+    };
+    /** @description A gate of a step with its counts. */
+    ReviewGate: {
+      /** @description Slug. */
+      ladder: string;
+      /** @description As coaches say it. */
+      ladderName: string;
+      /** @description Name of the step. */
+      step: string;
+      /** @description What is asked. */
+      gate: string;
+      /** @description Those who ever met it. */
+      met: components["schemas"]["Share"];
+      /** @description Those who were tested and fell short. */
+      unmet: components["schemas"]["Share"];
+      /**
+       * Format: int32
+       * @description Those who were not tested for all of it.
+       */
+      untested: number;
+      /** @description What the counts say. */
+      verdict: components["schemas"]["GateVerdict"];
+    };
+    /** @description A ladder, and who stands where. */
+    ReviewLadder: {
+      slug: string;
+      name: string;
+      steps: components["schemas"]["ReviewStep"][];
+    };
+    /** @description Pain of a place in a movement. */
+    ReviewPain: {
+      /** @description As it was said. */
+      place: string;
+      /** @description Slug. */
+      movement: string;
+      /** @description As coaches say it. */
+      movementName: string;
+      /**
+       * Format: int32
+       * @description So many.
+       */
+      athletes: number;
+      /**
+       * Format: int32
+       * @description On so many days, each athlete counted by themselves.
+       */
+      days: number;
+      /**
+       * Format: int32
+       * @description 0 to 10.
+       */
+      worst: number;
+      /**
+       * Format: date
+       * @description The last of the days.
+       */
+      last: string;
+    };
+    /** @description Who stands on a step. */
+    ReviewStep: {
+      /** @description Its name. */
+      step: string;
+      /** @description Who trains it. */
+      training: components["schemas"]["ReviewAthlete"][];
+      /**
+       * Format: int32
+       * @description How many have won it.
+       */
+      won: number;
+    };
     /** @description What a decision does to an item of a coming session. */
     RevisionDto: {
       /** Format: uuid */
@@ -13485,6 +13658,21 @@ export interface components {
     };
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
+    /** @description How many of a group achieved a step. */
+    Share: {
+      /**
+       * Format: int32
+       * @description In the group.
+       */
+      count: number;
+      /**
+       * Format: int32
+       * @description Of them.
+       */
+      achieved: number;
+      /** Format: double */
+      percent?: null | number;
+    };
     /** @description An athlete down the sheet. */
     SheetAthlete: {
       /**

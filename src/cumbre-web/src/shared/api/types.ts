@@ -232,3 +232,4 @@ export type ImportMapping = Required<Schemas["ImportMapping"]>;
 export type FilePreview = Schemas["FilePreviewDto"];
 export type ImportProgress = Schemas["ImportProgressDto"];
 export type ImportedFile = Schemas["ImportedDto"];
+export type ClubReview = Schemas["ClubReviewDto"];
