@@ -32,6 +32,7 @@ public sealed record ImportFileDto(
 /// <param name="FoundName">As the club says it.</param>
 /// <param name="Near">What else may be meant.</param>
 /// <param name="NeedsBodyMass">Sets or tests are told of somebody whose bodyweight nobody knows.</param>
+/// <param name="ConsentWithdrawn">Nothing new may be recorded of them: their lines have to be left out.</param>
 public sealed record ReadNameDto(
     NameOf Of,
     string Written,
@@ -39,7 +40,8 @@ public sealed record ReadNameDto(
     string? Found,
     string? FoundName,
     IReadOnlyList<NameNear> Near,
-    bool NeedsBodyMass
+    bool NeedsBodyMass,
+    bool ConsentWithdrawn
 );
 
 /// <summary>What a name may mean.</summary>

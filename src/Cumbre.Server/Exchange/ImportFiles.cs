@@ -40,16 +40,18 @@ internal sealed record OpenFile(Guid Id, string Name, Guid Owner, string Path, D
 /// Files that were sent and are looked at. They lie in a folder of their own until they are in or put away, at most a
 /// day, and never longer than the app runs.
 /// </summary>
-internal sealed class ImportFiles
+internal sealed class ImportFiles : IDisposable
 {
     /// <summary>Bytes of a file; this project's choice.</summary>
     public const long LengthMaximum = 400L << 20;
 
-    private static readonly TimeSpan Kept = TimeSpan.FromDays(1);
+    private static readonly TimeSpan Kept = TimeSpan.FromDays(1),
+        Step = TimeSpan.FromHours(1);
 
     private readonly ConcurrentDictionary<Guid, OpenFile> files = new();
     private readonly string folder;
     private readonly TimeProvider time;
+    private readonly ITimer clearing;
 
     public ImportFiles(CumbreOptions options, TimeProvider time)
     {
@@ -57,13 +59,13 @@ internal sealed class ImportFiles
         this.time = time;
         if (Directory.Exists(folder))
             Directory.Delete(folder, recursive: true);
+        clearing = time.CreateTimer(_ => Prune(), null, Step, Step);
     }
 
     /// <exception cref="SheetException">It is no table that can be read.</exception>
     /// <exception cref="FieldException">It is too large.</exception>
     public async Task<OpenFile> Keep(Guid id, string name, Guid owner, Stream content, CancellationToken cancel)
     {
-        Prune();
         Directory.CreateDirectory(folder);
         var path = Path.Combine(folder, $"{id:N}");
         try
@@ -107,9 +109,11 @@ internal sealed class ImportFiles
         File.Delete(file.Path);
     }
 
-    public void Prune()
+    private void Prune()
     {
         foreach (var old in files.Values.Where(f => time.GetUtcNow() - f.At > Kept))
             Remove(old);
     }
+
+    public void Dispose() => clearing.Dispose();
 }

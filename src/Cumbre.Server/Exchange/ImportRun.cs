@@ -9,6 +9,7 @@ using Cumbre.Core.Measures;
 using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Programmes;
 using Cumbre.Core.Sessions;
+using Cumbre.Server.Privacy;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
@@ -195,6 +196,8 @@ internal sealed class ImportRun : IImportSink, IDisposable
 
     private Person Meet(Seen seen, DateOnly today, Guid? giveTo)
     {
+        if (seen.Who.Id is { } here)
+            Recording.Check(db, here);
         var id = seen.Who.Id ?? TakeIn(seen, giveTo);
         var known = AthleteStore.BodyMasses(db, id).Select(m => m.Reading).ToList();
         var before = known.Select(k => (k.Day, k.Entry)).ToHashSet();

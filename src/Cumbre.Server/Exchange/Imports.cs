@@ -14,6 +14,7 @@ using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
 using Cumbre.Storage.Exchange;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Privacy;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -180,9 +181,9 @@ internal static class Imports
         ReadNameDto[] names =
         [
             .. gathered
-                .Names.Select(n => Told(n, terms, weightless))
+                .Names.Select(n => Told(db, n, terms, weightless))
                 .OrderBy(n =>
-                    n.NeedsBodyMass || n.Found is null ? 0
+                    n.NeedsBodyMass || n.ConsentWithdrawn || n.Found is null ? 0
                     : n.Match == NameMatch.Exact ? 2
                     : 1
                 ),
@@ -206,7 +207,10 @@ internal static class Imports
             ],
             [.. gathered.Sample.Select(s => Told(s.Who, s.Found))],
             IsAmbiguous(file, mapping),
-            gathered.Faults == 0 && weightless.Count == 0 && Brings(gathered.Counts, mapping.Kind)
+            gathered.Faults == 0
+                && weightless.Count == 0
+                && !names.Any(n => n.ConsentWithdrawn)
+                && Brings(gathered.Counts, mapping.Kind)
         );
     }
 
@@ -244,7 +248,7 @@ internal static class Imports
             && (p.Who.Id is not { } id || AthleteStore.BodyMasses(db, id).Count == 0)
         );
 
-    private static ReadNameDto Told(NameRead name, ImportTerms terms, HashSet<string> weightless)
+    private static ReadNameDto Told(Db db, NameRead name, ImportTerms terms, HashSet<string> weightless)
     {
         var key =
             name.Of != NameOf.Athlete ? null
@@ -257,7 +261,10 @@ internal static class Imports
             name.Found,
             name.Found is { } found ? Near(name.Of, found, terms)?.Name : null,
             [.. name.Near.Select(n => Near(name.Of, n, terms)).OfType<NameNear>()],
-            key is not null && weightless.Contains(key)
+            key is not null && weightless.Contains(key),
+            name.Of == NameOf.Athlete
+                && Guid.TryParse(name.Found, out var whose)
+                && ConsentStore.WithdrawnAt(db, whose) is not null
         );
     }
 
@@ -387,6 +394,10 @@ internal static class Imports
         {
             (file.Problem, file.State) = (e.Errors[0].Message, ImportState.Failed);
         }
+        catch (ConflictException e)
+        {
+            (file.Problem, file.State) = (e.Said, ImportState.Failed);
+        }
         catch (Exception e)
         {
             log.LogError(e, "A file could not be read in");
@@ -429,11 +440,13 @@ internal static class Imports
         return TypedResults.NoContent();
     }
 
-    public static Ok<IReadOnlyList<ImportedDto>> List(Database database) =>
+    /// <summary>The latest whose athletes are all within reach: a name of a file may tell of somebody.</summary>
+    public static Ok<IReadOnlyList<ImportedDto>> List(Database database, Reach reach) =>
         TypedResults.Ok<IReadOnlyList<ImportedDto>>(
             database.Read(db =>
                 ImportStore
                     .Latest(db, FilesShown)
+                    .Where(f => reach.IsEverybody || reach.HoldsAll(ImportStore.AthletesOf(db, f.No)))
                     .Select(f => new ImportedDto(
                         f.Id,
                         f.Name,

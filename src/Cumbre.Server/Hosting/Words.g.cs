@@ -801,6 +801,13 @@ public static class Words
     /// <summary>This set was already logged with other figures.</summary>
     public static Message SetTaken { get; } = Message.Plain("setTaken");
 
+    /// <summary>Filter by one movement first.</summary>
+    public static Message SetUpOfOneMovement { get; } = Message.Plain("setUpOfOneMovement");
+
+    /// <summary>At most {most, number} sets at once. Narrow the filter.</summary>
+    public static Message SetUpTooMany(decimal most) =>
+        new("setUpTooMany", new Dictionary<string, object> { ["most"] = most });
+
     /// <summary>{movement} has no set-up “{part}”.</summary>
     public static Message SetUpUnknown(string movement, string part) =>
         new("setUpUnknown", new Dictionary<string, object> { ["movement"] = movement, ["part"] = part });

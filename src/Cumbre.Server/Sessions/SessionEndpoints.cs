@@ -13,6 +13,7 @@ public static class SessionEndpoints
         api.MapGet("/logbook/views", LogViews.All).RequireAuthorization(Policies.Coach);
         api.MapPut("/logbook/views", LogViews.Put).RequireAuthorization(Policies.Coach);
         api.MapDelete("/logbook/views/{name}", LogViews.Remove).RequireAuthorization(Policies.Coach);
+        api.MapPost("/logbook/set-up", FixSetUp.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/logbook/sets.csv", LogbookCsv.Handle).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/log", GetLog.Handle).RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/sessions/{sessionId:guid}", GetSession.Handle)

@@ -488,6 +488,28 @@ public sealed class MessyFileTests : IDisposable
         );
 
     [Fact]
+    public void A_line_in_a_cell_is_the_plan_of_its_own_row_alone() =>
+        Assert.Equal(
+            Lines(
+                """
+                Ada Lind 2026-01-05 pull-up: sets 8, 8, 7
+                Ada Lind 2026-01-05 push-up: 3 x 8 2 in reserve r2 r2 r2
+                Ada Lind 2026-01-07 pull-up: sets 9, 8, 7
+                """
+            ),
+            Said(
+                Utf8(
+                    """
+                    Athlete,Date,Exercise,Done
+                    Ada Lind,2026-01-05,Pull-up,8/8/7
+                    Ada Lind,2026-01-05,Push-up,3x8 RIR 2
+                    Ada Lind,2026-01-07,Pull-up,9/8/7
+                    """
+                )
+            )
+        );
+
+    [Fact]
     public void Both_sides_of_a_flag_and_help_from_a_band() =>
         Assert.Equal(
             Lines(

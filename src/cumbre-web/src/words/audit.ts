@@ -35,7 +35,7 @@ export const say = wordsOf("audit", {
   groupPerson: "Profile and archive",
   groupHealth: "Health and consent",
   groupTraining: "Training",
-  groupFiles: "Exports and messages",
+  groupFiles: "Exports, imports and messages",
   groupClub: "The club",
   field_name: "name",
   field_birthYear: "birth year",

@@ -25,11 +25,11 @@ export const say = wordsOf("clubreview", {
     "A place that returns in one movement for several athletes says more about the movement or its dose than about them. It is no diagnosis.",
   // Gates.
   gates: "Which thresholds tell",
-  gatesNote: "of those who met a gate and of those who fell short, how many have won the step",
+  gatesNote: "of those who met a gate and of those who fell short, how many have achieved the step",
   step: "Step",
   gate: "Gate",
-  met: "Met it, and won",
-  unmet: "Fell short, and won",
+  met: "Met it, and achieved",
+  unmet: "Fell short, and achieved",
   untested: "Not tested",
   wonOf: "{achieved, number} of {count, number}",
   none: "nobody",
@@ -41,10 +41,10 @@ export const say = wordsOf("clubreview", {
   tooFewHidden: "Show {count, number} more",
   noGates: "Nobody was tested for a gate yet.",
   gatesHelp:
-    "Counts of best clean results and steps won, whatever came first: they lie side by side and prove no cause. With fewer than {least, number} on either side nothing is said. A gate also keeps elbows and shoulders safe; that it tells little is no reason alone to lower it.",
+    "Counts of best clean results and steps achieved, whatever came first: they lie side by side and prove no cause. With fewer than {least, number} on either side nothing is said. A gate also keeps elbows and shoulders safe; that it tells little is no reason alone to lower it.",
   openGate: "Open {ladder}",
   // Standing.
   standing: "Who stands where",
-  standingNote: "the step in training, and how many have won it",
-  won: "{won, number} won",
+  standingNote: "the step in training, and how many have achieved it",
+  won: "{won, number} achieved",
 });

@@ -93,6 +93,7 @@ export const say = wordsOf("exchange", {
   born: "{name}, {year}",
   slip: "a slip?",
   severalNamed: "several have this name; {lines, plural, one {one line} other {# lines}}",
+  withdrawn: "consent was withdrawn: leave the lines out",
   notKnown: "not known here; {lines, plural, one {one line} other {# lines}}",
   allNew: "Take in all {count, number} as new athletes",
   bodyweightOf: "Bodyweight of {name} ({unit})",

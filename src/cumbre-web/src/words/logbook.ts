@@ -6,6 +6,18 @@ export const say = wordsOf("logbook", {
   moreSets: "over {sets, number} sets",
   downloadCsv: "CSV",
   inAndOut: "In and out",
+  fixSetUp: "Set-up",
+  setUpOf: "Set-up of {movement}",
+  setUpHelp: "Counts for all sets of the filter. What each said before is kept with it.",
+  part: "Part",
+  setUpWas: "How it was",
+  setUpEmpty: "Empty: nobody knows",
+  setUpCheck: "Count",
+  setUpApply: "Correct",
+  setUpNothing: "All of them say so already.",
+  setUpChanges:
+    "{changed, number} of {sets, plural, one {one set} other {# sets}} would change, of {athletes, plural, one {one athlete} other {# athletes}}.",
+  cancelSetUp: "Cancel",
   csvHelp: "All sets of the filter, loads in kg and as logged",
   // Filters.
   filters: "Filters",

@@ -44,9 +44,9 @@ it("asks for a group of kinds and keeps it in the address", async () => {
   const { sent } = open();
   await screen.findByText("Changed the profile");
   await userEvent.click(screen.getByRole("combobox", { name: "What" }));
-  await userEvent.click(await screen.findByRole("option", { name: "Exports and messages" }));
+  await userEvent.click(await screen.findByRole("option", { name: "Exports, imports and messages" }));
   await screen.findByText("Changed the profile");
-  expect(sent.map((s) => s.to)).toContain("GET /api/audit?kinds=Exported%2CBlockSent");
+  expect(sent.map((s) => s.to)).toContain("GET /api/audit?kinds=Exported%2CImported%2CImportUndone%2CBlockSent");
 });
 
 it("goes on below the last entry", async () => {

@@ -13,6 +13,6 @@ it("asks for every kind of entry in one group", () => {
 });
 
 it("asks for the kinds of a group, and for all without one", () => {
-  expect(kindsOf("files")).toBe("Exported,BlockSent");
+  expect(kindsOf("files")).toBe("Exported,Imported,ImportUndone,BlockSent");
   expect(kindsOf("")).toBeUndefined();
 });

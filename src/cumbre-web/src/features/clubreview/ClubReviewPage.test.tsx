@@ -60,7 +60,7 @@ it("names who has not trained and who stands where", async () => {
   expect(screen.getByText("None was logged.")).toBeVisible();
   const ladder = within(screen.getByRole("region", { name: "Front lever" }));
   expect(ladder.getByRole("link", { name: "Ada Lind" })).toBeVisible();
-  expect(ladder.getByText("2 won")).toBeVisible();
+  expect(ladder.getByText("2 achieved")).toBeVisible();
 });
 
 it("says so where there is nobody", async () => {

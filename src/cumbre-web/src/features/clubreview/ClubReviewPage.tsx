@@ -155,7 +155,7 @@ function Pain({ review }: { review: ClubReview }) {
                     {p.place}
                   </TableCell>
                   <TableCell>
-                    <Link component={To} to={`/logbook?movement=${p.movement}&pain=true`}>
+                    <Link component={To} to={`/logbook?movement=${p.movement}&pain=yes`}>
                       {p.movementName}
                     </Link>
                   </TableCell>
@@ -204,7 +204,7 @@ function Standing({ review }: { review: ClubReview }) {
                   key={s.step}
                   sx={{
                     display: "grid",
-                    gridTemplateColumns: "150px minmax(0, 1fr) 60px",
+                    gridTemplateColumns: "150px minmax(0, 1fr) 90px",
                     gap: 2,
                     py: "2px",
                     borderTop: 1,

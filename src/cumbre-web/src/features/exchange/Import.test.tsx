@@ -41,6 +41,7 @@ function previewOf(sent: ImportMapping): FilePreview {
         foundName: null,
         near: [],
         needsBodyMass: false,
+        consentWithdrawn: false,
       },
     ],
     faultyCells: (named ? 0 : 2) + (fixed ? 0 : 1),

@@ -33,7 +33,9 @@ export function Names({
   onChange: (mapping: ImportMapping) => void;
 }) {
   const isChosen = (n: Name) => mapping.names.some((c) => c.of === n.of && c.written === n.written);
-  const asked = preview.names.filter((n) => n.match !== "Exact" || n.needsBodyMass || isChosen(n));
+  const asked = preview.names.filter(
+    (n) => n.match !== "Exact" || n.needsBodyMass || n.consentWithdrawn || isChosen(n),
+  );
   const strangers = asked.filter((n) => n.of === "Athlete" && n.match === "Unknown" && !isChosen(n));
   if (asked.length === 0) return null;
   return (
@@ -101,7 +103,7 @@ function NameRow({
       <Box sx={{ width: 220, minWidth: 0 }}>
         <Typography sx={{ overflowWrap: "anywhere" }}>{name.written}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {!isChosen && doubtOf(name, lines)}
+          {name.consentWithdrawn ? say("withdrawn") : !isChosen && doubtOf(name, lines)}
         </Typography>
       </Box>
       <Autocomplete

@@ -15,6 +15,7 @@ import { number } from "../../shared/ui/format";
 import { Empty, Failed, FailedPage, Loading } from "../../shared/ui/states";
 import { say } from "../../words/logbook";
 import { addressOf, anyDay, figureOf, filterOf, orderOf, sundayOf, type LogFilter, type LogOrder } from "./filter";
+import { FixSetUp } from "./FixSetUp";
 import { highestQuery, pagesQuery, sumsQuery } from "./queries";
 import { Rows } from "./Rows";
 import { SavedFilters } from "./SavedFilters";
@@ -37,6 +38,8 @@ export default function LogbookPage() {
   const around = useQuery({ ...sumsQuery(anyDay(filter)), enabled: week !== null });
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const [saved, setSaved] = useState(false);
+  const [fixing, setFixing] = useState(false);
+  const movement = useQuery(movementsQuery).data?.find((m) => m.slug === filter.movement);
   const [correcting, setCorrecting] = useState<string | null>(null);
   const table = useRef<HTMLDivElement>(null);
   const read = figure === null ? pages : highest;
@@ -115,10 +118,16 @@ export default function LogbookPage() {
           >
             {say("downloadCsv")}
           </Button>
+          {movement && movement.setUp.length > 0 && (
+            <Button size="small" onClick={() => setFixing(true)}>
+              {say("fixSetUp")}
+            </Button>
+          )}
           <Button size="small" component={Link} to="/exchange">
             {say("inAndOut")}
           </Button>
         </Box>
+        {fixing && movement && <FixSetUp filter={filter} movement={movement} onClose={() => setFixing(false)} />}
         {saved && (
           <SavedFilters
             address={addressOf(filter, order).toString()}

@@ -3630,6 +3630,59 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/logbook/set-up": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: {
+          athlete?: string;
+          movement?: string;
+          from?: string;
+          to?: string;
+          form?: components["schemas"]["FormVerdict"];
+          easy?: boolean;
+          pain?: boolean;
+          corrected?: boolean;
+          reserve?: number;
+          text?: string;
+          /** @description Only counted, and nothing is written. */
+          check?: boolean;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      /** @description In the set-up, the fault, the note or the place of a pain; at most 60 characters. */
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["SetUpFix"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SetUpFixed"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/logbook/sets.csv": {
     parameters: {
       query?: never;
@@ -5043,6 +5096,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
+    /** The latest whose athletes are all within reach: a name of a file may tell of somebody. */
     get: {
       parameters: {
         query?: never;
@@ -12332,6 +12386,8 @@ export interface components {
       near: components["schemas"]["NameNear"][];
       /** @description Sets or tests are told of somebody whose bodyweight nobody knows. */
       needsBodyMass: boolean;
+      /** @description Nothing new may be recorded of them: their lines have to be left out. */
+      consentWithdrawn: boolean;
     };
     /** @description What was told around a training day. */
     ReadinessDay: {
@@ -13635,6 +13691,29 @@ export interface components {
       most: number;
       /** @description Those to choose from, or that are offered. */
       words: string[];
+    };
+    SetUpFix: {
+      /** @description One that the movement of the filter names. */
+      part: string;
+      /** @description As it was on all of these days; empty: nobody knows. */
+      value: string;
+    };
+    SetUpFixed: {
+      /**
+       * Format: int32
+       * @description Of the filter.
+       */
+      sets: number;
+      /**
+       * Format: int32
+       * @description Those that said something else, or nothing.
+       */
+      changed: number;
+      /**
+       * Format: int32
+       * @description Of so many.
+       */
+      athletes: number;
     };
     /**
      * @description How one part of a set-up is written down.
