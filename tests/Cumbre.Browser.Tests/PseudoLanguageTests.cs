@@ -128,7 +128,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "Kasimir Lund Ada Lind Yara Benavent Dagmar Roe Iker Varga Noor Bakkali Bruno Achterberg Ilse Marquina Levi Sorel "
                     + "Marlow Quist Oto Sandvik Petra Holm Silas Okonjo Tove Halloran Wanda Osei Cochera Cumbre Coach Lever block "
                     + "ramp easier two lift steps today top back off reserve rest each side hold band tempo drop negative then gap box fast left right max "
-                    + "pyramid cluster books wood "
+                    + "pyramid cluster books wood elbow inside knee "
                     + "Chrome Linux Irune Basterra Maren "
                     + "Mon Tue Wed Thu Fri Sat Sun Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec"
             );

@@ -493,7 +493,7 @@ public sealed class MessyFileTests : IDisposable
             Lines(
                 """
                 Ada Lind 2026-01-05 pull-up: sets 8, 8, 7
-                Ada Lind 2026-01-05 push-up: 3 x 8 2 in reserve r2 r2 r2
+                Ada Lind 2026-01-05 push-up: 3 x 8 rest 2:00
                 Ada Lind 2026-01-07 pull-up: sets 9, 8, 7
                 """
             ),
@@ -502,7 +502,7 @@ public sealed class MessyFileTests : IDisposable
                     """
                     Athlete,Date,Exercise,Done
                     Ada Lind,2026-01-05,Pull-up,8/8/7
-                    Ada Lind,2026-01-05,Push-up,3x8 RIR 2
+                    Ada Lind,2026-01-05,Push-up,3x8 rest 2:00
                     Ada Lind,2026-01-07,Pull-up,9/8/7
                     """
                 )
