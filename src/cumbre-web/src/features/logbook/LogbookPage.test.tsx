@@ -100,7 +100,7 @@ const open = (at: string, answers: Answers = {}) =>
     at,
     answers: {
       "GET /api/athletes": [{ id: one.athlete, name: "Kasimir Lund" }],
-      "GET /api/movements": [{ slug: "weighted-pull-up", name: "Weighted pull-up" }],
+      "GET /api/movements": [{ slug: "weighted-pull-up", name: "Weighted pull-up", setUp: ["grip and width"] }],
       "GET /api/logbook": { sessions: [one], after: null },
       "GET /api/logbook/sums": sums,
       ...answers,
