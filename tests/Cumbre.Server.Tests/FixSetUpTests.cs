@@ -42,13 +42,21 @@ public sealed class FixSetUpTests(Cast cast) : IClassFixture<Cast>, IAsyncLifeti
         Assert.Equal((4, 2, 1), Told((await Fix(coach, athlete.Id, "3", part)).Ok));
         Assert.Equal((4, 4, 1), Told((await Fix(coach, athlete.Id, "", part)).Ok));
         Assert.All(await SetUps(athlete.Id), s => Assert.Equal("{}", s));
-        Assert.Equal(4, (await coach.Get($"/api/logbook?athlete={athlete.Id}&corrected=true")).Ok["sessions"]!.AsArray().Sum(s => s!["sets"]!.AsArray().Count));
+        Assert.Equal(
+            4,
+            (await coach.Get($"/api/logbook?athlete={athlete.Id}&corrected=true")).Ok["sessions"]!
+                .AsArray()
+                .Sum(s => s!["sets"]!.AsArray().Count)
+        );
     }
 
     [Fact]
     public async Task It_asks_for_one_movement_and_a_part_that_it_has()
     {
-        Assert.Equal("movement:setUpOfOneMovement", (await coach.Post("/api/logbook/set-up", new { part = "strap mark", value = "3" })).Field);
+        Assert.Equal(
+            "movement:setUpOfOneMovement",
+            (await coach.Post("/api/logbook/set-up", new { part = "strap mark", value = "3" })).Field
+        );
         Assert.Equal("part:setUpUnknown", (await Fix(coach, cast.AnaId, "3", "moon phase")).Field);
     }
 

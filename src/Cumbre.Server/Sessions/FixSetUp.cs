@@ -62,7 +62,8 @@ internal static class FixSetUp
                     var changed = 0;
                     foreach (var (session, item, set) in All(db, filter))
                     {
-                        var parts = set.Set.SetUp.Parts.Where(p => p.Key != request.Part)
+                        var parts = set
+                            .Set.SetUp.Parts.Where(p => p.Key != request.Part)
                             .Append(KeyValuePair.Create(request.Part, value));
                         var told = set.Set with { SetUp = new(parts) };
                         if (told.SetUp.Equals(set.Set.SetUp))
