@@ -197,28 +197,6 @@ public sealed class ImportTests(SharedClub shared) : IClassFixture<SharedClub>, 
     }
 
     [Fact]
-    public async Task Of_whose_consent_was_withdrawn_nothing_comes_in()
-    {
-        var athlete = await coach.NewAthlete();
-        await athlete.Weigh(68m, "2026-01-01");
-        await coach.Put(
-            $"{athlete.Path}/consents/{Guid.CreateVersion7()}",
-            new
-            {
-                name = "Tess Trial",
-                day = "2026-02-01",
-                textVersion = 0,
-            }
-        );
-        var withdrawn = await coach.Post($"{athlete.Path}/consents/withdraw", new { reason = "" });
-        Assert.True(withdrawn.Status < 300, $"{withdrawn.Status} {withdrawn.Body}");
-        var file = await Send("Date,Exercise,Reps\n2026-03-01,Ring row,9\n");
-        file.Mapping["athlete"] = $"{athlete.Id}";
-        Assert.Equal("consentWithdrawn", (string)(await Run(file))["problem"]!["code"]!);
-        Assert.Empty(await Lines(athlete.Id));
-    }
-
-    [Fact]
     public async Task An_outline_becomes_a_template()
     {
         var file = await Send(
