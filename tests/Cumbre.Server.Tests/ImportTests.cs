@@ -197,6 +197,30 @@ public sealed class ImportTests(SharedClub shared) : IClassFixture<SharedClub>, 
     }
 
     [Fact]
+    public async Task Of_whose_consent_was_withdrawn_nothing_comes_in()
+    {
+        var athlete = await coach.NewAthlete();
+        await athlete.Weigh(68m, "2026-01-01");
+        var text = (int)(await coach.Get("/api/privacy-text")).Ok["version"]!;
+        var given = await coach.Put(
+            $"{athlete.Path}/consents/{Guid.CreateVersion7()}",
+            new
+            {
+                name = "Tess Trial",
+                day = "2026-02-01",
+                textVersion = text,
+            }
+        );
+        Assert.Equal(200, given.Status);
+        var withdrawn = await coach.Post($"{athlete.Path}/consents/withdraw", new { reason = (string?)null });
+        Assert.NotNull(withdrawn.Ok["withdrawnAt"]);
+        var file = await Send("Date,Exercise,Reps\n2026-03-01,Ring row,9\n");
+        file.Mapping["athlete"] = $"{athlete.Id}";
+        Assert.Equal("consentWithdrawn", (string)(await Run(file))["problem"]!["code"]!);
+        Assert.Empty(await Lines(athlete.Id));
+    }
+
+    [Fact]
     public async Task An_outline_becomes_a_template()
     {
         var file = await Send(
