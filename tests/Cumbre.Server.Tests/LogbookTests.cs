@@ -90,6 +90,42 @@ public sealed class LogbookTests(Cast cast) : IClassFixture<Cast>, IAsyncLifetim
     }
 
     [Fact]
+    public async Task Of_one_movement_what_the_rules_compare_is_told_apart()
+    {
+        var athlete = await Trained();
+        await athlete.Train("3 x 6 @ +10 kg", Day(-20), 6, reason: "as always");
+        await athlete.Train("3 x 5 @ +10 kg", Day(-16), 5, reason: "as always");
+        await athlete.Train("3 x 5 @ +12.5 kg", Day(-12), 5, reason: "as always");
+        await athlete.Train("4 x 5 @ +12.5 kg", Day(-8), 5, reason: "as always");
+        await athlete.Train("3 x 5 @ +12.5 kg", Day(-4), 4, reason: "as always");
+        var page = await Page($"athlete={athlete.Id}&movement=weighted-pull-up");
+        string? Told(JsonNode? session) =>
+            session!["sets"]![0]!["compared"] is { } compared ? string.Join(", ", compared["unlike"]!.AsArray()) : null;
+        // The number of sets is no other dose; what was reached does not matter.
+        Assert.Equal([null, "", "", "Load", "Line, Load"], page["sessions"]!.AsArray().Select(Told));
+        var unasked = await Page($"athlete={athlete.Id}");
+        Assert.All(unasked["sessions"]!.AsArray(), s => Assert.Null(Told(s)));
+    }
+
+    [Fact]
+    public async Task A_set_tells_all_that_it_was_and_who_wrote_it()
+    {
+        var athlete = await Trained();
+        var session = (await athlete.Plan("2 x 8", Day(-3), movement: "ring-row")).Ok;
+        Guid[] ids = [.. Enumerable.Range(0, 3).Select(_ => Guid.CreateVersion7())];
+        (await athlete.Log(session, 1, 9, 0, id: ids[0])).Ok.ToString();
+        (await athlete.Log(session, 1, 7, 0, id: ids[1], supersedes: ids[0])).Ok.ToString();
+        (await athlete.Log(session, 1, 8, 0, id: ids[2], supersedes: ids[1])).Ok.ToString();
+        string Path(Trainee of, Guid id) => $"{of.Path}/sessions/{session["id"]}/sets/{id}/history";
+        var versions = (await coach.Get(Path(athlete, ids[2]))).Ok.AsArray();
+        Assert.Equal([9, 7, 8], versions.Select(v => (int)v!["set"]!["reps"]!));
+        Assert.All(versions, v => Assert.NotNull((string?)v!["by"]));
+        Assert.Equal(404, (await coach.Get(Path(athlete, Guid.CreateVersion7()))).Status);
+        // Another athlete's address does not lead to it.
+        Assert.Equal(404, (await coach.Get(Path(await Trained(), ids[2]))).Status);
+    }
+
+    [Fact]
     public async Task Pages_follow_each_other_without_a_gap_in_every_order()
     {
         var athlete = await Trained();

@@ -99,17 +99,7 @@ internal sealed class Situation
     public IReadOnlyList<ExposureJudgement> Comparable =>
         Last is not { } last
             ? []
-            :
-            [
-                .. Counting
-                    .Reverse()
-                    .TakeWhile(j =>
-                        Adjust.IsSameDose(j.Exposure.Plan, last.Exposure.Plan)
-                        && j.TopLoad == last.TopLoad
-                        && j.Exposure.IsSetUpLike(last.Exposure)
-                    )
-                    .Reverse(),
-            ];
+            : [.. Counting.Reverse().TakeWhile(j => Likeness.Of(j.Exposure, last.Exposure).Holds).Reverse()];
 
     /// <summary>The last exposures in a row that were reached at the same dose.</summary>
     public int CleanRun => Comparable.Reverse().TakeWhile(j => j.Reached).Count();

@@ -611,6 +611,9 @@ public static class Words
     /// <summary>This session does not exist any more.</summary>
     public static Message NoSession { get; } = Message.Plain("noSession");
 
+    /// <summary>This set does not exist any more.</summary>
+    public static Message NoSet { get; } = Message.Plain("noSet");
+
     /// <summary>This template does not exist any more.</summary>
     public static Message NoTemplate { get; } = Message.Plain("noTemplate");
 

@@ -2,7 +2,9 @@ using System.Globalization;
 using System.Text;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Prescriptions;
 using Cumbre.Core.Review;
+using Cumbre.Core.Sessions;
 using Cumbre.Core.Strength;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
@@ -65,6 +67,8 @@ public sealed record LogQuery(
 /// <param name="Line">As it was planned.</param>
 /// <param name="SystemKg">Bodyweight and load; null: nobody weighed.</param>
 /// <param name="OneRepMaxKg">e1RM by Epley; null: the set says nothing about one.</param>
+/// <param name="Compared">With the newest of its movement that counts; null: no movement is asked for, or this is it.
+/// </param>
 public sealed record LogbookSet(
     SetDto Set,
     Guid Item,
@@ -72,7 +76,8 @@ public sealed record LogbookSet(
     string Name,
     string Line,
     decimal? SystemKg,
-    decimal? OneRepMaxKg
+    decimal? OneRepMaxKg,
+    Likeness? Compared = null
 );
 
 /// <summary>A session of the log with the sets that are asked for.</summary>
@@ -167,7 +172,8 @@ internal static class Logbook
     private const int SessionsOfPage = 30,
         HighestShown = 100,
         SumsMost = 200_000,
-        BestsMost = 20_000;
+        BestsMost = 20_000,
+        NewestAmong = 8;
 
     /// <exception cref="FieldException">The place of the page before cannot be read.</exception>
     public static Ok<LogbookPage> Page(
@@ -233,6 +239,7 @@ internal static class Logbook
         var masses = LogbookStore.BodyMasses(db, ids);
         var before = SessionStore.Superseded(db, ids);
         var movements = CatalogueStore.Club(db).Atlas.Catalogue.Movements;
+        var compared = Compared(db, filter, [.. shown.Select(s => stored[s.Id])]);
         foreach (var of in shown)
         {
             var session = stored[of.Id];
@@ -257,12 +264,48 @@ internal static class Logbook
                                 movements.GetValueOrDefault(i.Movement)?.Name ?? i.Movement,
                                 i.Line,
                                 mass > 0 ? mass + s.Set.Added.Mass.Kilograms : null,
-                                mass > 0 ? OneRepMaxOf(s, Mass.FromKilograms(mass), session.Day)?.Kilograms : null
+                                mass > 0 ? OneRepMaxOf(s, Mass.FromKilograms(mass), session.Day)?.Kilograms : null,
+                                compared.GetValueOrDefault((session.Id, i.Role))
                             ))
                     ),
                 ]
             );
         }
+    }
+
+    /// <summary>
+    /// Of one movement, every exposure beside the athlete's newest one in the same role that counts: the rules of
+    /// progress read only those that are like it.
+    /// </summary>
+    private static Dictionary<(Guid Session, ItemRole? Role), Likeness> Compared(
+        Db db,
+        LogFilter filter,
+        StoredSession[] shown
+    )
+    {
+        if (filter.Movement is not { } movement)
+            return [];
+        var newest = shown
+            .Select(s => s.AthleteId)
+            .Distinct()
+            .SelectMany(athlete =>
+            {
+                var latest = SessionStore.LatestOf(db, athlete, movement, NewestAmong).ToArray();
+                return SessionStore
+                    .ExposuresIn(db, latest, movement)
+                    .Where(e => e.Counts)
+                    .OrderBy(e => Array.IndexOf(latest, e.SessionId))
+                    .DistinctBy(e => e.Role)
+                    .Select(e => (Athlete: athlete, Exposure: e));
+            })
+            .ToDictionary(x => (x.Athlete, x.Exposure.Role), x => x.Exposure);
+        var athletes = shown.ToDictionary(s => s.Id, s => s.AthleteId);
+        return SessionStore
+            .ExposuresIn(db, [.. athletes.Keys], movement)
+            .DistinctBy(e => (e.SessionId, e.Role))
+            .Select(e => (Exposure: e, Newest: newest.GetValueOrDefault((athletes[e.SessionId], e.Role))))
+            .Where(x => x.Newest is not null && x.Newest.SessionId != x.Exposure.SessionId)
+            .ToDictionary(x => (x.Exposure.SessionId, x.Exposure.Role), x => Likeness.Of(x.Exposure, x.Newest!));
     }
 
     private static LogbookSums Sums(Db db, LogFilter filter)

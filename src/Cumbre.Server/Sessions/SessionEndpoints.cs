@@ -37,6 +37,8 @@ public static class SessionEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/sets/{setId:guid}/preview", LogSet.Preview)
             .RequireAuthorization(Policies.Coach);
+        api.MapGet("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/sets/{setId:guid}/history", SetHistory.Handle)
+            .RequireAuthorization(Policies.OwnAthlete);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/move", MoveSession.Handle)
             .RequireAuthorization(Policies.Coach);
         api.MapPost("/athletes/{athleteId:guid}/sessions/{sessionId:guid}/split", SplitSession.Handle)

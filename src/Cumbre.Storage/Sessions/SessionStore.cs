@@ -124,6 +124,9 @@ public sealed record StoredSet(Guid Id, Guid ItemId, LoggedSet Set)
     public DateTimeOffset? DoneAt { get; init; }
 }
 
+/// <summary>A set as somebody wrote it.</summary>
+public sealed record SetVersion(StoredSet Set, Stamp Written);
+
 /// <summary>A count by item; none is 0.</summary>
 public sealed class ItemCounts(IReadOnlyDictionary<Guid, int> counts)
 {
@@ -777,6 +780,62 @@ public static class SessionStore
                 .Select(e => e.Exposure),
         ];
 
+    /// <summary>What was done of one movement in some sessions, in whatever order.</summary>
+    public static IReadOnlyList<Exposure> ExposuresIn(Db db, IReadOnlyCollection<Guid> sessions, string movement) =>
+        [
+            .. Assemble(
+                    Sessions(db, "s.id IN @ids ORDER BY s.id, i.position", new { ids = Ids.In(sessions) }),
+                    db.Query<SetRow>(
+                        $"""
+                        SELECT {SetColumns} JOIN session_item i ON i.id = l.item_id
+                        WHERE i.session_id IN @ids AND i.movement = @movement AND {NotSuperseded}
+                        ORDER BY l.set_no, l.part_no
+                        """,
+                        new { ids = Ids.In(sessions), movement }
+                    )
+                )
+                .Select(e => e.Exposure),
+        ];
+
+    /// <summary>The latest sessions in which an athlete logged a set of a movement, newest first.</summary>
+    public static IReadOnlyList<Guid> LatestOf(Db db, Guid athleteId, string movement, int count) =>
+        [
+            .. db.Query<NextRow>(
+                    $"""
+                    SELECT s.id FROM session s
+                    WHERE s.athlete_id = @athleteId AND s.status <> 'Planned' AND EXISTS (
+                      SELECT 1 FROM session_item i JOIN logged_set l ON l.item_id = i.id
+                      WHERE i.session_id = s.id AND i.movement = @movement AND {NotSuperseded})
+                    ORDER BY s.day DESC, s.id DESC LIMIT @count
+                    """,
+                    new
+                    {
+                        athleteId,
+                        movement,
+                        count,
+                    }
+                )
+                .Select(r => r.Id),
+        ];
+
+    /// <summary>A set with all that it was before it was corrected, oldest first, each with who wrote it.</summary>
+    public static IReadOnlyList<SetVersion> History(Db db, Guid setId) =>
+        [
+            .. db.Query<VersionRow>(
+                    """
+                    WITH RECURSIVE version (id, age) AS (
+                      SELECT @setId, 0
+                      UNION ALL
+                      SELECT l.supersedes, version.age + 1 FROM version JOIN logged_set l ON l.id = version.id
+                      WHERE l.supersedes IS NOT NULL)
+                    SELECT l.id, l.written_at, l.written_by FROM version JOIN logged_set l ON l.id = version.id
+                    ORDER BY version.age DESC
+                    """,
+                    new { setId }
+                )
+                .Select(v => new SetVersion(FindSet(db, v.Id)!, new(v.WrittenAt, v.WrittenBy))),
+        ];
+
     /// <summary>Every movement that an athlete ever logged a set of.</summary>
     public static IReadOnlyList<string> Trained(Db db, Guid athleteId) =>
         [
@@ -869,6 +928,8 @@ public static class SessionStore
     private sealed record MarkRow(Guid Id, long Version, long Sets);
 
     private sealed record NextRow(Guid Id);
+
+    private sealed record VersionRow(Guid Id, DateTimeOffset WrittenAt, Guid WrittenBy);
 
     private sealed record HeadRow(Guid Id, Guid AthleteId, string Status, string Title, long FrameSeconds);
 

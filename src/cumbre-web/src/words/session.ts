@@ -143,6 +143,10 @@ export const say = wordsOf("session", {
   painOfSet: "{place} {pain, number}/10",
   correctSet: "Correct set {set, number}",
   leaveSet: "Leave set {set, number}",
+  history: "What was logged",
+  version: "{at}, {by}: {figures}",
+  somebody: "somebody",
+  historyIsKept: "All of it is kept.",
   loggedBeforeAt: "Logged before: {figures}. Both values are saved.",
   centimetres: "{part} {value} cm",
 });

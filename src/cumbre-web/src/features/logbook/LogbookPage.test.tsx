@@ -50,6 +50,7 @@ const session = (id: string, sets: LoggedSet[], more: Partial<LogbookSession> = 
     line: "3 x 8 @ +10 kg",
     systemKg: 88.4,
     oneRepMaxKg: 114.9,
+    compared: null,
   })),
   ...more,
 });
@@ -153,6 +154,26 @@ it("shows sets by a figure, each with its day and athlete", async () => {
   expect(await screen.findAllByRole("link", { name: "Thu, Mar 12, Kasimir Lund" })).toHaveLength(2);
   expect(screen.getByText("The first 2 sets in this order.")).toBeVisible();
   expect(to("GET /api/logbook?")).toHaveLength(0);
+});
+
+it("tells what the rules of progress read beside the newest session, and why not", async () => {
+  const like = (compared: LogbookSession["sets"][number]["compared"], id: string) => {
+    const of = session(id, [set(`${id}-set`)]);
+    return { ...of, sets: of.sets.map((x) => ({ ...x, compared })) };
+  };
+  open("/logbook?movement=weighted-pull-up", {
+    "GET /api/logbook": {
+      sessions: [
+        like(null, "newest"),
+        like({ unlike: [], parts: [], holds: true }, "same"),
+        like({ unlike: ["Deload", "Load", "SetUp"], parts: ["grip and width"], holds: false }, "other"),
+      ],
+      after: null,
+    },
+  });
+  expect(await screen.findByText("like the newest session")).toBeVisible();
+  const why = "not like the newest session: deload, another load, grip and width set differently";
+  expect(screen.getByText(why)).toBeVisible();
 });
 
 it("puts no more in order than it can", async () => {

@@ -20,6 +20,13 @@ import { say } from "../../words/logbook";
 
 const columns = 9;
 
+const unlike = {
+  Deload: () => say("deload"),
+  Eased: () => say("unlikeEased"),
+  Line: () => say("unlikeLine"),
+  Load: () => say("unlikeLoad"),
+};
+
 interface Place {
   /** Set by set, each with its day and athlete, in place of the head of its session. */
   flat: boolean;
@@ -159,7 +166,7 @@ function Session({ session: s, unit, ...place }: { session: LogbookSession; unit
 }
 
 function SetOf({
-  row: { set, name, line, systemKg, oneRepMaxKg, item },
+  row: { set, name, line, systemKg, oneRepMaxKg, item, compared },
   before,
   session: s,
   unit,
@@ -195,6 +202,19 @@ function SetOf({
               {name}
             </Box>{" "}
             {read(line)}
+            {compared && (
+              <Box component="span" sx={{ display: "block" }}>
+                {compared.holds
+                  ? say("compared")
+                  : say("notCompared", {
+                      why: listed(
+                        ...compared.unlike.map((why) =>
+                          why === "SetUp" ? say("unlikeSetUp", { parts: listed(...compared.parts) }) : unlike[why](),
+                        ),
+                      ),
+                    })}
+              </Box>
+            )}
           </>
         )}
       </Box>

@@ -4206,6 +4206,45 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}/history": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          sessionId: string;
+          setId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["SetVersionDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/sessions/{sessionId}/move": {
     parameters: {
       query?: never;
@@ -10483,6 +10522,14 @@ export interface components {
       /** Format: double */
       shankCm: null | number;
     };
+    /** @description An exposure beside a later one of the same movement. */
+    Likeness: {
+      /** @description Why it is not compared; empty: it is. */
+      unlike: components["schemas"]["Unlike"][];
+      /** @description Of the set-up, those that differ. */
+      parts: string[];
+      holds?: boolean;
+    };
     /** @description What holds the athlete back most, and what to train for it. */
     LimitingDto: {
       threshold: components["schemas"]["ThresholdEvidence"];
@@ -10824,6 +10871,7 @@ export interface components {
        * @description e1RM by Epley; null: the set says nothing about one.
        */
       oneRepMaxKg: null | number;
+      compared?: null | components["schemas"]["Likeness"];
     };
     /** @description What the sets that are asked for come to. */
     LogbookSums: {
@@ -13735,6 +13783,18 @@ export interface components {
       added: null | components["schemas"]["MassDto"];
       isCompared: boolean;
     };
+    /** @description What a set was at some time. */
+    SetVersionDto: {
+      /** @description As it was written. */
+      set: components["schemas"]["SetDto"];
+      /** @description Who wrote it; null: nobody who is known any more. */
+      by: null | string;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+    };
     /** @enum {unknown} */
     Sex: "Male" | "Female" | null;
     /** @description How many of a group achieved a step. */
@@ -14727,6 +14787,11 @@ export interface components {
     UnitRequest: {
       unit: components["schemas"]["MassUnit"];
     };
+    /**
+     * @description Why an exposure says nothing beside another one of its movement.
+     * @enum {unknown}
+     */
+    Unlike: "Deload" | "Eased" | "Line" | "Load" | "SetUp";
     /** @description A session of the last two weeks that is not told to its end. */
     UnloggedSession: {
       /**

@@ -1,3 +1,4 @@
+import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
@@ -5,8 +6,18 @@ import { useSignedIn, useUnit } from "../account/useMe";
 import { api, ask } from "../api/client";
 import type { Decision, LoggedSet, MassUnit, Session, SetRequest } from "../api/types";
 import { headline } from "../decisions/wording";
-import { writtenAdded, listed } from "../ui/format";
+import { moment, writtenAdded, listed } from "../ui/format";
 import { say } from "../../words/session";
+
+const figuresOf = (set: LoggedSet, unit: MassUnit) =>
+  listed(
+    say("at", {
+      amount: set.seconds === null ? String(set.reps) : `${set.seconds} s`,
+      added: writtenAdded(set.added, unit),
+    }),
+    set.form === "Broken" && say("formBroke"),
+    set.pain !== null && set.pain > 0 && say("painOf102", { pain: set.pain }),
+  );
 
 const textOf = (d: Decision, unit: MassUnit) => {
   const say = headline(d, unit);
@@ -43,18 +54,33 @@ export function WhatChanges({
     retry: false,
   });
   const { gone = [], come = [] } = preview.data ?? {};
+  const history = useQuery({
+    queryKey: ["set-history", session.id, was.id],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/sessions/{sessionId}/sets/{setId}/history", {
+          params: { path: { athleteId: session.athleteId, sessionId: session.id, setId: was.id } },
+          signal,
+        }),
+      ),
+    retry: false,
+  });
   return (
     <Typography variant="body2" component="div" color="textSecondary" role="status" sx={{ width: "100%" }}>
-      {say("loggedBeforeAt", {
-        figures: listed(
-          say("at", {
-            amount: was.seconds === null ? String(was.reps) : `${was.seconds} s`,
-            added: writtenAdded(was.added, unit),
-          }),
-          was.form === "Broken" && say("formBroke"),
-          was.pain !== null && was.pain > 0 && say("painOf102", { pain: was.pain }),
-        ),
-      })}{" "}
+      {history.data ? (
+        <>
+          <Box component="ol" aria-label={say("history")} sx={{ listStyle: "none", m: 0, p: 0 }}>
+            {history.data.map((v) => (
+              <li key={v.set.id}>
+                {say("version", { figures: figuresOf(v.set, unit), by: v.by ?? say("somebody"), at: moment(v.at) })}
+              </li>
+            ))}
+          </Box>
+          {say("historyIsKept")}
+        </>
+      ) : (
+        say("loggedBeforeAt", { figures: figuresOf(was, unit) })
+      )}{" "}
       {preview.data &&
         (gone.length + come.length === 0
           ? say("savingChangesNoDecision")
