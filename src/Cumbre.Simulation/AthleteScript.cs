@@ -56,7 +56,7 @@ public sealed record LogScript(int DaysAgo, string Movement, string Line, int[] 
     public bool Joined { get; init; }
 }
 
-/// <summary>What is planned for a movement on a day to come.</summary>
+/// <summary>What is planned for a movement on a day to come, or with days below zero was on one that has gone.</summary>
 public sealed record PlannedScript(int DaysAhead, string Movement, string Line);
 
 /// <summary>What was proposed for a movement so many days ago was accepted that day.</summary>
@@ -145,6 +145,9 @@ public sealed record AthleteScript(string Name, decimal BodyMassKg)
 
     /// <summary>What is planned from this week on; null: no block.</summary>
     public BlockScript? Block { get; init; }
+
+    /// <summary>What was trained up to last week; null: no block.</summary>
+    public PastBlockScript? PastBlock { get; init; }
 
     /// <summary>A session is planned for the day on which the history ends.</summary>
     public bool PlannedToday { get; init; }

@@ -92,3 +92,20 @@ public sealed record BlockScript(string Name, IReadOnlyList<SessionDayScript> Da
         return waved ? NotationPrinter.Print(plan.WithSets(plan.SetCount + Wave[week])) : line;
     }
 }
+
+/// <summary>
+/// A block whose last day was the Sunday before the history ends: what was trained in its weeks are its sessions.
+/// </summary>
+/// <param name="Name">In the coach's words.</param>
+/// <param name="Weeks">What each week was for.</param>
+/// <param name="Titles">Of the sessions, by the first movement trained in them.</param>
+/// <param name="Missed">Planned in it, and not done.</param>
+public sealed record PastBlockScript(
+    string Name,
+    IReadOnlyList<WeekKind> Weeks,
+    IReadOnlyDictionary<string, string> Titles,
+    IReadOnlyList<PlannedScript> Missed
+)
+{
+    public DateOnly Start(DateOnly today) => TrainingCalendar.Monday(today).AddDays(-7 * Weeks.Count);
+}

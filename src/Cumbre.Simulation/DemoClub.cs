@@ -2,6 +2,7 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Benchmarks;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Programmes;
 
 namespace Cumbre.Simulation;
 
@@ -426,6 +427,28 @@ public static class DemoClub
             PlannedToday = true,
             GainKgPerWeek = 0.5,
             Taken = [new(35, "weighted-dip")],
+            PastBlock = new(
+                "Dips and rings",
+                [
+                    WeekKind.Loading,
+                    WeekKind.Loading,
+                    WeekKind.Easy,
+                    WeekKind.Loading,
+                    WeekKind.Loading,
+                    WeekKind.Retest,
+                ],
+                new Dictionary<string, string>
+                {
+                    ["weighted-pull-up"] = "Pull",
+                    ["weighted-dip"] = "Push",
+                    ["ring-dip"] = "Rings",
+                    ["false-grip-hang"] = "Grip",
+                },
+                [
+                    new(-34, "false-grip-hang", "hold 3 x 12 s rest 2:00"),
+                    new(-13, "false-grip-hang", "hold 3 x 12 s rest 2:00"),
+                ]
+            ),
             Logs =
             [
                 Dips(57, [7, 6, 6]),
@@ -458,10 +481,13 @@ public static class DemoClub
             Tests =
             [
                 .. Base(95, 10, 11, 12, 22, 12),
-                new("weighted-dip", 40, Score.OfReps(8, 3), Added: MassEntry.Lb(20)),
-                new("ring-dip", 40, 4),
-                Hold("ring-support-turned-out", 40, 22),
-                Hold("false-grip-hang", 40, 16),
+                new("weighted-dip", 44, Score.OfReps(8, 3), Added: MassEntry.Lb(20)),
+                new("ring-dip", 44, 4),
+                new("ring-dip", 3, 5),
+                Hold("ring-support-turned-out", 44, 22),
+                Hold("ring-support-turned-out", 3, 27),
+                Hold("false-grip-hang", 44, 16),
+                Hold("false-grip-hang", 3, 17),
                 new("false-grip-row", 12, new Score(8, 3)),
             ],
             Finale = [new([6, 6, 6, 5]), new([6, 6, 6, 6])],

@@ -58,4 +58,13 @@ public sealed record SimulatedAthlete(
 
     /// <summary>What is planned from this week on, with its id; null: no block.</summary>
     public (Guid Id, Block Block)? Block { get; init; }
+
+    /// <summary>Id and first day of the block that ended last week; null: there was none.</summary>
+    public (Guid Id, DateOnly Start)? PastBlock { get; init; }
+
+    /// <summary>Is it a session of the block that ended?</summary>
+    public bool IsOfPast(SimulatedSession session) =>
+        PastBlock is { } past
+        && session.Day >= past.Start
+        && session.Day < past.Start.AddDays(7 * Script.PastBlock!.Weeks.Count);
 }

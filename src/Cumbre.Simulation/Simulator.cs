@@ -65,9 +65,10 @@ public static class Simulator
                 )
             )
                 Log(log);
-            sessions.AddRange(script.Planned.Select(Planned));
+            sessions.AddRange(script.Planned.Concat(script.PastBlock?.Missed ?? []).Select(Planned));
             sessions.Sort((a, b) => a.Day.CompareTo(b.Day));
             var block = script.Block?.Build(ids, today, sessions.FindLast(s => s.Sets.Count == 0));
+            var past = script.PastBlock?.Start(today);
             return new(id, script, masses, results, [.. sessions.Select(WithEffort)])
             {
                 CheckIns = [.. CheckIns()],
@@ -83,6 +84,7 @@ public static class Simulator
                 ],
                 Taken = [.. script.Taken.Select(Taken)],
                 Block = block is null ? null : (ids.Next(today), block),
+                PastBlock = past is { } start ? (ids.Next(start), start) : null,
             };
         }
 

@@ -142,6 +142,9 @@ public sealed record BlockReview(
     /// <summary>Under this share of the due sessions a day fewer is proposed (this project's choice).</summary>
     public const decimal KeptEnough = 0.7m;
 
+    /// <summary>On a training day something stood in at least this share of the weeks (this project's choice).</summary>
+    public const decimal UsualDay = 0.5m;
+
     private const int WeekDays = 7,
         MinutesApart = 10,
         MinutesStep = 5,
@@ -357,8 +360,19 @@ public sealed record BlockReview(
         var reasons = new List<WishReason>();
         var byDay = sessions
             .GroupBy(s => s.Session.Day.DayOfWeek)
-            .Select(g => (Day: g.Key, Kept: g.Count(s => s.Session.IsDone) / (decimal)g.Count()))
+            .Select(g =>
+                (
+                    Day: g.Key,
+                    Weeks: g.Select(s => WeekTables.MondayOf(s.Session.Day)).Distinct().Count(),
+                    Kept: g.Count(s => s.Session.IsDone) / (decimal)g.Count()
+                )
+            )
             .ToArray();
+        // A day on which something stood now and then is no training day of theirs.
+        var weeks = sessions.Select(s => WeekTables.MondayOf(s.Session.Day)).Distinct().Count();
+        if (byDay.Any(d => IsUsual(d.Weeks)))
+            byDay = [.. byDay.Where(d => IsUsual(d.Weeks))];
+        bool IsUsual(int told) => told >= weeks * UsualDay;
         DayOfWeek[] days = [.. byDay.Select(d => d.Day).OrderBy(d => ((int)d + 6) % WeekDays)];
         if (calendar.KeptAtAll < KeptEnough && days.Length > 1)
         {
@@ -368,8 +382,12 @@ public sealed record BlockReview(
             reasons.Add(WishReason.FewerDays);
         }
 
-        var planned = Median([.. sessions.Where(s => !s.IsEasy).Select(s => s.PlannedMinutes)]);
-        var took = Median([.. sessions.Where(s => s.Session.IsDone && !s.IsEasy).Select(s => s.Session.Minutes)]);
+        // What stands on one day is one visit.
+        var visits = sessions.Where(s => !s.IsEasy).GroupBy(s => s.Session.Day).ToArray();
+        var planned = Median([.. visits.Select(v => v.Sum(s => s.PlannedMinutes))]);
+        var took = Median([
+            .. visits.Where(v => v.All(s => s.Session.IsDone)).Select(v => v.Sum(s => s.Session.Minutes)),
+        ]);
         var minutes = planned;
         if (took is { } actual && planned is { } plan && Math.Abs(actual - plan) >= MinutesApart)
         {

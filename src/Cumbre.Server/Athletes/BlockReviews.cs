@@ -37,6 +37,20 @@ public sealed record SkillReviewDto(
     ThresholdEvidence? Limiting
 );
 
+/// <summary>What a change of a test is counted in.</summary>
+public enum DifferenceIn
+{
+    Reps,
+    Seconds,
+    Degrees,
+
+    /// <summary>Places of contact.</summary>
+    Places,
+
+    /// <summary>Percent of the system.</summary>
+    Percent,
+}
+
 /// <summary>A test before and after.</summary>
 /// <param name="Name">Of the test.</param>
 /// <param name="Side">Null: both at once.</param>
@@ -44,8 +58,8 @@ public sealed record SkillReviewDto(
 /// <param name="BeforeDay">When.</param>
 /// <param name="After">As it is written.</param>
 /// <param name="AfterDay">When.</param>
-/// <param name="Difference">In the test's unit, percent of the system for a load; null: not comparable.</param>
-/// <param name="InPercent">The difference is percent of the system.</param>
+/// <param name="Difference">Null: not comparable.</param>
+/// <param name="In">What the difference is counted in.</param>
 /// <param name="IsNoise">No more than the same test gives from one day to the next.</param>
 public sealed record TestReviewDto(
     string Name,
@@ -55,15 +69,17 @@ public sealed record TestReviewDto(
     string After,
     DateOnly AfterDay,
     decimal? Difference,
-    bool InPercent,
+    DifferenceIn In,
     bool IsNoise
 );
 
 /// <summary>What a block brought.</summary>
+/// <param name="Unit">In which the athlete thinks: paper speaks it, whoever prints.</param>
 public sealed record BlockReviewDto(
     Guid BlockId,
     string Name,
     string AthleteName,
+    MassUnit Unit,
     DateOnly Start,
     DateOnly Until,
     bool IsOver,
@@ -87,6 +103,16 @@ internal static class BlockReviews
         database.Read(db => Read(db, athleteId, blockId, clock.Today)) is { } review
             ? TypedResults.Ok(review)
             : (ProblemHttpResult)Problems.NotFound(Words.NoBlock);
+
+    private static DifferenceIn In(TestReview test) =>
+        test.After.Score switch
+        {
+            { Degrees: not null } => DifferenceIn.Degrees,
+            { Seconds: not null } => DifferenceIn.Seconds,
+            { Contact: not null } => DifferenceIn.Places,
+            _ when test.After.Added.Value != 0 || test.Before?.Added.Value is not (null or 0) => DifferenceIn.Percent,
+            _ => DifferenceIn.Reps,
+        };
 
     private static BlockReviewDto? Read(Db db, Guid athleteId, Guid blockId, DateOnly today)
     {
@@ -117,6 +143,7 @@ internal static class BlockReviews
             blockId,
             stored.Name,
             profile.Name,
+            profile.Unit,
             stored.Start,
             review.Until,
             review.IsOver,
@@ -146,8 +173,7 @@ internal static class BlockReviews
                     ResultPrinter.Print(t.After),
                     t.After.Day,
                     t.Difference,
-                    t.After.Score is { Seconds: null, Degrees: null, Contact: null }
-                        && (t.After.Added.Value != 0 || t.Before?.Added.Value is not (null or 0)),
+                    In(t),
                     t.IsNoise
                 )),
             ],

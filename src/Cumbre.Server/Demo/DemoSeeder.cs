@@ -17,6 +17,7 @@ using Cumbre.Storage.Benchmarks;
 using Cumbre.Storage.Decisions;
 using Cumbre.Storage.Loading;
 using Cumbre.Storage.Privacy;
+using Cumbre.Storage.Programmes;
 using Cumbre.Storage.Sessions;
 
 namespace Cumbre.Server.Demo;
@@ -127,6 +128,8 @@ public static class DemoSeeder
         }
     }
 
+    private static readonly Core.Programmes.Frame PastWarmUp = new(480, "Wrists, shoulder circles with a stick");
+
     /// <summary>A decision that was accepted in the evening of its day.</summary>
     internal static void Take(Db db, Guid athlete, Guid id, DateOnly day, Proposal proposal, Guid by)
     {
@@ -181,6 +184,22 @@ public static class DemoSeeder
             KitStore.Put(db, athlete.Id, book, 0, stamp);
         if (athlete.Block is { } block)
             Blocks.Write(db, athlete.Id, block.Id, block.Block, 0, stamp);
+        if (athlete.PastBlock is { } past)
+            BlockStore.Put(
+                db,
+                new(
+                    past.Id,
+                    athlete.Id,
+                    script.PastBlock!.Name,
+                    past.Start,
+                    script.PastBlock.Weeks,
+                    [],
+                    0,
+                    stamp.At,
+                    null
+                ),
+                stamp
+            );
         foreach (
             var items in athlete
                 .Sessions.Where(s => athlete.Block?.Block.Weeks.Any(w => w.Sessions.Any(b => b.Id == s.Id)) != true)
@@ -203,7 +222,12 @@ public static class DemoSeeder
                         Joined = i != session,
                     }),
                 ]
-            );
+            )
+            {
+                BlockId = athlete.IsOfPast(session) ? athlete.PastBlock?.Id : null,
+                Title = athlete.IsOfPast(session) ? script.PastBlock!.Titles[session.Movement] : "",
+                WarmUp = athlete.IsOfPast(session) ? PastWarmUp : new(0, null),
+            };
             SessionStore.Put(db, stored, stamp);
             if (session.Sets.Count == 0)
                 continue;

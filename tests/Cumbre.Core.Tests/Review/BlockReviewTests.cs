@@ -133,6 +133,20 @@ public sealed class BlockReviewTests
     }
 
     [Theory]
+    [InlineData(2, new DayOfWeek[] { DayOfWeek.Monday, DayOfWeek.Sunday })]
+    [InlineData(1, new DayOfWeek[] { DayOfWeek.Monday })]
+    public void A_day_of_half_the_weeks_is_a_training_day(int sundays, DayOfWeek[] days)
+    {
+        var sessions = Days.Select(d => Session(d)).ToList();
+        sessions.AddRange(Enumerable.Range(0, sundays).Select(i => Session(Start.AddDays(6 + 7 * i).ToString("O"))));
+        Assert.Equal(days, Of(new Trainee(), sessions).Wish.Days);
+    }
+
+    [Fact]
+    public void Two_sessions_of_a_day_are_one_visit() =>
+        Assert.Equal(120, Of(new Trainee(), [.. Days.Concat(Days).Select(d => Session(d))]).Wish.Minutes);
+
+    [Theory]
     [InlineData(69, 60, false)]
     [InlineData(70, 70, true)]
     [InlineData(48, 50, true)]

@@ -9,6 +9,7 @@ const review = (more: Partial<BlockReview> = {}): BlockReview => ({
   blockId: "b",
   name: "Autumn",
   athleteName: "Ines Roca",
+  unit: "Kg",
   start: "2026-01-19",
   until: "2026-03-15",
   isOver: true,
@@ -45,7 +46,7 @@ const review = (more: Partial<BlockReview> = {}): BlockReview => ({
       after: "10",
       afterDay: "2026-03-14",
       difference: 1,
-      inPercent: false,
+      in: "Reps",
       isNoise: true,
     },
   ],
@@ -72,13 +73,39 @@ test("a block is told on two pages, and the next is planned from what it brought
     .map((r) => r.textContent);
   expect(rows).toContain("Ring row68.5 reps11 repsgained");
   expect(rows).toContain("Dip2too few days");
-  expect(rows).toContain("Pull-ups in one set9, Jan 1210, Mar 14+1, within the noise of the test");
+  expect(rows).toContain("Pull-ups in one set9, Jan 1210, Mar 14+1 rep, within the noise of the test");
   expect(second).toHaveTextContent("left elbow: 3 of 10 at worst, on 2 days, last on Feb 20");
   expect(second).toHaveTextContent("Mon, Thu; 75 minutes a session, 3 loading weeks before the deload.");
   expect(screen.getByRole("link", { name: "Plan the next block" })).toHaveAttribute(
     "href",
     "/athletes/a/generate?start=2026-03-16&days=Monday+Thursday&minutes=75&weeks=3",
   );
+});
+
+test("paper speaks the unit of the athlete, and differences tell theirs", async () => {
+  const heavy = {
+    ...review().tests[0]!,
+    name: "Heavy set",
+    before: "+20 kg × 5",
+    after: "+25 kg × 5",
+    difference: 4.2,
+  };
+  open(
+    review({
+      unit: "Lb",
+      exercises: [
+        { movement: "d", name: "Dip", measure: "OneRepMax", days: 6, before: 100, after: 110, yield: "Gained" },
+      ],
+      tests: [
+        { ...heavy, in: "Percent", isNoise: false },
+        { ...heavy, name: "Hang", before: "16 s", after: "15 s", in: "Seconds", difference: -1 },
+      ],
+    }),
+  );
+  const rows = (await screen.findAllByRole("row")).map((r) => r.textContent);
+  expect(rows).toContain("Dip, One-rep max6220.5 lb242.5 lbgained");
+  expect(rows).toContain("Heavy set+44.1 lb × 5, Jan 12+55.1 lb × 5, Mar 14+4.2 %");
+  expect(rows).toContain("Hang16 s, Jan 1215 s, Mar 14−1 s, within the noise of the test");
 });
 
 test("what is not over, and what has nothing to tell, says so", async () => {

@@ -1,10 +1,10 @@
 import Button from "@mui/material/Button";
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
-import { useSignedIn, useUnit } from "../../shared/account/useMe";
+import { useSignedIn } from "../../shared/account/useMe";
 import { api, ask } from "../../shared/api/client";
-import type { BlockReview, MassUnit } from "../../shared/api/types";
-import { valueText } from "../../shared/athletes/trendText";
+import type { BlockReview } from "../../shared/api/types";
+import { measureName, valueText } from "../../shared/athletes/trendText";
 import { weekdays } from "../../shared/generation/wording";
 import { figure, shortfall } from "../../shared/ladders/wording";
 import { Paper } from "../../shared/paper/Paper";
@@ -73,9 +73,8 @@ function Head({ review, page }: { review: BlockReview; page: number }) {
 }
 
 function First({ review }: { review: BlockReview }) {
-  const unit = useUnit();
   const { today } = useSignedIn();
-  const { calendar, sets, skills } = review;
+  const { calendar, sets, skills, unit } = review;
   return (
     <section className="page" aria-label={say("page", { page: 1 })}>
       <Head review={review} page={1} />
@@ -134,9 +133,8 @@ function First({ review }: { review: BlockReview }) {
 }
 
 function Second({ review }: { review: BlockReview }) {
-  const unit = useUnit();
   const { today } = useSignedIn();
-  const { exercises, tests, pain } = review;
+  const { exercises, tests, pain, unit } = review;
   return (
     <section className="page" aria-label={say("page", { page: 2 })}>
       <Head review={review} page={2} />
@@ -157,7 +155,7 @@ function Second({ review }: { review: BlockReview }) {
           <tbody>
             {exercises.map((e) => (
               <tr key={e.movement}>
-                <th>{e.name}</th>
+                <th>{listed(e.name, e.measure === "OneRepMax" && measureName[e.measure])}</th>
                 <td>{e.days}</td>
                 <td>{e.before === null ? "" : valueText(e.measure, e.before, unit)}</td>
                 <td>{e.after === null ? "" : valueText(e.measure, e.after, unit)}</td>
@@ -226,12 +224,12 @@ const reasons: Record<BlockReview["wish"]["reasons"][number], string> = {
 function differenceText(t: BlockReview["tests"][number]) {
   if (t.before === null) return "";
   if (t.difference === null) return say("notComparable");
-  const value = `${t.difference > 0 ? "+" : ""}${number(t.difference, 1)}`;
-  return say(t.isNoise ? "withinNoise" : "beyondNoise", { value: t.inPercent ? say("percent", { value }) : value });
+  const sign = t.difference > 0 ? "+" : "";
+  const value = say(`difference${t.in}`, { value: `${sign}${number(t.difference, 1)}`, count: Math.abs(t.difference) });
+  return say(t.isNoise ? "withinNoise" : "beyondNoise", { value });
 }
 
-function Next({ review: { wish, skills } }: { review: BlockReview }) {
-  const unit: MassUnit = useUnit();
+function Next({ review: { wish, skills, unit } }: { review: BlockReview }) {
   const days = wish.days.map((d) => weekdays.find((w) => w.day === d)?.name ?? d);
   const focus = skills.filter((s) => s.isGoal && s.limiting);
   return (

@@ -7737,6 +7737,8 @@ export interface components {
       blockId: string;
       name: string;
       athleteName: string;
+      /** @description In which the athlete thinks: paper speaks it, whoever prints. */
+      unit: components["schemas"]["MassUnit"];
       /** Format: date */
       start: string;
       /** Format: date */
@@ -8677,6 +8679,11 @@ export interface components {
      * @enum {unknown}
      */
     DiffKind: "Changed" | "StepAdded" | "StepRemoved" | "Reordered";
+    /**
+     * @description What a change of a test is counted in.
+     * @enum {unknown}
+     */
+    DifferenceIn: "Reps" | "Seconds" | "Degrees" | "Places" | "Percent";
     /**
      * @description In what two blocks differ.
      * @enum {unknown}
@@ -14467,11 +14474,11 @@ export interface components {
       afterDay: string;
       /**
        * Format: double
-       * @description In the test's unit, percent of the system for a load; null: not comparable.
+       * @description Null: not comparable.
        */
       difference: null | number;
-      /** @description The difference is percent of the system. */
-      inPercent: boolean;
+      /** @description What the difference is counted in. */
+      in: components["schemas"]["DifferenceIn"];
       /** @description No more than the same test gives from one day to the next. */
       isNoise: boolean;
     };
