@@ -118,7 +118,19 @@ public sealed partial class MappingGuess(ImportTerms terms, DateOnly today)
             ? ColumnRole.BodyMass
         : role == ColumnRole.Result && kind == ImportKind.Outline && columns.All(c => c.Role != ColumnRole.Line)
             ? ColumnRole.Line
+        // A diary of lines alone tells what was done by what was written.
+        : role == ColumnRole.Line && kind == ImportKind.Sets && !columns.Any(c => Amounts.Contains(c.Role))
+            ? ColumnRole.Result
         : role;
+
+    private static readonly ColumnRole[] Amounts =
+    [
+        ColumnRole.Result,
+        ColumnRole.Reps,
+        ColumnRole.Seconds,
+        ColumnRole.Total,
+        ColumnRole.Value,
+    ];
 
     private bool IsLike(SheetHead head, IReadOnlyList<ColumnUse> columns)
     {

@@ -510,6 +510,32 @@ public sealed class MessyFileTests : IDisposable
         );
 
     [Fact]
+    public void A_diary_of_lines_alone_tells_what_was_done() =>
+        Assert.Equal(
+            Lines(
+                """
+                Ada Lind 2026-01-05 weighted-pull-up: 3 x 5 @ +10 kg
+                Ada Lind 2026-01-05 high-pull-up: 3 x 4
+                Ada Lind 2026-01-07 banded-pull-up: 3 x 8 @ -20 kg
+                Ada Lind 2026-01-07 jumping-muscle-up: 3 x 5 box 45 cm
+                Ada Lind 2026-01-09 side-plank: hold 3 x 20 s each side
+                """
+            ),
+            Said(
+                Utf8(
+                    """
+                    Athlete,Date,Exercise,Plan
+                    Ada Lind,2026-01-05,Pull-up,3 x 5 @ +10 kg
+                    Ada Lind,2026-01-05,High pull-up,3 x 4 to chest
+                    Ada Lind,2026-01-07,Banded pull-up,3 x 8 @ band 20 kg
+                    Ada Lind,2026-01-07,Jumping muscle-up,3 x 5 box 45 cm
+                    Ada Lind,2026-01-09,Side plank,hold 3 x 20 s each side
+                    """
+                )
+            )
+        );
+
+    [Fact]
     public void Both_sides_of_a_flag_and_help_from_a_band() =>
         Assert.Equal(
             Lines(
