@@ -321,7 +321,7 @@ public sealed class MovementTrend
     private TrendMeasure MeasureOf() =>
         newest?.Plan switch
         {
-            { Load: BandHelp } => TrendMeasure.Assistance,
+            not null when newest.HasWeighedHelp => TrendMeasure.Assistance,
             { SetUp.BoxCm: not null } => TrendMeasure.Box,
             { SetUp.Pads: > 0 } => TrendMeasure.Pads,
             { SetUp.To: not null } => TrendMeasure.Contact,
@@ -343,7 +343,7 @@ public sealed class MovementTrend
     private bool IsOfMeasure(Exposure e) =>
         Measure switch
         {
-            TrendMeasure.Assistance => e.Plan.Load is BandHelp,
+            TrendMeasure.Assistance => e.HasWeighedHelp,
             TrendMeasure.Box => e.Plan.SetUp?.BoxCm is not null,
             TrendMeasure.Pads => e.Plan.SetUp?.Pads is not null,
             TrendMeasure.Reps => !e.IsAssisted && e.Plan is not Negatives,

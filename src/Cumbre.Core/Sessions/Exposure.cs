@@ -172,6 +172,9 @@ public sealed record Exposure(
     public bool IsAssisted =>
         Plan.Load is BandHelp or FootHelp || Plan.SetUp?.Fingers > 0 || Sets.Any(s => s.Added.Mass < Mass.Zero);
 
+    /// <summary>Was every set helped by so and so many kilograms: by a band, or by a load below zero?</summary>
+    public bool HasWeighedHelp => Plan.Load is BandHelp || (Sets.Count > 0 && Sets.All(s => s.Added.Mass < Mass.Zero));
+
     /// <summary>A session that was neither a deload nor eased.</summary>
     public bool Counts => !Easy && !Eased;
 

@@ -1,6 +1,7 @@
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Review;
+using Cumbre.Core.Sessions;
 using Cumbre.Core.Tests.Decisions;
 
 namespace Cumbre.Core.Tests.Review;
@@ -212,6 +213,20 @@ public sealed class MovementTrendTests
         Assert.Equal([30, 20], trend.Points.Select(p => p.Counts));
         Assert.Equal(20, Assert.Single(trend.Records()).Value);
         Assert.Equal(NoForecast.Stepwise, trend.Forecast.Reason);
+    }
+
+    [Fact]
+    public void Help_that_is_written_as_a_load_below_zero_is_help()
+    {
+        LoggedSet By(LoggedSet set, decimal kg) => new(set.Set, 1, 8, MassEntry.Kg(-kg), null, set.Form);
+        var trainee = new Trainee()
+            .Bands(30, 20)
+            .Did("2026-03-02", "banded-pull-up", "3 x 8 @ -30 kg", [8, 8, 8], with: s => By(s, 30))
+            .Did("2026-03-05", "banded-pull-up", "3 x 8 @ band 30 kg", [8, 8, 8])
+            .Did("2026-03-09", "banded-pull-up", "3 x 8 @ -20 kg", [8, 8, 8], with: s => By(s, 20));
+        var trend = Of(trainee, "banded-pull-up");
+        Assert.Equal(TrendMeasure.Assistance, trend.Measure);
+        Assert.Equal([30, 30, 20], trend.Points.Select(p => p.Counts));
     }
 
     [Fact]

@@ -93,7 +93,7 @@ export const say = wordsOf("athletes", {
   itMovesInStepsNotAlongA: "progress comes in steps, so no line is drawn",
   theEstimateIsThereTestIt: "the estimate is already there: test it",
   inAbout: "in about {weeks, plural, one {# week} other {# weeks}}",
-  noForecastYet: "No forecast yet: {points}.",
+  noForecastYet: "No forecast: {points}.",
   withinWeeks: "{to, plural, one {within a week} other {within # weeks}}",
   inWeeks: "in {from, number} to {to, number} weeks",
   needOpens: "{need}: opens {step}",

@@ -41,9 +41,9 @@ it.each([
   [2, 3, null, 9, "in 2 to 3 weeks"],
   [1, 1, null, 9, "in about 1 week"],
   [0, 0, null, 9, "the estimate is already there: test it"],
-  [null, null, "TooFewPoints", 3, "No forecast yet: 3 days measured with this set-up; a trend needs four."],
-  [null, null, "TooFewPoints", 0, "No forecast yet: nothing measured with this set-up."],
-  [null, null, "NotRising", 6, "No forecast yet: the trend is not rising."],
+  [null, null, "TooFewPoints", 3, "No forecast: 3 days measured with this set-up; a trend needs four."],
+  [null, null, "TooFewPoints", 0, "No forecast: nothing measured with this set-up."],
+  [null, null, "NotRising", 6, "No forecast: the trend is not rising."],
 ] as const)("tells a forecast of %j to %j weeks, or why there is none", (from, to, reason, points, text) =>
   expect(forecastText({ from, to, reason, points, why: null })).toBe(text),
 );
