@@ -31,7 +31,7 @@ internal static class TrendCsv
                 return null;
             var name = read.Profile.Name;
             if (movement is not null)
-                return Trends.MovementOf(read, movement) is not { } trend ? null
+                return Trends.MovementOf(db, read, movement) is not { } trend ? null
                     : sides == true ? OfSides(name, trend)
                     : OfMovement(name, trend);
             var all = Trends.AllOf(db, read);

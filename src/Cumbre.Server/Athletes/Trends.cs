@@ -90,6 +90,9 @@ internal static class Trends
 
     private const int WeekDays = 7;
 
+    /// <summary>A day is held against those before it, which may lie before the time that is asked for.</summary>
+    private const int WeeksBefore = 12;
+
     /// <summary>A session that seems to have taken longer was left open.</summary>
     private const int LongestMinutes = 240;
 
@@ -112,7 +115,7 @@ internal static class Trends
     ) =>
         database.Read(db =>
             Load(db, athleteId, weeks, clock.Today) is { } read
-                ? (Known: true, Trend: MovementOf(read, movement))
+                ? (Known: true, Trend: MovementOf(db, read, movement))
                 : (false, null)
         ) switch
         {
@@ -121,7 +124,7 @@ internal static class Trends
             _ => (ProblemHttpResult)Problems.NotFound(Words.NoAthlete),
         };
 
-    /// <summary>An athlete with all that they did.</summary>
+    /// <summary>An athlete with what they did in a time, and in the weeks before it.</summary>
     internal sealed record Read(
         AthleteProfile Profile,
         AthleteAtWork Athlete,
@@ -143,14 +146,14 @@ internal static class Trends
         var asked = weeks ?? MovementTrend.Weeks;
         if (asked is < 0 or > WeeksMaximum)
             throw Problems.Field("weeks", Words.TrendWeeks(WeeksMaximum));
-        if (
-            Work.Load(db, athleteId, today) is not var (profile, athlete)
-            || SnapshotStore.LoadWhole(db, athleteId, today) is not var (_, whole)
-        )
+        if (Work.Load(db, athleteId, today) is not var (profile, athlete))
             return null;
-        var first = FirstDay(whole) ?? today;
+        var first = FirstDay(db, athleteId, athlete.Athlete) ?? today;
         var from = asked == 0 || today.AddDays(-WeekDays * asked) < first ? first : today.AddDays(-WeekDays * asked);
         from = WeekTables.MondayOf(from);
+        var whole = SnapshotStore
+            .LoadSince(db, athleteId, today, from.AddDays(-WeekDays * WeeksBefore))!
+            .Value.Snapshot;
         var sessions = SessionStore.Since(db, athleteId, from);
         return new(profile, athlete, whole, sessions, TimeOf(db, athleteId, sessions, from, today));
     }
@@ -202,13 +205,15 @@ internal static class Trends
         );
     }
 
-    internal static MovementTrendDto? MovementOf(Read read, string movement)
+    /// <summary>A best is one of all that was ever done of the movement.</summary>
+    internal static MovementTrendDto? MovementOf(Db db, Read read, string movement)
     {
         var catalogue = read.Athlete.Atlas.Catalogue;
         if (!catalogue.Movements.TryGetValue(movement, out var found))
             return null;
         var time = read.Time;
-        var trend = read.TrendOf(movement);
+        var whole = SnapshotStore.OfMovement(db, read.Profile.Id, read.Athlete.Athlete, movement, time.Today);
+        var trend = new MovementTrend(read.Athlete, found, whole.Exposures);
         return new(
             movement,
             found.Name,
@@ -235,11 +240,11 @@ internal static class Trends
         );
     }
 
-    private static DateOnly? FirstDay(AthleteSnapshot whole) =>
-        whole
-            .Exposures.Select(e => (DateOnly?)e.Day)
-            .Concat(whole.Results.Select(r => (DateOnly?)r.Day))
-            .Concat(whole.CheckIns.Select(c => (DateOnly?)c.Day))
+    private static DateOnly? FirstDay(Db db, Guid athleteId, AthleteSnapshot athlete) =>
+        athlete
+            .Results.Select(r => (DateOnly?)r.Day)
+            .Concat(athlete.CheckIns.Select(c => (DateOnly?)c.Day))
+            .Append(SessionStore.FirstDay(db, athleteId))
             .Min();
 
     private static IReadOnlyList<TrendLink> Links(Read read)

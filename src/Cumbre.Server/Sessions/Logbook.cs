@@ -285,27 +285,41 @@ internal static class Logbook
     {
         if (filter.Movement is not { } movement)
             return [];
-        var newest = shown
-            .Select(s => s.AthleteId)
-            .Distinct()
-            .SelectMany(athlete =>
-            {
-                var latest = SessionStore.LatestOf(db, athlete, movement, NewestAmong).ToArray();
-                return SessionStore
-                    .ExposuresIn(db, latest, movement)
-                    .Where(e => e.Counts)
-                    .OrderBy(e => Array.IndexOf(latest, e.SessionId))
-                    .DistinctBy(e => e.Role)
-                    .Select(e => (Athlete: athlete, Exposure: e));
-            })
-            .ToDictionary(x => (x.Athlete, x.Exposure.Role), x => x.Exposure);
-        var athletes = shown.ToDictionary(s => s.Id, s => s.AthleteId);
-        return SessionStore
-            .ExposuresIn(db, [.. athletes.Keys], movement)
+        var exposures = SessionStore
+            .ExposuresIn(db, [.. shown.Select(s => s.Id)], movement)
             .DistinctBy(e => (e.SessionId, e.Role))
-            .Select(e => (Exposure: e, Newest: newest.GetValueOrDefault((athletes[e.SessionId], e.Role))))
+            .ToArray();
+        var athletes = shown.ToDictionary(s => s.Id, s => s.AthleteId);
+        return exposures
+            .GroupBy(e => athletes[e.SessionId])
+            .SelectMany(of =>
+            {
+                var newest = Newest(db, of.Key, movement, [.. of]);
+                return of.Select(e => (Exposure: e, Newest: newest.GetValueOrDefault(e.Role?.ToString() ?? "")));
+            })
             .Where(x => x.Newest is not null && x.Newest.SessionId != x.Exposure.SessionId)
             .ToDictionary(x => (x.Exposure.SessionId, x.Exposure.Role), x => Likeness.Of(x.Exposure, x.Newest!));
+    }
+
+    /// <summary>Of each role among those shown the newest that counts, as far as it is among the last few.</summary>
+    private static Dictionary<string, Exposure> Newest(Db db, Guid athlete, string movement, Exposure[] shown)
+    {
+        var found = new Dictionary<string, Exposure>();
+        var roles = shown.Select(e => e.Role).Distinct().Count();
+        foreach (var id in SessionStore.LatestOf(db, athlete, movement, NewestAmong))
+        {
+            var known = shown.Where(e => e.SessionId == id).ToArray();
+            foreach (var e in known.Length > 0 ? known : SessionStore.ExposuresIn(db, [id], movement))
+            {
+                if (e.Counts)
+                    found.TryAdd(e.Role?.ToString() ?? "", e);
+            }
+
+            if (found.Count >= roles)
+                break;
+        }
+
+        return found;
     }
 
     private static LogbookSums Sums(Db db, LogFilter filter)

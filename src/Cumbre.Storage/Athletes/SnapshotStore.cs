@@ -27,6 +27,17 @@ public static class SnapshotStore
             ? (profile, Of(db, profile, SessionStore.Exposures(db, id, today), []))
             : null;
 
+    /// <summary>The same with every exposure from a day on.</summary>
+    public static (AthleteProfile Profile, AthleteSnapshot Snapshot)? LoadSince(
+        Db db,
+        Guid id,
+        DateOnly today,
+        DateOnly from
+    ) =>
+        AthleteStore.Find(db, id) is { } profile
+            ? (profile, Of(db, profile, SessionStore.Exposures(db, id, today, from), []))
+            : null;
+
     /// <summary>An athlete with every exposure that there ever was of one movement, and with none of another.</summary>
     /// <param name="db">The connection.</param>
     /// <param name="id">The athlete.</param>

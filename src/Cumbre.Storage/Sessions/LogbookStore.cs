@@ -178,17 +178,16 @@ public static class LogbookStore
             of.Add($"(s.day, s.id) {(isOldest ? ">" : "<")} (@AfterDay, @AfterId)");
         var by = isOldest ? "s.day, s.id" : "s.day DESC, s.id DESC";
         var sets = string.Join(" AND ", Conditions(filter, sets: true));
+        // Days are followed, and whether a session has the movement is one look: few or many, a page costs little more
+        // than what it shows.
+        var items = filter.Movement is null ? "session_item i" : "session_item i INDEXED BY session_item_of_movement";
         var has =
-            $"EXISTS (SELECT 1 FROM session_item i CROSS JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id AND {sets})";
-        // The sessions of a movement are few beside all, and found by it.
-        var sessions = filter.Movement is null
-            ? "session s"
-            : "(SELECT DISTINCT session_id FROM session_item WHERE movement = @Movement) m CROSS JOIN session s ON s.id = m.session_id";
+            $"EXISTS (SELECT 1 FROM {items} CROSS JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id AND {sets})";
         return
         [
             .. db.Query<LoggedSession>(
                 $"""
-                SELECT s.id, s.athlete_id, a.name AS athlete, s.day FROM {sessions} JOIN athlete a ON a.id = s.athlete_id
+                SELECT s.id, s.athlete_id, a.name AS athlete, s.day FROM session s JOIN athlete a ON a.id = s.athlete_id
                 WHERE {string.Join(" AND ", of)} AND {has} ORDER BY {by} LIMIT @count
                 """,
                 Args(filter, after, count)

@@ -849,6 +849,21 @@ public static class SessionStore
                 .Select(r => r.Movement),
         ];
 
+    /// <summary>The first day on which an athlete logged a set; null: none.</summary>
+    public static DateOnly? FirstDay(Db db, Guid athleteId) =>
+        db.Query<DayRow>(
+                """
+                SELECT s.day FROM session s WHERE s.athlete_id = @athleteId AND EXISTS (
+                  SELECT 1 FROM session_item i JOIN logged_set l ON l.item_id = i.id WHERE i.session_id = s.id)
+                ORDER BY s.day LIMIT 1
+                """,
+                new { athleteId }
+            )
+            .Select(r => (DateOnly?)r.Day)
+            .FirstOrDefault();
+
+    private sealed record DayRow(DateOnly Day);
+
     /// <summary>A session counts once it is finished, or when its day is over.</summary>
     private const string Counts = "(s.status = 'Done' OR (s.status = 'Started' AND s.day < @today))";
 
