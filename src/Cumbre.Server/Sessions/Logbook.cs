@@ -192,7 +192,7 @@ internal static class Logbook
                 var found = LogbookStore.Sessions(db, filter, order ?? LogOrder.Newest, place, SessionsOfPage + 1);
                 LoggedSession[] shown = [.. found.Take(SessionsOfPage)];
                 return new LogbookPage(
-                    [.. Of(db, filter, shown)],
+                    [.. Of(db, filter, shown, compare: true)],
                     found.Count > SessionsOfPage ? Write(shown[^1].Place) : null
                 );
             })
@@ -229,7 +229,16 @@ internal static class Logbook
         TypedResults.Ok(database.Read(db => Sums(db, query.For(reach))));
 
     /// <summary>The sessions with their sets, in the order in which they come.</summary>
-    public static IEnumerable<LogbookSession> Of(Db db, LogFilter filter, IReadOnlyCollection<LoggedSession> shown)
+    /// <param name="db">The connection.</param>
+    /// <param name="filter">What is asked of sets.</param>
+    /// <param name="shown">The sessions.</param>
+    /// <param name="compare">Each with the newest, where one movement is asked for.</param>
+    public static IEnumerable<LogbookSession> Of(
+        Db db,
+        LogFilter filter,
+        IReadOnlyCollection<LoggedSession> shown,
+        bool compare = false
+    )
     {
         if (shown.Count == 0)
             yield break;
@@ -239,7 +248,7 @@ internal static class Logbook
         var masses = LogbookStore.BodyMasses(db, ids);
         var before = SessionStore.Superseded(db, ids);
         var movements = CatalogueStore.Club(db).Atlas.Catalogue.Movements;
-        var compared = Compared(db, filter, [.. shown.Select(s => stored[s.Id])]);
+        var compared = compare ? Compared(db, filter, [.. shown.Select(s => stored[s.Id])]) : [];
         foreach (var of in shown)
         {
             var session = stored[of.Id];

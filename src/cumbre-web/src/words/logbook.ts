@@ -5,6 +5,8 @@ export const say = wordsOf("logbook", {
   setsCount: "{sets, plural, one {# set} other {# sets}}",
   moreSets: "over {sets, number} sets",
   downloadCsv: "CSV",
+  downloadBook: "XLSX",
+  bookHelp: "A workbook: the sets of the filter, and its athletes, bodyweights, tests and blocks",
   inAndOut: "In and out",
   fixSetUp: "Set-up",
   setUpOf: "Set-up of {movement}",

@@ -131,6 +131,8 @@ it("keeps what is asked in the address, and asks the server for it", async () =>
   expect(address()).toBe("/logbook?order=Oldest");
   const table = screen.getByRole("link", { name: "CSV" });
   expect(table).toHaveAttribute("href", "/api/logbook/sets.csv?order=Oldest");
+  const book = screen.getByRole("link", { name: "XLSX" });
+  expect(book).toHaveAttribute("href", "/api/export.xlsx?order=Oldest");
 });
 
 it("is walked, folded and corrected by keys", async () => {

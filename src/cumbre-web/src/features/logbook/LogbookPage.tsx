@@ -118,6 +118,15 @@ export default function LogbookPage() {
           >
             {say("downloadCsv")}
           </Button>
+          <Button
+            size="small"
+            component="a"
+            href={`/api/export.xlsx?${csvAddress(filter, order)}`}
+            download
+            title={say("bookHelp")}
+          >
+            {say("downloadBook")}
+          </Button>
           {movement && movement.setUp.length > 0 && (
             <Button size="small" onClick={() => setFixing(true)}>
               {say("fixSetUp")}
