@@ -104,11 +104,13 @@ public static partial class DoneCell
         // Between a load and its figures stands a sign, which no figure is.
         if (text.Length < bare.Trim().Length || contact is not null)
             text = text.TrimStart('x', '@', ':').TrimEnd('x', '@').Trim();
+        // Behind a list it is told of the last set; of sets that are written as one it is told of all.
+        var ofAll = Repeated().IsMatch(text);
         return Amounts(text, timed) is { Count: > 0 } amounts
             ?
             [
                 .. amounts.Select(
-                    (a, i) => new DoneAmount(a, load, i == amounts.Count - 1 ? reserve : null, contact, side)
+                    (a, i) => new DoneAmount(a, load, ofAll || i == amounts.Count - 1 ? reserve : null, contact, side)
                 ),
             ]
             : null;
