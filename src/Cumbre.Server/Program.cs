@@ -2,6 +2,7 @@ using System.Net.Sockets;
 using System.Reflection;
 using Cumbre.Server;
 using Cumbre.Server.Hosting;
+using Cumbre.Storage;
 
 // The OpenAPI document is written at build by running this program; it must touch no file then.
 var writesDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -13,20 +14,27 @@ try
     await ServerApp.Build(args, writesDocument).RunAsync();
     return 0;
 }
-catch (Exception e) when (Plain(e) is { } sentence)
+catch (Exception e) when (Plain(e) is { } trouble)
 {
-    await Console.Error.WriteLineAsync(sentence);
-    return 1;
+    await Console.Error.WriteLineAsync(trouble.Sentence);
+    return trouble.Code;
 }
 
-static string? Plain(Exception e) =>
+// Each with an exit code of its own, which docs/operations.md lists.
+static (int Code, string Sentence)? Plain(Exception e) =>
     e switch
     {
-        SettingException => e.Message,
-        UnauthorizedAccessException => $"The data folder cannot be written: {e.Message}",
-        IOException { InnerException: Microsoft.AspNetCore.Connections.AddressInUseException or SocketException } =>
-            "The port is in use: stop the other program, or choose another with --port.",
-        IOException when e is not FileNotFoundException => $"The data folder cannot be used: {e.Message}",
+        SettingException => (2, e.Message),
+        IOException { InnerException: Microsoft.AspNetCore.Connections.AddressInUseException or SocketException } => (
+            3,
+            "The port is in use: stop the other program, or choose another with --port."
+        ),
+        FileTroubleException { Trouble: FileTrouble.InUse } => (4, e.Message),
+        FileTroubleException { Trouble: FileTrouble.Newer } => (5, e.Message),
+        FileTroubleException { Trouble: FileTrouble.Damaged } => (6, e.Message),
+        FileTroubleException => (7, e.Message),
+        UnauthorizedAccessException => (7, $"The data folder cannot be written: {e.Message}"),
+        IOException when e is not FileNotFoundException => (7, $"The data folder cannot be used: {e.Message}"),
         _ => null,
     };
 

@@ -64,6 +64,7 @@ internal static class ServerApp
         var services = builder.Services;
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(_ => new ClubFolder(data));
         services.AddSingleton(_ => new Database(data));
         services.AddSingleton<ClubClock>();
         services.AddSingleton<SampleClub>();
@@ -171,6 +172,7 @@ internal static class ServerApp
         app.UseConsent();
         if (!writesDocument)
         {
+            _ = app.Services.GetRequiredService<ClubFolder>();
             var database = app.Services.GetRequiredService<Database>();
             database.Migrate(line => app.Logger.LogDebug("{Line}", line));
             database.Consequences = app.Services.GetRequiredService<StandingKeeper>();
@@ -201,8 +203,14 @@ internal static class ServerApp
         api.MapProgrammes();
         api.MapExchange();
         api.MapSampleClub();
-        api.Map("/{**rest}", () => Problems.NotFound(Words.NoAddress)).AllowAnonymous().ExcludeFromDescription();
-        app.MapGet("/health", () => TypedResults.Ok(new { status = "ok" })).AllowAnonymous().ExcludeFromDescription();
+        api.Map("/{**rest}", NoAddress.Handle).AllowAnonymous().ExcludeFromDescription();
+        app.MapGet("/health", (Database database) =>
+            {
+                database.Probe();
+                return TypedResults.Ok(new { status = "ok" });
+            })
+            .AllowAnonymous()
+            .ExcludeFromDescription();
         app.MapStaticAssets().AllowAnonymous();
         app.MapPage();
         app.Lifetime.ApplicationStarted.Register(() => Announce(app));

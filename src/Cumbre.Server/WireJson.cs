@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace Cumbre.Server;
 
@@ -14,6 +15,26 @@ public static class WireJson
         options.RespectRequiredConstructorParameters = true;
         options.RespectNullableAnnotations = true;
         options.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
+            RefuseNothingInLists
+        );
         return options;
+    }
+
+    /// <summary>
+    /// Annotations of what a list holds are not read by the serializer: of references none may be missing.
+    /// </summary>
+    private static void RefuseNothingInLists(JsonTypeInfo type)
+    {
+        if (type is not { Kind: JsonTypeInfoKind.Enumerable, ElementType.IsValueType: false })
+            return;
+        type.OnDeserialized = list =>
+        {
+            foreach (var element in (System.Collections.IEnumerable)list)
+            {
+                if (element is null)
+                    throw new JsonException("A list holds nothing where something is asked for.");
+            }
+        };
     }
 }

@@ -154,7 +154,7 @@ public sealed class Database
     /// <param name="folder">Where the file lies; made when it is missing.</param>
     public Database(string folder)
     {
-        Directory.CreateDirectory(folder);
+        ClubFolder.Make(folder);
         path = Path.Combine(folder, "cumbre.db");
         connectionString = new SqliteConnectionStringBuilder
         {
@@ -170,10 +170,26 @@ public sealed class Database
     /// anything.
     /// </summary>
     /// <param name="log">Receives what is done.</param>
+    /// <exception cref="FileTroubleException">The file is newer, damaged or cannot be written: it stays as it is.</exception>
     public void Migrate(Action<string> log)
     {
-        var existed = File.Exists(path);
+        try
+        {
+            Open(File.Exists(path), log);
+        }
+        catch (SqliteException e) when (ClubFolder.Told(e, path) is { } trouble)
+        {
+            throw trouble;
+        }
+    }
+
+    private void Open(bool existed, Action<string> log)
+    {
         using var connection = Open();
+        // Its log and its index of it are made with the rights of the file.
+        ClubFolder.Guard(path);
+        if (existed)
+            Check(connection);
         connection.Execute("PRAGMA journal_mode = WAL");
         var evolve = new Evolve(connection, log)
         {
@@ -195,6 +211,21 @@ public sealed class Database
             _ => true
         );
     }
+
+    /// <summary>Nothing is written before this has passed.</summary>
+    private void Check(SqliteConnection connection)
+    {
+        if (connection.ExecuteScalar<string>("PRAGMA quick_check(1)") != "ok")
+            throw ClubFolder.Damaged(path);
+        if (Applied(connection) is { } applied && applied > Newest())
+            throw new FileTroubleException(
+                FileTrouble.Newer,
+                $"{path} was written by a newer Cumbre (file {applied}, this one knows {Newest()}): start that version."
+            );
+    }
+
+    /// <summary>Can the file be read? Throws where it cannot.</summary>
+    public void Probe() => Read(db => db.One<long>("SELECT count(*) FROM (SELECT 1 FROM athlete LIMIT 1)"));
 
     /// <summary>Works out what follows from a write, after its commit and outside its lock; null: nobody does.</summary>
     public IConsequences? Consequences { get; set; }

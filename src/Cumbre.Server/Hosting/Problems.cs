@@ -147,7 +147,11 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
 {
     /// <summary>Codes of SQLite.</summary>
     private const int Busy = 5,
-        Locked = 6;
+        Locked = 6,
+        Full = 13,
+        ForeignKey = 787,
+        PrimaryKey = 1555,
+        Unique = 2067;
 
     public async ValueTask<bool> TryHandleAsync(
         HttpContext httpContext,
@@ -161,6 +165,10 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
             ConflictException e => Problems.Stale(e.Said, e.Current),
             // Another process holds the file: nothing is lost, and it is tried again.
             SqliteException { SqliteErrorCode: Busy or Locked } => Problems.Of(503, Words.FileBusy),
+            SqliteException { SqliteErrorCode: Full } => Problems.Of(507, Words.DiskFull),
+            // What is written about is not there, or its id is somebody else's: the file itself says so last.
+            SqliteException { SqliteExtendedErrorCode: ForeignKey } => Problems.Of(404, Words.NoSuchThing),
+            SqliteException { SqliteExtendedErrorCode: PrimaryKey or Unique } => Problems.Stale(Words.IdTaken, null),
             BadHttpRequestException { InnerException: JsonException json } => Problems.Details([OfJson(json)]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(413, Words.TooLarge),
             BadHttpRequestException e => Problems.Of(e.StatusCode, Words.RequestUnreadable),

@@ -186,6 +186,9 @@ public static class Words
     /// <summary>Enter the degrees.</summary>
     public static Message DegreesMissing { get; } = Message.Plain("degreesMissing");
 
+    /// <summary>The disk of the server is full, and nothing was saved. Free some space, then send it again.</summary>
+    public static Message DiskFull { get; } = Message.Plain("diskFull");
+
     /// <summary>The check-in of the day does not offer the easy version.</summary>
     public static Message EasyNotOffered { get; } = Message.Plain("easyNotOffered");
 
@@ -328,6 +331,9 @@ public static class Words
 
     /// <summary>Enter the seconds.</summary>
     public static Message HoldMissing { get; } = Message.Plain("holdMissing");
+
+    /// <summary>Something else was saved under this id meanwhile. Load the page again.</summary>
+    public static Message IdTaken { get; } = Message.Plain("idTaken");
 
     /// <summary>Two sessions or items have the same id.</summary>
     public static Message IdsTwice { get; } = Message.Plain("idsTwice");
@@ -613,6 +619,9 @@ public static class Words
 
     /// <summary>This set does not exist any more.</summary>
     public static Message NoSet { get; } = Message.Plain("noSet");
+
+    /// <summary>What this belongs to does not exist any more.</summary>
+    public static Message NoSuchThing { get; } = Message.Plain("noSuchThing");
 
     /// <summary>This template does not exist any more.</summary>
     public static Message NoTemplate { get; } = Message.Plain("noTemplate");
@@ -1031,4 +1040,8 @@ public static class Words
 
     /// <summary>Enter your name.</summary>
     public static Message WriteYourName { get; } = Message.Plain("writeYourName");
+
+    /// <summary>This address does not take {method}.</summary>
+    public static Message WrongMethod(string method) =>
+        new("wrongMethod", new Dictionary<string, object> { ["method"] = method });
 }
