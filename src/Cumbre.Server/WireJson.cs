@@ -15,6 +15,7 @@ public static class WireJson
         options.RespectRequiredConstructorParameters = true;
         options.RespectNullableAnnotations = true;
         options.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));
+        options.Converters.Add(new DayConverter());
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
             RefuseNothingInLists
         );
@@ -37,4 +38,48 @@ public static class WireJson
             }
         };
     }
+
+    private sealed class DayConverter : JsonConverter<DateOnly>
+    {
+        private static readonly JsonConverter<DateOnly> Usual =
+            (JsonConverter<DateOnly>)JsonSerializerOptions.Default.GetConverter(typeof(DateOnly));
+
+        public override DateOnly Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            Usual.Read(ref reader, typeToConvert, options) is var day && Days.Holds(day)
+                ? day
+                : throw new DayRangeException();
+
+        public override void Write(Utf8JsonWriter writer, DateOnly value, JsonSerializerOptions options) =>
+            Usual.Write(writer, value, options);
+
+        public override DateOnly ReadAsPropertyName(
+            ref Utf8JsonReader reader,
+            Type typeToConvert,
+            JsonSerializerOptions options
+        ) => Usual.ReadAsPropertyName(ref reader, typeToConvert, options);
+
+        public override void WriteAsPropertyName(
+            Utf8JsonWriter writer,
+            DateOnly value,
+            JsonSerializerOptions options
+        ) => Usual.WriteAsPropertyName(writer, value, options);
+    }
 }
+
+/// <summary>The days with which the app reckons: around each of them there are weeks before and after.</summary>
+public static class Days
+{
+    public const int FirstYear = 1900,
+        LastYear = 2100;
+
+    public static bool Holds(DateOnly day) => day.Year is >= FirstYear and <= LastYear;
+
+    /// <summary>The nearest day that is reckoned with.</summary>
+    public static DateOnly Within(DateOnly day) =>
+        day.Year < FirstYear ? new(FirstYear, 1, 1)
+        : day.Year > LastYear ? new(LastYear, 12, 31)
+        : day;
+}
+
+/// <summary>A day of a request lies outside the years that are reckoned with.</summary>
+internal sealed class DayRangeException() : JsonException();

@@ -202,6 +202,41 @@ public sealed class PublishTests(SharedClub shared) : IClassFixture<SharedClub>,
         }
     }
 
+    [Theory]
+    [InlineData("")]
+    [InlineData("X-Asked-For")]
+    [InlineData("\0\0\0\0")]
+    [InlineData("Subject: cut")]
+    public async Task A_damaged_message_hides_no_other(string content)
+    {
+        var outbox = Directory.CreateDirectory(Path.Combine(shared.Club.Data, "outbox"));
+        var id = Guid.CreateVersion7();
+        var path = Path.Combine(outbox.FullName, $"{id}.eml");
+        await File.WriteAllTextAsync(path, content, TestContext.Current.CancellationToken);
+        Assert.Equal(200, (await coach.Get("/api/outbox")).Status);
+        Assert.Contains((await coach.Get($"/api/outbox/{id}")).Status, new[] { 200, 404 });
+        Assert.Contains((await coach.Get($"/api/outbox/{id}/message.eml")).Status, new[] { 200, 404 });
+        File.Delete(path);
+    }
+
+    [Fact]
+    public async Task A_message_that_is_sent_many_times_at_once_is_one()
+    {
+        var (path, block) = await Generated();
+        await Publish(path, block);
+        var request = new
+        {
+            id = Guid.CreateVersion7(),
+            week = 1,
+            version = 1,
+            to = "tess@example.org",
+            time = "18:30:00",
+        };
+        var answers = await Task.WhenAll(Enumerable.Range(0, 12).Select(_ => coach.Post($"{path}/messages", request)));
+        Assert.All(answers, a => Assert.Equal(200, a.Status));
+        Assert.Single(answers.Select(a => a.Body!.ToJsonString()).Distinct());
+    }
+
     // RFC 5322: read back by a general-purpose library; lines of at most 998 octets, CRLF, a Date, a From, one
     // Message-ID.
     [Fact]

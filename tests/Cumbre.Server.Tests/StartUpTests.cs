@@ -155,6 +155,47 @@ public sealed class RunningTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Equal((400, "tests:fieldMissing"), (answer.Status, answer.Field));
     }
 
+    [Theory]
+    [InlineData("0001-01-01", "start:dayRange")]
+    [InlineData("1900-01-01", "")]
+    [InlineData("2100-12-27", "")]
+    [InlineData("9999-12-27", "start:dayRange")]
+    [InlineData("2026-02-30", "start:fieldMissing")]
+    public async Task A_block_starts_in_a_year_with_weeks_around_it(string start, string field)
+    {
+        var coach = await shared.Club.Coach();
+        var path = $"{(await coach.NewAthlete()).Path}/blocks/{Guid.CreateVersion7()}";
+        object week = new { kind = "Loading", sessions = Array.Empty<object>() };
+        var answer = await coach.Put(
+            path,
+            new
+            {
+                block = new
+                {
+                    name = "x",
+                    start,
+                    weeks = new[] { week },
+                    kept = Array.Empty<object>(),
+                },
+                version = 0,
+            }
+        );
+        Assert.Equal(field, answer.Field?.Replace("block.", "", StringComparison.Ordinal) ?? "");
+        // What is stored can be read and deleted.
+        Assert.Equal(field.Length == 0 ? 200 : 404, (await coach.Get(path)).Status);
+        if (field.Length == 0)
+            Assert.InRange((await coach.Delete(path + "?version=1")).Status, 200, 204);
+    }
+
+    [Fact]
+    public async Task Days_at_the_edge_of_time_may_be_asked_for()
+    {
+        var owner = await shared.Club.Coach();
+        foreach (var day in new[] { "0001-01-01", "9999-12-31" })
+        foreach (var path in new[] { $"audit?from={day}", $"audit?until={day}", $"logbook?from={day}&to={day}" })
+            Assert.Equal(200, (await owner.Get($"/api/{path}")).Status);
+    }
+
     [Fact]
     public async Task What_belongs_to_nobody_is_not_found_and_an_id_is_used_once()
     {

@@ -33,6 +33,9 @@ public enum GateFault
     /// <summary>Brackets within brackets, deeper than anyone reads.</summary>
     TooDeep,
 
+    /// <summary>More text than a gate has.</summary>
+    TooLong,
+
     /// <summary>The benchmark has no sides, or its sides are not said.</summary>
     Sides,
 

@@ -15,10 +15,15 @@ public static class GateParser
     /// <summary>Brackets within brackets.</summary>
     public const int DepthMaximum = 8;
 
+    /// <summary>Characters: forty times the longest gate of the ladders that ship.</summary>
+    public const int LengthMaximum = 4000;
+
     /// <param name="text">The gate.</param>
     /// <param name="benchmarks">The benchmarks that may be named.</param>
     public static ParsedGate Parse(string text, BenchmarkNames benchmarks)
     {
+        if (text.Length > LengthMaximum)
+            return new(null, new(GateFault.TooLong, LengthMaximum, text.Length - LengthMaximum));
         try
         {
             return new(new Parser(new(Tokens(text)), benchmarks).Whole(), null);

@@ -44,7 +44,8 @@ internal static class LinkMail
     {
         foreach (var (id, path) in Mail.Files(options).ToArray())
         {
-            var headers = MimeMessage.Load(path).Headers;
+            if (Mail.Open(path)?.Headers is not { } headers)
+                continue;
             if (
                 headers[Mail.AskedHeader] is null
                 && headers[Mail.ConcernsHeader] is not null

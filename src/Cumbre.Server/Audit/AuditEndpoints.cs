@@ -47,8 +47,8 @@ internal static class AuditEndpoints
                     Athlete = athlete,
                     Account = account,
                     Kinds = Kinds(kinds),
-                    From = from is { } first ? clock.Began(first) : null,
-                    Until = until is { } last ? clock.Began(last.AddDays(1)) : null,
+                    From = from is { } first ? clock.Began(Days.Within(first)) : null,
+                    Until = until is { } last ? clock.Began(Days.Within(last).AddDays(1)) : null,
                     Below = below,
                 }
             )

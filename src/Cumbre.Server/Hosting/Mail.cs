@@ -74,7 +74,13 @@ internal static class Mail
         string name,
         IReadOnlyCollection<Guid> blocks,
         CumbreOptions options
-    ) => [.. FilesOf(athlete, name, blocks, options).Select(f => Read(f.Id, f.Path)).OrderBy(m => m.At)];
+    ) =>
+        [
+            .. FilesOf(athlete, name, blocks, options)
+                .Select(f => Read(f.Id, f.Path))
+                .OfType<MessageDto>()
+                .OrderBy(m => m.At),
+        ];
 
     /// <summary>Removes them.</summary>
     /// <returns>How many.</returns>
@@ -98,7 +104,28 @@ internal static class Mail
             || blocks.Any(b => message.Headers[AskedHeader]?.StartsWith($"{b} ", StringComparison.Ordinal) == true)
             || message.Headers[ConcernsHeader] == athlete.ToString()
             || message.TextBody?.Contains(name, StringComparison.Ordinal) == true;
-        return [.. Files(options).Where(f => IsTheirs(MimeMessage.Load(f.Path)))];
+        // What can be read no more still holds what it held.
+        bool Names(string path) =>
+            File.ReadAllText(path) is var text
+            && blocks
+                .Append(athlete)
+                .Select(id => id.ToString())
+                .Append(name)
+                .Any(word => text.Contains(word, StringComparison.Ordinal));
+        return [.. Files(options).Where(f => Open(f.Path) is { } message ? IsTheirs(message) : Names(f.Path))];
+    }
+
+    /// <summary>Null: the file is empty, cut off or no message.</summary>
+    public static MimeMessage? Open(string path)
+    {
+        try
+        {
+            return MimeMessage.Load(path);
+        }
+        catch (Exception e) when (e is FormatException or IOException)
+        {
+            return null;
+        }
     }
 
     public static IEnumerable<(Guid Id, string Path)> Files(CumbreOptions options) =>
@@ -118,17 +145,17 @@ internal static class Mail
 
     public static string PathOf(Guid id, CumbreOptions options) => Path.Combine(options.Outbox, $"{id}.eml");
 
-    public static MessageDto Read(Guid id, string path)
-    {
-        var message = MimeMessage.Load(path);
-        return new(
-            id,
-            message.Date.ToUniversalTime(),
-            message.From.ToString(),
-            message.To.ToString(),
-            message.Subject ?? "",
-            message.TextBody ?? "",
-            [.. message.Attachments.Select(a => a.ContentDisposition?.FileName ?? a.ContentType.Name ?? "file")]
-        );
-    }
+    /// <summary>Null: the file cannot be read as a message.</summary>
+    public static MessageDto? Read(Guid id, string path) =>
+        Open(path) is not { } message
+            ? null
+            : new(
+                id,
+                message.Date.ToUniversalTime(),
+                message.From.ToString(),
+                message.To.ToString(),
+                message.Subject ?? "",
+                message.TextBody ?? "",
+                [.. message.Attachments.Select(a => a.ContentDisposition?.FileName ?? a.ContentType.Name ?? "file")]
+            );
 }

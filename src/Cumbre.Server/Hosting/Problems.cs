@@ -195,6 +195,8 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
                 path.Length == 0
                 || e.InnerException is not null && e.InnerException.GetType().Name == "JsonReaderException"
             );
+        if (e is DayRangeException || e.InnerException is DayRangeException)
+            return new(path, Words.DayRange($"{Days.FirstYear}", $"{Days.LastYear}"));
         return new(
             path,
             unreadable ? Words.JsonUnreadable((e.LineNumber ?? 0) + 1, (e.BytePositionInLine ?? 0) + 1)

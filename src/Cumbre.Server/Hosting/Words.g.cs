@@ -166,6 +166,10 @@ public static class Words
     public static Message DayOutsideWeek(DateOnly @from, DateOnly @to) =>
         new("dayOutsideWeek", new Dictionary<string, object> { ["from"] = @from, ["to"] = @to });
 
+    /// <summary>Write a day of the years {from} to {to}.</summary>
+    public static Message DayRange(string @from, string @to) =>
+        new("dayRange", new Dictionary<string, object> { ["from"] = @from, ["to"] = @to });
+
     /// <summary>There is already a session on {day, date, medium}. Choose a free day.</summary>
     public static Message DayTaken(DateOnly day) =>
         new("dayTaken", new Dictionary<string, object> { ["day"] = day });
@@ -307,6 +311,10 @@ public static class Words
 
     /// <summary>There are too many brackets inside brackets.</summary>
     public static Message GateTooDeep { get; } = Message.Plain("gateTooDeep");
+
+    /// <summary>A gate has at most {most, number} characters. Split it, or name fewer tests.</summary>
+    public static Message GateTooLong(decimal most) =>
+        new("gateTooLong", new Dictionary<string, object> { ["most"] = most });
 
     /// <summary>{ladder} is already a goal.</summary>
     public static Message GoalTwice(string ladder) =>
@@ -499,6 +507,9 @@ public static class Words
 
     /// <summary>Another message was already saved under this id.</summary>
     public static Message MessageTaken { get; } = Message.Plain("messageTaken");
+
+    /// <summary>This message cannot be read any more. Delete it, and write it again.</summary>
+    public static Message MessageUnreadable { get; } = Message.Plain("messageUnreadable");
 
     /// <summary>No singles under 16. Test a set of 3 or more.</summary>
     public static Message MinorSingle { get; } = Message.Plain("minorSingle");

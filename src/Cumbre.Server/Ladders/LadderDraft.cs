@@ -55,6 +55,7 @@ public sealed record LadderProblem(string Path, string? Step, Message Message, G
             GateFault.ExpectedJoin => Words.GateJoinMissing,
             GateFault.BracketOpen => Words.GateBracketOpen,
             GateFault.TooDeep => Words.GateTooDeep,
+            GateFault.TooLong => Words.GateTooLong(GateParser.LengthMaximum),
             GateFault.Sides => Words.GateSides(error.Name ?? ""),
             _ => Words.GateCharacter,
         };

@@ -82,7 +82,7 @@ internal static class BlockFile
             return TypedResults.Ok(new BlockImport([.. problems.Take(ProblemsShown)], [], null, null));
         var start = request.Start
             ?? DateOnly.ParseExact((string)file["start"]!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
-        if (start.DayOfWeek != DayOfWeek.Monday)
+        if (start.DayOfWeek != DayOfWeek.Monday || !Days.Holds(start))
             return TypedResults.Ok(new BlockImport([new("start", Words.FileStartNotMonday(start))], [], null, null));
         var notes = new List<FileProblem>();
         var block = Read(file, start, catalogue, notes);

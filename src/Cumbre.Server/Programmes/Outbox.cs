@@ -83,9 +83,10 @@ internal static class Outbox
             );
         }
 
-        var stored = Mail.Read(request.Id, path);
+        if (Mail.Open(path) is not { } written || Mail.Read(request.Id, path) is not { } stored)
+            return (ProblemHttpResult)Problems.Conflict(Words.MessageUnreadable, null);
         // Asked again after an answer that was lost it is the same message, whatever became of the block since.
-        return MimeMessage.Load(path).Headers[Mail.AskedHeader] is var before && (before is null || before == asked)
+        return written.Headers[Mail.AskedHeader] is var before && (before is null || before == asked)
             ? TypedResults.Ok(stored)
             : (ProblemHttpResult)Problems.Conflict(Words.MessageTaken, stored);
     }
@@ -111,6 +112,7 @@ internal static class Outbox
             .. Mail.Files(options)
                 .Where(f => IsSeen(f.Path, user, database, reach))
                 .Select(f => Mail.Read(f.Id, f.Path))
+                .OfType<MessageDto>()
                 .OrderByDescending(m => m.At)
                 .ThenByDescending(m => m.Id)
                 .Select(m => new MessageRow(m.Id, m.At, m.To, m.Subject)),
@@ -120,19 +122,19 @@ internal static class Outbox
     {
         if (Policies.IsOwner(user))
             return true;
-        var message = MimeMessage.Load(path);
-        return message.Headers[Mail.ConcernsHeader] switch
-        {
-            { } concerned when Guid.TryParse(concerned, out var athlete) => reach.Holds(athlete),
-            not null => false,
-            // Written before messages said whom they concern: the block does.
-            _ => reach.IsEverybody
-                || (
-                    Guid.TryParse(message.Headers[Mail.AskedHeader]?.Split(' ')[0], out var block)
-                    && database.Read(db => BlockStore.Find(db, block)) is { } found
-                    && reach.Holds(found.AthleteId)
-                ),
-        };
+        return Mail.Open(path) is { } message
+            && message.Headers[Mail.ConcernsHeader] switch
+            {
+                { } concerned when Guid.TryParse(concerned, out var athlete) => reach.Holds(athlete),
+                not null => false,
+                // Written before messages said whom they concern: the block does.
+                _ => reach.IsEverybody
+                    || (
+                        Guid.TryParse(message.Headers[Mail.AskedHeader]?.Split(' ')[0], out var block)
+                        && database.Read(db => BlockStore.Find(db, block)) is { } found
+                        && reach.Holds(found.AthleteId)
+                    ),
+            };
     }
 
     public static Results<Ok<MessageDto>, ProblemHttpResult> Get(
@@ -142,8 +144,11 @@ internal static class Outbox
         Reach reach,
         CumbreOptions options
     ) =>
-        Mail.PathOf(id, options) is var path && File.Exists(path) && IsSeen(path, user, database, reach)
-            ? TypedResults.Ok(Mail.Read(id, path))
+        Mail.PathOf(id, options) is var path
+        && File.Exists(path)
+        && IsSeen(path, user, database, reach)
+        && Mail.Read(id, path) is { } message
+            ? TypedResults.Ok(message)
             : (ProblemHttpResult)Problems.NotFound(Words.NoMessage);
 
     public static Results<FileContentHttpResult, ProblemHttpResult> Raw(

@@ -152,6 +152,13 @@ public class GateLanguageTests
         Assert.InRange(error.Start + error.Length, 0, text.Length);
     }
 
+    [Theory]
+    [InlineData(4000, null)]
+    [InlineData(4001, GateFault.TooLong)]
+    [InlineData(120_000, GateFault.TooLong)]
+    public void A_gate_has_at_most_four_thousand_characters(int length, GateFault? fault) =>
+        Assert.Equal(fault, GateParser.Parse("pull-up >= 10 reps".PadRight(length), Names).Error?.Fault);
+
     [Fact]
     public void No_text_makes_the_parser_throw() =>
         Gen.OneOf(

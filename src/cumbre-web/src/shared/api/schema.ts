@@ -1264,8 +1264,8 @@ export interface paths {
           athlete?: string;
           account?: string;
           kinds?: string;
-          from?: string;
-          until?: string;
+          from?: unknown;
+          until?: unknown;
           below?: number;
         };
         header?: never;
@@ -3369,7 +3369,7 @@ export interface paths {
         query: {
           movement: string;
           line?: string;
-          day?: string;
+          day?: unknown;
         };
         header?: never;
         path: {
@@ -3410,8 +3410,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3458,8 +3458,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3504,8 +3504,8 @@ export interface paths {
         query: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3644,8 +3644,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3695,8 +3695,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3738,7 +3738,7 @@ export interface paths {
     get: {
       parameters: {
         query?: {
-          before?: string;
+          before?: unknown;
         };
         header?: never;
         path: {
@@ -5340,8 +5340,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: string;
-          to?: string;
+          from?: unknown;
+          to?: unknown;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -7516,7 +7516,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      measuredOn: string;
+      measuredOn: unknown;
     };
     /** @description What a band gives. */
     BandHelpDto: {
@@ -7582,7 +7582,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: string;
+      start: unknown;
       /** @description 1 to 16. */
       weeks: components["schemas"]["WeekBody"][];
       /** @description Cautions kept, with reasons. */
@@ -7699,7 +7699,7 @@ export interface components {
        * Format: date
        * @description The Monday on which it starts for this athlete; null: as the file says.
        */
-      start: null | string;
+      start: unknown;
     };
     /** @description The block of an athlete as a line. */
     BlockLine: {
@@ -7711,7 +7711,7 @@ export interface components {
       /** Format: int32 */
       weeks: number;
       /** Format: date */
-      deload: null | string;
+      deload: unknown;
     };
     /** @description What a block means for its athlete. */
     BlockReading: {
@@ -7740,9 +7740,9 @@ export interface components {
       /** @description In which the athlete thinks: paper speaks it, whoever prints. */
       unit: components["schemas"]["MassUnit"];
       /** Format: date */
-      start: string;
+      start: unknown;
       /** Format: date */
-      until: string;
+      until: unknown;
       isOver: boolean;
       calendar: components["schemas"]["Consistency"];
       sets: null | components["schemas"]["WeekTable"];
@@ -7765,12 +7765,12 @@ export interface components {
        * Format: date
        * @description Its first Monday.
        */
-      start: string;
+      start: unknown;
       /**
        * Format: date
        * @description Its last Sunday.
        */
-      end: string;
+      end: unknown;
     };
     /**
      * @description A block in a paragraph: what it is for, what holds each goal back, what is guessed and when it will be known, what
@@ -7788,7 +7788,7 @@ export interface components {
       id: string;
       name: string;
       /** Format: date */
-      start: string;
+      start: unknown;
       /** Format: int32 */
       weeks: number;
       /** Format: int64 */
@@ -7894,7 +7894,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       mass: components["schemas"]["MassDto"];
     };
     /** @description A reading of the scale. */
@@ -7903,7 +7903,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: double
        * @description In kg.
@@ -7915,7 +7915,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      day: string;
+      day: unknown;
       /** @description 25 to 250 kg. */
       mass: components["schemas"]["MassDto"];
     };
@@ -7947,7 +7947,7 @@ export interface components {
     /** @description A day of the calendar that has a session. */
     CalendarDay: {
       /** Format: date */
-      day: string;
+      day: unknown;
       fate: components["schemas"]["SessionFate"];
       isEasy: boolean;
     };
@@ -8096,7 +8096,7 @@ export interface components {
     /** @description What is said before a session; what was not asked is null. */
     CheckInDto: {
       /** Format: date */
-      day: string;
+      day: unknown;
       /** Format: double */
       sleepHours: null | number;
       /** Format: int32 */
@@ -8157,7 +8157,7 @@ export interface components {
        * Format: date
        * @description The first day of the pain that is counted.
        */
-      from: string;
+      from: unknown;
       /**
        * Format: int32
        * @description The level from which on pain is counted.
@@ -8197,7 +8197,7 @@ export interface components {
       step: string;
       reason: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       byRule: null | string;
     };
     /**
@@ -8347,7 +8347,7 @@ export interface components {
        * Format: date
        * @description On which it was signed.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: int64
        * @description Of the text that was read.
@@ -8371,7 +8371,7 @@ export interface components {
        * Format: date
        * @description Of a signature on paper; null: today.
        */
-      day: null | string;
+      day: unknown;
     };
     ConsentsDto: {
       /** @description The one that holds. */
@@ -8392,7 +8392,7 @@ export interface components {
        * Format: date
        * @description The first day.
        */
-      from: string;
+      from: unknown;
       /** @description Days with a session, oldest first. */
       days: components["schemas"]["CalendarDay"][];
       /**
@@ -8506,17 +8506,17 @@ export interface components {
        * Format: date
        * @description It comes back on this day.
        */
-      deferredUntil: null | string;
+      deferredUntil: unknown;
       /**
        * Format: date
        * @description The day of the newest evidence.
        */
-      basisDay: string;
+      basisDay: unknown;
       /**
        * Format: date
        * @description The day of the session that it would plan.
        */
-      nextDay: string;
+      nextDay: unknown;
       /** @description Line that it starts from; null: none. */
       before: null | string;
       next: null | components["schemas"]["DoseDto"];
@@ -8554,7 +8554,7 @@ export interface components {
        * Format: date
        * @description Null: the next day.
        */
-      until: null | string;
+      until: unknown;
     };
     /**
      * @description What the height of a step on the ridge means.
@@ -8592,7 +8592,7 @@ export interface components {
     /** @description The coach's day. */
     DeskDto: {
       /** Format: date */
-      today: string;
+      today: unknown;
       rows: components["schemas"]["DeskRow"][];
       taken: components["schemas"]["DecisionDto"][];
       sessions: components["schemas"]["DeskSession"][];
@@ -8695,7 +8695,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: string;
+      day: unknown;
       /** @description Clean reps or seconds, set by set. */
       amounts: number[];
       /** @description They are seconds. */
@@ -9120,7 +9120,7 @@ export interface components {
      */
     ExposureEvidence: {
       /** Format: date */
-      day: string;
+      day: unknown;
       /** Format: double */
       addedKilograms: number;
       sets: components["schemas"]["SetEvidence"][];
@@ -9264,7 +9264,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: string;
+      start: unknown;
       /** @description Of the blocks; null: as the template. */
       name: null | string;
     };
@@ -9350,7 +9350,7 @@ export interface components {
       decides: boolean;
       open: boolean;
       /** Format: date */
-      openedOn: null | string;
+      openedOn: unknown;
       terms: components["schemas"]["ThresholdEvidence"][];
     };
     /** @description An error with its place. */
@@ -9385,6 +9385,7 @@ export interface components {
       | "ExpectedJoin"
       | "BracketOpen"
       | "TooDeep"
+      | "TooLong"
       | "Sides"
       | "UnknownCharacter";
     /** @description A gate or an unlock standard as it stands. */
@@ -9397,7 +9398,7 @@ export interface components {
        * Format: date
        * @description The day; null while it is not.
        */
-      openedOn: null | string;
+      openedOn: unknown;
       /** @description The thresholds that decide, with have and need. */
       terms: components["schemas"]["ThresholdEvidence"][];
       /** @description Those that keep it closed. */
@@ -9503,7 +9504,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: string;
+      start: unknown;
       /** @description Null: as the intake says. */
       days: null | components["schemas"]["DayOfWeek"][];
       /**
@@ -9630,7 +9631,7 @@ export interface components {
       id: string;
       name: string;
       /** Format: date */
-      start: string;
+      start: unknown;
       /** Format: int32 */
       weeks: number;
       athletes: string[];
@@ -9641,7 +9642,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /** @description Of the outline; empty: it has none. */
       title: string;
       /** @description Class or circuit. */
@@ -9699,7 +9700,7 @@ export interface components {
       movement: string;
       kind: components["schemas"]["GuessKind"];
       /** Format: date */
-      knownOn: string;
+      knownOn: unknown;
     };
     /** @description How somebody reads dates, numbers and clocks; null where their browser says. */
     Habits: {
@@ -10058,7 +10059,7 @@ export interface components {
        * Format: date
        * @description Of a guardian: the last day on which they see anything.
        */
-      until: null | string;
+      until: unknown;
       /** @description A coach who sees only those given to them. */
       someOnly: boolean;
       /** @description Given. */
@@ -10102,7 +10103,7 @@ export interface components {
       /** Format: uuid */
       item: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       movementBefore: string;
       lineBefore: string;
       movement: string;
@@ -10234,7 +10235,7 @@ export interface components {
        * Format: date
        * @description From this day on they are erased by the club's rule; null: only by hand.
        */
-      erasedFrom: null | string;
+      erasedFrom: unknown;
     };
     /** @description That somebody was erased. */
     KeptReceiptDto: {
@@ -10484,7 +10485,7 @@ export interface components {
     /** @description What was done of a movement last time. */
     LastTime: {
       /** Format: date */
-      day: string;
+      day: unknown;
       sets: components["schemas"]["SetDto"][];
     };
     /** @description A piece of evidence about a step. */
@@ -10495,7 +10496,7 @@ export interface components {
        * Format: date
        * @description On which it was done.
        */
-      day: string;
+      day: unknown;
       /** @description What was done. */
       text: string;
       /** @description A test, a set to failure or a training set. */
@@ -10747,7 +10748,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /** @description May be empty. */
       title: string;
       /** @description Begun or done. */
@@ -10802,7 +10803,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: string;
+      day: unknown;
     };
     /** @description Sets in the order of a figure. */
     LogbookHighest: {
@@ -10829,7 +10830,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: uuid
        * @description Whose.
@@ -10943,7 +10944,7 @@ export interface components {
     /** @description How many sets fall into a week. */
     LogbookWeek: {
       /** Format: date */
-      monday: string;
+      monday: unknown;
       /** Format: int32 */
       sets: number;
     };
@@ -10989,7 +10990,7 @@ export interface components {
     MeDto: {
       club: null | string;
       /** Format: date */
-      today: string;
+      today: unknown;
       demo: boolean;
       needsOwner: boolean;
       account: null | components["schemas"]["AccountDto"];
@@ -11094,7 +11095,7 @@ export interface components {
       /** Format: uuid */
       session: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       title: string;
     };
     MorningRequest: {
@@ -11112,7 +11113,7 @@ export interface components {
        * Format: date
        * @description To which it goes; a past day too.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: int64
        * @description As the coach saw it.
@@ -11331,12 +11332,12 @@ export interface components {
        * Format: date
        * @description When that was.
        */
-      beforeDay: string;
+      beforeDay: unknown;
       /**
        * Format: date
        * @description Of the session.
        */
-      day: string;
+      day: unknown;
     };
     /** @enum {unknown} */
     NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
@@ -11491,7 +11492,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: string;
+      day: unknown;
       /** @description In the athlete's words. */
       what: string;
       /** Format: int32 */
@@ -11505,7 +11506,7 @@ export interface components {
        * Format: date
        * @description Today or earlier.
        */
-      day: string;
+      day: unknown;
       /** @description For instance climbing, running, a game. */
       what: string;
       /**
@@ -11541,7 +11542,7 @@ export interface components {
        * Format: date
        * @description Its day.
        */
-      beforeDay: null | string;
+      beforeDay: unknown;
       /**
        * Format: double
        * @description Reps, seconds, degrees or percent of the system; null where they cannot be
@@ -11573,7 +11574,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: string;
+      start: unknown;
       /**
        * Format: int32
        * @description Of a session, 10 to 240.
@@ -11645,7 +11646,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /** @description May be empty. */
       title: string;
       /** @description Movement and line of each. */
@@ -11667,7 +11668,7 @@ export interface components {
       unlogged: components["schemas"]["UnloggedSession"][];
       asksMorning: string[];
       /** Format: date */
-      nextSession: null | string;
+      nextSession: unknown;
       goals: components["schemas"]["OverviewGoal"][];
       trained: components["schemas"]["Trained"][];
       consistency: components["schemas"]["Consistency"];
@@ -11697,7 +11698,7 @@ export interface components {
        * Format: date
        * @description Its first Monday.
        */
-      start: string;
+      start: unknown;
       /**
        * Format: int32
        * @description How many.
@@ -11910,7 +11911,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       movement: string;
       line: string;
       easy: boolean;
@@ -12010,7 +12011,7 @@ export interface components {
        * Format: date
        * @description Of a guardian: the last day on which they see anything.
        */
-      until: null | string;
+      until: unknown;
       /** @description They sign in with a code as well. */
       secondFactor: boolean;
       /**
@@ -12086,7 +12087,7 @@ export interface components {
        * Format: date
        * @description The last of them.
        */
-      last: string;
+      last: unknown;
     };
     /** @description A step of the large ridge. */
     PlacedStepDto: {
@@ -12124,7 +12125,7 @@ export interface components {
        * Format: date
        * @description Its day.
        */
-      bestDay: null | string;
+      bestDay: unknown;
       bestSide: null | components["schemas"]["Side"];
       /** @description May be trained by the rule. */
       reachable: boolean;
@@ -12318,7 +12319,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: string;
+      start: unknown;
       /** @description Training days. */
       days: components["schemas"]["DayOfWeek"][];
       /**
@@ -12380,8 +12381,7 @@ export interface components {
       /** Format: double */
       number?: null | number;
       code?: null | string;
-      /** Format: date */
-      date?: null | string;
+      date?: unknown;
       pieces?: null | number[];
     };
     /**
@@ -12450,7 +12450,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: double
        * @description Null: not told.
@@ -12494,7 +12494,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: double
        * @description Null: not told.
@@ -12559,7 +12559,7 @@ export interface components {
        * Format: date
        * @description Of its session.
        */
-      day: string;
+      day: unknown;
       /** Format: uuid */
       item: string;
       /** @description Name; null: added. */
@@ -12597,7 +12597,7 @@ export interface components {
        * Format: date
        * @description The new day.
        */
-      day: null | string;
+      day: unknown;
     };
     /**
      * @description What one press does about a caution.
@@ -12635,7 +12635,7 @@ export interface components {
        * Format: date
        * @description Of the session.
        */
-      day: string;
+      day: unknown;
       /** @description Name. */
       movement: string;
       /** @description Now. */
@@ -12728,7 +12728,7 @@ export interface components {
        * Format: date
        * @description Of the test.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: int32
        * @description Of each set.
@@ -12779,7 +12779,7 @@ export interface components {
        * Format: date
        * @description Not after today, not before birth.
        */
-      day: string;
+      day: unknown;
       /** @description Against the movement's standard. */
       form: components["schemas"]["FormVerdict"];
       /**
@@ -12865,12 +12865,12 @@ export interface components {
        * Format: date
        * @description Of the newest result.
        */
-      lastDay: string;
+      lastDay: unknown;
       /**
        * Format: date
        * @description The last day on which it is fresh.
        */
-      dueDay: string;
+      dueDay: unknown;
       /** @description That day is over. */
       overdue: boolean;
       /** @description Names of the ladders that it matters to. */
@@ -12910,7 +12910,7 @@ export interface components {
        * Format: date
        * @description Their last day of training; null: none is logged.
        */
-      last: null | string;
+      last: unknown;
       /**
        * Format: int32
        * @description Since then.
@@ -12978,7 +12978,7 @@ export interface components {
        * Format: date
        * @description The last of the days.
        */
-      last: string;
+      last: unknown;
     };
     /** @description Who stands on a step. */
     ReviewStep: {
@@ -13000,7 +13000,7 @@ export interface components {
        * Format: date
        * @description Of the session.
        */
-      day: string;
+      day: unknown;
       before: null | components["schemas"]["DoseDto"];
       /** @description As it becomes. */
       after: components["schemas"]["DoseDto"];
@@ -13061,17 +13061,17 @@ export interface components {
        * Format: date
        * @description Day of the last logged session.
        */
-      lastSession: null | string;
+      lastSession: unknown;
       /**
        * Format: date
        * @description Day of the next planned one.
        */
-      nextSession: null | string;
+      nextSession: unknown;
       /**
        * Format: date
        * @description Day of the last recorded test.
        */
-      lastTest: null | string;
+      lastTest: unknown;
       /** @description A decision waits for the coach. */
       waiting: boolean;
       /** @description A stop holds. */
@@ -13200,7 +13200,7 @@ export interface components {
        * Format: date
        * @description The club's day.
        */
-      today: string;
+      today: unknown;
       /**
        * Format: date-time
        * @description The server's clock.
@@ -13251,7 +13251,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: null | string;
+      day: unknown;
       /**
        * Format: int32
        * @description Of a plan.
@@ -13357,7 +13357,7 @@ export interface components {
        * Format: date
        * @description In its week.
        */
-      day: string;
+      day: unknown;
       /** @description At most 40 characters; may be empty. */
       title: string;
       /** @description As planned. */
@@ -13389,7 +13389,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /** @description For instance Pull; may be empty. */
       title: string;
       /**
@@ -13483,7 +13483,7 @@ export interface components {
        * Format: date
        * @description The day before which the next page begins; null: there is nothing older.
        */
-      before: null | string;
+      before: unknown;
     };
     /** @description A session with all that running it takes, also without a signal. */
     SessionPack: {
@@ -13505,7 +13505,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: string;
+      day: unknown;
       /** @description May be empty. */
       title: string;
       /** @description How far it is. */
@@ -13572,7 +13572,7 @@ export interface components {
        * Format: date
        * @description At most a year away.
        */
-      day: string;
+      day: unknown;
       /** @description Slug. */
       movement: string;
       /** @description Whiteboard line. */
@@ -13782,7 +13782,7 @@ export interface components {
       /** Format: double */
       value: number;
       /** Format: date */
-      day: string;
+      day: unknown;
       /** Format: int32 */
       reps: null | number;
       /** Format: int32 */
@@ -13875,7 +13875,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       name: string;
       athletes: components["schemas"]["SheetAthlete"][];
       tests: components["schemas"]["SheetTest"][];
@@ -13889,7 +13889,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      day: string;
+      day: unknown;
       /** @description 1 to 80 characters. */
       name: string;
       /** @description Down, at most 60. */
@@ -13958,7 +13958,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: double
        * @description Best of the left side, in the trend's measure.
@@ -14093,7 +14093,7 @@ export interface components {
        * Format: date
        * @description Of the new session.
        */
-      day: string;
+      day: unknown;
       /**
        * Format: int64
        * @description As the coach saw it.
@@ -14309,7 +14309,7 @@ export interface components {
        * Format: date
        * @description The day on which it was told.
        */
-      since: string;
+      since: unknown;
       /** @description Patterns that it holds. */
       holds: string[];
     };
@@ -14331,7 +14331,7 @@ export interface components {
       /** Format: double */
       highKg: number;
       /** Format: date */
-      day: string;
+      day: unknown;
       /** Format: int32 */
       ageDays: number;
       stale: boolean;
@@ -14444,7 +14444,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       name: string;
       /** Format: int64 */
       athletes: number;
@@ -14464,14 +14464,14 @@ export interface components {
        * Format: date
        * @description When.
        */
-      beforeDay: null | string;
+      beforeDay: unknown;
       /** @description As it is written. */
       after: string;
       /**
        * Format: date
        * @description When.
        */
-      afterDay: string;
+      afterDay: unknown;
       /**
        * Format: double
        * @description Null: not comparable.
@@ -14503,7 +14503,7 @@ export interface components {
        * Format: date
        * @description Of the result.
        */
-      day: null | string;
+      day: unknown;
       /**
        * Format: int32
        * @description Of the result.
@@ -14573,7 +14573,7 @@ export interface components {
       /** Format: uuid */
       sessionId: null | string;
       /** Format: date */
-      day: string;
+      day: unknown;
       origin: components["schemas"]["PainOrigin"];
       movement: null | string;
       /** Format: int32 */
@@ -14611,7 +14611,7 @@ export interface components {
        * Format: date
        * @description Of the next planned one; null: none is planned.
        */
-      nextDay: null | string;
+      nextDay: unknown;
       /** @description Its line. */
       nextLine: null | string;
       /** @description A decision about it waits. */
@@ -14679,7 +14679,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: string;
+      day: unknown;
       side: null | components["schemas"]["Side"];
       /**
        * Format: double
@@ -14720,16 +14720,16 @@ export interface components {
        * Format: date
        * @description The first day.
        */
-      from: string;
+      from: unknown;
       /**
        * Format: date
        * @description The last.
        */
-      today: string;
+      today: unknown;
       /** @description Oldest first. */
       blocks: components["schemas"]["BlockSpan"][];
       /** @description Mondays of weeks that were or are easy, oldest first. */
-      deloads: string[];
+      deloads: unknown[];
     };
     /** @description How an athlete trained, week by week. */
     TrendsDto: {
@@ -14810,7 +14810,7 @@ export interface components {
        * Format: date
        * @description When it was due.
        */
-      day: string;
+      day: unknown;
       /** @description May be empty. */
       title: string;
       /** @description A set is logged, but the session is not finished. */
@@ -15029,7 +15029,7 @@ export interface components {
        * Format: date
        * @description Its first day.
        */
-      monday: string;
+      monday: unknown;
       /** @description One for each column; null: nothing is known, and a chart leaves a gap. */
       values: (null | number)[];
       /**
@@ -15043,7 +15043,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: string;
+      day: unknown;
       title: string;
       status: components["schemas"]["SessionStatus"];
     };
