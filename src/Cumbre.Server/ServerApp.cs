@@ -97,7 +97,9 @@ internal static class ServerApp
             }
         );
         services.AddExceptionHandler<ProblemHandler>();
-        services.AddOpenApi();
+        services.AddOpenApi(document =>
+            document.AddSchemaTransformer((schema, of, _) => WireJson.DescribeDays(schema, of))
+        );
         Delivery.AddCompression(services);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);

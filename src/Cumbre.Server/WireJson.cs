@@ -1,6 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
 
 namespace Cumbre.Server;
 
@@ -37,6 +39,22 @@ public static class WireJson
                     throw new JsonException("A list holds nothing where something is asked for.");
             }
         };
+    }
+
+    /// <summary>The document cannot see through a converter: what it reads is told here.</summary>
+    internal static Task DescribeDays(OpenApiSchema schema, OpenApiSchemaTransformerContext context)
+    {
+        if ((Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type) == typeof(DateOnly))
+        {
+            // A parameter of an address that is left out is not written at all.
+            var mayBeNothing = context.JsonPropertyInfo is not null && context.JsonTypeInfo.Type != typeof(DateOnly);
+            schema.Type = mayBeNothing ? JsonSchemaType.String | JsonSchemaType.Null : JsonSchemaType.String;
+            schema.Format = "date";
+        }
+
+        if (context.JsonTypeInfo is { Kind: JsonTypeInfoKind.Enumerable } list && list.ElementType == typeof(DateOnly))
+            schema.Items = new OpenApiSchema { Type = JsonSchemaType.String, Format = "date" };
+        return Task.CompletedTask;
     }
 
     private sealed class DayConverter : JsonConverter<DateOnly>

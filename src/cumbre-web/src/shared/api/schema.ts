@@ -1264,8 +1264,8 @@ export interface paths {
           athlete?: string;
           account?: string;
           kinds?: string;
-          from?: unknown;
-          until?: unknown;
+          from?: string;
+          until?: string;
           below?: number;
         };
         header?: never;
@@ -3369,7 +3369,7 @@ export interface paths {
         query: {
           movement: string;
           line?: string;
-          day?: unknown;
+          day?: string;
         };
         header?: never;
         path: {
@@ -3410,8 +3410,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3458,8 +3458,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3504,8 +3504,8 @@ export interface paths {
         query: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3644,8 +3644,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3695,8 +3695,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -3738,7 +3738,7 @@ export interface paths {
     get: {
       parameters: {
         query?: {
-          before?: unknown;
+          before?: string;
         };
         header?: never;
         path: {
@@ -5340,8 +5340,8 @@ export interface paths {
         query?: {
           athlete?: string;
           movement?: string;
-          from?: unknown;
-          to?: unknown;
+          from?: string;
+          to?: string;
           form?: components["schemas"]["FormVerdict"];
           easy?: boolean;
           pain?: boolean;
@@ -7516,7 +7516,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      measuredOn: unknown;
+      measuredOn: string;
     };
     /** @description What a band gives. */
     BandHelpDto: {
@@ -7582,7 +7582,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: unknown;
+      start: string;
       /** @description 1 to 16. */
       weeks: components["schemas"]["WeekBody"][];
       /** @description Cautions kept, with reasons. */
@@ -7699,7 +7699,7 @@ export interface components {
        * Format: date
        * @description The Monday on which it starts for this athlete; null: as the file says.
        */
-      start: unknown;
+      start: null | string;
     };
     /** @description The block of an athlete as a line. */
     BlockLine: {
@@ -7711,7 +7711,7 @@ export interface components {
       /** Format: int32 */
       weeks: number;
       /** Format: date */
-      deload: unknown;
+      deload: null | string;
     };
     /** @description What a block means for its athlete. */
     BlockReading: {
@@ -7740,9 +7740,9 @@ export interface components {
       /** @description In which the athlete thinks: paper speaks it, whoever prints. */
       unit: components["schemas"]["MassUnit"];
       /** Format: date */
-      start: unknown;
+      start: string;
       /** Format: date */
-      until: unknown;
+      until: string;
       isOver: boolean;
       calendar: components["schemas"]["Consistency"];
       sets: null | components["schemas"]["WeekTable"];
@@ -7765,12 +7765,12 @@ export interface components {
        * Format: date
        * @description Its first Monday.
        */
-      start: unknown;
+      start: string;
       /**
        * Format: date
        * @description Its last Sunday.
        */
-      end: unknown;
+      end: string;
     };
     /**
      * @description A block in a paragraph: what it is for, what holds each goal back, what is guessed and when it will be known, what
@@ -7788,7 +7788,7 @@ export interface components {
       id: string;
       name: string;
       /** Format: date */
-      start: unknown;
+      start: string;
       /** Format: int32 */
       weeks: number;
       /** Format: int64 */
@@ -7894,7 +7894,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       mass: components["schemas"]["MassDto"];
     };
     /** @description A reading of the scale. */
@@ -7903,7 +7903,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: double
        * @description In kg.
@@ -7915,7 +7915,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      day: unknown;
+      day: string;
       /** @description 25 to 250 kg. */
       mass: components["schemas"]["MassDto"];
     };
@@ -7947,7 +7947,7 @@ export interface components {
     /** @description A day of the calendar that has a session. */
     CalendarDay: {
       /** Format: date */
-      day: unknown;
+      day: string;
       fate: components["schemas"]["SessionFate"];
       isEasy: boolean;
     };
@@ -8096,7 +8096,7 @@ export interface components {
     /** @description What is said before a session; what was not asked is null. */
     CheckInDto: {
       /** Format: date */
-      day: unknown;
+      day: string;
       /** Format: double */
       sleepHours: null | number;
       /** Format: int32 */
@@ -8157,7 +8157,7 @@ export interface components {
        * Format: date
        * @description The first day of the pain that is counted.
        */
-      from: unknown;
+      from: string;
       /**
        * Format: int32
        * @description The level from which on pain is counted.
@@ -8197,7 +8197,7 @@ export interface components {
       step: string;
       reason: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       byRule: null | string;
     };
     /**
@@ -8347,7 +8347,7 @@ export interface components {
        * Format: date
        * @description On which it was signed.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: int64
        * @description Of the text that was read.
@@ -8371,7 +8371,7 @@ export interface components {
        * Format: date
        * @description Of a signature on paper; null: today.
        */
-      day: unknown;
+      day: null | string;
     };
     ConsentsDto: {
       /** @description The one that holds. */
@@ -8392,7 +8392,7 @@ export interface components {
        * Format: date
        * @description The first day.
        */
-      from: unknown;
+      from: string;
       /** @description Days with a session, oldest first. */
       days: components["schemas"]["CalendarDay"][];
       /**
@@ -8506,17 +8506,17 @@ export interface components {
        * Format: date
        * @description It comes back on this day.
        */
-      deferredUntil: unknown;
+      deferredUntil: null | string;
       /**
        * Format: date
        * @description The day of the newest evidence.
        */
-      basisDay: unknown;
+      basisDay: string;
       /**
        * Format: date
        * @description The day of the session that it would plan.
        */
-      nextDay: unknown;
+      nextDay: string;
       /** @description Line that it starts from; null: none. */
       before: null | string;
       next: null | components["schemas"]["DoseDto"];
@@ -8554,7 +8554,7 @@ export interface components {
        * Format: date
        * @description Null: the next day.
        */
-      until: unknown;
+      until: null | string;
     };
     /**
      * @description What the height of a step on the ridge means.
@@ -8592,7 +8592,7 @@ export interface components {
     /** @description The coach's day. */
     DeskDto: {
       /** Format: date */
-      today: unknown;
+      today: string;
       rows: components["schemas"]["DeskRow"][];
       taken: components["schemas"]["DecisionDto"][];
       sessions: components["schemas"]["DeskSession"][];
@@ -8695,7 +8695,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: unknown;
+      day: string;
       /** @description Clean reps or seconds, set by set. */
       amounts: number[];
       /** @description They are seconds. */
@@ -9120,7 +9120,7 @@ export interface components {
      */
     ExposureEvidence: {
       /** Format: date */
-      day: unknown;
+      day: string;
       /** Format: double */
       addedKilograms: number;
       sets: components["schemas"]["SetEvidence"][];
@@ -9264,7 +9264,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: unknown;
+      start: string;
       /** @description Of the blocks; null: as the template. */
       name: null | string;
     };
@@ -9350,7 +9350,7 @@ export interface components {
       decides: boolean;
       open: boolean;
       /** Format: date */
-      openedOn: unknown;
+      openedOn: null | string;
       terms: components["schemas"]["ThresholdEvidence"][];
     };
     /** @description An error with its place. */
@@ -9398,7 +9398,7 @@ export interface components {
        * Format: date
        * @description The day; null while it is not.
        */
-      openedOn: unknown;
+      openedOn: null | string;
       /** @description The thresholds that decide, with have and need. */
       terms: components["schemas"]["ThresholdEvidence"][];
       /** @description Those that keep it closed. */
@@ -9504,7 +9504,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: unknown;
+      start: string;
       /** @description Null: as the intake says. */
       days: null | components["schemas"]["DayOfWeek"][];
       /**
@@ -9631,7 +9631,7 @@ export interface components {
       id: string;
       name: string;
       /** Format: date */
-      start: unknown;
+      start: string;
       /** Format: int32 */
       weeks: number;
       athletes: string[];
@@ -9642,7 +9642,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /** @description Of the outline; empty: it has none. */
       title: string;
       /** @description Class or circuit. */
@@ -9700,7 +9700,7 @@ export interface components {
       movement: string;
       kind: components["schemas"]["GuessKind"];
       /** Format: date */
-      knownOn: unknown;
+      knownOn: string;
     };
     /** @description How somebody reads dates, numbers and clocks; null where their browser says. */
     Habits: {
@@ -10059,7 +10059,7 @@ export interface components {
        * Format: date
        * @description Of a guardian: the last day on which they see anything.
        */
-      until: unknown;
+      until: null | string;
       /** @description A coach who sees only those given to them. */
       someOnly: boolean;
       /** @description Given. */
@@ -10103,7 +10103,7 @@ export interface components {
       /** Format: uuid */
       item: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       movementBefore: string;
       lineBefore: string;
       movement: string;
@@ -10235,7 +10235,7 @@ export interface components {
        * Format: date
        * @description From this day on they are erased by the club's rule; null: only by hand.
        */
-      erasedFrom: unknown;
+      erasedFrom: null | string;
     };
     /** @description That somebody was erased. */
     KeptReceiptDto: {
@@ -10485,7 +10485,7 @@ export interface components {
     /** @description What was done of a movement last time. */
     LastTime: {
       /** Format: date */
-      day: unknown;
+      day: string;
       sets: components["schemas"]["SetDto"][];
     };
     /** @description A piece of evidence about a step. */
@@ -10496,7 +10496,7 @@ export interface components {
        * Format: date
        * @description On which it was done.
        */
-      day: unknown;
+      day: string;
       /** @description What was done. */
       text: string;
       /** @description A test, a set to failure or a training set. */
@@ -10748,7 +10748,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /** @description May be empty. */
       title: string;
       /** @description Begun or done. */
@@ -10803,7 +10803,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: unknown;
+      day: string;
     };
     /** @description Sets in the order of a figure. */
     LogbookHighest: {
@@ -10830,7 +10830,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: uuid
        * @description Whose.
@@ -10944,7 +10944,7 @@ export interface components {
     /** @description How many sets fall into a week. */
     LogbookWeek: {
       /** Format: date */
-      monday: unknown;
+      monday: string;
       /** Format: int32 */
       sets: number;
     };
@@ -10990,7 +10990,7 @@ export interface components {
     MeDto: {
       club: null | string;
       /** Format: date */
-      today: unknown;
+      today: string;
       demo: boolean;
       needsOwner: boolean;
       account: null | components["schemas"]["AccountDto"];
@@ -11095,7 +11095,7 @@ export interface components {
       /** Format: uuid */
       session: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       title: string;
     };
     MorningRequest: {
@@ -11113,7 +11113,7 @@ export interface components {
        * Format: date
        * @description To which it goes; a past day too.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: int64
        * @description As the coach saw it.
@@ -11332,12 +11332,12 @@ export interface components {
        * Format: date
        * @description When that was.
        */
-      beforeDay: unknown;
+      beforeDay: string;
       /**
        * Format: date
        * @description Of the session.
        */
-      day: unknown;
+      day: string;
     };
     /** @enum {unknown} */
     NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
@@ -11492,7 +11492,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: unknown;
+      day: string;
       /** @description In the athlete's words. */
       what: string;
       /** Format: int32 */
@@ -11506,7 +11506,7 @@ export interface components {
        * Format: date
        * @description Today or earlier.
        */
-      day: unknown;
+      day: string;
       /** @description For instance climbing, running, a game. */
       what: string;
       /**
@@ -11542,7 +11542,7 @@ export interface components {
        * Format: date
        * @description Its day.
        */
-      beforeDay: unknown;
+      beforeDay: null | string;
       /**
        * Format: double
        * @description Reps, seconds, degrees or percent of the system; null where they cannot be
@@ -11574,7 +11574,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: unknown;
+      start: string;
       /**
        * Format: int32
        * @description Of a session, 10 to 240.
@@ -11646,7 +11646,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /** @description May be empty. */
       title: string;
       /** @description Movement and line of each. */
@@ -11668,7 +11668,7 @@ export interface components {
       unlogged: components["schemas"]["UnloggedSession"][];
       asksMorning: string[];
       /** Format: date */
-      nextSession: unknown;
+      nextSession: null | string;
       goals: components["schemas"]["OverviewGoal"][];
       trained: components["schemas"]["Trained"][];
       consistency: components["schemas"]["Consistency"];
@@ -11698,7 +11698,7 @@ export interface components {
        * Format: date
        * @description Its first Monday.
        */
-      start: unknown;
+      start: string;
       /**
        * Format: int32
        * @description How many.
@@ -11911,7 +11911,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       movement: string;
       line: string;
       easy: boolean;
@@ -12011,7 +12011,7 @@ export interface components {
        * Format: date
        * @description Of a guardian: the last day on which they see anything.
        */
-      until: unknown;
+      until: null | string;
       /** @description They sign in with a code as well. */
       secondFactor: boolean;
       /**
@@ -12087,7 +12087,7 @@ export interface components {
        * Format: date
        * @description The last of them.
        */
-      last: unknown;
+      last: string;
     };
     /** @description A step of the large ridge. */
     PlacedStepDto: {
@@ -12125,7 +12125,7 @@ export interface components {
        * Format: date
        * @description Its day.
        */
-      bestDay: unknown;
+      bestDay: null | string;
       bestSide: null | components["schemas"]["Side"];
       /** @description May be trained by the rule. */
       reachable: boolean;
@@ -12319,7 +12319,7 @@ export interface components {
        * Format: date
        * @description A Monday.
        */
-      start: unknown;
+      start: string;
       /** @description Training days. */
       days: components["schemas"]["DayOfWeek"][];
       /**
@@ -12381,7 +12381,8 @@ export interface components {
       /** Format: double */
       number?: null | number;
       code?: null | string;
-      date?: unknown;
+      /** Format: date */
+      date?: null | string;
       pieces?: null | number[];
     };
     /**
@@ -12450,7 +12451,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: double
        * @description Null: not told.
@@ -12494,7 +12495,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: double
        * @description Null: not told.
@@ -12559,7 +12560,7 @@ export interface components {
        * Format: date
        * @description Of its session.
        */
-      day: unknown;
+      day: string;
       /** Format: uuid */
       item: string;
       /** @description Name; null: added. */
@@ -12597,7 +12598,7 @@ export interface components {
        * Format: date
        * @description The new day.
        */
-      day: unknown;
+      day: null | string;
     };
     /**
      * @description What one press does about a caution.
@@ -12635,7 +12636,7 @@ export interface components {
        * Format: date
        * @description Of the session.
        */
-      day: unknown;
+      day: string;
       /** @description Name. */
       movement: string;
       /** @description Now. */
@@ -12728,7 +12729,7 @@ export interface components {
        * Format: date
        * @description Of the test.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: int32
        * @description Of each set.
@@ -12779,7 +12780,7 @@ export interface components {
        * Format: date
        * @description Not after today, not before birth.
        */
-      day: unknown;
+      day: string;
       /** @description Against the movement's standard. */
       form: components["schemas"]["FormVerdict"];
       /**
@@ -12865,12 +12866,12 @@ export interface components {
        * Format: date
        * @description Of the newest result.
        */
-      lastDay: unknown;
+      lastDay: string;
       /**
        * Format: date
        * @description The last day on which it is fresh.
        */
-      dueDay: unknown;
+      dueDay: string;
       /** @description That day is over. */
       overdue: boolean;
       /** @description Names of the ladders that it matters to. */
@@ -12910,7 +12911,7 @@ export interface components {
        * Format: date
        * @description Their last day of training; null: none is logged.
        */
-      last: unknown;
+      last: null | string;
       /**
        * Format: int32
        * @description Since then.
@@ -12978,7 +12979,7 @@ export interface components {
        * Format: date
        * @description The last of the days.
        */
-      last: unknown;
+      last: string;
     };
     /** @description Who stands on a step. */
     ReviewStep: {
@@ -13000,7 +13001,7 @@ export interface components {
        * Format: date
        * @description Of the session.
        */
-      day: unknown;
+      day: string;
       before: null | components["schemas"]["DoseDto"];
       /** @description As it becomes. */
       after: components["schemas"]["DoseDto"];
@@ -13061,17 +13062,17 @@ export interface components {
        * Format: date
        * @description Day of the last logged session.
        */
-      lastSession: unknown;
+      lastSession: null | string;
       /**
        * Format: date
        * @description Day of the next planned one.
        */
-      nextSession: unknown;
+      nextSession: null | string;
       /**
        * Format: date
        * @description Day of the last recorded test.
        */
-      lastTest: unknown;
+      lastTest: null | string;
       /** @description A decision waits for the coach. */
       waiting: boolean;
       /** @description A stop holds. */
@@ -13200,7 +13201,7 @@ export interface components {
        * Format: date
        * @description The club's day.
        */
-      today: unknown;
+      today: string;
       /**
        * Format: date-time
        * @description The server's clock.
@@ -13251,7 +13252,7 @@ export interface components {
        * Format: date
        * @description When.
        */
-      day: unknown;
+      day: null | string;
       /**
        * Format: int32
        * @description Of a plan.
@@ -13357,7 +13358,7 @@ export interface components {
        * Format: date
        * @description In its week.
        */
-      day: unknown;
+      day: string;
       /** @description At most 40 characters; may be empty. */
       title: string;
       /** @description As planned. */
@@ -13389,7 +13390,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /** @description For instance Pull; may be empty. */
       title: string;
       /**
@@ -13483,7 +13484,7 @@ export interface components {
        * Format: date
        * @description The day before which the next page begins; null: there is nothing older.
        */
-      before: unknown;
+      before: null | string;
     };
     /** @description A session with all that running it takes, also without a signal. */
     SessionPack: {
@@ -13505,7 +13506,7 @@ export interface components {
        * Format: date
        * @description Training day.
        */
-      day: unknown;
+      day: string;
       /** @description May be empty. */
       title: string;
       /** @description How far it is. */
@@ -13572,7 +13573,7 @@ export interface components {
        * Format: date
        * @description At most a year away.
        */
-      day: unknown;
+      day: string;
       /** @description Slug. */
       movement: string;
       /** @description Whiteboard line. */
@@ -13782,7 +13783,7 @@ export interface components {
       /** Format: double */
       value: number;
       /** Format: date */
-      day: unknown;
+      day: string;
       /** Format: int32 */
       reps: null | number;
       /** Format: int32 */
@@ -13875,7 +13876,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       name: string;
       athletes: components["schemas"]["SheetAthlete"][];
       tests: components["schemas"]["SheetTest"][];
@@ -13889,7 +13890,7 @@ export interface components {
        * Format: date
        * @description Not after today.
        */
-      day: unknown;
+      day: string;
       /** @description 1 to 80 characters. */
       name: string;
       /** @description Down, at most 60. */
@@ -13958,7 +13959,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: double
        * @description Best of the left side, in the trend's measure.
@@ -14093,7 +14094,7 @@ export interface components {
        * Format: date
        * @description Of the new session.
        */
-      day: unknown;
+      day: string;
       /**
        * Format: int64
        * @description As the coach saw it.
@@ -14309,7 +14310,7 @@ export interface components {
        * Format: date
        * @description The day on which it was told.
        */
-      since: unknown;
+      since: string;
       /** @description Patterns that it holds. */
       holds: string[];
     };
@@ -14331,7 +14332,7 @@ export interface components {
       /** Format: double */
       highKg: number;
       /** Format: date */
-      day: unknown;
+      day: string;
       /** Format: int32 */
       ageDays: number;
       stale: boolean;
@@ -14444,7 +14445,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       name: string;
       /** Format: int64 */
       athletes: number;
@@ -14464,14 +14465,14 @@ export interface components {
        * Format: date
        * @description When.
        */
-      beforeDay: unknown;
+      beforeDay: null | string;
       /** @description As it is written. */
       after: string;
       /**
        * Format: date
        * @description When.
        */
-      afterDay: unknown;
+      afterDay: string;
       /**
        * Format: double
        * @description Null: not comparable.
@@ -14503,7 +14504,7 @@ export interface components {
        * Format: date
        * @description Of the result.
        */
-      day: unknown;
+      day: null | string;
       /**
        * Format: int32
        * @description Of the result.
@@ -14573,7 +14574,7 @@ export interface components {
       /** Format: uuid */
       sessionId: null | string;
       /** Format: date */
-      day: unknown;
+      day: string;
       origin: components["schemas"]["PainOrigin"];
       movement: null | string;
       /** Format: int32 */
@@ -14611,7 +14612,7 @@ export interface components {
        * Format: date
        * @description Of the next planned one; null: none is planned.
        */
-      nextDay: unknown;
+      nextDay: null | string;
       /** @description Its line. */
       nextLine: null | string;
       /** @description A decision about it waits. */
@@ -14679,7 +14680,7 @@ export interface components {
        * Format: date
        * @description The day.
        */
-      day: unknown;
+      day: string;
       side: null | components["schemas"]["Side"];
       /**
        * Format: double
@@ -14720,16 +14721,16 @@ export interface components {
        * Format: date
        * @description The first day.
        */
-      from: unknown;
+      from: string;
       /**
        * Format: date
        * @description The last.
        */
-      today: unknown;
+      today: string;
       /** @description Oldest first. */
       blocks: components["schemas"]["BlockSpan"][];
       /** @description Mondays of weeks that were or are easy, oldest first. */
-      deloads: unknown[];
+      deloads: string[];
     };
     /** @description How an athlete trained, week by week. */
     TrendsDto: {
@@ -14810,7 +14811,7 @@ export interface components {
        * Format: date
        * @description When it was due.
        */
-      day: unknown;
+      day: string;
       /** @description May be empty. */
       title: string;
       /** @description A set is logged, but the session is not finished. */
@@ -15029,7 +15030,7 @@ export interface components {
        * Format: date
        * @description Its first day.
        */
-      monday: unknown;
+      monday: string;
       /** @description One for each column; null: nothing is known, and a chart leaves a gap. */
       values: (null | number)[];
       /**
@@ -15043,7 +15044,7 @@ export interface components {
       /** Format: uuid */
       id: string;
       /** Format: date */
-      day: unknown;
+      day: string;
       title: string;
       status: components["schemas"]["SessionStatus"];
     };
