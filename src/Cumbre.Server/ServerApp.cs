@@ -101,7 +101,7 @@ internal static class ServerApp
             document.AddSchemaTransformer((schema, of, _) => WireJson.DescribeDays(schema, of))
         );
         Delivery.AddCompression(services);
-        services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
+        services.ConfigureHttpJsonOptions(json => WireJson.ConfigureRequests(json.SerializerOptions));
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.Configure<ForwardedHeadersOptions>(forwarded =>
         {

@@ -17,11 +17,17 @@ public static class WireJson
         options.RespectRequiredConstructorParameters = true;
         options.RespectNullableAnnotations = true;
         options.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));
+        return options;
+    }
+
+    /// <summary>The same, and what comes from outside is looked at more closely than what was stored here.</summary>
+    public static void ConfigureRequests(JsonSerializerOptions options)
+    {
+        Configure(options);
         options.Converters.Add(new DayConverter());
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
             RefuseNothingInLists
         );
-        return options;
     }
 
     /// <summary>

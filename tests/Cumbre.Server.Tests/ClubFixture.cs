@@ -80,6 +80,8 @@ public sealed class Club : WebApplicationFactory<Program>
         [
             .. Directory
                 .EnumerateFiles(Data, "*", SearchOption.AllDirectories)
+                // Held by the app alone, and empty.
+                .Where(f => Path.GetFileName(f) != "cumbre.lock")
                 .Where(f => Bytes(f).AsSpan().IndexOf(bytes) >= 0)
                 .Order(StringComparer.Ordinal),
         ];
