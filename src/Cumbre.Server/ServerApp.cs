@@ -122,7 +122,7 @@ internal static class ServerApp
             services
                 .AddDataProtection()
                 .SetApplicationName("Cumbre")
-                .PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(data, "keys")));
+                .PersistKeysToFileSystem(ClubFolder.Make(Path.Combine(ClubFolder.Make(data).FullName, "keys")));
         services
             .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
             .AddCookie(cookie =>

@@ -54,13 +54,10 @@ public sealed class ClubFolder : IDisposable
     }
 
     /// <summary>Made for its owner alone; one that stands already stays as it was set.</summary>
-    public static void Make(string folder)
-    {
-        if (OperatingSystem.IsWindows())
-            Directory.CreateDirectory(folder);
-        else
-            Directory.CreateDirectory(folder, OwnerOnly | UnixFileMode.UserExecute);
-    }
+    public static DirectoryInfo Make(string folder) =>
+        OperatingSystem.IsWindows()
+            ? Directory.CreateDirectory(folder)
+            : Directory.CreateDirectory(folder, OwnerOnly | UnixFileMode.UserExecute);
 
     /// <summary>A file that holds what is known of people is its owner's alone.</summary>
     public static void Guard(string file)
