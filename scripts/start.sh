@@ -11,6 +11,7 @@ today=
 grown=
 reset=no
 command=()
+backups=()
 
 fail() {
   echo "$1" >&2
@@ -27,12 +28,20 @@ usage() {
     echo "  --grown AxY   a club of A athletes that has trained for Y years, to try its speed; in a folder of its own"
     echo "  --reset       make the demo's data anew"
   else
-    echo "Usage: ./club [--port N] [--data DIR] [--recover NAME] [--verify-audit [SEAL]] [--help]"
+    echo "Usage: ./club [--port N] [--data DIR] [--backups DIR] [--help]"
+    echo "       ./club [--recover NAME | --verify-audit [SEAL] | --back-up | --list-backups | --restore NAME [--yes] |"
+    echo "                --write-club FILE | --read-club FILE]"
     echo "Builds Cumbre and starts it for a real club; the first start asks for the setup code that it prints."
     echo "  --port N      another port than 5080"
     echo "  --data DIR    where the club's data lies (now: $data)"
     echo "  --recover NAME          prints a link to a new password for who signs in as NAME, and starts nothing"
     echo "  --verify-audit [SEAL]   checks the audit, with a seal that was kept also its end, and starts nothing"
+    echo "  --backups DIR           where the backups lie, best on another disk (now: backups in the data folder)"
+    echo "  --back-up               makes a backup now, also beside a running server"
+    echo "  --list-backups          names the backups that there are"
+    echo "  --write-club FILE       writes the whole club as one archive"
+    echo "  --read-club FILE        reads such an archive into a folder that holds no club"
+    echo "  --restore NAME [--yes]  tells what a restore would change; with --yes it restores, while no server runs"
   fi
 }
 
@@ -56,6 +65,13 @@ while [ $# -gt 0 ]; do
       shift
       if [ $# -gt 0 ] && [[ $1 != --* ]]; then command=("--verify-audit=$1"); shift; fi
       ;;
+    --backups) [ "$kind" = club ] || fail "--backups is for a real club only."; need "$@"; backups=(--backups "$2"); shift 2 ;;
+    --back-up) command=("--back-up=yes"); shift ;;
+    --list-backups) command=("--list-backups=yes"); shift ;;
+    --write-club) need "$@"; command=(--write-club "$(realpath -m "$2")"); shift 2 ;;
+    --read-club) [ "$kind" = club ] || fail "--read-club is for a real club only."; need "$@"; command=(--read-club "$(realpath -m "$2")"); shift 2 ;;
+    --restore) need "$@"; command=(--restore "$2"); shift 2 ;;
+    --yes) [ ${#command[@]} -gt 0 ] || fail "--yes goes after --restore NAME."; command+=(--yes true); shift ;;
     --help|-h) usage; exit 0 ;;
     *) fail "Unknown option $1; ./$kind --help tells more." ;;
   esac
@@ -102,13 +118,14 @@ fi
 
 if [ "$reset" = yes ]; then
   rm -f "$data"/cumbre.db "$data"/cumbre.db-* "$data"/cumbre.db.before-*
+  rm -rf "$data/backups"
 fi
 
 if [ ${#command[@]} -gt 0 ]; then
-  exec dotnet "$app/Cumbre.Server.dll" --data "$data" "${command[@]}"
+  exec dotnet "$app/Cumbre.Server.dll" --data "$data" "${backups[@]}" "${command[@]}"
 fi
 
-arguments=(--data "$data" --urls "http://127.0.0.1:$port")
+arguments=(--data "$data" "${backups[@]}" --urls "http://127.0.0.1:$port")
 [ "$kind" = demo ] && arguments+=(--demo true)
 [ -n "$grown" ] && arguments+=(--grown "$grown")
 [ -n "$today" ] && arguments+=(--today "$today")

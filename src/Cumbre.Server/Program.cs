@@ -2,7 +2,9 @@ using System.Net.Sockets;
 using System.Reflection;
 using Cumbre.Server;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Upkeep;
 using Cumbre.Storage;
+using Cumbre.Storage.Backups;
 
 // The OpenAPI document is written at build by running this program; it must touch no file then.
 var writesDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -11,7 +13,14 @@ try
 {
     if (!writesDocument && Commands.Run(args, Console.Out) is { } code)
         return code;
-    await ServerApp.Build(args, writesDocument).RunAsync();
+    bool again;
+    do
+    {
+        var app = ServerApp.Build(args, writesDocument);
+        var restart = app.Services.GetRequiredService<Restart>();
+        await app.RunAsync();
+        again = restart.IsAsked;
+    } while (again);
     return 0;
 }
 catch (Exception e) when (Plain(e) is { } trouble)
@@ -33,6 +42,7 @@ static (int Code, string Sentence)? Plain(Exception e) =>
         FileTroubleException { Trouble: FileTrouble.Newer } => (5, e.Message),
         FileTroubleException { Trouble: FileTrouble.Damaged } => (6, e.Message),
         FileTroubleException => (7, e.Message),
+        BackupException => (8, e.Message),
         UnauthorizedAccessException => (7, $"The data folder cannot be written: {e.Message}"),
         IOException when e is not FileNotFoundException => (7, $"The data folder cannot be used: {e.Message}"),
         _ => null,

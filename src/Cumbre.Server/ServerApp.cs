@@ -13,15 +13,15 @@ using Cumbre.Server.Programmes;
 using Cumbre.Server.Running;
 using Cumbre.Server.Sessions;
 using Cumbre.Server.Standings;
+using Cumbre.Server.Upkeep;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Backups;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Identity;
-using Serilog;
-using Serilog.Events;
 
 namespace Cumbre.Server;
 
@@ -50,30 +50,27 @@ internal static class ServerApp
             kestrel.Limits.MaxRequestBodySize = 1024 * 1024;
             kestrel.AddServerHeader = false;
         });
-        builder.Services.AddSerilog(log =>
-            log.MinimumLevel.Information()
-                .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
-                // Two warnings that are meant: answers with a token are never cached, and the keys lie in the club's own
-                // folder.
-                .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
-                .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
-                .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}")
-        );
         var options = CumbreOptions.From(builder.Configuration);
         var data = writesDocument ? Path.Combine(Path.GetTempPath(), "cumbre-document") : options.Data;
         var services = builder.Services;
+        ServerLog.Add(services, options.Log);
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(_ => new ClubFolder(data));
         services.AddSingleton(_ => new Database(data));
+        services.AddSingleton(_ => new ClubFiles(data, options.Backups));
         services.AddSingleton<ClubClock>();
+        services.AddSingleton<BackupKeeper>();
+        services.AddSingleton(s => new Restart(s.GetRequiredService<IHostApplicationLifetime>()));
         services.AddSingleton<SampleClub>();
         services.AddSingleton<Reconciler>();
         services.AddSingleton<Climbers>();
         services.AddSingleton<StandingKeeper>();
         if (!writesDocument)
             services.AddHostedService(s => s.GetRequiredService<StandingKeeper>());
-        services.AddSingleton<IForceGauge, SimulatedForceGauge>();
+        // A club that trains is offered no device that is not there.
+        if (options.Demo)
+            services.AddSingleton<IForceGauge, SimulatedForceGauge>();
         services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
         // PBKDF2 with HMAC-SHA512; rounds by the OWASP Password Storage Cheat Sheet (from memory).
         services.Configure<PasswordHasherOptions>(hash => hash.IterationCount = 210_000);
@@ -87,7 +84,11 @@ internal static class ServerApp
         services.AddSingleton<LiveFeed>();
         services.AddSingleton<ImportFiles>();
         if (!writesDocument)
+        {
             services.AddHostedService<Housekeeping>();
+            services.AddHostedService(s => s.GetRequiredService<BackupKeeper>());
+        }
+
         services.AddProblemDetails(problems =>
             problems.CustomizeProblemDetails = context =>
             {
@@ -142,9 +143,9 @@ internal static class ServerApp
                     context
                         .HttpContext.RequestServices.GetRequiredService<ILogger<MayHandler>>()
                         .LogWarning(
-                            "Refused {Method} {Path} to account {Account}",
+                            "Refused {Method} {Route} to account {Account}",
                             context.Request.Method,
-                            context.Request.Path.ToUriComponent(),
+                            ServerLog.RouteOf(context.HttpContext),
                             Policies.IdOf(context.HttpContext.User)
                         );
                     return Results.Problem(Problems.Of(403, Words.NotAllowed)).ExecuteAsync(context.HttpContext);
@@ -163,6 +164,7 @@ internal static class ServerApp
         var app = builder.Build();
         if (options.Proxies.Count > 0)
             app.UseForwardedHeaders();
+        app.UseRequestLog(options.Log);
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseSecurityHeaders();
@@ -176,7 +178,13 @@ internal static class ServerApp
         {
             _ = app.Services.GetRequiredService<ClubFolder>();
             var database = app.Services.GetRequiredService<Database>();
-            database.Migrate(line => app.Logger.LogDebug("{Line}", line));
+            app.Services.GetRequiredService<ClubFiles>()
+                .Open(
+                    database,
+                    app.Services.GetRequiredService<TimeProvider>().GetUtcNow(),
+                    line => app.Logger.LogDebug("{Line}", line),
+                    line => app.Logger.LogWarning("{Line}", line)
+                );
             database.Consequences = app.Services.GetRequiredService<StandingKeeper>();
             if (options.Demo)
                 DemoSeeder.Seed(
@@ -193,6 +201,9 @@ internal static class ServerApp
         api.MapPeople();
         api.MapPrivacy();
         api.MapAudit();
+        api.MapBackups();
+        api.MapClubSettings();
+        api.MapClubArchive();
         api.MapAthletes();
         api.MapBenchmarks();
         api.MapTestDays();

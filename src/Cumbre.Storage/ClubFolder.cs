@@ -29,6 +29,9 @@ public sealed class FileTroubleException(FileTrouble trouble, string told) : Exc
 /// <summary>The folder of a club, which one process serves at a time and nobody else on the machine reads.</summary>
 public sealed class ClubFolder : IDisposable
 {
+    /// <summary>The name of the file in it.</summary>
+    public const string File = "cumbre.db";
+
     private const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite;
 
     private readonly FileStream held;
@@ -62,8 +65,8 @@ public sealed class ClubFolder : IDisposable
     /// <summary>A file that holds what is known of people is its owner's alone.</summary>
     public static void Guard(string file)
     {
-        if (!OperatingSystem.IsWindows() && File.Exists(file))
-            File.SetUnixFileMode(file, OwnerOnly);
+        if (!OperatingSystem.IsWindows() && System.IO.File.Exists(file))
+            System.IO.File.SetUnixFileMode(file, OwnerOnly);
     }
 
     public void Dispose() => held.Dispose();

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Data;
 using System.Data.Common;
 using Cumbre.Storage.Audit;
+using Cumbre.Storage.Backups;
 using Cumbre.Storage.Ladders;
 using Dapper;
 using EvolveDb;
@@ -152,10 +153,11 @@ public sealed class Database
     static Database() => Handlers.Register();
 
     /// <param name="folder">Where the file lies; made when it is missing.</param>
-    public Database(string folder)
+    /// <param name="name">Of the file.</param>
+    public Database(string folder, string name = ClubFolder.File)
     {
         ClubFolder.Make(folder);
-        path = Path.Combine(folder, "cumbre.db");
+        path = Path.Combine(folder, name);
         connectionString = new SqliteConnectionStringBuilder
         {
             DataSource = path,
@@ -166,16 +168,16 @@ public sealed class Database
     }
 
     /// <summary>
-    /// Brings the file to the newest schema. A copy of the file is kept beside it before a migration that changes
-    /// anything.
+    /// Brings the file to the newest schema.
     /// </summary>
     /// <param name="log">Receives what is done.</param>
+    /// <param name="shelf">Keeps a copy before a migration that changes anything; null: nobody does.</param>
     /// <exception cref="FileTroubleException">The file is newer, damaged or cannot be written: it stays as it is.</exception>
-    public void Migrate(Action<string> log)
+    public void Migrate(Action<string> log, BackupShelf? shelf = null)
     {
         try
         {
-            Open(File.Exists(path), log);
+            Open(File.Exists(path), log, shelf);
         }
         catch (SqliteException e) when (ClubFolder.Told(e, path) is { } trouble)
         {
@@ -183,7 +185,7 @@ public sealed class Database
         }
     }
 
-    private void Open(bool existed, Action<string> log)
+    private void Open(bool existed, Action<string> log, BackupShelf? shelf)
     {
         using var connection = Open();
         // Its log and its index of it are made with the rights of the file.
@@ -200,7 +202,7 @@ public sealed class Database
             EnableClusterMode = false,
         };
         if (existed && Applied(connection) is { } applied && applied < Newest())
-            Copy(connection, applied);
+            shelf?.Make(connection, BackupKind.Migration, TimeProvider.System.GetUtcNow());
         evolve.Migrate();
         WriteOnly(
             db =>
@@ -229,6 +231,9 @@ public sealed class Database
 
     /// <summary>Works out what follows from a write, after its commit and outside its lock; null: nobody does.</summary>
     public IConsequences? Consequences { get; set; }
+
+    /// <summary>Follows who may come in and what has ended; null: nobody does.</summary>
+    public AccessMirror? Mirror { get; set; }
 
     /// <summary>Is told every statement of the stores, for a look at its plan.</summary>
     public Action<string>? Asked { get; set; }
@@ -307,9 +312,12 @@ public sealed class Database
         var result = work(db);
         if (!commit(result))
             return result;
+        var access = db.One<long>("SELECT seq FROM access_state");
         transaction.Commit();
         db.Publish();
         Interlocked.Increment(ref writes);
+        if (Mirror is { } mirror && access != mirror.Seq)
+            mirror.Write(connection, access);
         return result;
     }
 
@@ -325,30 +333,7 @@ public sealed class Database
         connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
     }
 
-    /// <summary>The copies that were kept before migrations and hold this athlete.</summary>
-    public IReadOnlyList<string> CopiesWith(Guid athleteId) =>
-        [
-            .. Directory
-                .EnumerateFiles(Path.GetDirectoryName(path)!, Path.GetFileName(path) + ".before-v*")
-                .Where(copy => Holds(copy, athleteId)),
-        ];
-
-    private static bool Holds(string copy, Guid athleteId)
-    {
-        using var connection = new SqliteConnection(
-            new SqliteConnectionStringBuilder
-            {
-                DataSource = copy,
-                Mode = SqliteOpenMode.ReadOnly,
-                Pooling = false,
-            }.ToString()
-        );
-        connection.Open();
-        return connection.ExecuteScalar<long>("SELECT count(*) FROM athlete WHERE id = @athleteId", new { athleteId })
-            > 0;
-    }
-
-    private static int Newest() =>
+    internal static int Newest() =>
         typeof(Database)
             .Assembly.GetManifestResourceNames()
             .Where(n => n.Contains(".Migrations.V", StringComparison.Ordinal))
@@ -356,7 +341,7 @@ public sealed class Database
                 int.Parse(n.Split(".Migrations.V")[1].Split("__")[0], System.Globalization.CultureInfo.InvariantCulture)
             );
 
-    private static int? Applied(SqliteConnection connection) =>
+    internal static int? Applied(SqliteConnection connection) =>
         connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = 'changelog'") == 0
             ? null
             : (int?)
@@ -364,11 +349,27 @@ public sealed class Database
                     "SELECT max(CAST(version AS INTEGER)) FROM changelog WHERE success = 1 AND version IS NOT NULL"
                 );
 
-    private void Copy(SqliteConnection connection, int version) =>
-        connection.Execute(
-            "VACUUM INTO @copy",
-            new { copy = $"{path}.before-v{version + 1}-{Guid.CreateVersion7():N}" }
-        );
+    /// <summary>What has ended is written where backups lie, if it is not there yet.</summary>
+    public void Reflect()
+    {
+        using var connection = Open();
+        Mirror?.Write(connection, connection.ExecuteScalar<long>("SELECT seq FROM access_state"));
+    }
+
+    /// <summary>A copy of the file as it is now, while others read and write.</summary>
+    /// <exception cref="BackupException">It could not be written, or is not whole.</exception>
+    public Backup BackUp(BackupShelf shelf, BackupKind kind, DateTimeOffset at)
+    {
+        using var connection = Open();
+        return shelf.Make(connection, kind, at);
+    }
+
+    /// <summary>Nothing of this process holds the file any longer; a file that nobody holds has no log beside it.</summary>
+    public void Release()
+    {
+        using var connection = new SqliteConnection(connectionString);
+        SqliteConnection.ClearPool(connection);
+    }
 
     private SqliteConnection Open()
     {

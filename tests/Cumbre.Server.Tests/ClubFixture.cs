@@ -1,10 +1,12 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Cumbre.Server.Upkeep;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
 
 namespace Cumbre.Server.Tests;
 
@@ -14,17 +16,26 @@ public sealed class Club : WebApplicationFactory<Program>
     private readonly bool demo;
     private readonly TimeProvider? time;
     private readonly Action<IWebHostBuilder>? more;
+    private readonly bool isOwnFolder;
 
     /// <param name="demo">With the demo club.</param>
     /// <param name="seeded">Begin with a copy of the demo's file rather than make it anew.</param>
     /// <param name="time">Another clock than the machine's.</param>
     /// <param name="more">What else is set.</param>
-    public Club(bool demo = true, bool seeded = true, TimeProvider? time = null, Action<IWebHostBuilder>? more = null)
+    /// <param name="data">A folder that stands, and stays; null: one of its own.</param>
+    public Club(
+        bool demo = true,
+        bool seeded = true,
+        TimeProvider? time = null,
+        Action<IWebHostBuilder>? more = null,
+        string? data = null
+    )
     {
+        isOwnFolder = data is null;
         (this.time, this.more) = (time, more);
         this.demo = demo;
-        Data = Directory.CreateTempSubdirectory("cumbre-test-").FullName;
-        if (demo && seeded)
+        Data = data ?? Directory.CreateTempSubdirectory("cumbre-test-").FullName;
+        if (demo && seeded && isOwnFolder)
             Cumbre.Tests.SeededFile.CopyTo(DatabasePath, Fresh);
     }
 
@@ -55,6 +66,11 @@ public sealed class Club : WebApplicationFactory<Program>
             {
                 if (time is not null)
                     services.AddSingleton(time);
+                // Its program is this test.
+                services.AddSingleton(s => new Restart(
+                    s.GetRequiredService<IHostApplicationLifetime>(),
+                    beginsAgain: false
+                ));
                 // What makes a guess slow makes a test slow.
                 services.PostConfigure<PasswordHasherOptions>(hash => hash.IterationCount = 1_000);
             });
@@ -94,11 +110,19 @@ public sealed class Club : WebApplicationFactory<Program>
         return bytes;
     }
 
+    /// <summary>The process ends, and its folder stays.</summary>
+    public async Task Stop()
+    {
+        await base.DisposeAsync();
+        SqliteConnection.ClearAllPools();
+    }
+
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();
         SqliteConnection.ClearAllPools();
-        Directory.Delete(Data, recursive: true);
+        if (isOwnFolder)
+            Directory.Delete(Data, recursive: true);
     }
 }
 

@@ -41,7 +41,7 @@ public sealed class StorageTests : IDisposable
         new Database(folder).Migrate(_ => { });
         Assert.Equal("wal", Scalar("PRAGMA journal_mode"));
         Assert.Equal(1L, Scalar("SELECT count(*) FROM changelog WHERE version = '1'"));
-        Assert.DoesNotContain(Directory.GetFiles(folder), f => f.Contains("before", StringComparison.Ordinal));
+        Assert.DoesNotContain(Directory.GetFiles(folder), f => f.Contains("Migration", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -56,7 +56,7 @@ public sealed class StorageTests : IDisposable
             """
         );
 
-        new Database(folder).Migrate(_ => { });
+        new Database(folder).Migrate(_ => { }, new(Path.Combine(folder, "backups")));
 
         var (athlete, snapshot) = new Database(folder)
             .Read(db => SnapshotStore.LoadAll(db, new DateOnly(2026, 3, 16)))
@@ -66,7 +66,7 @@ public sealed class StorageTests : IDisposable
             (11, 1, null),
             (snapshot.Results[0].Score.Reps, snapshot.Results[0].Score.Sets, snapshot.Results[0].Side)
         );
-        var copy = Assert.Single(Directory.GetFiles(folder, "cumbre.db.before-v2-*"));
+        var copy = Assert.Single(Directory.GetFiles(Path.Combine(folder, "backups"), "club-*-Migration.db"));
         using var connection = new SqliteConnection($"Data Source={copy};Mode=ReadOnly");
         connection.Open();
         using var command = connection.CreateCommand();

@@ -195,7 +195,7 @@ internal static class LinkEndpoints
             null,
             link.Role,
             athlete?.Id,
-            (athlete?.Unit ?? Core.Measures.MassUnit.Kg).ToString(),
+            (athlete?.Unit ?? AccountStore.UnitOfClub(db)).ToString(),
             SomeOnly: link.SeesSomeOnly ? 1 : 0
         );
         account = account with { PasswordHash = hasher.HashPassword(account, request.Password) };
@@ -205,7 +205,7 @@ internal static class LinkEndpoints
         if (link.SeesSomeOnly)
         {
             var (athletes, groups) = LinkStore.Given(db, link.Id);
-            PeopleStore.Give(db, account.Id, athletes, groups);
+            PeopleStore.Give(db, account.Id, athletes, groups, clock.Now);
         }
 
         LinkStore.Remove(db, link.Id);

@@ -34,8 +34,20 @@ public sealed record AccountDto(
 public sealed record WardDto(Guid Id, string Name);
 
 /// <summary>What the page needs first: the club, the day, the account, and the token for writes.</summary>
+/// <param name="Club">Its name; null: nobody owns it yet.</param>
+/// <param name="ClubUnit">Of whoever comes in and has not chosen.</param>
+/// <param name="ClubFirstDay">Of the week, for whoever has not chosen; null: as their browser says.</param>
+/// <param name="Gauge">What is there to measure a band with.</param>
+/// <param name="Today">The training day.</param>
+/// <param name="Demo">Demo data.</param>
+/// <param name="NeedsOwner">The first start.</param>
+/// <param name="Account">Null: nobody is signed in.</param>
+/// <param name="CsrfToken">For writes.</param>
 public sealed record MeDto(
     string? Club,
+    MassUnit ClubUnit,
+    int? ClubFirstDay,
+    GaugeKind Gauge,
     DateOnly Today,
     bool Demo,
     bool NeedsOwner,
@@ -51,7 +63,8 @@ internal static class Me
         Database database,
         ClubClock clock,
         CumbreOptions options,
-        IAntiforgery antiforgery
+        IAntiforgery antiforgery,
+        IServiceProvider services
     )
     {
         var (club, account) = database.Read(db =>
@@ -65,6 +78,9 @@ internal static class Me
         return TypedResults.Ok(
             new MeDto(
                 club?.Name,
+                Enum.Parse<MassUnit>(club?.Unit ?? nameof(MassUnit.Kg)),
+                (int?)club?.FirstDay,
+                Gauges.KindOf(services),
                 clock.Today,
                 options.Demo,
                 club is null,

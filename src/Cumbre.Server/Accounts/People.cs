@@ -4,6 +4,9 @@ using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
+using Cumbre.Storage.Backups;
+using Cumbre.Storage.Ended;
+using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -181,7 +184,7 @@ internal static class PeopleEndpoints
             CheckGiven(db, request.Athletes, request.Groups);
             var someOnly = request is { Role: Roles.Coach, SomeOnly: true };
             AccountStore.SetRole(db, id, request.Role, someOnly);
-            PeopleStore.Give(db, id, someOnly ? request.Athletes : [], someOnly ? request.Groups : []);
+            PeopleStore.Give(db, id, someOnly ? request.Athletes : [], someOnly ? request.Groups : [], clock.Now);
             var after = PeopleStore.All(db).First(p => p.Account.Id == id);
             AuditStore.Add(
                 db,
@@ -268,6 +271,7 @@ internal static class PeopleEndpoints
         Guid id,
         ClaimsPrincipal user,
         Database database,
+        ClubFiles files,
         ClubClock clock
     )
     {
@@ -279,12 +283,16 @@ internal static class PeopleEndpoints
                 return (Problems.Conflict(Words.AccountOfAthlete, null), false);
             if (account.EndedAt is null)
                 return (Problems.Conflict(Words.AccountStands, null), false);
-            PeopleStore.Remove(db, id);
+            Erasure.Account(db, id, clock.Now);
             AuditStore.Add(db, new(AuditKind.AccountErased) { After = account.Role }, clock.Stamp(Policies.IdOf(user)));
             return (null, true);
         });
         if (erased)
+        {
+            Forgetting.Run(files.Shelf, EndKind.Account, id, clock.Now);
             database.Forget();
+        }
+
         return problem is null ? TypedResults.NoContent() : (ProblemHttpResult)problem;
     }
 

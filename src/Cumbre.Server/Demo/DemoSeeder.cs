@@ -87,7 +87,7 @@ public static class DemoSeeder
             SomeOnly: 1
         );
         AccountStore.Add(db, coach, stamp.At);
-        PeopleStore.Give(db, coach.Id, [.. athletes.Take(Own).Select(a => a.Id)], []);
+        PeopleStore.Give(db, coach.Id, [.. athletes.Take(Own).Select(a => a.Id)], [], clock.Now);
         var youngest = athletes.MaxBy(a => a.Script.BirthYear)!;
         var guardian = new AccountRow(
             GuardianId,

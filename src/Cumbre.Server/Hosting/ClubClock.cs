@@ -48,6 +48,9 @@ public sealed class ClubClock(CumbreOptions options, Database database, TimeProv
         return new DateTimeOffset(midnight, offset).ToUniversalTime();
     }
 
+    /// <summary>The club's zone was changed.</summary>
+    public void ReadZone() => zone = null;
+
     private TimeZoneInfo Zone =>
         zone ??= database.Read(AccountStore.Club) is { } club
             ? TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone)

@@ -21,6 +21,14 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
     /// </summary>
     public IReadOnlyList<IPNetwork> Proxies { get; init; } = [];
 
+    /// <summary>Folder of the backups, best on another disk; null: beside the file.</summary>
+    public string? BackupsElsewhere { get; init; }
+
+    public string Backups => BackupsElsewhere ?? Path.Combine(Data, "backups");
+
+    /// <summary>How the log is written.</summary>
+    public LogForm Log { get; init; }
+
     /// <summary>Folder of the messages that were written.</summary>
     public string Outbox => Path.Combine(Data, "outbox");
 
@@ -32,12 +40,20 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
         new Dictionary<string, string>
         {
             ["--data"] = "Cumbre:Data",
+            ["--backups"] = "Cumbre:Backups",
             ["--demo"] = "Cumbre:Demo",
             ["--today"] = "Cumbre:Today",
             ["--grown"] = "Cumbre:Grown",
             ["--cookie"] = "Cumbre:Cookie",
+            ["--log"] = "Cumbre:Log",
             ["--recover"] = "Cumbre:Recover",
             ["--verify-audit"] = "Cumbre:VerifyAudit",
+            ["--list-backups"] = "Cumbre:ListBackups",
+            ["--back-up"] = "Cumbre:BackUp",
+            ["--write-club"] = "Cumbre:WriteClub",
+            ["--read-club"] = "Cumbre:ReadClub",
+            ["--restore"] = "Cumbre:Restore",
+            ["--yes"] = "Cumbre:Yes",
         };
 
     /// <exception cref="SettingException">A setting cannot be read.</exception>
@@ -57,6 +73,13 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
                     .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
                     .Select(Proxy),
             ],
+            BackupsElsewhere = section["Backups"] is { Length: > 0 } backups ? backups : null,
+            Log = section["Log"] switch
+            {
+                null or "" or "text" => LogForm.Text,
+                "json" => LogForm.Json,
+                var other => throw new SettingException($"--log: \"{other}\" is no form of log; write text or json."),
+            },
             SetupCode = section["SetupCode"] is { Length: > 0 } code ? code : null,
             CookieName = section["Cookie"] is { Length: > 0 } cookie ? cookie : "cumbre",
             Grown = section["Grown"] is { Length: > 0 } grown

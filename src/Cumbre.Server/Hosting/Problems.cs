@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Cumbre.Core.Measures;
+using Cumbre.Storage.Backups;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.WebUtilities;
@@ -145,10 +146,11 @@ public static class Problems
 /// <summary>Turns exceptions into problem details; a stack trace never leaves the server.</summary>
 public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> log) : IExceptionHandler
 {
-    /// <summary>Codes of SQLite.</summary>
+    /// <summary>Codes of SQLite, and one of the system.</summary>
     private const int Busy = 5,
         Locked = 6,
         Full = 13,
+        NoSpace = 28,
         ForeignKey = 787,
         PrimaryKey = 1555,
         Unique = 2067;
@@ -165,7 +167,11 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
             ConflictException e => Problems.Stale(e.Said, e.Current),
             // Another process holds the file: nothing is lost, and it is tried again.
             SqliteException { SqliteErrorCode: Busy or Locked } => Problems.Of(503, Words.FileBusy),
-            SqliteException { SqliteErrorCode: Full } => Problems.Of(507, Words.DiskFull),
+            SqliteException { SqliteErrorCode: Full } or IOException { HResult: NoSpace } => Problems.Of(
+                507,
+                Words.DiskFull
+            ),
+            BackupException e => Problems.Of(507, Words.BackupFailed(e.Message)),
             // What is written about is not there, or its id is somebody else's: the file itself says so last.
             SqliteException { SqliteExtendedErrorCode: ForeignKey } => Problems.Of(404, Words.NoSuchThing),
             SqliteException { SqliteExtendedErrorCode: PrimaryKey or Unique } => Problems.Stale(Words.IdTaken, null),
@@ -176,7 +182,7 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         };
         if (details is null)
         {
-            log.LogError(exception, "Unhandled at {Path}", httpContext.Request.Path.ToUriComponent());
+            log.LogError(exception, "Unhandled at {Route}", ServerLog.RouteOf(httpContext));
             details = Problems.Of(500, Words.ServerFault);
         }
 

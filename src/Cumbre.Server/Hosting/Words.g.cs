@@ -57,6 +57,10 @@ public static class Words
     public static Message AthletesRange(decimal most, decimal count) =>
         new("athletesRange", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
 
+    /// <summary>No backup was made. {reason}</summary>
+    public static Message BackupFailed(string reason) =>
+        new("backupFailed", new Dictionary<string, object> { ["reason"] = reason });
+
     /// <summary>{day, date, medium} is before the athlete’s birth in {birth, number, ::group-off}.</summary>
     public static Message BeforeBirth(DateOnly day, decimal birth) =>
         new("beforeBirth", new Dictionary<string, object> { ["day"] = day, ["birth"] = birth });
@@ -274,6 +278,9 @@ public static class Words
 
     /// <summary>Nothing is logged yet. Log a set or delete the session.</summary>
     public static Message FinishEmpty { get; } = Message.Plain("finishEmpty");
+
+    /// <summary>Choose a day of the week.</summary>
+    public static Message FirstDayRange { get; } = Message.Plain("firstDayRange");
 
     /// <summary>Write “&gt;=” after {test}.</summary>
     public static Message GateAtLeastMissing(string test) =>
@@ -552,6 +559,9 @@ public static class Words
     /// <summary>This athlete or session does not exist any more.</summary>
     public static Message NoAthleteOrSession { get; } = Message.Plain("noAthleteOrSession");
 
+    /// <summary>There is no backup of this name.</summary>
+    public static Message NoBackup { get; } = Message.Plain("noBackup");
+
     /// <summary>This block does not exist any more.</summary>
     public static Message NoBlock { get; } = Message.Plain("noBlock");
 
@@ -569,6 +579,9 @@ public static class Words
 
     /// <summary>This figure does not exist.</summary>
     public static Message NoFigure { get; } = Message.Plain("noFigure");
+
+    /// <summary>No scale is attached to this machine.</summary>
+    public static Message NoGauge { get; } = Message.Plain("noGauge");
 
     /// <summary>This block was not generated.</summary>
     public static Message NoGenerated { get; } = Message.Plain("noGenerated");
@@ -651,6 +664,10 @@ public static class Words
 
     /// <summary>You do not have access to this.</summary>
     public static Message NotAllowed { get; } = Message.Plain("notAllowed");
+
+    /// <summary>Nothing was changed. {reason}</summary>
+    public static Message NotRestored(string reason) =>
+        new("notRestored", new Dictionary<string, object> { ["reason"] = reason });
 
     /// <summary>Nothing is logged yet.</summary>
     public static Message NothingLogged { get; } = Message.Plain("nothingLogged");
@@ -945,6 +962,9 @@ public static class Words
     /// <summary>At most {most, number}; there are {count, number}.</summary>
     public static Message TooMany(decimal most, decimal count) =>
         new("tooMany", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
+
+    /// <summary>Choose at least one training day.</summary>
+    public static Message TrainingDayLeast { get; } = Message.Plain("trainingDayLeast");
 
     /// <summary>Ask for 0 to {most, number} weeks; 0 shows everything.</summary>
     public static Message TrendWeeks(decimal most) =>

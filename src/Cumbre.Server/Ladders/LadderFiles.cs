@@ -108,6 +108,7 @@ internal static class LadderFiles
                 or "movements.schema.json"
                 or "athlete-file.schema.json"
                 or "archive-file.schema.json"
+                or "club-archive.schema.json"
                 or Programmes.BlockFile.SchemaName
             ? TypedResults.File(
                 System.Text.Encoding.UTF8.GetBytes(CatalogueJson.Text($"schemas/{name}")),

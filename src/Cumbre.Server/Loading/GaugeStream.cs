@@ -1,36 +1,16 @@
 using System.Runtime.CompilerServices;
 using Cumbre.Core.Loading;
+using Cumbre.Server.Hosting;
 using Cumbre.Simulation;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Loading;
 
-/// <summary>
-/// A force gauge: newtons, ten times a second. The stand-in that ships is one; docs/devices.md tells how another is put
-/// in its place.
-/// </summary>
-public interface IForceGauge
-{
-    /// <summary>Samples until the caller has enough.</summary>
-    /// <param name="place">Where the band is held: bottom, middle or top of the movement.</param>
-    /// <param name="stop">The caller is gone.</param>
-    IAsyncEnumerable<double> Stream(GaugePlace place, CancellationToken stop);
-}
-
-/// <summary>Where a band is held.</summary>
-public enum GaugePlace
-{
-    Bottom,
-    Middle,
-    Top,
-
-    /// <summary>Only of the stand-in: held by somebody who does not hold still.</summary>
-    Swinging,
-}
-
 /// <summary>The gauge that is not there: a band of about 15 kg.</summary>
 public sealed class SimulatedForceGauge(TimeProvider time) : IForceGauge
 {
+    public bool IsSimulated => true;
+
     public async IAsyncEnumerable<double> Stream(GaugePlace place, [EnumeratorCancellation] CancellationToken stop)
     {
         var newtons = place switch
@@ -52,11 +32,14 @@ internal static class GaugeStream
     /// <summary>A tab that was forgotten does not stream for ever.</summary>
     private const int SamplesMaximum = 600;
 
-    public static ServerSentEventsResult<GaugeReading> Handle(
+    public static Results<ServerSentEventsResult<GaugeReading>, ProblemHttpResult> Handle(
         GaugePlace place,
-        IForceGauge gauge,
+        IServiceProvider services,
         CancellationToken stop
-    ) => TypedResults.ServerSentEvents(Readings(place, gauge, stop), eventType: "reading");
+    ) =>
+        services.GetService<IForceGauge>() is { } gauge
+            ? TypedResults.ServerSentEvents(Readings(place, gauge, stop), eventType: "reading")
+            : (ProblemHttpResult)Problems.NotFound(Words.NoGauge);
 
     private static async IAsyncEnumerable<GaugeReading> Readings(
         GaugePlace place,

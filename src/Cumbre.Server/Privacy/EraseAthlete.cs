@@ -4,6 +4,8 @@ using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
+using Cumbre.Storage.Backups;
+using Cumbre.Storage.Ended;
 using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -11,7 +13,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Privacy;
 
 /// <summary>A person is erased: rows, messages, copies of the file, and their name in the words of others.</summary>
-internal sealed class Erasing(Database database, ClubClock clock, CumbreOptions options)
+internal sealed class Erasing(Database database, ClubFiles files, ClubClock clock, CumbreOptions options)
 {
     /// <summary>For good.</summary>
     /// <param name="profile">Whom.</param>
@@ -21,13 +23,11 @@ internal sealed class Erasing(Database database, ClubClock clock, CumbreOptions 
         var blocks = database.Read(db => BlockStore.Of(db, profile.Id).Select(b => b.Id).ToArray());
         // What lies beside the file goes first: were it to fail, the person still stands where they can be erased.
         var messages = Mail.EraseOf(profile.Id, profile.Name, blocks, options);
-        var copies = database.CopiesWith(profile.Id);
-        foreach (var copy in copies)
-            File.Delete(copy);
+        var copies = Forgetting.Run(files.Shelf, EndKind.Person, profile.Id, clock.Now);
         var receipt = database.Write(db =>
         {
-            var (rows, mentions) = Erasure.Run(db, profile.Id, profile.Name);
-            var made = new ErasureReceipt(rows, mentions, messages, copies.Count);
+            var (rows, mentions) = Erasure.Run(db, profile.Id, profile.Name, clock.Now);
+            var made = new ErasureReceipt(rows, mentions, messages, copies);
             var id = Guid.CreateVersion7();
             Erasure.Keep(db, id, made, clock.Now, by);
             AuditStore.Add(db, new(AuditKind.PersonErased) { Subject = id }, clock.Now, by);

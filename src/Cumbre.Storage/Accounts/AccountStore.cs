@@ -49,7 +49,13 @@ public static class Roles
 public sealed record Habits(string? Locale, int? Hours, int? FirstDay);
 
 /// <summary>The club. Training days are ISO numbers, Monday = 1.</summary>
-public sealed record ClubRow(string Name, string TimeZone, string TrainingDays)
+public sealed record ClubRow(
+    string Name,
+    string TimeZone,
+    string TrainingDays,
+    string Unit = nameof(MassUnit.Kg),
+    long? FirstDay = null
+)
 {
     public IReadOnlyList<DayOfWeek> Days =>
         [
@@ -64,7 +70,20 @@ public static class AccountStore
     private const string Columns =
         "id, sign_in_name, name, password_hash, role, athlete_id, unit, locale, hours, first_day, some_only, ended_at";
 
-    public static ClubRow? Club(Db db) => db.One<ClubRow>("SELECT name, time_zone, training_days FROM club");
+    public static ClubRow? Club(Db db) =>
+        db.One<ClubRow>("SELECT name, time_zone, training_days, unit, first_day FROM club");
+
+    public static void PutClub(Db db, ClubRow club) =>
+        db.Run(
+            """
+            UPDATE club SET name = @Name, time_zone = @TimeZone, training_days = @TrainingDays, unit = @Unit,
+              first_day = @FirstDay
+            """,
+            club
+        );
+
+    /// <summary>Of whoever comes in and has not chosen.</summary>
+    public static MassUnit UnitOfClub(Db db) => Enum.Parse<MassUnit>(Club(db)?.Unit ?? nameof(MassUnit.Kg));
 
     public static void AddClub(Db db, ClubRow club, DateTimeOffset at) =>
         db.Run(

@@ -1,3 +1,5 @@
+using Cumbre.Storage.Ended;
+
 namespace Cumbre.Storage.Accounts;
 
 /// <summary>Somebody of the club with what they may see.</summary>
@@ -49,21 +51,47 @@ public static class PeopleStore
     }
 
     /// <summary>Gives a coach exactly these.</summary>
-    public static void Give(Db db, Guid account, IReadOnlyCollection<Guid> athletes, IReadOnlyCollection<Guid> groups)
+    public static void Give(
+        Db db,
+        Guid account,
+        IReadOnlyCollection<Guid> athletes,
+        IReadOnlyCollection<Guid> groups,
+        DateTimeOffset at
+    )
     {
-        db.Run("DELETE FROM coach_athlete WHERE account_id = @account", new { account });
-        db.Run("DELETE FROM coach_group WHERE account_id = @account", new { account });
+        foreach (
+            var athlete in db.Query<Guid>(
+                    "DELETE FROM coach_athlete WHERE account_id = @account RETURNING athlete_id",
+                    new { account }
+                )
+                .Except(athletes)
+        )
+            EndStore.Note(db, EndKind.CoachOf, at, account, athlete);
+        foreach (
+            var group in db.Query<Guid>(
+                    "DELETE FROM coach_group WHERE account_id = @account RETURNING group_id",
+                    new { account }
+                )
+                .Except(groups)
+        )
+            EndStore.Note(db, EndKind.CoachOfGroup, at, account, group);
         foreach (var athlete in athletes)
             GiveAthlete(db, account, athlete);
         foreach (var group in groups)
+        {
+            EndStore.Lift(db, EndKind.CoachOfGroup, account, group);
             db.Run("INSERT INTO coach_group (account_id, group_id) VALUES (@account, @group)", new { account, group });
+        }
     }
 
-    public static void GiveAthlete(Db db, Guid account, Guid athlete) =>
+    public static void GiveAthlete(Db db, Guid account, Guid athlete)
+    {
+        EndStore.Lift(db, EndKind.CoachOf, account, athlete);
         db.Run(
             "INSERT OR IGNORE INTO coach_athlete (account_id, athlete_id) VALUES (@account, @athlete)",
             new { account, athlete }
         );
+    }
 
     /// <summary>Lets a guardian see an athlete up to a day.</summary>
     public static void AddGuardian(Db db, Guid account, Guid athlete, DateOnly until) =>
@@ -87,25 +115,6 @@ public static class PeopleStore
             "athlete_id = @athlete OR id IN (SELECT account_id FROM guardian WHERE athlete_id = @athlete)",
             new { athlete }
         );
-
-    /// <summary>Erases the accounts of guardians who have nobody left, with what was noted of them.</summary>
-    public static void RemoveGuardiansOfNobody(Db db)
-    {
-        foreach (
-            var id in db.Query<Guid>(
-                "SELECT id FROM account WHERE role = 'guardian' AND id NOT IN (SELECT account_id FROM guardian)"
-            )
-        )
-            Remove(db, id);
-    }
-
-    /// <summary>Removes an account for good, with its sign-ins and what the audit says of it.</summary>
-    public static void Remove(Db db, Guid id)
-    {
-        db.Run("DELETE FROM audit_value WHERE account_id = @id AND athlete_id IS NULL", new { id });
-        db.Run("DELETE FROM audit_value WHERE subject_id = @id", new { id });
-        db.Run("DELETE FROM account WHERE id = @id", new { id });
-    }
 
     private sealed record Given(Guid AccountId, Guid Of, DateOnly? Until);
 

@@ -3,6 +3,7 @@ using Cumbre.Core.Levers;
 using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
+using Cumbre.Storage.Ended;
 using Cumbre.Storage.Loading;
 
 namespace Cumbre.Storage.Athletes;
@@ -131,6 +132,8 @@ public static class AthleteStore
             athlete.Intake.GuardianConsent,
             IntakeFinished = athlete.Intake.Finished,
         };
+        if (athlete.Version == 0)
+            EndStore.Lift(db, EndKind.Person, athlete.Id);
         var changed =
             athlete.Version == 0
                 ? db.Run(

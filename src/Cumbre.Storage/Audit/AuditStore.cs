@@ -45,6 +45,10 @@ public enum AuditKind
     PrivacyTextWritten,
     RetentionChanged,
 
+    ClubChanged,
+    BackupMade,
+    Restored,
+
     ResultCorrected,
     ResultRemoved,
     TestDayRemoved,

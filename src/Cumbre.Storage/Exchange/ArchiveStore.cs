@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Cumbre.Storage.Ended;
 using Cumbre.Storage.Privacy;
 using Microsoft.Data.Sqlite;
 
@@ -64,6 +65,8 @@ public static class ArchiveStore
         var byName = Carried.ToDictionary(PersonalRecords.Camel);
         if (records.Select(t => t.Key).FirstOrDefault(t => !byName.ContainsKey(t)) is { } strange)
             throw new ArchiveException($"{place}.{strange}");
+        if (Guid.TryParse(records["athlete"]?[0]?["id"]?.ToString(), out var comesBack))
+            EndStore.Lift(db, EndKind.Person, comesBack);
         var counts = new Dictionary<string, int>();
         foreach (var (name, table) in byName)
         {

@@ -1,3 +1,5 @@
+using Cumbre.Storage.Ended;
+
 namespace Cumbre.Storage.Privacy;
 
 /// <summary>Who gave a consent.</summary>
@@ -70,9 +72,13 @@ public static class ConsentStore
 
     /// <summary>Withdraws all that hold.</summary>
     /// <returns>How many.</returns>
-    public static int Withdraw(Db db, Guid athlete, Stamp stamp) =>
-        db.Run(
-            "UPDATE consent SET withdrawn_at = @At, withdrawn_by = @By WHERE athlete_id = @athlete AND withdrawn_at IS NULL",
+    public static int Withdraw(Db db, Guid athlete, Stamp stamp)
+    {
+        var withdrawn = db.Query<Guid>(
+            """
+            UPDATE consent SET withdrawn_at = @At, withdrawn_by = @By
+            WHERE athlete_id = @athlete AND withdrawn_at IS NULL RETURNING id
+            """,
             new
             {
                 athlete,
@@ -80,6 +86,10 @@ public static class ConsentStore
                 stamp.By,
             }
         );
+        foreach (var id in withdrawn)
+            EndStore.Note(db, EndKind.Consent, stamp.At, id);
+        return withdrawn.Count;
+    }
 
     /// <summary>When the last consent was withdrawn; null: one holds, or none was ever given.</summary>
     public static DateTimeOffset? WithdrawnAt(Db db, Guid athlete) =>

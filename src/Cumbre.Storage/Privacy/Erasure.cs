@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Ended;
 
 namespace Cumbre.Storage.Privacy;
 
@@ -29,8 +30,14 @@ public static class Erasure
     /// <param name="db">In a transaction.</param>
     /// <param name="athleteId">Whose rows.</param>
     /// <param name="name">As it stood in the roster.</param>
+    /// <param name="at">When: no backup brings them back from then on.</param>
     /// <returns>How many rows by table, and in how many words of others the name was struck out.</returns>
-    public static (IReadOnlyDictionary<string, int> Rows, int Mentions) Run(Db db, Guid athleteId, string name)
+    public static (IReadOnlyDictionary<string, int> Rows, int Mentions) Run(
+        Db db,
+        Guid athleteId,
+        string name,
+        DateTimeOffset at
+    )
     {
         var rows = new SortedDictionary<string, int>(StringComparer.Ordinal);
         foreach (var own in PersonalData.Rows)
@@ -40,8 +47,30 @@ public static class Erasure
                 rows[own.Table] = gone;
         }
 
-        PeopleStore.RemoveGuardiansOfNobody(db);
+        EndStore.Note(db, EndKind.Person, at, athleteId);
+        foreach (
+            var guardian in db.Query<Guid>(
+                "SELECT id FROM account WHERE role = 'guardian' AND id NOT IN (SELECT account_id FROM guardian)"
+            )
+        )
+            Account(db, guardian, at);
         return (rows, StrikeOut(db, name));
+    }
+
+    /// <summary>
+    /// Removes an account for good, with its sign-ins, what the audit says of it, and its name in the words of others.
+    /// </summary>
+    /// <param name="db">In a transaction.</param>
+    /// <param name="id">Of the account.</param>
+    /// <param name="at">When: no backup brings it back from then on.</param>
+    public static void Account(Db db, Guid id, DateTimeOffset at)
+    {
+        EndStore.Note(db, EndKind.Account, at, id);
+        var name = AccountStore.ById(db, id)?.Name ?? "";
+        db.Run("DELETE FROM audit_value WHERE account_id = @id AND athlete_id IS NULL", new { id });
+        db.Run("DELETE FROM audit_value WHERE subject_id = @id", new { id });
+        db.Run("DELETE FROM account WHERE id = @id", new { id });
+        StrikeOut(db, name);
     }
 
     /// <summary>Keeps that it was done.</summary>

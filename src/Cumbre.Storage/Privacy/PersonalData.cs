@@ -81,6 +81,7 @@ public static class PersonalData
     /// </summary>
     public static IReadOnlyList<string> Nobodys { get; } =
     [
+        "access_state",
         "audit_entry",
         "block_group",
         "catalogue_version",
@@ -88,6 +89,7 @@ public static class PersonalData
         "club",
         "club_school",
         "coach_group",
+        "ended",
         "erasure",
         "failed_try",
         "import_file",

@@ -60,13 +60,13 @@ public static class PersonalRecords
 
     private const string Json = "_json";
 
-    private static bool IsJson(string column) => column.EndsWith(Json, StringComparison.Ordinal);
+    internal static bool IsJson(string column) => column.EndsWith(Json, StringComparison.Ordinal);
 
     /// <summary>A column as it is written in JSON; what is JSON itself is named without saying so.</summary>
-    internal static string NameOf(string column) => Camel(IsJson(column) ? column[..^Json.Length] : column);
+    public static string NameOf(string column) => Camel(IsJson(column) ? column[..^Json.Length] : column);
 
     /// <summary>A name of the schema as it is written in JSON.</summary>
-    internal static string Camel(string name)
+    public static string Camel(string name)
     {
         var camel = new StringBuilder();
         var parts = name.Split('_');

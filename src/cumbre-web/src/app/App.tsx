@@ -40,6 +40,7 @@ const GeneratePage = lazy(() => import("../features/generate/GeneratePage"));
 const GroupPage = lazy(() => import("../features/groups/GroupPage"));
 const GroupSheet = lazy(() => import("../features/groups/GroupSheet"));
 const JoinPage = lazy(() => import("../features/accounts/JoinPage"));
+const ClubPage = lazy(() => import("../features/club/ClubPage"));
 const PeoplePage = lazy(() => import("../features/people/PeoplePage"));
 const PrivacyPage = lazy(() => import("../features/privacy/PrivacyPage"));
 const AuditPage = lazy(() => import("../features/audit/AuditPage"));
@@ -132,6 +133,7 @@ const router = createBrowserRouter([
           { path: "/athletes/:athleteId/sessions/:sessionId", element: <SessionPage /> },
           { path: "/help", element: <HelpPage sample={<SampleClub withHelp={false} />} /> },
           { path: "/athletes/:athleteId/privacy", element: <PersonPage /> },
+          { path: "/club", element: <OwnersOnly page={<ClubPage />} /> },
           { path: "/people", element: <OwnersOnly page={<PeoplePage />} /> },
           { path: "/privacy", element: <PrivacyPage /> },
           { path: "/audit", element: <OwnersOnly page={<AuditPage />} /> },
@@ -170,7 +172,8 @@ function Gatekeeper() {
   if (me.isPending) return <Loading label={say("starting")} />;
   if (me.isError) return <FailedPage error={me.error} retry={() => void me.refetch()} />;
   if (me.data.account) {
-    setHabits(me.data.account.habits);
+    const own = me.data.account.habits;
+    setHabits({ ...own, firstDay: own.firstDay ?? me.data.clubFirstDay ?? null });
     // What waits on this device is sent from whatever page is open.
     void device.start(me.data.account.id);
   }

@@ -156,6 +156,11 @@ function AccountMenu({
           {say("account")}
         </MenuItem>
         {isOwner && (
+          <MenuItem component={Link} to="/club" onClick={close}>
+            {say("clubPage")}
+          </MenuItem>
+        )}
+        {isOwner && (
           <MenuItem component={Link} to="/people" onClick={close}>
             {say("people")}
           </MenuItem>

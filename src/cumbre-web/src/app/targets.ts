@@ -50,6 +50,7 @@ const coachPages: Target[] = [
 ];
 
 const ownerPages: Target[] = [
+  page("/club", say("clubPage"), [say("backupsWord"), say("settingsWord")]),
   page("/people", say("people"), [say("coachesWord")]),
   page("/audit", say("audit"), [say("changesWord")]),
 ];

@@ -2,6 +2,9 @@ import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("app", {
   people: "People",
+  clubPage: "Club",
+  backupsWord: "backups",
+  settingsWord: "settings",
   audit: "Audit",
   privacy: "Privacy",
   coachesWord: "Coaches, invitations",

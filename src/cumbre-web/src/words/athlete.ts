@@ -188,7 +188,7 @@ export const say = wordsOf("athlete", {
   removeForGood: "Delete for good",
   removeForGood2: "Delete {name} for good?",
   everyTestSessionAndDecisionOfTheirs:
-    "All their tests, sessions, blocks, messages and decisions are erased, and their name in notes of others. Older copies of the database that hold them are deleted. <a>Export everything first</a>.",
+    "All their tests, sessions, blocks, messages and decisions are erased, and their name in notes of others. Backups that hold them are rewritten without them. <a>Export everything first</a>.",
   theYear: "the year",
   theStature: "the height",
   theArm: "the arm",

@@ -25,7 +25,7 @@ export const say = wordsOf("privacy", {
   noErasures: "Nobody has been erased.",
   erasedOn: "{day}, {byRule, select, true {by the rule} other {by hand}}",
   erasedFigures:
-    "{rows, plural, one {one row} other {# rows}}, {messages, plural, one {one message} other {# messages}}, {copies, plural, one {one copy of the file} other {# copies of the file}}, {mentions, plural, one {one mention} other {# mentions}}",
+    "{rows, plural, one {one row} other {# rows}}, {messages, plural, one {one message} other {# messages}}, {copies, plural, one {one backup} other {# backups}}, {mentions, plural, one {one mention} other {# mentions}}",
   consent: "Consent",
   noConsent: "No consent is on record.",
   consentHolds: "Consent is given.",

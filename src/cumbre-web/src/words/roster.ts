@@ -6,7 +6,7 @@ export const say = wordsOf("roster", {
   erasedAPerson: "The person was erased: {rows, plural, one {# entry} other {# entries}}.",
   erasedMessages: "{messages, plural, one {One message was deleted.} other {# messages were deleted.}}",
   erasedCopies:
-    "{copies, plural, one {One older copy of the database was deleted.} other {# older copies of the database were deleted.}}",
+    "{copies, plural, one {One backup was rewritten without them.} other {# backups were rewritten without them.}}",
   erasedMentions:
     "{mentions, plural, one {Their name was removed from one note.} other {Their name was removed from # notes.}}",
   decisionWaits: "decision waiting",

@@ -68,6 +68,9 @@ export const groups = [
     kinds: [
       "PrivacyTextWritten",
       "RetentionChanged",
+      "ClubChanged",
+      "BackupMade",
+      "Restored",
       "ClubSchoolChanged",
       "ClubKitChanged",
       "MovementWritten",

@@ -45,7 +45,7 @@ export default function KitPage() {
 }
 
 function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefined }) {
-  const { today, isClub } = useSignedIn();
+  const { today, isClub, gauge } = useSignedIn();
   const unit = useUnit();
   const ofClub = athleteId === undefined;
   const [text, setText] = useState(() => textOf(book, unit));
@@ -186,13 +186,15 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
                   slotProps={{ inputLabel: { shrink: true } }}
                   sx={{ width: 150 }}
                 />
-                <Button
-                  size="small"
-                  onClick={() => setMeasuring(b.id)}
-                  aria-label={say("measure", { name: b.name || say("theBand") })}
-                >
-                  {say("measure2")}
-                </Button>
+                {gauge !== "None" && (
+                  <Button
+                    size="small"
+                    onClick={() => setMeasuring(b.id)}
+                    aria-label={say("measure", { name: b.name || say("theBand") })}
+                  >
+                    {say("measure2")}
+                  </Button>
+                )}
                 {help && (
                   <Box sx={{ fontSize: 13, minWidth: 130 }}>
                     {say("helps")}{" "}
@@ -341,6 +343,7 @@ function Form({ book, athleteId }: { book: KitBook; athleteId: string | undefine
       {measuring !== null && (
         <MeasureDialog
           name={text.bands.find((b) => b.id === measuring)?.name ?? ""}
+          isSimulated={gauge === "Simulated"}
           onClose={() => setMeasuring(null)}
           onDone={(measured: Measured) => {
             row(

@@ -26,10 +26,13 @@ export interface Measured {
 /** Hold the band at three lengths; a steady window is averaged, an unsteady one refused. */
 export function MeasureDialog({
   name,
+  isSimulated,
   onDone,
   onClose,
 }: {
   name: string;
+  /** A stand-in answers, which can be made to swing. */
+  isSimulated: boolean;
   onDone: (measured: Measured) => void;
   onClose: () => void;
 }) {
@@ -52,9 +55,11 @@ export function MeasureDialog({
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>{say("measure", { name: name || say("theBand") })}</DialogTitle>
       <DialogContent>
-        <Typography variant="body2" color="textSecondary">
-          {say("aSimulatedScaleThatShipsWithThe")}
-        </Typography>
+        {isSimulated && (
+          <Typography variant="body2" color="textSecondary">
+            {say("aSimulatedScaleThatShipsWithThe")}
+          </Typography>
+        )}
         <Box component="ol" sx={{ m: 0, mt: 2, pl: 4, fontSize: 14, lineHeight: "22px" }}>
           {places.map(([key, text], i) => (
             <Box component="li" key={key} sx={{ fontWeight: i === taken.length ? 650 : 400 }}>
@@ -79,10 +84,12 @@ export function MeasureDialog({
                 {say("notTakenThePullWasNotSteady")}
               </Typography>
             )}
-            <FormControlLabel
-              control={<Switch checked={swinging} onChange={(_, v) => setSwinging(v)} size="small" />}
-              label={say("letItSwingToSeeItRefused")}
-            />
+            {isSimulated && (
+              <FormControlLabel
+                control={<Switch checked={swinging} onChange={(_, v) => setSwinging(v)} size="small" />}
+                label={say("letItSwingToSeeItRefused")}
+              />
+            )}
           </Box>
         )}
         {!step && <Typography sx={{ mt: 2 }}>{say("threePlacesTakenTheMeanIsUsed")}</Typography>}

@@ -36,6 +36,7 @@ export function useSignedIn() {
     today: me.today,
     club: me.club ?? "",
     demo: me.demo,
+    gauge: me.gauge,
     isCoach: me.account.role === "owner" || me.account.role === "coach",
     isOwner: me.account.role === "owner",
     /** Changes what the whole club lives with: an owner, or a coach of all athletes. */

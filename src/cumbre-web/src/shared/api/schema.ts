@@ -1370,6 +1370,229 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/backups": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BackupsDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["BackupsDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/backups/{name}/preview": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          name: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RestorePreview"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/backups/{name}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          name: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["BackupRestoreRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["RestorePreview"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/club": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ClubSettingsDto"];
+          };
+        };
+      };
+    };
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ClubSettingsDto"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ClubSettingsDto"];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/club/archive": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes": {
     parameters: {
       query?: never;
@@ -7274,6 +7497,21 @@ export interface components {
       /** @description Open invitations and links to a new password. */
       links: components["schemas"]["OpenLinkDto"][];
     };
+    /** @description An athlete of whom the two files hold different things. */
+    AthleteDifference: {
+      /** @description As it stands now, or in the backup where they are not here now. */
+      name: string;
+      /**
+       * Format: int64
+       * @description Null: they are not in the club now.
+       */
+      setsNow: null | number;
+      /**
+       * Format: int64
+       * @description Null: they would not be in it.
+       */
+      setsThen: null | number;
+    };
     AthleteDto: {
       /**
        * Format: uuid
@@ -7445,6 +7683,9 @@ export interface components {
       | "ConsentWithdrawn"
       | "PrivacyTextWritten"
       | "RetentionChanged"
+      | "ClubChanged"
+      | "BackupMade"
+      | "Restored"
       | "ResultCorrected"
       | "ResultRemoved"
       | "TestDayRemoved"
@@ -7487,6 +7728,53 @@ export interface components {
       head: string;
       /** @description A seal that was noted before is in the chain; null: none was given. */
       hasNoted: null | boolean;
+    };
+    /** @description A copy of the file. */
+    Backup: {
+      /** @description Of its file, without a folder. */
+      name: string;
+      /** @description Why it was made. */
+      kind: components["schemas"]["BackupKind"];
+      /**
+       * Format: date-time
+       * @description When, to the second.
+       */
+      at: string;
+      /**
+       * Format: int64
+       * @description Its length.
+       */
+      bytes: number;
+    };
+    /**
+     * @description Why a backup was made.
+     * @enum {unknown}
+     */
+    BackupKind: "Daily" | "Migration" | "Asked" | "Replaced";
+    BackupRestoreRequest: {
+      /** @description Of whoever asks. */
+      password: string;
+    };
+    /** @description Why the newest try to make a backup failed. */
+    BackupTrouble: {
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      /** @description As the machine tells it. */
+      reason: string;
+    };
+    BackupsDto: {
+      /** @description Where they lie on the machine. */
+      folder: string;
+      /** @description They are made by themselves. */
+      daily: boolean;
+      /** @description The newest first. */
+      backups: components["schemas"]["Backup"][];
+      trouble: null | components["schemas"]["BackupTrouble"];
+      /** @description How many of each kind the rotation keeps. */
+      kept: components["schemas"]["RotationDto"];
     };
     /** @description A measured band. */
     BandDto: {
@@ -8185,6 +8473,22 @@ export interface components {
     ClubSchoolRequest: {
       /** @description Slug of one of the question's choices. */
       choice: string;
+    };
+    /** @description What the whole club lives with. */
+    ClubSettingsDto: {
+      /** @description 1 to 80 characters. */
+      name: string;
+      /** @description IANA name; training days are dates there. */
+      timeZone: string;
+      /** @description ISO numbers, Monday = 1: on which athletes train who have chosen no days of their own. */
+      trainingDays: number[];
+      /** @description Of whoever comes in and has not chosen. */
+      unit: components["schemas"]["MassUnit"];
+      /**
+       * Format: int32
+       * @description Of the week, 1 is Monday, 7 Sunday, for whoever has not chosen; null: as their browser says.
+       */
+      firstDay: null | number;
     };
     /** @description The coach's words with the newest published version. */
     CoachNote: {
@@ -9168,6 +9472,49 @@ export interface components {
       value: components["schemas"]["Quantity"];
       why: components["schemas"]["Explanation"];
     };
+    /** @description How much a file holds. */
+    FileCounts: {
+      /**
+       * Format: int64
+       * @description In the roster and archived.
+       */
+      athletes: number;
+      /**
+       * Format: int64
+       * @description Who can sign in.
+       */
+      accounts: number;
+      /**
+       * Format: int64
+       * @description Planned and done.
+       */
+      sessions: number;
+      /**
+       * Format: int64
+       * @description As they stand, corrections not counted twice.
+       */
+      sets: number;
+      /**
+       * Format: int64
+       * @description Results of tests.
+       */
+      tests: number;
+      /**
+       * Format: int64
+       * @description With drafts.
+       */
+      blocks: number;
+      /**
+       * Format: int64
+       * @description Open and closed.
+       */
+      decisions: number;
+      /**
+       * Format: date
+       * @description The newest day on which something was done; null: nothing was.
+       */
+      lastDay: null | string;
+    };
     /** @description What a file would bring. */
     FilePreviewDto: {
       /** @description How much. */
@@ -9424,6 +9771,11 @@ export interface components {
      * @enum {unknown}
      */
     GateVerdict: "TooFew" | "Tells" | "TellsLittle" | "TellsNothing";
+    /**
+     * @description What is there to measure a band with.
+     * @enum {unknown}
+     */
+    GaugeKind: "None" | "Attached" | "Simulated";
     /**
      * @description Where a band is held.
      * @enum {unknown}
@@ -10988,12 +11340,28 @@ export interface components {
     MassUnit: "Kg" | "Lb";
     /** @description What the page needs first: the club, the day, the account, and the token for writes. */
     MeDto: {
+      /** @description Its name; null: nobody owns it yet. */
       club: null | string;
-      /** Format: date */
+      /** @description Of whoever comes in and has not chosen. */
+      clubUnit: components["schemas"]["MassUnit"];
+      /**
+       * Format: int32
+       * @description Of the week, for whoever has not chosen; null: as their browser says.
+       */
+      clubFirstDay: null | number;
+      /** @description What is there to measure a band with. */
+      gauge: components["schemas"]["GaugeKind"];
+      /**
+       * Format: date
+       * @description The training day.
+       */
       today: string;
+      /** @description Demo data. */
       demo: boolean;
+      /** @description The first start. */
       needsOwner: boolean;
       account: null | components["schemas"]["AccountDto"];
+      /** @description For writes. */
       csrfToken: string;
     };
     /** @description A member, and what to know of their block. */
@@ -12691,6 +13059,22 @@ export interface components {
       restInSlot: null | number;
       progression: null | components["schemas"]["ProgressionDto"];
     };
+    /** @description What a restore would change. */
+    RestorePreview: {
+      now: null | components["schemas"]["FileCounts"];
+      /** @description The file as it would be. */
+      then: components["schemas"]["FileCounts"];
+      /** @description Athletes of whom more or less would be there, by name. */
+      differs: components["schemas"]["AthleteDifference"][];
+      /** @description Names of people who can sign in now and could not then. */
+      accountsGone: string[];
+      /** @description What of the backup would not come back, because it has ended since. */
+      ended: components["schemas"]["StaysEnded"];
+      /** @description It is known what has ended since; otherwise everybody of the backup comes back. */
+      knowsEnds: boolean;
+      /** @description Who could sign in as an owner. */
+      owners: string[];
+    };
     RestoreRequest: {
       /**
        * Format: int32
@@ -13091,6 +13475,33 @@ export interface components {
       testCount: number;
       /** @description In order of weight. */
       goals: components["schemas"]["RosterGoal"][];
+    };
+    RotationDto: {
+      /**
+       * Format: int32
+       * @description The newest of the daily ones.
+       */
+      days: number;
+      /**
+       * Format: int32
+       * @description Of so many weeks the newest one.
+       */
+      weeks: number;
+      /**
+       * Format: int32
+       * @description Of so many months the newest one.
+       */
+      months: number;
+      /**
+       * Format: int32
+       * @description Made by hand.
+       */
+      asked: number;
+      /**
+       * Format: int32
+       * @description Made before an update, and before a restore.
+       */
+      others: number;
     };
     /**
      * @description What rounding to the kit did.
@@ -14123,6 +14534,34 @@ export interface components {
      * @enum {unknown}
      */
     StationKind: "Movement" | "Pattern" | "Ladder";
+    /** @description What of a copy did not come back, because it has ended since. */
+    StaysEnded: {
+      /**
+       * Format: int32
+       * @description Athletes who were erased.
+       */
+      persons: number;
+      /**
+       * Format: int32
+       * @description Accounts that were removed, or whose access has ended.
+       */
+      accounts: number;
+      /**
+       * Format: int32
+       * @description Athletes and groups that a coach no longer has.
+       */
+      given: number;
+      /**
+       * Format: int32
+       * @description Consents that were withdrawn.
+       */
+      consents: number;
+      /**
+       * Format: int32
+       * @description Devices, all of which sign in again.
+       */
+      signIns: number;
+    };
     /** @description A rung as it is written. */
     StepEntry: {
       slug: string;

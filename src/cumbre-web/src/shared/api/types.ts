@@ -233,3 +233,6 @@ export type FilePreview = Schemas["FilePreviewDto"];
 export type ImportProgress = Schemas["ImportProgressDto"];
 export type ImportedFile = Schemas["ImportedDto"];
 export type ClubReview = Schemas["ClubReviewDto"];
+export type ClubSettings = Schemas["ClubSettingsDto"];
+export type Backup = Schemas["Backup"];
+export type RestorePreview = Schemas["RestorePreview"];

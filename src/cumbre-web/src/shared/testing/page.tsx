@@ -51,6 +51,9 @@ export const me: Me = {
   demo: true,
   today: "2026-03-16",
   club: "Cochera 9",
+  clubUnit: "Kg",
+  clubFirstDay: null,
+  gauge: "Simulated",
   csrfToken: "t",
   account: {
     id: "c",
