@@ -28,6 +28,7 @@ public sealed class PhoneTests : CoachAtWork
             ("/account", null, "this device"),
             ("/people", null, "Irune Basterra"),
             ("/audit", null, "Recorded consent"),
+            ("/club", null, "There are no backups yet."),
             ("/privacy", null, "How long people are kept"),
             (PathOf("Levi Sorel") + "/privacy", null, "Maren Sorel"),
             ("/test-days", null, "No test days yet"),

@@ -76,6 +76,7 @@ public sealed class PseudoLanguageTests : CoachAtWork
                 "/account",
                 "/people",
                 "/audit",
+                "/club",
                 "/privacy",
                 kasimir + "/privacy",
                 "/test-days",

@@ -63,6 +63,7 @@ public sealed class ScreenReaderTests : CoachAtWork
                 ("/account", "Devices"),
                 ("/people", "Irune Basterra"),
                 ("/audit", "Recorded consent"),
+                ("/club", "There are no backups yet."),
                 ("/privacy", "How long people are kept"),
                 (levi + "/privacy", "Maren Sorel"),
                 ("/test-days", "No test days yet"),

@@ -8,7 +8,11 @@ namespace Cumbre.Browser.Tests;
 /// <summary>
 /// The app as a process of its own on the demo's data, which can be killed and started again at the same address.
 /// </summary>
-public sealed class ServerProcess : IDisposable
+/// <param name="under">
+/// A command that the app is run by, with its arguments; {data} stands for the folder. It becomes the app, so that its
+/// process is the app's.
+/// </param>
+public sealed class ServerProcess(params string[] under) : IDisposable
 {
     private readonly int port = FreePort();
     private Process? server;
@@ -17,19 +21,20 @@ public sealed class ServerProcess : IDisposable
 
     public async Task<Uri> Start(CancellationToken stop)
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (
-            var argument in new[]
-            {
-                typeof(Program).Assembly.Location,
-                "--data",
-                Data,
-                "--demo",
-                "true",
-                "--urls",
-                $"http://127.0.0.1:{port}",
-            }
-        )
+        string[] all =
+        [
+            .. under.Select(u => u.Replace("{data}", Data, StringComparison.Ordinal)),
+            "dotnet",
+            typeof(Program).Assembly.Location,
+            "--data",
+            Data,
+            "--demo",
+            "true",
+            "--urls",
+            $"http://127.0.0.1:{port}",
+        ];
+        var start = new ProcessStartInfo(all[0]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        foreach (var argument in all[1..])
             start.ArgumentList.Add(argument);
         server = Process.Start(start)!;
         while (await server.StandardOutput.ReadLineAsync(stop) is { } line)
@@ -38,8 +43,10 @@ public sealed class ServerProcess : IDisposable
                 return new Uri(address.Trim());
         }
 
-        throw new InvalidOperationException(await server.StandardError.ReadToEndAsync(stop));
+        throw new ServerDidNotStartException(await server.StandardError.ReadToEndAsync(stop));
     }
+
+    public int Id => server!.Id;
 
     /// <summary>As a power cut would.</summary>
     public async Task Kill(CancellationToken stop)
@@ -64,3 +71,7 @@ public sealed class ServerProcess : IDisposable
         return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 }
+
+/// <summary>It ended before it was ready.</summary>
+/// <param name="said">On its console.</param>
+public sealed class ServerDidNotStartException(string said) : Exception(said);
