@@ -20,7 +20,7 @@ internal static class CsvReading
         var (mark, isQuoted) = Look(path);
         using var text = TextOf.Open(path);
         using var parser = new CsvParser(
-            text,
+            new ShortLines(text),
             new CsvConfiguration(CultureInfo.InvariantCulture)
             {
                 Delimiter = $"{mark}",
@@ -29,6 +29,7 @@ internal static class CsvReading
                 IgnoreBlankLines = false,
                 DetectColumnCountChanges = false,
                 CacheFields = false,
+                MaxFieldSize = ShortLines.Maximum,
             }
         );
         while (parser.Read())
@@ -37,6 +38,36 @@ internal static class CsvReading
             for (var i = 0; i < row.Length; i++)
                 row[i] = Cell.Of(Bare(isQuoted ? parser[i] : parser[i].Trim('"')));
             yield return row;
+        }
+    }
+
+    /// <summary>
+    /// A line so long is no row of a table, and would be taken into memory with every mark in it as a column.
+    /// </summary>
+    private sealed class ShortLines(TextReader inner) : TextReader
+    {
+        public const int Maximum = 1 << 20;
+
+        private int length;
+
+        public override int Read(char[] buffer, int index, int count)
+        {
+            var read = inner.Read(buffer, index, count);
+            foreach (var c in buffer.AsSpan(index, read))
+            {
+                length = c is '\n' or '\r' ? 0 : length + 1;
+                if (length > Maximum)
+                    throw new InvalidDataException("A line is too long.");
+            }
+
+            return read;
+        }
+
+        protected override void Dispose(bool disposing)
+        {
+            if (disposing)
+                inner.Dispose();
+            base.Dispose(disposing);
         }
     }
 

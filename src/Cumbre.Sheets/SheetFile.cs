@@ -120,7 +120,8 @@ public static class SheetFile
                 or InvalidOperationException
                 or NullReferenceException
                 or ArgumentException
-                or IndexOutOfRangeException;
+                or IndexOutOfRangeException
+                or CsvHelper.CsvHelperException;
 
     private static byte[] Start(string path)
     {

@@ -18,10 +18,18 @@ public readonly partial record struct Cell(string Text)
     /// <summary>Set where the file holds a time.</summary>
     public TimeSpan? Time { get; private init; }
 
+    /// <summary>Characters of a cell, by ECMA-376 (from memory).</summary>
+    public const int LengthMaximum = 32_767;
+
+    /// <summary>Longer text is no number and no day.</summary>
+    internal const int FigureMaximum = 60;
+
     public bool IsEmpty => string.IsNullOrEmpty(Text);
 
     /// <summary>Words, with the spaces of typewriters and machines as one.</summary>
-    public static Cell Of(string? text) => string.IsNullOrEmpty(text) ? Empty : new(Tidy(text));
+    /// <remarks>What is longer than a spreadsheet's own cell can be is cut there.</remarks>
+    public static Cell Of(string? text) =>
+        string.IsNullOrEmpty(text) ? Empty : new(Tidy(text.Length > LengthMaximum ? text[..LengthMaximum] : text));
 
     public static Cell Of(decimal number) =>
         new(number.ToString("0.#########", CultureInfo.InvariantCulture)) { Number = number };
@@ -45,6 +53,8 @@ public readonly partial record struct Cell(string Text)
     {
         if (Number is { } number)
             return number;
+        if (Text.Length > FigureMaximum)
+            return null;
         var match = Plain().Match(Text);
         return
             match.Success

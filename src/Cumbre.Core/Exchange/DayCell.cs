@@ -46,6 +46,8 @@ public static partial class DayCell
             return known;
         if (cell.AsNumber() is { } number && number == Math.Truncate(number))
             return OfNumber((long)Math.Clamp(number, 0, 99_999_999));
+        if (cell.Text.Length > Cell.FigureMaximum)
+            return null;
         if (Iso().Match(cell.Text) is { Success: true } iso)
             return Make(Int(iso, 1), Int(iso, 2), Int(iso, 3));
         if (Figures().Match(cell.Text) is { Success: true } f)
@@ -92,6 +94,7 @@ public static partial class DayCell
     /// <summary>Can it be read both ways?</summary>
     public static bool IsAmbiguous(Cell cell) =>
         cell.Day is null
+        && cell.Text.Length <= Cell.FigureMaximum
         && Figures().Match(cell.Text) is { Success: true } f
         && Int(f, 1) <= 12
         && Int(f, 2) <= 12

@@ -12,7 +12,8 @@ public sealed partial class MappingGuess(ImportTerms terms, DateOnly today)
     /// <summary>The header is among so many first rows, and so many are looked at.</summary>
     public const int RowsLooked = 60;
 
-    private const int HeaderWithin = 20;
+    private const int HeaderWithin = 20,
+        HeaderMaximum = 200;
 
     /// <summary>Roles of which a table may have several columns, one for each set.</summary>
     private static readonly ColumnRole[] Many =
@@ -280,10 +281,13 @@ public sealed partial class MappingGuess(ImportTerms terms, DateOnly today)
 
     /// <summary>The header without its unit and its number.</summary>
     internal static string Core(string header) =>
-        PlainName.Of(Numbered().Replace(UnitWord().Replace(header.Trim(), " ").Trim(), ""));
+        PlainName.Of(Numbered().Replace(UnitWord().Replace(Head(header), " ").Trim(), ""));
+
+    /// <summary>A header says in its first words what it is.</summary>
+    private static string Head(string header) => header[..Math.Min(header.Length, HeaderMaximum)].Trim();
 
     private static MassUnit? UnitOf(string header) =>
-        UnitWord().Match(header) is not { Success: true } m ? null
+        UnitWord().Match(Head(header)) is not { Success: true } m ? null
         : m.Value.Contains("kg", StringComparison.OrdinalIgnoreCase) ? MassUnit.Kg
         : m.Value.Contains("lb", StringComparison.OrdinalIgnoreCase) ? MassUnit.Lb
         : null;
