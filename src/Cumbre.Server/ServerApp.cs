@@ -79,6 +79,7 @@ internal static class ServerApp
         services.AddSingleton<SecondFactor>();
         services.AddSingleton<OwnPassword>();
         services.AddSingleton<Erasing>();
+        services.AddSingleton<ClockWatch>();
         services.AddSingleton<Links>();
         services.AddSingleton<PackSeal>();
         services.AddSingleton<LiveFeed>();

@@ -1,7 +1,9 @@
 using System.Globalization;
 using Cumbre.Server.Hosting;
+using Cumbre.Server.Privacy;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
+using Cumbre.Storage.Audit;
 using Microsoft.Data.Sqlite;
 
 namespace Cumbre.Server.Tests;
@@ -25,6 +27,83 @@ public sealed class ClubClockTests : IDisposable
     {
         public override DateTimeOffset GetUtcNow() => DateTimeOffset.Parse(utc, CultureInfo.InvariantCulture);
     }
+
+    private sealed class Leaping(DateTimeOffset start) : TimeProvider
+    {
+        private TimeSpan run;
+
+        public TimeSpan Off { get; set; }
+
+        public void Run(TimeSpan by) => run += by;
+
+        public override long TimestampFrequency => TimeSpan.TicksPerSecond;
+
+        public override long GetTimestamp() => run.Ticks;
+
+        public override DateTimeOffset GetUtcNow() => start + run + Off;
+    }
+
+    // Seen before: a clock that was ten years ahead for an hour erased everybody in the archive.
+    [Theory]
+    [InlineData(0.9, true)]
+    [InlineData(-0.9, true)]
+    [InlineData(1.1, false)]
+    [InlineData(-1.1, false)]
+    [InlineData(3650, false)]
+    public void A_date_that_has_leapt_is_believed_after_three_days(double days, bool isBelieved)
+    {
+        var database = Owned();
+        var time = new Leaping(new(2026, 3, 16, 9, 0, 0, TimeSpan.Zero));
+        Note(database, time.GetUtcNow());
+        var watch = new ClockWatch(time, new(new(folder, false, null), database, time), database);
+        Assert.True(watch.IsBelieved());
+        time.Run(TimeSpan.FromHours(1));
+        Assert.True(watch.IsBelieved());
+        time.Run(TimeSpan.FromHours(1));
+        time.Off = TimeSpan.FromDays(days);
+        Assert.Equal(isBelieved, watch.IsBelieved());
+        time.Run(TimeSpan.FromHours(71));
+        Assert.Equal(isBelieved, watch.IsBelieved());
+        time.Run(TimeSpan.FromHours(1));
+        Assert.True(watch.IsBelieved());
+        // Set right again it has leapt as well.
+        time.Off = TimeSpan.Zero;
+        Assert.Equal(isBelieved, watch.IsBelieved());
+    }
+
+    [Theory]
+    [InlineData(60, true)]
+    [InlineData(61, false)]
+    [InlineData(-61, false)]
+    public void A_club_that_was_off_for_long_believes_its_date_later(int days, bool isBelieved)
+    {
+        var database = Owned();
+        var time = new Leaping(new(2026, 3, 16, 9, 0, 0, TimeSpan.Zero));
+        Note(database, time.GetUtcNow().AddDays(-days));
+        var watch = new ClockWatch(time, new(new(folder, false, null), database, time), database);
+        Assert.Equal(isBelieved, watch.IsBelieved());
+        time.Run(TimeSpan.FromDays(3));
+        Assert.True(watch.IsBelieved());
+    }
+
+    private Database Owned()
+    {
+        var database = new Database(folder);
+        database.Migrate(_ => { });
+        database.Write(db =>
+        {
+            AccountStore.AddClub(db, new("Hall", "Europe/Madrid", "1,3,5"), DateTimeOffset.UnixEpoch);
+            return true;
+        });
+        return database;
+    }
+
+    private static void Note(Database database, DateTimeOffset at) =>
+        database.Write(db =>
+        {
+            AuditStore.Add(db, new(AuditKind.SignedIn), at, null);
+            return true;
+        });
 
     [Theory]
     [InlineData("Europe/Madrid", "2026-03-16T22:59:59Z", "2026-03-16", "2026-03-15T23:00:00Z")]

@@ -126,6 +126,31 @@ public sealed class RunningTests(SharedClub shared) : IClassFixture<SharedClub>
         Assert.Equal(404, (await coach.Delete("/api/athletes/nobody")).Status);
     }
 
+    // Five seconds are waited for whoever holds it.
+    [Fact]
+    public async Task A_file_that_another_program_holds_is_told_and_recovered_from()
+    {
+        await using var club = new Club();
+        var coach = await club.Coach();
+        var athlete = await coach.NewAthlete();
+        using var connection = new SqliteConnection($"Data Source={club.DatabasePath};Pooling=False");
+        connection.Open();
+        Run("BEGIN IMMEDIATE");
+        var refused = await athlete.Weigh(70, "2026-03-10");
+        Assert.Equal((503, "fileBusy"), (refused.Status, refused.Said));
+        // Whoever reads waits for nobody.
+        Assert.Equal(200, (await coach.Get("/api/athletes")).Status);
+        Run("ROLLBACK");
+        (await athlete.Weigh(70, "2026-03-10")).Ok.ToString();
+
+        void Run(string sql)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = sql;
+            command.ExecuteNonQuery();
+        }
+    }
+
     [Fact]
     public async Task Health_reads_the_file()
     {

@@ -131,6 +131,10 @@ public sealed record AuditQuery
 /// <summary>Who did what, when and why. Entries are added, and never changed or removed.</summary>
 public static class AuditStore
 {
+    /// <summary>When something was noted last; null: nothing was.</summary>
+    public static DateTimeOffset? NewestAt(Db db) =>
+        db.One<DateTimeOffset?>("SELECT at FROM audit_entry ORDER BY seq DESC LIMIT 1");
+
     private const string Columns = """
         e.seq, e.at, e.kind, n.name AS by, v.athlete_id, a.name AS athlete, v.before, v.after, v.reason, v.seq IS NULL AS erased
         FROM audit_entry e LEFT JOIN audit_value v ON v.seq = e.seq
