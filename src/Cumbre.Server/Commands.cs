@@ -136,7 +136,7 @@ internal static class Commands
         using var folder = new ClubFolder(options.Data);
         Tell(files.Prepare(backup, null, now), output);
         files.Open(new Database(options.Data), now, _ => { }, output.WriteLine);
-        output.WriteLine($"Restored {backup.Name}. The file that was there is kept among the backups.");
+        output.WriteLine($"Restored {backup.Name}. What was there is kept, among the backups or beside it.");
         return 0;
     }
 

@@ -138,6 +138,9 @@ public sealed class AccessibilityTests : CoachAtWork
         Coach.Press("Check the chain");
         Coach.Sees("none changed.");
         Check("audit");
+        Coach.Go("/club");
+        Coach.Sees("There are no backups yet.");
+        Check("club");
         Coach.Go("/privacy");
         Coach.Sees("How long people are kept");
         Check("privacy");

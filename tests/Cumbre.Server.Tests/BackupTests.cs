@@ -1,6 +1,8 @@
+using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Backups;
 using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Cumbre.Server.Tests;
 
@@ -132,6 +134,7 @@ public sealed class BackupTests : IAsyncLifetime
         Assert.Equal(204, (await cast.Olga.Delete($"/api/people/{IdOf("lea")}")).Status);
         (await cast.Olga.Post($"/api/athletes/{cast.AnaId}/consents/withdraw", new { reason = "" })).Ok.ToString();
         // The backup on the shelf holds nothing of the erased any more; the one elsewhere does.
+        cast.Club.Services.GetRequiredService<BackupKeeper>().Forget();
         SqliteConnection.ClearAllPools();
         Assert.Equal([Path.Combine(elsewhere, name)], cast.Club.FilesWith("Ben Skerry"));
         Assert.Equal([Path.Combine(elsewhere, name)], cast.Club.FilesWith("Lea Estuary"));

@@ -1,8 +1,10 @@
 using System.Text.Json.Nodes;
 using Cumbre.Core.Movements;
+using Cumbre.Server.Hosting;
 using Cumbre.Storage.Privacy;
 using Json.Schema;
 using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Cumbre.Server.Tests;
 
@@ -153,6 +155,7 @@ public sealed class ErasureTests : IAsyncLifetime
         Assert.Contains((await coach.Get("/api/test-days")).Ok.AsArray(), d =>
             (string)d!["name"]! == "Evening with (erased)"
         );
+        club.Services.GetRequiredService<BackupKeeper>().Forget();
         SqliteConnection.ClearAllPools();
         Assert.Equal([older], club.FilesWith(name));
         Assert.Equal([older], club.FilesWith(id.ToByteArray(bigEndian: true)));

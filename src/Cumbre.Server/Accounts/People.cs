@@ -4,8 +4,6 @@ using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
-using Cumbre.Storage.Backups;
-using Cumbre.Storage.Ended;
 using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -271,7 +269,7 @@ internal static class PeopleEndpoints
         Guid id,
         ClaimsPrincipal user,
         Database database,
-        ClubFiles files,
+        BackupKeeper keeper,
         ClubClock clock
     )
     {
@@ -289,8 +287,8 @@ internal static class PeopleEndpoints
         });
         if (erased)
         {
-            Forgetting.Run(files.Shelf, EndKind.Account, id, clock.Now);
             database.Forget();
+            keeper.Soon();
         }
 
         return problem is null ? TypedResults.NoContent() : (ProblemHttpResult)problem;

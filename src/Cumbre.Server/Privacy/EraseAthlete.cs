@@ -4,8 +4,6 @@ using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Audit;
-using Cumbre.Storage.Backups;
-using Cumbre.Storage.Ended;
 using Cumbre.Storage.Privacy;
 using Cumbre.Storage.Programmes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -13,7 +11,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Cumbre.Server.Privacy;
 
 /// <summary>A person is erased: rows, messages, copies of the file, and their name in the words of others.</summary>
-internal sealed class Erasing(Database database, ClubFiles files, ClubClock clock, CumbreOptions options)
+internal sealed class Erasing(Database database, BackupKeeper keeper, ClubClock clock, CumbreOptions options)
 {
     /// <summary>For good.</summary>
     /// <param name="profile">Whom.</param>
@@ -23,7 +21,7 @@ internal sealed class Erasing(Database database, ClubFiles files, ClubClock cloc
         var blocks = database.Read(db => BlockStore.Of(db, profile.Id).Select(b => b.Id).ToArray());
         // What lies beside the file goes first: were it to fail, the person still stands where they can be erased.
         var messages = Mail.EraseOf(profile.Id, profile.Name, blocks, options);
-        var copies = Forgetting.Run(files.Shelf, EndKind.Person, profile.Id, clock.Now);
+        var copies = keeper.CountOf(profile.Id);
         var receipt = database.Write(db =>
         {
             var (rows, mentions) = Erasure.Run(db, profile.Id, profile.Name, clock.Now);
@@ -34,6 +32,7 @@ internal sealed class Erasing(Database database, ClubFiles files, ClubClock cloc
             return made;
         });
         database.Forget();
+        keeper.Soon();
         return receipt;
     }
 }

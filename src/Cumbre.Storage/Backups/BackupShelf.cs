@@ -43,6 +43,8 @@ public sealed class BackupShelf(string folder)
         Suffix = ".db",
         Unfinished = ".part";
 
+    private readonly Lock one = new();
+
     public string Folder => folder;
 
     /// <summary>The newest first.</summary>
@@ -71,6 +73,7 @@ public sealed class BackupShelf(string folder)
     /// <exception cref="BackupException">It could not be written, or is not whole.</exception>
     internal Backup Make(SqliteConnection from, BackupKind kind, DateTimeOffset at)
     {
+        using var turn = one.EnterScope();
         var path = Free(kind, at);
         var part = path + Unfinished;
         try
@@ -144,6 +147,9 @@ public sealed class BackupShelf(string folder)
     /// <exception cref="BackupException">It stands as it was.</exception>
     internal void Rewrite(Backup backup, Action<Db> change)
     {
+        using var turn = one.EnterScope();
+        if (!File.Exists(PathOf(backup)))
+            return;
         var part = backup.Name + Unfinished;
         var path = Path.Combine(folder, part);
         try
@@ -187,6 +193,7 @@ public sealed class BackupShelf(string folder)
     /// <returns>What was removed.</returns>
     public IReadOnlyList<Backup> Rotate()
     {
+        using var turn = one.EnterScope();
         Backup[] gone = [.. Rotation.Gone(All())];
         foreach (var backup in gone)
             File.Delete(PathOf(backup));

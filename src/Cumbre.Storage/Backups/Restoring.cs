@@ -33,7 +33,7 @@ public sealed record AthleteDifference(string Name, long? SetsNow, long? SetsThe
 /// <summary>What a restore would change.</summary>
 /// <param name="Now">The file as it is; null: it cannot be read.</param>
 /// <param name="Then">The file as it would be.</param>
-/// <param name="Differs">Athletes of whom more or less would be there, by name.</param>
+/// <param name="Differs">Athletes of whom more or less would be there, by name; none where the file cannot be read.</param>
 /// <param name="AccountsGone">Names of people who can sign in now and could not then.</param>
 /// <param name="Ended">What of the backup would not come back, because it has ended since.</param>
 /// <param name="KnowsEnds">It is known what has ended since; otherwise everybody of the backup comes back.</param>
@@ -194,7 +194,7 @@ internal static class Restoring
             }
             catch (BackupException e)
             {
-                log(e.Message);
+                log($"{path} stays where it is. {e.Message}");
             }
         }
     }
@@ -225,21 +225,27 @@ internal static class Restoring
         return new(
             here?.Counts,
             counts,
-            [
-                .. before
-                    .Keys.Union(athletes.Keys)
-                    .Select(id =>
-                    {
-                        var (isNow, isThen) = (before.TryGetValue(id, out var a), athletes.TryGetValue(id, out var b));
-                        return new AthleteDifference(
-                            isNow ? a.Name : b.Name,
-                            isNow ? a.Sets : null,
-                            isThen ? b.Sets : null
-                        );
-                    })
-                    .Where(d => d.SetsNow != d.SetsThen)
-                    .OrderBy(d => d.Name, StringComparer.Ordinal),
-            ],
+            here is null
+                ? []
+                :
+                [
+                    .. before
+                        .Keys.Union(athletes.Keys)
+                        .Select(id =>
+                        {
+                            var (isNow, isThen) = (
+                                before.TryGetValue(id, out var a),
+                                athletes.TryGetValue(id, out var b)
+                            );
+                            return new AthleteDifference(
+                                isNow ? a.Name : b.Name,
+                                isNow ? a.Sets : null,
+                                isThen ? b.Sets : null
+                            );
+                        })
+                        .Where(d => d.SetsNow != d.SetsThen)
+                        .OrderBy(d => d.Name, StringComparer.Ordinal),
+                ],
             [.. (here?.Accounts ?? []).ExceptBy(accounts.Keys, a => a.Key).Select(a => a.Value).Order()],
             ended ?? new(0, 0, 0, 0),
             mirror.Knows(after),

@@ -13064,7 +13064,7 @@ export interface components {
       now: null | components["schemas"]["FileCounts"];
       /** @description The file as it would be. */
       then: components["schemas"]["FileCounts"];
-      /** @description Athletes of whom more or less would be there, by name. */
+      /** @description Athletes of whom more or less would be there, by name; none where the file cannot be read. */
       differs: components["schemas"]["AthleteDifference"][];
       /** @description Names of people who can sign in now and could not then. */
       accountsGone: string[];
@@ -14556,11 +14556,6 @@ export interface components {
        * @description Consents that were withdrawn.
        */
       consents: number;
-      /**
-       * Format: int32
-       * @description Devices, all of which sign in again.
-       */
-      signIns: number;
     };
     /** @description A rung as it is written. */
     StepEntry: {

@@ -1,9 +1,8 @@
-using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
 using Cumbre.Storage.Backups;
 
-namespace Cumbre.Server.Upkeep;
+namespace Cumbre.Server.Hosting;
 
 /// <summary>Why the newest try to make a backup failed.</summary>
 /// <param name="At">When.</param>
@@ -25,7 +24,7 @@ internal sealed class BackupKeeper(
 {
     private static readonly TimeSpan Step = TimeSpan.FromMinutes(20);
 
-    private readonly Lock one = new();
+    private readonly SemaphoreSlim asked = new(0);
 
     /// <summary>Null: the newest try went well.</summary>
     public BackupTrouble? Trouble { get; private set; }
@@ -34,23 +33,51 @@ internal sealed class BackupKeeper(
     {
         // The start is not kept waiting.
         await Task.Yield();
-        using var timer = new PeriodicTimer(Step);
         try
         {
-            do
+            while (true)
             {
                 Run();
-            } while (await timer.WaitForNextTickAsync(stoppingToken));
+                await asked.WaitAsync(Step, stoppingToken);
+            }
         }
         catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested) { }
     }
 
-    /// <summary>Once, now: makes the backup of today if there is none yet.</summary>
+    /// <summary>Somebody was erased: the backups forget them at once, and nobody waits for it.</summary>
+    public void Soon() => asked.Release();
+
+    public override void Dispose()
+    {
+        asked.Dispose();
+        base.Dispose();
+    }
+
+    /// <summary>How many backups hold an athlete.</summary>
+    public int CountOf(Guid athleteId) => Forgetting.Count(files.Shelf, athleteId);
+
+    /// <summary>Whoever was erased leaves the backups.</summary>
+    public void Forget()
+    {
+        try
+        {
+            if (Forgetting.Run(database, files.Shelf, time.GetUtcNow()) is > 0 and var count)
+                log.LogInformation("{Count} backups were written anew without who was erased", count);
+        }
+        catch (BackupException e)
+        {
+            Trouble = new(time.GetUtcNow(), e.Message);
+            log.LogError("{Reason}", e.Message);
+        }
+    }
+
+    /// <summary>Once, now: forgets who was erased, and makes the backup of today if there is none yet.</summary>
     public void Run()
     {
         database.Reflect();
         if (files.Mirror.Trouble is { } behind)
             log.LogError(behind, "What has ended could not be noted beside the backups; it is tried again");
+        Forget();
         if (options.Demo || database.Read(AccountStore.Club) is null)
             return;
         var today = clock.DayOf(time.GetUtcNow());
@@ -70,7 +97,6 @@ internal sealed class BackupKeeper(
     /// <exception cref="BackupException">It could not be made.</exception>
     public Backup Make(BackupKind kind)
     {
-        using var turn = one.EnterScope();
         try
         {
             var made = database.BackUp(files.Shelf, kind, time.GetUtcNow());
