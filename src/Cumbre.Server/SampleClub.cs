@@ -48,7 +48,21 @@ internal sealed class SampleClub(CumbreOptions options, IHostApplicationLifetime
         var host = reached.IsIPv4MappedToIPv6 ? reached.MapToIPv4() : reached;
         var address = host.AddressFamily == System.Net.Sockets.AddressFamily.InterNetworkV6 ? $"[{host}]" : $"{host}";
         var app = ServerApp.Build(
-            ["--data", folder, "--demo", "true", "--cookie", "cumbre-sample", "--urls", $"http://{address}:0"],
+            [
+                "--data",
+                folder,
+                // Also where the club's own lie elsewhere: neither sees the other's.
+                "--backups",
+                Path.Combine(folder, "backups"),
+                "--sample",
+                "true",
+                "--demo",
+                "true",
+                "--cookie",
+                "cumbre-sample",
+                "--urls",
+                $"http://{address}:0",
+            ],
             writesDocument: false
         );
         await app.StartAsync(lifetime.ApplicationStopping);

@@ -264,6 +264,21 @@ public sealed class BackupTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_a_crash_left_half_written_is_cleared_away_and_the_sample_club_has_none()
+    {
+        foreach (var left in (string[])["cumbre.db.next.part", "cumbre.db.next.part-wal", "x.club.zip.part"])
+            await File.WriteAllTextAsync(Path.Combine(Data, left), "half", TestContext.Current.CancellationToken);
+        await using var again = await Again();
+        var olga = await SignIn(again, "olga");
+        Assert.DoesNotContain(Directory.EnumerateFiles(Data), f => f.Contains(".part", StringComparison.Ordinal));
+        Assert.Equal(200, (await olga.Post("/api/backups")).Status);
+
+        await using var sample = new Club(more: host => host.UseSetting("Cumbre:Sample", "true"));
+        var refused = await (await sample.Coach()).Post("/api/backups");
+        Assert.Equal((409, "sampleHasNoBackups"), (refused.Status, refused.Said));
+    }
+
+    [Fact]
     public async Task A_backup_that_is_damaged_is_not_restored()
     {
         var name = await BackUp();

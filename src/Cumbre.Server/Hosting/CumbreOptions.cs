@@ -26,6 +26,9 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
 
     public string Backups => BackupsElsewhere ?? Path.Combine(Data, "backups");
 
+    /// <summary>The sample club beside a real one, which is made anew each time.</summary>
+    public bool IsSample { get; init; }
+
     /// <summary>How the log is written.</summary>
     public LogForm Log { get; init; }
 
@@ -46,6 +49,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
             ["--grown"] = "Cumbre:Grown",
             ["--cookie"] = "Cumbre:Cookie",
             ["--log"] = "Cumbre:Log",
+            ["--sample"] = "Cumbre:Sample",
             ["--recover"] = "Cumbre:Recover",
             ["--verify-audit"] = "Cumbre:VerifyAudit",
             ["--list-backups"] = "Cumbre:ListBackups",
@@ -74,6 +78,7 @@ public sealed record CumbreOptions(string Data, bool Demo, DateOnly? Today)
                     .Select(Proxy),
             ],
             BackupsElsewhere = section["Backups"] is { Length: > 0 } backups ? backups : null,
+            IsSample = section.GetValue("Sample", false),
             Log = section["Log"] switch
             {
                 null or "" or "text" => LogForm.Text,

@@ -789,6 +789,9 @@ public static class Words
     /// <summary>This is the sample club already.</summary>
     public static Message SampleClubHere { get; } = Message.Plain("sampleClubHere");
 
+    /// <summary>The sample club is made anew each time. It has no backups.</summary>
+    public static Message SampleHasNoBackups { get; } = Message.Plain("sampleHasNoBackups");
+
     /// <summary>Choose one of the coaching schools.</summary>
     public static Message SchoolNotChosen { get; } = Message.Plain("schoolNotChosen");
 

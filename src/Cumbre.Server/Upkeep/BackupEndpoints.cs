@@ -61,6 +61,8 @@ internal static class BackupEndpoints
         ClubClock clock
     )
     {
+        if (options.IsSample)
+            return (ProblemHttpResult)Problems.Conflict(Words.SampleHasNoBackups, null);
         try
         {
             var made = keeper.Make(BackupKind.Asked);

@@ -45,6 +45,9 @@ public sealed class ClubFiles(string data, string backups)
     /// </exception>
     public void Open(Database database, DateTimeOffset at, Action<string> log, Action<string> warn)
     {
+        // What a crash left half written; all of it can be made again.
+        foreach (var left in Directory.EnumerateFiles(data, "*.part*"))
+            File.Delete(left);
         var isRestored = Restoring.TakeNext(data);
         database.Migrate(log, Shelf);
         database.Release();

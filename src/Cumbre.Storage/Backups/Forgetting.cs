@@ -86,8 +86,8 @@ public static class Forgetting
             // An account goes with its athlete.
             if (kind == EndKind.Account)
                 Erasure.Account(db, id, at);
-            else
-                Erasure.Run(db, id, db.One<string>("SELECT name FROM athlete WHERE id = @id", new { id })!, at);
+            else if (db.One<string>("SELECT name FROM athlete WHERE id = @id", new { id }) is { } name)
+                Erasure.Run(db, id, name, at);
         }
     }
 }

@@ -641,6 +641,19 @@ public sealed class MessyFileTests : IDisposable
             Assert.Throws<SheetException>(() => Open(Encoding.Latin1.GetBytes(content), "a.xlsx")).Fault
         );
 
+    // A file of commas alone would be taken into memory with every comma as a column.
+    [Theory]
+    [InlineData(1 << 20, false)]
+    [InlineData((1 << 20) + 1, true)]
+    public void A_line_that_does_not_end_is_no_row(int length, bool isRefused)
+    {
+        var rows = Open(Encoding.ASCII.GetBytes("Day;Name\n" + new string('x', length) + "\n"), "a.csv")[0].Rows;
+        if (isRefused)
+            Assert.Equal(SheetFault.Damaged, Assert.Throws<SheetException>(() => rows.Count()).Fault);
+        else
+            Assert.Equal(2, rows.Count());
+    }
+
     [Fact]
     public void A_workbook_cut_in_half_is_damaged()
     {

@@ -38,7 +38,7 @@ const named = regions
 
 /** How this person reads dates, numbers and clocks. */
 export default function Preferences({ onClose }: { onClose: () => void }) {
-  const { account } = useSignedIn();
+  const { account, clubFirstDay } = useSignedIn();
   const [chosen, setChosen] = useState<ChosenHabits>(account.habits);
   const save = useSetHabits();
   const none = "";
@@ -88,7 +88,7 @@ export default function Preferences({ onClose }: { onClose: () => void }) {
             onChange={(e) => setChosen({ ...chosen, firstDay: Number(e.target.value) || null })}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           >
-            <MenuItem value={none}>{say("asTheRegion")}</MenuItem>
+            <MenuItem value={none}>{say(clubFirstDay === null ? "asTheRegion" : "asTheClub")}</MenuItem>
             {[1, 6, 7].map((day) => (
               <MenuItem key={day} value={day}>
                 {weekdays[day - 1]!.full}

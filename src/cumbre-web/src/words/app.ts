@@ -55,6 +55,7 @@ export const say = wordsOf("app", {
   regionWith: "{region}: {example}",
   clockLabel: "Clock",
   asTheRegion: "Same as the region",
+  asTheClub: "Same as the club",
   twelveHours: "12 hours",
   twentyFourHours: "24 hours",
   weekStartsOn: "Week starts on",

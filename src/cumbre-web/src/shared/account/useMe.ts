@@ -37,6 +37,8 @@ export function useSignedIn() {
     club: me.club ?? "",
     demo: me.demo,
     gauge: me.gauge,
+    /** Kept by an earlier version on a device without a signal it is not there. */
+    clubFirstDay: me.clubFirstDay ?? null,
     isCoach: me.account.role === "owner" || me.account.role === "coach",
     isOwner: me.account.role === "owner",
     /** Changes what the whole club lives with: an owner, or a coach of all athletes. */
