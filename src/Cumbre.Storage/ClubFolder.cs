@@ -93,6 +93,7 @@ public sealed class ClubFolder : IDisposable
     internal static FileTroubleException Damaged(string path) =>
         new(
             FileTrouble.Damaged,
-            $"{path} is damaged and was left as it is: --list-backups names the backups, --restore NAME --yes restores one and keeps this file beside it."
+            $"{path} is damaged and was left as it is: --list-backups names the backups, "
+                + "--restore NAME --yes restores one and keeps this file beside it."
         );
 }

@@ -122,6 +122,7 @@ public sealed class ErasureTests : IAsyncLifetime
     [Fact]
     public async Task Nobody_finds_a_byte_of_an_erased_person_in_the_data_folder()
     {
+        await club.Services.GetRequiredService<BackupKeeper>().StopAsync(TestContext.Current.CancellationToken);
         var (id, name) = await Somebody();
         var others = (await coach.Get("/api/athletes")).Ok.AsArray().Count - 1;
         // A copy from before a migration that holds them, and one that is older than they are.

@@ -219,7 +219,8 @@ public sealed class BackupShelf(string folder)
         Remove(path);
     }
 
-    private static void Remove(string path)
+    /// <summary>A file of the database, with what SQLite keeps beside it.</summary>
+    internal static void Remove(string path)
     {
         foreach (var file in new[] { path, $"{path}-journal", $"{path}-wal", $"{path}-shm" })
             File.Delete(file);

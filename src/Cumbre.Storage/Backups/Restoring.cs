@@ -74,7 +74,7 @@ internal static class Restoring
         }
         finally
         {
-            Remove(Path.Combine(data, Part));
+            BackupShelf.Remove(Path.Combine(data, Part));
         }
     }
 
@@ -116,7 +116,7 @@ internal static class Restoring
         }
         finally
         {
-            Remove(part);
+            BackupShelf.Remove(part);
         }
     }
 
@@ -131,7 +131,7 @@ internal static class Restoring
         var part = Path.Combine(data, Part);
         try
         {
-            Remove(part);
+            BackupShelf.Remove(part);
             using (var from = BackupShelf.Open(shelf.PathOf(backup), SqliteOpenMode.ReadOnly))
                 BackupShelf.Copy(from, part);
             var copy = new Database(data, Part);
@@ -208,12 +208,6 @@ internal static class Restoring
             connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
         }
         catch (SqliteException) { }
-    }
-
-    private static void Remove(string path)
-    {
-        foreach (var file in new[] { path, $"{path}-journal", $"{path}-wal", $"{path}-shm" })
-            File.Delete(file);
     }
 
     private static RestorePreview Compare(string now, string then, StaysEnded? ended, AccessMirror mirror)
