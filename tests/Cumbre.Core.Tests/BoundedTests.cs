@@ -4,6 +4,8 @@ using Cumbre.Core.Ladders;
 using Cumbre.Core.Measures;
 using Cumbre.Core.Movements;
 using Cumbre.Core.Notation;
+using Cumbre.Core.Programmes;
+using Cumbre.Core.Tests.Programmes;
 
 namespace Cumbre.Core.Tests;
 
@@ -70,6 +72,16 @@ public sealed class BoundedTests
     [Theory]
     [MemberData(nameof(Pieces))]
     public void Gates(string piece) => IsLinear(text => GateParser.Parse(text, Catalogue.Shipped.Names), piece);
+
+    // Up to the characters and lines that the page takes: as one line, and as many.
+    [Theory]
+    [MemberData(nameof(Pieces))]
+    public void Several_lines(string piece)
+    {
+        var own = new OwnLine(Gym.Athlete(), MassUnit.Kg);
+        IsLinear(text => SeveralLines.Read(text, own), piece);
+        IsLinear(text => SeveralLines.Read(text, own), piece + "pull-up\n");
+    }
 
     [Theory]
     [MemberData(nameof(Pieces))]

@@ -171,6 +171,39 @@ public sealed partial class WholeClubTests(SharedClub shared) : IClassFixture<Sh
         }
     }
 
+    // A value that no club may hold is refused by the published schema, and by the reader in its place.
+    [Fact]
+    public async Task What_the_schema_refuses_in_a_row_the_reader_refuses()
+    {
+        var coach = await Written();
+        var schema = JsonSchema.FromText(
+            await coach.Client.GetStringAsync(
+                "/api/schemas/club-archive.schema.json",
+                TestContext.Current.CancellationToken
+            )
+        );
+        var row = "";
+        await using (
+            var zip = await ZipFile.OpenAsync(Archive, ZipArchiveMode.Update, TestContext.Current.CancellationToken)
+        )
+        {
+            Change(zip, "rows/athlete.jsonl", t =>
+            {
+                var changed = Regex.Replace(t, "\"sex\":\"(Male|Female)\"", "\"sex\":\"Neither\"");
+                row = changed.Split('\n').First(l => l.Contains("Neither", StringComparison.Ordinal));
+                return changed;
+            });
+        }
+
+        Assert.False(Of(row).IsValid);
+        Assert.True(Of(row.Replace("Neither", "Male", StringComparison.Ordinal)).IsValid);
+        var (code, said) = Read();
+        Assert.True(code == 1 && said.Contains("rows/athlete.jsonl, line", StringComparison.Ordinal), said);
+
+        EvaluationResults Of(string line) =>
+            schema.Evaluate(new JsonObject { ["table"] = "athlete", ["row"] = JsonNode.Parse(line) });
+    }
+
     // CUMBRE_WRITE=1 writes the file anew after a migration.
     [Fact]
     public void The_published_schema_is_that_of_the_file()
@@ -195,8 +228,9 @@ public sealed partial class WholeClubTests(SharedClub shared) : IClassFixture<Sh
             var name = PersonalRecords.Camel(table);
             names.Add(name);
             var properties = new JsonObject();
+            var checks = Checks(connection, table);
             foreach (var (column, type, required) in Columns(connection, table))
-                properties[PersonalRecords.NameOf(column)] = TypeOf(column, type, required);
+                properties[PersonalRecords.NameOf(column)] = TypeOf(column, type, required, checks);
             rows.Add(
                 new JsonObject
                 {
@@ -267,7 +301,37 @@ public sealed partial class WholeClubTests(SharedClub shared) : IClassFixture<Sh
         };
     }
 
-    private static JsonNode TypeOf(string column, string type, bool required)
+    /// <summary>What the file asks of one column alone: its values, or the ends of its range.</summary>
+    private static Dictionary<string, (string[]? Values, long? From, long? To)> Checks(
+        SqliteConnection connection,
+        string table
+    )
+    {
+        using var command = connection.CreateCommand();
+        command.CommandText = $"SELECT sql FROM sqlite_master WHERE name = '{table}'";
+        var checks = new Dictionary<string, (string[]?, long?, long?)>();
+        foreach (Match check in OneColumn().Matches((string)command.ExecuteScalar()!))
+        {
+            static long? Number(Group group) =>
+                group.Success ? long.Parse(group.Value, System.Globalization.CultureInfo.InvariantCulture) : null;
+            var values = check.Groups["values"];
+            checks[check.Groups["column"].Value] = (
+                values.Success ? [.. values.Value.Split(',').Select(v => v.Trim().Trim('\''))] : null,
+                Number(check.Groups["from"])
+                    ?? (check.Groups["over"].Success ? Number(check.Groups["over"]) + 1 : null),
+                Number(check.Groups["to"])
+            );
+        }
+
+        return checks;
+    }
+
+    private static JsonNode TypeOf(
+        string column,
+        string type,
+        bool required,
+        Dictionary<string, (string[]? Values, long? From, long? To)> checks
+    )
     {
         if (column.EndsWith("_json", StringComparison.Ordinal))
             return true;
@@ -277,7 +341,21 @@ public sealed partial class WholeClubTests(SharedClub shared) : IClassFixture<Sh
             "REAL" => "number",
             _ => "string",
         };
-        return new JsonObject { ["type"] = required ? json : new JsonArray(json, "null") };
+        var told = new JsonObject { ["type"] = required ? json : new JsonArray(json, "null") };
+        if (checks.TryGetValue(column, out var check))
+        {
+            if (check.Values is { } values)
+                told["enum"] = new JsonArray([
+                    .. values.Select(v => json == "integer" ? JsonNode.Parse(v) : (JsonNode)v),
+                    .. required ? Array.Empty<JsonNode?>() : [null],
+                ]);
+            if (check.From is { } from)
+                told["minimum"] = from;
+            if (check.To is { } to)
+                told["maximum"] = to;
+        }
+
+        return told;
     }
 
     private static IEnumerable<(string Name, string Type, bool Required)> Columns(
@@ -358,6 +436,12 @@ public sealed partial class WholeClubTests(SharedClub shared) : IClassFixture<Sh
         Assert.NotEqual(text, change(text));
         writer.Write(change(text));
     }
+
+    /// <summary>As the migrations write them: a list, a range, or above a number.</summary>
+    [GeneratedRegex(
+        @"CHECK \((?<column>\w+) (?:IN \((?<values>[^)]+)\)|BETWEEN (?<from>\d+) AND (?<to>\d+)|> (?<over>\d+)|>= (?<from>\d+)|= (?<values>\d+))\)"
+    )]
+    private static partial Regex OneColumn();
 
     [GeneratedRegex("/join#(.+)")]
     private static partial Regex Token();

@@ -169,7 +169,9 @@ internal static class Archives
                         or InvalidDataException
                         or InvalidOperationException
                         or FormatException
+                        or OverflowException
                         or ArgumentException
+                        or System.Data.DataException
                         or Core.Measures.RuleViolationException
             )
         {

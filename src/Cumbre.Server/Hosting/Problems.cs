@@ -151,6 +151,9 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
         Locked = 6,
         Full = 13,
         NoSpace = 28,
+        ReadOnly = 8,
+        DiskError = 10,
+        CannotOpen = 14,
         ForeignKey = 787,
         PrimaryKey = 1555,
         Unique = 2067;
@@ -171,6 +174,10 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
                 507,
                 Words.DiskFull
             ),
+            SqliteException { SqliteErrorCode: DiskError or ReadOnly or CannotOpen } => Problems.Of(
+                503,
+                Words.DiskFault
+            ),
             BackupException e => Problems.Of(507, Words.BackupFailed(e.Message)),
             // What is written about is not there, or its id is somebody else's: the file itself says so last.
             SqliteException { SqliteExtendedErrorCode: ForeignKey } => Problems.Of(404, Words.NoSuchThing),
@@ -180,6 +187,8 @@ public sealed class ProblemHandler(IProblemDetailsService problems, ILogger<Prob
             BadHttpRequestException e => Problems.Of(e.StatusCode, Words.RequestUnreadable),
             _ => null,
         };
+        if (exception is SqliteException { SqliteErrorCode: DiskError or ReadOnly or CannotOpen })
+            log.LogError(exception, "The file does not answer at {Route}", ServerLog.RouteOf(httpContext));
         if (details is null)
         {
             log.LogError(exception, "Unhandled at {Route}", ServerLog.RouteOf(httpContext));

@@ -29,7 +29,7 @@ internal sealed class SchemaFile(string format, string schema, params string[] p
 
     private readonly Lazy<(JsonSchema Schema, EvaluationOptions Options)> read = new(() =>
     {
-        var options = new EvaluationOptions { OutputFormat = OutputFormat.List };
+        var options = new EvaluationOptions { OutputFormat = OutputFormat.List, RequireFormatValidation = true };
         foreach (var name in parts)
             options.SchemaRegistry.Register(
                 new Uri(Base, name),
@@ -71,8 +71,55 @@ internal sealed class SchemaFile(string format, string schema, params string[] p
             return (null, [new("format", Words.FileOther(format))]);
         if (whole["version"]?.ToString() != "1")
             return (null, [new("version", Words.FileVersion(whole["version"]?.ToString() ?? "none"))]);
-        return Misfits(whole) is { Count: > 0 } misfits ? (null, misfits) : (whole, []);
+        if (Unmeasured(whole).FirstOrDefault() is { } number)
+            return (null, [new(number.GetPath().TrimStart('$').TrimStart('.'), Words.FileNumberHuge)]);
+        if (Misfits(whole) is { Count: > 0 } misfits)
+            return (null, misfits);
+        MakeWhole(whole);
+        return (whole, []);
     }
+
+    /// <summary>To a schema 2.0 is the integer 2: it is read as one.</summary>
+    private static void MakeWhole(JsonNode node)
+    {
+        switch (node)
+        {
+            case JsonObject o:
+                foreach (var (key, value) in o.ToArray())
+                    if (Whole(value) is { } whole)
+                        o[key] = whole;
+                    else if (value is not null)
+                        MakeWhole(value);
+                break;
+            case JsonArray a:
+                for (var i = 0; i < a.Count; i++)
+                    if (Whole(a[i]) is { } whole)
+                        a[i] = whole;
+                    else if (a[i] is { } below)
+                        MakeWhole(below);
+                break;
+        }
+    }
+
+    private static JsonNode? Whole(JsonNode? node) =>
+        node is JsonValue v
+        && v.GetValueKind() == JsonValueKind.Number
+        && !v.TryGetValue<long>(out _)
+        && v.TryGetValue<decimal>(out var number)
+        && decimal.IsInteger(number)
+        && number is >= long.MinValue and <= long.MaxValue
+            ? JsonNode.Parse(((long)number).ToString(CultureInfo.InvariantCulture))
+            : null;
+
+    /// <summary>Numbers beyond 28 digits, which nothing here counts with.</summary>
+    private static IEnumerable<JsonNode> Unmeasured(JsonNode node) =>
+        node switch
+        {
+            JsonObject o => o.SelectMany(p => p.Value is { } below ? Unmeasured(below) : []),
+            JsonArray a => a.SelectMany(v => v is { } below ? Unmeasured(below) : []),
+            JsonValue v when v.GetValueKind() == JsonValueKind.Number && !v.TryGetValue<decimal>(out _) => [v],
+            _ => [],
+        };
 
     private List<FileProblem> Misfits(JsonNode file)
     {

@@ -194,6 +194,9 @@ public static class Words
     /// <summary>Enter the degrees.</summary>
     public static Message DegreesMissing { get; } = Message.Plain("degreesMissing");
 
+    /// <summary>The server’s disk does not answer, and nothing was saved. Try again in a moment; if it stays so, the server’s log says why.</summary>
+    public static Message DiskFault { get; } = Message.Plain("diskFault");
+
     /// <summary>The disk of the server is full, and nothing was saved. Free some space, then send it again.</summary>
     public static Message DiskFull { get; } = Message.Plain("diskFull");
 
@@ -259,6 +262,9 @@ public static class Words
 
     /// <summary>This is not valid JSON from here on.</summary>
     public static Message FileNoJson { get; } = Message.Plain("fileNoJson");
+
+    /// <summary>This number is too large to count with.</summary>
+    public static Message FileNumberHuge { get; } = Message.Plain("fileNumberHuge");
 
     /// <summary>This is another kind of file: it has no "format": "{format}".</summary>
     public static Message FileOther(string format) =>

@@ -54,7 +54,7 @@ export const say = wordsOf("club", {
   andMore: "and {count, plural, one {one more} other {# more}}",
   accountsGone: "{names}: could no longer sign in.",
   staysEnded:
-    "What has ended since stays ended: {persons, plural, one {one erased athlete} other {# erased athletes}}, {accounts, plural, one {one account} other {# accounts}}, {consents, plural, one {one withdrawn consent} other {# withdrawn consents}}.",
+    "What has ended since stays ended: {persons, plural, one {one erased athlete} other {# erased athletes}}, {accounts, plural, one {one account} other {# accounts}}, {consents, plural, one {one withdrawn consent} other {# withdrawn consents}}, {given, plural, one {one athlete or group a coach no longer has} other {# athletes or groups a coach no longer has}}.",
   nothingEnded: "Nobody was erased and no access ended since this backup.",
   endsUnknown:
     "What has ended since this backup is not known. Check People and Privacy afterwards: erased people may be back.",

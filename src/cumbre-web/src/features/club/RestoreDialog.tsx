@@ -154,7 +154,9 @@ function Differences({ preview }: { preview: RestorePreview }) {
       )}
       {knowsEnds ? (
         <Typography variant="body2">
-          {ended.persons + ended.accounts + ended.consents > 0 ? say("staysEnded", ended) : say("nothingEnded")}
+          {ended.persons + ended.accounts + ended.consents + ended.given > 0
+            ? say("staysEnded", ended)
+            : say("nothingEnded")}
         </Typography>
       ) : (
         <Alert severity="warning">{say("endsUnknown")}</Alert>
