@@ -5,6 +5,7 @@ using Cumbre.Server.Benchmarks;
 using Cumbre.Server.Decisions;
 using Cumbre.Server.Demo;
 using Cumbre.Server.Exchange;
+using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
 using Cumbre.Server.Loading;
@@ -211,6 +212,7 @@ internal static class ServerApp
         api.MapKit();
         api.MapSchools();
         api.MapLadders();
+        api.MapFigures();
         api.MapSessions();
         api.MapRunning();
         api.MapDecisions();

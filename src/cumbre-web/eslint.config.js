@@ -17,6 +17,7 @@ const shared = [
     "account",
     "drafts",
     "outbox",
+    "figure",
     "ladders",
     "why",
     "testing",

@@ -10,6 +10,7 @@ namespace Cumbre.Server.Benchmarks;
 /// <summary>A test across the sheet.</summary>
 /// <param name="Slug">Of the test.</param>
 /// <param name="Name">As a list shows it.</param>
+/// <param name="Movement">Whose form it asks for.</param>
 /// <param name="Measure">What it counts.</param>
 /// <param name="EachSide">Two columns.</param>
 /// <param name="Protocol">How it is done.</param>
@@ -20,6 +21,7 @@ namespace Cumbre.Server.Benchmarks;
 public sealed record SheetTest(
     string Slug,
     string Name,
+    string Movement,
     BenchmarkMeasure Measure,
     bool EachSide,
     string Protocol,
@@ -35,6 +37,7 @@ public sealed record SheetTest(
         return new(
             b.Slug,
             b.Name,
+            b.Movement,
             b.Measure,
             b.EachSide,
             b.Protocol,

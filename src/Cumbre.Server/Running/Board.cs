@@ -27,6 +27,7 @@ namespace Cumbre.Server.Running;
 /// <param name="ReadyAt">When their rest is over.</param>
 /// <param name="RestSeconds">Of that rest.</param>
 /// <param name="Movement">Of the next set; null: all is done.</param>
+/// <param name="Slug">Of the same movement.</param>
 /// <param name="Effort">The next set.</param>
 /// <param name="Load">Of it.</param>
 /// <param name="On">What lies on their belt now.</param>
@@ -46,6 +47,7 @@ public sealed record BoardColumn(
     DateTimeOffset ReadyAt,
     int RestSeconds,
     string? Movement,
+    string? Slug,
     EffortDto? Effort,
     PackLoad? Load,
     IReadOnlyList<PieceDto> On,
@@ -203,6 +205,7 @@ internal static class GetBoard
             state.RestUntil ?? session.BegunAt ?? clock.Now,
             state.RestSeconds,
             item?.Movement.Name,
+            item?.Movement.Slug,
             effort,
             effort is null ? null : item!.Plan!.Loads[effort.Load],
             last is null || session.Status == SessionStatus.Done

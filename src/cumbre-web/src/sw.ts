@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { cleanupOutdatedCaches, precacheAndRoute } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
-import { NetworkFirst } from "workbox-strategies";
+import { NetworkFirst, StaleWhileRevalidate } from "workbox-strategies";
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 
@@ -35,4 +35,10 @@ registerRoute(
     }),
     { denylist: [/^\/api\//, /^\/health/] },
   ),
+);
+
+// The figures are of the catalogue, not of anybody: they are shown at the bar without a signal too.
+registerRoute(
+  ({ url }) => /^\/api\/figures(\/|$)/.test(url.pathname),
+  new StaleWhileRevalidate({ cacheName: "figures" }),
 );

@@ -20,6 +20,8 @@ public partial class DocumentationTests
         ladders["ladders"]!.AsArray().Add(Block(page, "ladder"));
         Schemas.Check((string)movements["$schema"]!, movements);
         Schemas.Check((string)ladders["$schema"]!, ladders);
+        var figures = JsonNode.Parse(CatalogueJson.Text("figures.json"))!;
+        Schemas.Check((string)figures["$schema"]!, figures);
 
         var catalogue = new Catalogue(
             CatalogueJson.Parse<MovementFile>("movements.json", movements.ToJsonString()),

@@ -1,6 +1,7 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("run", {
+  howItLooks: "How {name} looks",
   // The page around it.
   runOf: "{name}, {title}",
   oneSession: "Session",

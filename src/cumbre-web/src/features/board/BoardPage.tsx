@@ -7,6 +7,7 @@ import type { Board, BoardColumn, MassUnit } from "../../shared/api/types";
 import { useUnit } from "../../shared/account/useMe";
 import { useReachable } from "../../shared/api/connection";
 import { useLive } from "../../shared/live/live";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { movesTo } from "../../shared/run/plates";
 import { loadText, piecesText } from "../../shared/run/runText";
 import { clock, moment, number, timeOf } from "../../shared/ui/format";
@@ -252,6 +253,11 @@ function Column({ column: c, now, isDense }: { column: BoardColumn; now: number;
             >
               {c.movement}
             </Box>
+            {!isDense && c.slug && (
+              <Box sx={{ "& svg": { width: "40cqi", height: "40cqi", mx: "auto" } }}>
+                <MovementFigure movement={c.slug} size={160} />
+              </Box>
+            )}
             <Box sx={{ fontWeight: 650 }}>
               <Box component="span" sx={{ fontSize: size.figure }}>
                 {c.effort.seconds ??

@@ -14,6 +14,7 @@ import type { Ladder, Movement } from "../../shared/api/types";
 import { dayShort, plural } from "../../shared/ui/format";
 import { Empty, Failed, Loading } from "../../shared/ui/states";
 import { Schools } from "./Schools";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { matchesLadder, matchesMovement } from "./search";
 import { laddersQuery, movementsQuery, retiredQuery } from "../../shared/ladders/useLadders";
 import { demandWord } from "../../shared/ladders/wording";
@@ -219,12 +220,24 @@ function Movements({ movements }: { movements: Movement[] }) {
           <Box
             component="li"
             key={m.slug}
-            sx={{ borderBottom: 1, borderColor: "divider", py: 1, fontSize: 13, lineHeight: "18px" }}
+            sx={{
+              borderBottom: 1,
+              borderColor: "divider",
+              py: 1,
+              fontSize: 13,
+              lineHeight: "18px",
+              display: "flex",
+              gap: 3,
+              alignItems: "center",
+            }}
           >
-            <Link to={`/movements/${m.slug}`}>{m.name}</Link>
-            <Box sx={{ color: "text.secondary", fontStretch: "90%" }}>
-              {m.pattern}; {m.kit.join(", ")}
-            </Box>
+            <MovementFigure movement={m.slug} size={48} />
+            <div>
+              <Link to={`/movements/${m.slug}`}>{m.name}</Link>
+              <Box sx={{ color: "text.secondary", fontStretch: "90%" }}>
+                {m.pattern}; {m.kit.join(", ")}
+              </Box>
+            </div>
           </Box>
         ))}
       </Box>

@@ -12,6 +12,7 @@ import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { ClubLadder, Ladder, LadderStep, School } from "../../shared/api/types";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { Ridge } from "./Ridge";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { StepCard } from "./StepCard";
 import { clubLadderQuery, laddersQuery, schoolsQuery } from "../../shared/ladders/useLadders";
 import { demandWord, figure } from "../../shared/ladders/wording";
@@ -176,14 +177,19 @@ function Steps({ ladder, schools }: { ladder: Ladder; schools: School[] }) {
         <TableBody>
           {ladder.steps.map((s) => (
             <TableRow key={s.slug} id={s.slug}>
-              <TableCell component="th" scope="row" sx={{ width: 170 }}>
-                <b>{s.name}</b>
-                <Box>
-                  <Link to={`/movements/${s.movement}`}>{s.movementName}</Link>
+              <TableCell component="th" scope="row" sx={{ width: 240 }}>
+                <Box sx={{ display: "flex", gap: 3 }}>
+                  <MovementFigure movement={s.movement} size={72} />
+                  <div>
+                    <b>{s.name}</b>
+                    <Box>
+                      <Link to={`/movements/${s.movement}`}>{s.movementName}</Link>
+                    </Box>
+                    {s.setUp && <Box sx={{ color: "text.secondary" }}>{s.setUp}</Box>}
+                    {s.preparation && <Box sx={{ color: "text.secondary" }}>{say("supportWork")}</Box>}
+                    {alternatives(ladder, s)}
+                  </div>
                 </Box>
-                {s.setUp && <Box sx={{ color: "text.secondary" }}>{s.setUp}</Box>}
-                {s.preparation && <Box sx={{ color: "text.secondary" }}>{say("supportWork")}</Box>}
-                {alternatives(ladder, s)}
               </TableCell>
               <TableCell>
                 {s.gates.map((g) => (

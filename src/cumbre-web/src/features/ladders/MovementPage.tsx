@@ -5,6 +5,8 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Ladder, Movement } from "../../shared/api/types";
+import { Moving } from "../../shared/figure/Moving";
+import { Strip } from "../../shared/figure/Strip";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { measures, standingCaution, armsWord } from "./movementWording";
@@ -74,7 +76,13 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
           <Link to="/ladders?show=movements">{say("allMovements")}</Link>
         </Box>
       </Box>
-      <Typography sx={{ mt: 3, fontSize: 16, lineHeight: "24px" }}>{m.standard}</Typography>
+      <Box sx={{ mt: 3, display: "flex", flexWrap: "wrap", gap: 4, alignItems: "flex-start" }}>
+        <Moving movement={m.slug} name={m.name} size={240} />
+        <Box sx={{ flex: "1 1 320px", minWidth: 0, display: "grid", gap: 4 }}>
+          <Typography sx={{ fontSize: 16, lineHeight: "24px" }}>{m.standard}</Typography>
+          <Strip movement={m.slug} name={m.name} size={112} />
+        </Box>
+      </Box>
       <Box
         component="dl"
         sx={{

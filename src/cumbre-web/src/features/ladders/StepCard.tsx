@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { LadderStep, PlacedStep } from "../../shared/api/types";
 import { dayShort } from "../../shared/ui/format";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { figure, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
 import { say as word } from "../../words/common";
@@ -23,6 +24,7 @@ export function StepCard({ step, placed }: { step: LadderStep; placed?: PlacedSt
         </Typography>
         {placed && <Box sx={{ ml: "auto", color: "text.secondary" }}>{statusWord[placed.status]}</Box>}
       </Box>
+      <MovementFigure movement={step.movement} size={96} />
       <Facts
         rows={[
           ["Set-up", step.setUp ?? ""],

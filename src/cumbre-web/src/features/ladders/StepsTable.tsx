@@ -9,6 +9,7 @@ import TableRow from "@mui/material/TableRow";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { AthleteLadder, Ladder, PlacedStep } from "../../shared/api/types";
 import { dayShort } from "../../shared/ui/format";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { text } from "../../shared/why/quantity";
 import { WhyFigure } from "../../shared/why/WhyFigure";
@@ -68,14 +69,17 @@ export function StepsTable({
                 <StatusShape status={statusShape[s.status]} title={statusWord[s.status]} />
               </TableCell>
               <TableCell component="th" scope="row" sx={{ fontWeight: i === placed.training ? 650 : 400 }}>
-                <Listed>
-                  {s.name}
-                  {s.preparation && (
-                    <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-                      {say("support")}
-                    </Box>
-                  )}
-                </Listed>
+                <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
+                  <MovementFigure movement={atlas.steps[i]?.movement ?? ""} size={40} />
+                  <Listed>
+                    {s.name}
+                    {s.preparation && (
+                      <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+                        {say("support")}
+                      </Box>
+                    )}
+                  </Listed>
+                </Box>
               </TableCell>
               <TableCell align="right">
                 <WhyFigure

@@ -14,6 +14,7 @@ import { inSentence } from "../../shared/ui/nameWords";
 import { Plates } from "../../shared/ui/Plates";
 import { say } from "../../words/run";
 import { Choices, Large, Primary } from "../../shared/run/Big";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { Instead, MoveText, part, twoColumns } from "./SetScreen";
 
 const warnAt = 10;
@@ -188,7 +189,8 @@ export function RestScreen({
             justifyContent: "space-between",
           }}
         >
-          <Box>
+          <MovementFigure movement={next.item.movement.slug} size={next.item.id === after.item.id ? 72 : 160} />
+          <Box sx={{ mr: "auto" }}>
             <Typography sx={{ fontSize: 20, fontWeight: 650 }}>
               {say("nextTarget", { name: stepName(next), target: `${target.figure} ${target.unit}` })}
             </Typography>

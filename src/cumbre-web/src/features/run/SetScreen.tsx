@@ -1,8 +1,11 @@
 import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { MassUnit, PackAlternate, SetRequest } from "../../shared/api/types";
 import { contactWord } from "../../shared/athletes/painPlaces";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
+import { Strip } from "../../shared/figure/Strip";
 import { movesTo, onBelt } from "../../shared/run/plates";
 import {
   doseText,
@@ -375,14 +378,31 @@ function setUpLine(running: Running, { item }: Step) {
 }
 
 export function Heading({ step }: { step: Step }) {
+  const [looks, setLooks] = useState(false);
+  const { slug, name } = step.item.movement;
   return (
-    <Box sx={{ display: "flex", alignItems: "baseline", gap: 3, flexWrap: "wrap" }}>
-      <Typography variant="h1" tabIndex={-1} data-step sx={{ fontSize: 22, mr: "auto", outline: "none" }}>
-        {stepName(step)}
-      </Typography>
-      <Typography color="textSecondary" sx={{ fontSize: 16 }}>
-        {whereIn(step)}
-      </Typography>
+    <Box>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 3 }}>
+        <ButtonBase
+          onClick={() => setLooks(!looks)}
+          aria-expanded={looks}
+          aria-label={say("howItLooks", { name })}
+          sx={{ bgcolor: "background.paper" }}
+        >
+          <MovementFigure movement={slug} size={48} />
+        </ButtonBase>
+        <Typography variant="h1" tabIndex={-1} data-step sx={{ fontSize: 22, mr: "auto", outline: "none" }}>
+          {stepName(step)}
+        </Typography>
+        <Typography color="textSecondary" sx={{ fontSize: 16 }}>
+          {whereIn(step)}
+        </Typography>
+      </Box>
+      {looks && (
+        <Box sx={{ mt: 2 }}>
+          <Strip movement={slug} name={name} size={160} />
+        </Box>
+      )}
     </Box>
   );
 }

@@ -11,6 +11,7 @@ import type { CellView } from "./Grid";
 import { cellHistoryQuery } from "./queries";
 import { StopWatch } from "./StopWatch";
 import { noted } from "./wording";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { say } from "../../words/testdays";
 import { columnName } from "./cells";
 
@@ -47,6 +48,7 @@ export function CellPanel({
           {say("notBeforeALicensedProfessionalHas", { blocked })}
         </Typography>
       )}
+      <MovementFigure movement={test.movement} size={120} name={test.name} athleteId={athlete.id} />
       <Box sx={{ fontSize: 13, lineHeight: "18px" }}>
         <b>{say("write")}</b> {test.example}
         <br />

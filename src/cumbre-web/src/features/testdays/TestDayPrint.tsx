@@ -3,6 +3,7 @@ import { useParams } from "react-router";
 import { useSignedIn } from "../../shared/account/useMe";
 import { Paper } from "../../shared/paper/Paper";
 import { Small } from "../../shared/paper/SessionSheet";
+import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { dayFull, listed } from "../../shared/ui/format";
 import { FailedPage, Loading } from "../../shared/ui/states";
 import { columnName, columnsOf, pagesOf, storedCell, type Column } from "./cells";
@@ -65,8 +66,11 @@ function Page({ sheet, club, columns }: { sheet: Sheet; club: string; columns: C
       </table>
       <h2>{say("howAndWhatCounts")}</h2>
       {tests.map((t) => (
-        <div key={t.slug} style={{ marginBottom: 4 }}>
-          <b>{t.name}.</b> {say("counts2", { protocol: t.protocol, standard: t.standard })}
+        <div key={t.slug} className="protocol">
+          <MovementFigure movement={t.movement} size={72} />
+          <div>
+            <b>{t.name}.</b> {say("counts2", { protocol: t.protocol, standard: t.standard })}
+          </div>
         </div>
       ))}
       <h2>{say("cautions")}</h2>

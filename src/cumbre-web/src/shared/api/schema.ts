@@ -3580,6 +3580,153 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/figures": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FiguresDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/figures/{movement}/motion": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          movement: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FigureFrameDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/figures": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FiguresDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/figures/{movement}/motion": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          movement: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["FigureFrameDto"][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/meaning": {
     parameters: {
       query?: never;
@@ -7437,6 +7584,12 @@ export interface components {
      * @enum {unknown}
      */
     AlternateKind: "Eased" | "Easier" | "Easy";
+    /**
+     * @description What the hands are on.
+     * @default None
+     * @enum {unknown}
+     */
+    Apparatus: "None" | "Bar" | "Rings" | "Bars" | "Floor" | "Pole" | "Blocks";
     /** @description What an archive would bring, or has brought. */
     ArchiveAnswer: {
       /** @description Any, and nothing is taken over. */
@@ -7466,10 +7619,28 @@ export interface components {
       tests: number;
     };
     /**
+     * @description Where an upper arm is, from the trunk.
+     * @enum {unknown}
+     */
+    ArmIs: "AtSide" | "InFront" | "Behind" | "Overhead" | "OutToSide";
+    /**
      * @description How the elbows are held.
      * @enum {unknown}
      */
     ArmMode: "Bent" | "Straight" | "None";
+    ArmReading: {
+      is: components["schemas"]["ArmIs"];
+      /**
+       * Format: int32
+       * @description From the trunk, to 5.
+       */
+      degrees: number;
+      /**
+       * Format: int32
+       * @description Of the elbow, to 5; 0: straight.
+       */
+      bend: number;
+    };
     /** @description Two entries of one set that differ: somebody chooses, once. */
     AskedEntry: {
       /**
@@ -7776,6 +7947,8 @@ export interface components {
       /** @description How many of each kind the rotation keeps. */
       kept: components["schemas"]["RotationDto"];
     };
+    /** @enum {unknown} */
+    BandAt: "Knees" | "Feet" | "Hips" | null;
     /** @description A measured band. */
     BandDto: {
       /**
@@ -8118,6 +8291,8 @@ export interface components {
       restSeconds: number;
       /** @description Of the next set; null: all is done. */
       movement: null | string;
+      /** @description Of the same movement. */
+      slug: null | string;
       effort: null | components["schemas"]["EffortDto"];
       load: null | components["schemas"]["PackLoad"];
       /** @description What lies on their belt now. */
@@ -9472,6 +9647,67 @@ export interface components {
       value: components["schemas"]["Quantity"];
       why: components["schemas"]["Explanation"];
     };
+    /** @description One position on the way. */
+    FigureFrameDto: {
+      /** @description Name of the pose that is next to it. */
+      pose: string;
+      /**
+       * Format: int32
+       * @description Height of the floor in mm; null: none is seen.
+       */
+      floor: null | number;
+      /** @description As in a pose. */
+      points: number[];
+    };
+    /** @description The joint whose way an arrow shows. */
+    FigurePath: {
+      joint: components["schemas"]["Joint"];
+      /**
+       * Format: double
+       * @description From the joint to the arrow in the picture, metres.
+       * @default 0
+       */
+      x: number;
+      /**
+       * Format: double
+       * @description Upward.
+       * @default 0
+       */
+      y: number;
+    };
+    /** @description A pose as points, to be drawn. */
+    FigurePoseDto: {
+      /** @description Of the pose. */
+      name: string;
+      /** @description From where it is seen. */
+      view: components["schemas"]["PoseView"];
+      /** @description What stays put: the origin. */
+      hold: components["schemas"]["PoseHold"];
+      /** @description What is around the athlete. */
+      kit: components["schemas"]["PoseKit"];
+      /** @description Hands are flat on the floor or on a block. */
+      onFloor: boolean;
+      /**
+       * Format: int32
+       * @description Height of the floor in mm; null: none is seen.
+       */
+      floor: null | number;
+      /** @description Right, up and toward the viewer in mm, of each joint in the order of Joint. */
+      points: number[];
+      /** @description Centre of mass without the arms, right and up in mm. */
+      centre: number[];
+      /** @description The pose in words. */
+      reading: components["schemas"]["PoseReading"];
+    };
+    /** @description All figures, for one body. */
+    FiguresDto: {
+      /** @description Each once. */
+      poses: components["schemas"]["FigurePoseDto"][];
+      /** @description By slug; a movement without a figure is not among them. */
+      movements: {
+        [key: string]: components["schemas"]["MovementFigureDto"];
+      };
+    };
     /** @description How much a file holds. */
     FileCounts: {
       /**
@@ -10556,6 +10792,39 @@ export interface components {
       /** @description 12 to 128 characters. */
       password: string;
     };
+    /**
+     * @description The points of a figure, in the order in which they are sent.
+     * @enum {unknown}
+     */
+    Joint:
+      | "Shoulders"
+      | "Middle"
+      | "Hips"
+      | "Neck"
+      | "Skull"
+      | "Chin"
+      | "ShoulderRight"
+      | "ElbowRight"
+      | "WristRight"
+      | "KnucklesRight"
+      | "HipRight"
+      | "KneeRight"
+      | "AnkleRight"
+      | "HeelRight"
+      | "BallRight"
+      | "ToeRight"
+      | "SoleRight"
+      | "ShoulderLeft"
+      | "ElbowLeft"
+      | "WristLeft"
+      | "KnucklesLeft"
+      | "HipLeft"
+      | "KneeLeft"
+      | "AnkleLeft"
+      | "HeelLeft"
+      | "BallLeft"
+      | "ToeLeft"
+      | "SoleLeft";
     JsonObject: Record<string, never>;
     /** @description A caution that the coach keeps, with the reason. */
     Kept: {
@@ -10870,6 +11139,23 @@ export interface components {
        * @description That it would have taken.
        */
       seconds: number;
+    };
+    LegReading: {
+      /**
+       * Format: int32
+       * @description Degrees to 5: bent above 0, arched below, 0 in line with the trunk.
+       */
+      hip: number;
+      /**
+       * Format: int32
+       * @description Degrees to 5; 0: straight.
+       */
+      knee: number;
+      /**
+       * Format: int32
+       * @description Degrees to 5; 0: together.
+       */
+      out: number;
     };
     /** @description Measured lengths in cm; null where the proportions of the table serve. */
     LengthsDto: {
@@ -11522,6 +11808,17 @@ export interface components {
       faults: string[];
       failureHarmless: boolean;
       asksContact: boolean;
+    };
+    /** @description How a movement is drawn. */
+    MovementFigureDto: {
+      /** @description Names of poses: start, between, end. */
+      keys: string[];
+      path: null | components["schemas"]["FigurePath"];
+      /**
+       * Format: double
+       * @description Metres that are shown around the shoulders; null: the whole body.
+       */
+      focus: null | number;
     };
     /** @description A movement that the athlete has trained, is planned for, or was tested in. */
     MovementLink: {
@@ -12521,6 +12818,67 @@ export interface components {
       /** @description How it is carried. */
       sort?: components["schemas"]["PieceSort"];
     };
+    /**
+     * @description What stays put: the origin of the figure.
+     * @enum {unknown}
+     */
+    PoseHold: "Hands" | "Hand" | "Wrists" | "Feet" | "Hips" | "Knees" | "Elbows";
+    /** @description What is around the athlete. */
+    PoseKit: {
+      /** @description What the hands are on. */
+      on?: components["schemas"]["Apparatus"];
+      /**
+       * Format: double
+       * @description Of what the hands are on above the floor, in metres; null: no floor is seen.
+       */
+      height?: null | number;
+      /**
+       * Format: double
+       * @description Metres from the hands, to the right of the picture; null: none.
+       */
+      wall?: null | number;
+      /**
+       * Format: double
+       * @description Height of the box under the feet, in metres; null: none.
+       */
+      box?: null | number;
+      band?: null | components["schemas"]["BandAt"];
+      load?: null | components["schemas"]["PoseLoad"];
+      /**
+       * @description The rings are.
+       * @default false
+       */
+      isTurnedOut: boolean;
+      /**
+       * @description The hips are on a bench.
+       * @default false
+       */
+      isSeat: boolean;
+    };
+    /** @enum {unknown} */
+    PoseLoad: "Plate" | "Barbell" | "Dumbbells" | "Stick" | null;
+    /** @description A pose as it is said in words, which the page puts together in its language. */
+    PoseReading: {
+      hold: components["schemas"]["PoseHold"];
+      on: components["schemas"]["Apparatus"];
+      /** @description Over what is held; null: nothing is held with the hands. */
+      shouldersOver: null | boolean;
+      trunk: components["schemas"]["TrunkIs"];
+      /**
+       * Format: int32
+       * @description Of the trunk from what Trunk says, to 5.
+       */
+      degrees: number;
+      arm: components["schemas"]["ArmReading"];
+      armLeft: null | components["schemas"]["ArmReading"];
+      leg: components["schemas"]["LegReading"];
+      legLeft: null | components["schemas"]["LegReading"];
+    };
+    /**
+     * @description From where a figure is seen.
+     * @enum {unknown}
+     */
+    PoseView: "Side" | "Front" | "Raised" | "Oblique";
     /** @enum {unknown} */
     PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full" | null;
     PreviewRequest: {
@@ -14320,6 +14678,7 @@ export interface components {
       slug: string;
       /** @description As a list shows it. */
       name: string;
+      movement: string;
       /** @description What it counts. */
       measure: components["schemas"]["BenchmarkMeasure"];
       /** @description Two columns. */
@@ -15181,6 +15540,20 @@ export interface components {
       /** @description Sleep and readiness against what was done. */
       readiness: components["schemas"]["ReadinessReview"];
     };
+    /**
+     * @description How the trunk is.
+     * @enum {unknown}
+     */
+    TrunkIs:
+      | "Upright"
+      | "HeadDown"
+      | "LevelFaceDown"
+      | "LevelFaceUp"
+      | "LevelSideOn"
+      | "LeansForward"
+      | "LeansBack"
+      | "LeansSideways"
+      | "HeadLow";
     /**
      * @description Whether somebody may go at a station that is shared.
      * @enum {unknown}

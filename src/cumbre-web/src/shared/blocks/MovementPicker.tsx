@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Pick } from "../api/types";
+import { MovementFigure } from "../figure/MovementFigure";
 import { StatusShape } from "../ui/StatusShape";
 import { search } from "./pick";
 import { movementsQuery } from "./queries";
@@ -56,6 +57,7 @@ export function MovementPicker({
       loadingText={say("loadingMovements")}
       renderOption={({ key, ...props }, m) => (
         <Box component="li" key={key} {...props} sx={{ display: "flex", gap: 2, fontSize: 13, minHeight: 28 }}>
+          <MovementFigure movement={m.slug} size={32} />
           {m.status && <StatusShape status={statusShape[m.status]} title={statusWord[m.status]} />}
           <Box component="span" sx={{ fontWeight: 550 }}>
             {m.name}

@@ -1,4 +1,5 @@
 import type { CautionNote, MassUnit, Resolved, Session } from "../api/types";
+import { MovementFigure } from "../figure/MovementFigure";
 import { letters } from "../sessions/letters";
 import { effortText, loadWords, piecesText } from "../sessions/effortText";
 import { clock, dayFull, dayWeek, minutes, plural, listed } from "../ui/format";
@@ -116,6 +117,7 @@ function Item({ item, letter, unit }: { item: SheetItem; letter: string; unit: M
   const loaded = plan?.loads.some((l) => l.pieces.length > 0 || l.band || l.byFeet || l.counted);
   return (
     <div className={joined ? "item joined" : "item"}>
+      {movement && !between && <MovementFigure movement={movement.slug} size={76} />}
       <div className="what">
         <span className="letter">{letter}</span>
         <span>

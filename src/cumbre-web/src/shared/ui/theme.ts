@@ -18,6 +18,7 @@ declare module "@mui/material/styles" {
     plate: string;
     onPlate: string;
     ground: string;
+    figureFar: string;
   }
   // The names of the colours that this interface has beyond the library's.
   // eslint-disable-next-line @typescript-eslint/no-empty-object-type
@@ -61,6 +62,7 @@ const forcedColours = {
   "--mui-palette-plate": "CanvasText",
   "--mui-palette-onPlate": "Canvas",
   "--mui-palette-ground": "Canvas",
+  "--mui-palette-figureFar": "GrayText",
   "--mui-palette-background-default": "Canvas",
   "--mui-palette-background-paper": "Canvas",
 };
@@ -91,6 +93,7 @@ export const theme = createTheme({
         plate: "#2A3A46",
         onPlate: "#FFFFFF",
         ground: "#EBF0F2",
+        figureFar: "#A3B0B9",
       },
     },
     dark: {
@@ -115,6 +118,7 @@ export const theme = createTheme({
         plate: "#F1F5F7",
         onPlate: "#15212B",
         ground: "#0E171E",
+        figureFar: "#5A6B77",
       },
     },
   },

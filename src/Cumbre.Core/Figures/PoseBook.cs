@@ -1,0 +1,148 @@
+using Cumbre.Core.Movements;
+
+namespace Cumbre.Core.Figures;
+
+/// <summary>A pose as it is written: what is left out is as in the pose that it is like, or nothing special.</summary>
+/// <param name="Arm">Flexion, elbow, out, twist; what is left out is 0.</param>
+/// <param name="Leg">Hip, knee, out, foot.</param>
+/// <param name="Blades">Up and forward.</param>
+public sealed record PoseEntry(
+    string? Like = null,
+    PoseView? View = null,
+    PoseHold? Hold = null,
+    PoseKit? Kit = null,
+    double? Trunk = null,
+    IReadOnlyList<double>? Arm = null,
+    IReadOnlyList<double>? ArmLeft = null,
+    IReadOnlyList<double>? Leg = null,
+    IReadOnlyList<double>? LegLeft = null,
+    double? Round = null,
+    double? Neck = null,
+    IReadOnlyList<double>? Blades = null,
+    double? Grip = null,
+    string? Stay = null,
+    IReadOnlyDictionary<PoseVariable, PoseCondition>? Free = null
+);
+
+/// <summary>The joint whose way an arrow shows.</summary>
+/// <param name="X">From the joint to the arrow in the picture, metres.</param>
+/// <param name="Y">Upward.</param>
+public sealed record FigurePath(Joint Joint, double X = 0, double Y = 0);
+
+/// <param name="As">The movement that looks the same.</param>
+/// <param name="Keys">Names of poses: start, between, end.</param>
+/// <param name="Focus">Metres that are shown around the shoulders; null: the whole body.</param>
+public sealed record MovementEntry(
+    string? As = null,
+    IReadOnlyList<string>? Keys = null,
+    FigurePath? Path = null,
+    double? Focus = null
+);
+
+/// <summary>figures.json.</summary>
+/// <param name="Poses">By name.</param>
+/// <param name="Movements">By slug; one that is a pose of the same name is left out.</param>
+public sealed record FigureFile(
+    IReadOnlyDictionary<string, PoseEntry> Poses,
+    IReadOnlyDictionary<string, MovementEntry> Movements
+);
+
+/// <summary>How a movement is drawn.</summary>
+/// <param name="Keys">Names of poses: start, between, end.</param>
+/// <param name="Path">Null: no arrow.</param>
+/// <param name="Focus">Metres; null: the whole body.</param>
+public sealed record MovementFigure(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus);
+
+/// <summary>The poses of the catalogue, and which movement goes through which.</summary>
+public sealed class PoseBook
+{
+    private const string FileName = "figures.json";
+
+    private static readonly Lazy<PoseBook> Embedded = new(() =>
+        new(CatalogueJson.ReadEmbedded<FigureFile>(FileName), Catalogue.Shipped.Movements.Keys)
+    );
+
+    /// <exception cref="CatalogueException">A name is unknown, or a pose is like itself.</exception>
+    public PoseBook(FigureFile file, IEnumerable<string> movements)
+    {
+        var poses = new Dictionary<string, Pose>(StringComparer.Ordinal);
+        foreach (var name in file.Poses.Keys)
+            Read(name, file.Poses, poses, []);
+        Poses = poses;
+        var figures = new Dictionary<string, MovementFigure>(StringComparer.Ordinal);
+        foreach (var slug in movements)
+            if (Of(slug, file, 0) is { } figure)
+                figures[slug] = figure;
+        Movements = figures;
+        if (file.Movements.Keys.FirstOrDefault(m => !figures.ContainsKey(m)) is { } unknown)
+            throw new CatalogueException(FileName, unknown, "is no movement");
+    }
+
+    public static PoseBook Shipped => Embedded.Value;
+
+    public IReadOnlyDictionary<string, Pose> Poses { get; }
+
+    /// <summary>By slug; a movement without a figure is not among them.</summary>
+    public IReadOnlyDictionary<string, MovementFigure> Movements { get; }
+
+    private MovementFigure? Of(string slug, FigureFile file, int depth)
+    {
+        if (!file.Movements.TryGetValue(slug, out var entry))
+            return Poses.ContainsKey(slug) ? new([slug], null, null) : null;
+        if (entry.As is { } other)
+            return depth < 4
+                ? Of(other, file, depth + 1)
+                : throw new CatalogueException(FileName, slug, "is as itself");
+        if (entry.Keys is not { Count: > 0 } keys)
+            throw new CatalogueException(FileName, slug, "has no poses");
+        if (keys.FirstOrDefault(k => !Poses.ContainsKey(k)) is { } unknown)
+            throw new CatalogueException(FileName, slug, $"no pose {unknown}");
+        return new(keys, entry.Path, entry.Focus);
+    }
+
+    private static Pose Read(
+        string name,
+        IReadOnlyDictionary<string, PoseEntry> entries,
+        Dictionary<string, Pose> read,
+        HashSet<string> on
+    )
+    {
+        if (read.TryGetValue(name, out var known))
+            return known;
+        if (!entries.TryGetValue(name, out var entry))
+            throw new CatalogueException(FileName, name, "is no pose");
+        if (!on.Add(name))
+            throw new CatalogueException(FileName, name, "is like itself");
+        var like = entry.Like is { } l ? Read(l, entries, read, on) : Pose.Standing;
+        var stay = entry.Stay is { } s ? Read(s, entries, read, on) : like.Stay;
+        return read[name] = Of(entry, like, stay);
+    }
+
+    /// <summary>What is written, over the pose that it is like.</summary>
+    private static Pose Of(PoseEntry entry, Pose like, Pose? stay) =>
+        like with
+        {
+            View = entry.View ?? like.View,
+            Hold = entry.Hold ?? like.Hold,
+            Kit = entry.Kit ?? like.Kit,
+            Trunk = entry.Trunk ?? like.Trunk,
+            Arm = entry.Arm is { } arm ? ArmOf(arm) : like.Arm,
+            ArmLeft = entry.ArmLeft is { } armLeft ? ArmOf(armLeft) : like.ArmLeft,
+            Leg = entry.Leg is { } leg ? LegOf(leg) : like.Leg,
+            LegLeft = entry.LegLeft is { } legLeft ? LegOf(legLeft) : like.LegLeft,
+            Round = entry.Round ?? like.Round,
+            Neck = entry.Neck ?? like.Neck,
+            BladesUp = entry.Blades is [var up, ..] ? up : like.BladesUp,
+            BladesForward = entry.Blades is [_, var forward] ? forward : like.BladesForward,
+            Grip = entry.Grip ?? like.Grip,
+            Stay = stay,
+            Free = entry.Free is { } free ? [.. free.Select(f => (f.Key, f.Value))] : like.Free,
+        };
+
+    private static ArmAngles ArmOf(IReadOnlyList<double> a) => new(At(a, 0), At(a, 1), At(a, 2), At(a, 3));
+
+    private static LegAngles LegOf(IReadOnlyList<double> a) =>
+        new(At(a, 0), At(a, 1), At(a, 2), a.Count > 3 ? a[3] : null);
+
+    private static double At(IReadOnlyList<double> angles, int index) => index < angles.Count ? angles[index] : 0;
+}

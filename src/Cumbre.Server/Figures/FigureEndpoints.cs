@@ -1,0 +1,122 @@
+using Cumbre.Core.Figures;
+using Cumbre.Core.Levers;
+using Cumbre.Server.Accounts;
+using Cumbre.Server.Hosting;
+using Cumbre.Storage;
+using Cumbre.Storage.Athletes;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Cumbre.Server.Figures;
+
+/// <summary>A pose as points, to be drawn.</summary>
+/// <param name="Name">Of the pose.</param>
+/// <param name="View">From where it is seen.</param>
+/// <param name="Hold">What stays put: the origin.</param>
+/// <param name="Kit">What is around the athlete.</param>
+/// <param name="OnFloor">Hands are flat on the floor or on a block.</param>
+/// <param name="Floor">Height of the floor in mm; null: none is seen.</param>
+/// <param name="Points">Right, up and toward the viewer in mm, of each joint in the order of <see cref="Joint"/>.</param>
+/// <param name="Centre">Centre of mass without the arms, right and up in mm.</param>
+/// <param name="Reading">The pose in words.</param>
+public sealed record FigurePoseDto(
+    string Name,
+    PoseView View,
+    PoseHold Hold,
+    PoseKit Kit,
+    bool OnFloor,
+    int? Floor,
+    IReadOnlyList<int> Points,
+    IReadOnlyList<int> Centre,
+    PoseReading Reading
+)
+{
+    public static FigurePoseDto Of(string name, Figure figure) =>
+        new(
+            name,
+            figure.Pose.View,
+            figure.Pose.Hold,
+            figure.Pose.Kit,
+            figure.IsOnFloor,
+            figure.Floor is { } floor ? Millimetres(floor) : null,
+            Figures.Points(figure),
+            [Millimetres(figure.CentreWithoutArms.X), Millimetres(figure.CentreWithoutArms.Y)],
+            PoseReading.Of(figure)
+        );
+
+    internal static int Millimetres(double metres) => (int)Math.Round(metres * 1000);
+}
+
+/// <summary>How a movement is drawn.</summary>
+/// <param name="Keys">Names of poses: start, between, end.</param>
+/// <param name="Path">The joint whose way an arrow shows; null: none.</param>
+/// <param name="Focus">Metres that are shown around the shoulders; null: the whole body.</param>
+public sealed record MovementFigureDto(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus);
+
+/// <summary>All figures, for one body.</summary>
+/// <param name="Poses">Each once.</param>
+/// <param name="Movements">By slug; a movement without a figure is not among them.</param>
+public sealed record FiguresDto(
+    IReadOnlyList<FigurePoseDto> Poses,
+    IReadOnlyDictionary<string, MovementFigureDto> Movements
+);
+
+/// <summary>One position on the way.</summary>
+/// <param name="Pose">Name of the pose that is next to it.</param>
+/// <param name="Floor">Height of the floor in mm; null: none is seen.</param>
+/// <param name="Points">As in a pose.</param>
+public sealed record FigureFrameDto(string Pose, int? Floor, IReadOnlyList<int> Points);
+
+public static class FigureEndpoints
+{
+    public static void MapFigures(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/figures", () => TypedResults.Ok(Figures.Anybody)).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/figures/{movement}/motion", Motion).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/athletes/{athleteId:guid}/figures", OfAthlete).RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/figures/{movement}/motion", MotionOfAthlete)
+            .RequireAuthorization(Policies.OwnAthlete);
+    }
+
+    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Motion(string movement) =>
+        Told(Figures.Motion(movement, FigureBody.Anybody));
+
+    private static Results<Ok<FiguresDto>, ProblemHttpResult> OfAthlete(
+        Guid athleteId,
+        Database database,
+        ClubClock clock
+    ) =>
+        Body(athleteId, database, clock) is { } body
+            ? TypedResults.Ok(Figures.Of(body))
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
+
+    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> MotionOfAthlete(
+        Guid athleteId,
+        string movement,
+        Database database,
+        ClubClock clock
+    ) =>
+        Body(athleteId, database, clock) is { } body
+            ? Told(Figures.Motion(movement, body))
+            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
+
+    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Told(
+        IReadOnlyList<FigureFrameDto>? frames
+    ) => frames is null ? (ProblemHttpResult)Problems.NotFound(Words.NoMovement) : TypedResults.Ok(frames);
+
+    /// <summary>With the athlete's own proportions where they are known.</summary>
+    private static FigureBody? Body(Guid athleteId, Database database, ClubClock clock)
+    {
+        var found = database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today));
+        if (found is not { } athlete)
+            return null;
+        var build = athlete.Snapshot.BuildOn(clock.Today);
+        return build.StatureCm is { } cm
+            ? new(
+                SegmentTable.For(build.Sex),
+                (double)cm / 100,
+                (double)(build.BodyMass?.Kilograms ?? 70),
+                build.Lengths
+            )
+            : FigureBody.Anybody;
+    }
+}

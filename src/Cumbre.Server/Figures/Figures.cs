@@ -1,0 +1,58 @@
+using Cumbre.Core.Figures;
+
+namespace Cumbre.Server.Figures;
+
+/// <summary>The poses of the catalogue for a body, as they are sent.</summary>
+internal static class Figures
+{
+    /// <summary>Positions between two key positions that a moving figure goes through.</summary>
+    private const int FramesBetween = 7;
+
+    private static readonly Lazy<FiguresDto> OfAnybody = new(() => Of(FigureBody.Anybody));
+
+    public static FiguresDto Anybody => OfAnybody.Value;
+
+    public static FiguresDto Of(FigureBody body)
+    {
+        var book = PoseBook.Shipped;
+        return new(
+            [.. book.Poses.Select(p => FigurePoseDto.Of(p.Key, PoseSolver.Resolve(p.Value, body)))],
+            book.Movements.ToDictionary(
+                m => m.Key,
+                m => new MovementFigureDto(m.Value.Keys, m.Value.Path, m.Value.Focus)
+            )
+        );
+    }
+
+    /// <summary>From the start to the end; null: there is no figure.</summary>
+    public static IReadOnlyList<FigureFrameDto>? Motion(string movement, FigureBody body)
+    {
+        var book = PoseBook.Shipped;
+        if (!book.Movements.TryGetValue(movement, out var figure))
+            return null;
+        var keys = figure.Keys.Select(k => (Name: k, Figure: PoseSolver.Resolve(book.Poses[k], body))).ToArray();
+        var frames = new List<FigureFrameDto> { Frame(keys[0].Name, keys[0].Figure) };
+        foreach (var (from, to) in keys.Zip(keys.Skip(1)))
+        {
+            for (var i = 1; i <= FramesBetween; i++)
+            {
+                var share = i / (FramesBetween + 1.0);
+                frames.Add(Frame(share < 0.5 ? from.Name : to.Name, PoseSolver.Between(from.Figure, to.Figure, share)));
+            }
+
+            frames.Add(Frame(to.Name, to.Figure));
+        }
+
+        return frames;
+    }
+
+    public static IReadOnlyList<int> Points(Figure figure) =>
+        [
+            .. Enum.GetValues<Joint>()
+                .SelectMany(j => new[] { figure[j].X, figure[j].Y, figure[j].Z })
+                .Select(FigurePoseDto.Millimetres),
+        ];
+
+    private static FigureFrameDto Frame(string pose, Figure figure) =>
+        new(pose, figure.Floor is { } floor ? FigurePoseDto.Millimetres(floor) : null, Points(figure));
+}

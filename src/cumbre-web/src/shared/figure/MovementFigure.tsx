@@ -1,0 +1,33 @@
+import Box from "@mui/material/Box";
+import { Figure } from "./Figure";
+import { poseWords } from "./poseWords";
+import { useMovementFigure } from "./useFigures";
+
+/** A movement beside its name: its end, from 72 px on with the start behind it and the way between. */
+export function MovementFigure({
+  movement,
+  size,
+  name,
+  athleteId,
+}: {
+  movement: string;
+  size: number;
+  /** Where the figure stands alone, it is read out with this. */
+  name?: string;
+  athleteId?: string;
+}) {
+  const figure = useMovementFigure(movement, athleteId);
+  const end = figure?.poses.at(-1);
+  if (!figure || !end) return <Box aria-hidden sx={{ width: size, height: size, flexShrink: 0 }} />;
+  return (
+    <Figure
+      poses={figure.poses}
+      width={size}
+      height={size}
+      ghost
+      path={figure.path}
+      focus={size < 72 ? null : figure.focus}
+      {...(name && { label: `${name}. ${poseWords(end.reading)}` })}
+    />
+  );
+}
