@@ -42,9 +42,11 @@ public sealed record MovementEntry(
 /// <summary>figures.json.</summary>
 /// <param name="Poses">By name.</param>
 /// <param name="Movements">By slug; one that is a pose of the same name is left out.</param>
+/// <param name="Forms">By slug: faults beside the right position.</param>
 public sealed record FigureFile(
     IReadOnlyDictionary<string, PoseEntry> Poses,
-    IReadOnlyDictionary<string, MovementEntry> Movements
+    IReadOnlyDictionary<string, MovementEntry> Movements,
+    IReadOnlyDictionary<string, IReadOnlyList<FormFault>> Forms
 );
 
 /// <summary>How a movement is drawn.</summary>
@@ -76,6 +78,11 @@ public sealed class PoseBook
         Movements = figures;
         if (file.Movements.Keys.FirstOrDefault(m => !figures.ContainsKey(m)) is { } unknown)
             throw new CatalogueException(FileName, unknown, "is no movement");
+        Forms = file.Forms;
+        foreach (var (slug, faults) in Forms)
+        foreach (var fault in faults)
+            if (!figures.ContainsKey(slug) || !Poses.ContainsKey(fault.Right) || !Poses.ContainsKey(fault.Wrong))
+                throw new CatalogueException(FileName, $"{slug}: {fault.Fault}", "names what there is not");
     }
 
     public static PoseBook Shipped => Embedded.Value;
@@ -84,6 +91,9 @@ public sealed class PoseBook
 
     /// <summary>By slug; a movement without a figure is not among them.</summary>
     public IReadOnlyDictionary<string, MovementFigure> Movements { get; }
+
+    /// <summary>By slug: faults of the movement beside the right position.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<FormFault>> Forms { get; }
 
     private MovementFigure? Of(string slug, FigureFile file, int depth)
     {

@@ -52,12 +52,30 @@ public sealed record FigurePoseDto(
 /// <param name="Focus">Metres that are shown around the shoulders; null: the whole body.</param>
 public sealed record MovementFigureDto(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus);
 
+/// <summary>A fault of form beside the right position.</summary>
+/// <param name="Fault">As the movement names it.</param>
+/// <param name="Right">Name of a pose.</param>
+/// <param name="Wrong">Name of a pose.</param>
+/// <param name="Mark">What shows it; null: only the pictures do.</param>
+/// <param name="RightValue">Of the mark: degrees, of a height millimetres.</param>
+/// <param name="WrongValue">Of the mark.</param>
+public sealed record FormFaultDto(
+    string Fault,
+    string Right,
+    string Wrong,
+    FormMark? Mark,
+    int? RightValue,
+    int? WrongValue
+);
+
 /// <summary>All figures, for one body.</summary>
 /// <param name="Poses">Each once.</param>
 /// <param name="Movements">By slug; a movement without a figure is not among them.</param>
+/// <param name="Forms">By slug: faults of the movement, where they are drawn.</param>
 public sealed record FiguresDto(
     IReadOnlyList<FigurePoseDto> Poses,
-    IReadOnlyDictionary<string, MovementFigureDto> Movements
+    IReadOnlyDictionary<string, MovementFigureDto> Movements,
+    IReadOnlyDictionary<string, IReadOnlyList<FormFaultDto>> Forms
 );
 
 /// <summary>One position on the way.</summary>

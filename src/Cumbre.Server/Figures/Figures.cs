@@ -15,14 +15,32 @@ internal static class Figures
     public static FiguresDto Of(FigureBody body)
     {
         var book = PoseBook.Shipped;
+        var figures = book.Poses.ToDictionary(p => p.Key, p => PoseSolver.Resolve(p.Value, body));
         return new(
-            [.. book.Poses.Select(p => FigurePoseDto.Of(p.Key, PoseSolver.Resolve(p.Value, body)))],
+            [.. figures.Select(f => FigurePoseDto.Of(f.Key, f.Value))],
             book.Movements.ToDictionary(
                 m => m.Key,
                 m => new MovementFigureDto(m.Value.Keys, m.Value.Path, m.Value.Focus)
+            ),
+            book.Forms.ToDictionary(
+                f => f.Key,
+                f =>
+                    (IReadOnlyList<FormFaultDto>)
+                        [
+                            .. f.Value.Select(x => new FormFaultDto(
+                                x.Fault,
+                                x.Right,
+                                x.Wrong,
+                                x.Mark,
+                                Told(x.Mark, figures[x.Right]),
+                                Told(x.Mark, figures[x.Wrong])
+                            )),
+                        ]
             )
         );
     }
+
+    private static int? Told(FormMark? mark, Figure figure) => mark is null ? null : (int)Math.Round(mark.Of(figure));
 
     /// <summary>From the start to the end; null: there is no figure.</summary>
     public static IReadOnlyList<FigureFrameDto>? Motion(string movement, FigureBody body)

@@ -30,7 +30,45 @@ public sealed class PoseTests
 
     [Fact]
     public void No_pose_stands_in_the_book_for_nothing() =>
-        Assert.Empty(PoseBook.Shipped.Poses.Keys.Except(PoseBook.Shipped.Movements.Values.SelectMany(m => m.Keys)));
+        Assert.Empty(
+            PoseBook
+                .Shipped.Poses.Keys.Except(PoseBook.Shipped.Movements.Values.SelectMany(m => m.Keys))
+                .Except(PoseBook.Shipped.Forms.Values.SelectMany(f => f).Select(f => f.Wrong))
+        );
+
+    public static TheoryData<string, string> Faults =>
+        [.. PoseBook.Shipped.Forms.SelectMany(f => f.Value.Select(x => (f.Key, x.Fault)))];
+
+    // By about 10 degrees a line or an elbow breaks (common practice, no source); of heights a hand's breadth is seen.
+    [Theory]
+    [MemberData(nameof(Faults))]
+    public void A_fault_is_seen_and_called_as_the_movement_calls_it(string movement, string name)
+    {
+        var fault = PoseBook.Shipped.Forms[movement].Single(f => f.Fault == name);
+        Assert.Contains(name, Catalogue.Shipped.Movements[movement].Faults);
+        if (fault.Mark is not { } mark)
+            return;
+        var (right, wrong) = (
+            mark.Of(PoseSolver.Resolve(PoseBook.Shipped.Poses[fault.Right], ReferenceMan)),
+            mark.Of(PoseSolver.Resolve(PoseBook.Shipped.Poses[fault.Wrong], ReferenceMan))
+        );
+        var least = mark.Kind == FormMarkKind.Height ? 30 : 10;
+        Assert.True(Math.Abs(wrong - right) >= least, $"{right:0.0} right, {wrong:0.0} wrong");
+        if (mark.Kind is FormMarkKind.Line or FormMarkKind.Level or FormMarkKind.Plumb)
+            Assert.InRange(right, 0, 4);
+    }
+
+    [Theory]
+    [InlineData("pull-up")]
+    [InlineData("parallel-bar-dip")]
+    [InlineData("push-up")]
+    [InlineData("front-lever-full")]
+    [InlineData("back-lever-full")]
+    [InlineData("planche-full")]
+    [InlineData("handstand")]
+    [InlineData("bar-muscle-up")]
+    public void Three_faults_at_least_are_drawn(string movement) =>
+        Assert.InRange(PoseBook.Shipped.Forms[movement].Count, 3, 9);
 
     [Theory]
     [MemberData(nameof(Poses))]

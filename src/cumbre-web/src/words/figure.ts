@@ -1,6 +1,20 @@
 import { wordsOf } from "./wordsOf";
 
 export const say = wordsOf("figure", {
+  rightAndWrong: "Right and wrong",
+  right: "Right",
+  offLine: "{degrees, number}° off the line",
+  angleOf: "angle {degrees, number}°",
+  offLevel: "{degrees, number}° off level",
+  offPlumb: "{degrees, number}° off upright",
+  above: "{what} {cm, number} cm above {from}",
+  below: "{what} {cm, number} cm below {from}",
+  chin: "chin",
+  shoulders: "shoulders",
+  elbowsPlace: "elbows",
+  otherElbow: "the other elbow",
+  hipsPlace: "hips",
+  handsPlace: "hands",
   play: "Move",
   pause: "Hold still",
   positions: "Positions of {name}",

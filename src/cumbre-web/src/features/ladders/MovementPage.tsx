@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { Ladder, Movement } from "../../shared/api/types";
+import { FormFaults } from "../../shared/figure/FormFaults";
 import { Moving } from "../../shared/figure/Moving";
 import { Strip } from "../../shared/figure/Strip";
 import { Empty, FailedPage, Loading } from "../../shared/ui/states";
@@ -80,7 +81,7 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
         <Moving movement={m.slug} name={m.name} size={240} />
         <Box sx={{ flex: "1 1 320px", minWidth: 0, display: "grid", gap: 4 }}>
           <Typography sx={{ fontSize: 16, lineHeight: "24px" }}>{m.standard}</Typography>
-          <Strip movement={m.slug} name={m.name} size={112} />
+          <Strip movement={m.slug} name={m.name} size={112} least={2} />
         </Box>
       </Box>
       <Box
@@ -120,6 +121,7 @@ function Card({ movement: m, all, ladders }: { movement: Movement; all: Movement
             ))}
         </Row>
       </Box>
+      <FormFaults movement={m.slug} />
       <Box
         component="section"
         aria-label={say("cautions")}

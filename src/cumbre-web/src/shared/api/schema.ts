@@ -9707,6 +9707,10 @@ export interface components {
       movements: {
         [key: string]: components["schemas"]["MovementFigureDto"];
       };
+      /** @description By slug: faults of the movement, where they are drawn. */
+      forms: {
+        [key: string]: components["schemas"]["FormFaultDto"][];
+      };
     };
     /** @description How much a file holds. */
     FileCounts: {
@@ -9902,6 +9906,36 @@ export interface components {
        */
       points: number;
     };
+    /** @description A fault of form beside the right position. */
+    FormFaultDto: {
+      /** @description As the movement names it. */
+      fault: string;
+      /** @description Name of a pose. */
+      right: string;
+      /** @description Name of a pose. */
+      wrong: string;
+      mark: null | components["schemas"]["FormMark"];
+      /**
+       * Format: int32
+       * @description Of the mark: degrees, of a height millimetres.
+       */
+      rightValue: null | number;
+      /**
+       * Format: int32
+       * @description Of the mark.
+       */
+      wrongValue: null | number;
+    };
+    FormMark: {
+      kind: components["schemas"]["FormMarkKind"];
+      /** @description Two or three, as the kind asks. */
+      joints: components["schemas"]["Joint"][];
+    };
+    /**
+     * @description What shows a fault of form.
+     * @enum {unknown}
+     */
+    FormMarkKind: "Line" | "Angle" | "Height" | "Level" | "Plumb";
     /**
      * @description How a set looked against the movement's form standard.
      * @enum {unknown}
@@ -14678,6 +14712,7 @@ export interface components {
       slug: string;
       /** @description As a list shows it. */
       name: string;
+      /** @description Whose form it asks for. */
       movement: string;
       /** @description What it counts. */
       measure: components["schemas"]["BenchmarkMeasure"];

@@ -5,9 +5,20 @@ import { poseWords } from "./poseWords";
 import { useMovementFigure } from "./useFigures";
 
 /** The key positions side by side in one frame, so that the bar stays where it is. */
-export function Strip({ movement, name, size }: { movement: string; name: string; size: number }) {
+export function Strip({
+  movement,
+  name,
+  size,
+  least = 1,
+}: {
+  movement: string;
+  name: string;
+  size: number;
+  /** With fewer positions there is no strip. */
+  least?: number;
+}) {
   const figure = useMovementFigure(movement);
-  if (!figure || figure.poses.length === 0) return null;
+  if (!figure || figure.poses.length < least) return null;
   const { poses } = figure;
   return (
     <Box

@@ -15,6 +15,12 @@ export interface Shape {
   under?: boolean;
 }
 
+/** Two or three joints and what is asked of them. */
+export interface FormMark {
+  kind: "Line" | "Angle" | "Height" | "Level" | "Plumb";
+  joints: readonly JointName[];
+}
+
 export interface FigurePath {
   joint: JointName;
   x: number;
@@ -32,6 +38,8 @@ export interface Drawing {
   focus?: number | null;
   /** Poses that share the picture's frame, so that the bar stays where it is from one to the next. */
   frame?: readonly Drawable[];
+  /** What shows a fault of form. */
+  mark?: FormMark | null;
   /** Centre of mass without the arms: the lever is drawn between it and the shoulder. */
   centre?: readonly [number, number] | null;
 }
@@ -165,6 +173,7 @@ export function draw(poses: readonly Drawable[], drawing: Drawing): Shape[] {
     ...behind(body, canvas, box),
     ...limbs(body, canvas),
     ...before(body, canvas),
+    ...(drawing.mark && !small ? haloed(marked(body, drawing.mark, canvas), canvas) : []),
     ...(drawing.centre && !small ? lever(body, drawing.centre, canvas) : []),
     ...(path
       ? arrow(
@@ -392,6 +401,36 @@ const plate = ([x, y]: Point, radius: number, { scale, gap }: Canvas): Shape[] =
   { d: circle({ x, y, r: radius * scale }), fill: "kit", stroke: "gap", width: round(gap) },
   { d: circle({ x, y, r: Math.max(1.2, radius * scale * 0.2) }), fill: "gap" },
 ];
+
+/** On the body a line is seen by the gap around it. */
+const haloed = (shapes: Shape[], { gap }: Canvas): Shape[] => [
+  ...shapes.filter((s) => !s.dash).map((s): Shape => ({ ...s, stroke: "gap", width: round((s.width ?? 1) + 2 * gap) })),
+  ...shapes,
+];
+
+/** The line through the joints, and beside it, dashed, the line that was asked. */
+function marked({ bones }: Body, { kind, joints }: FormMark, { on, width, scale, thin }: Canvas): Shape[] {
+  const [a, b, c] = joints.map((joint) => on(bones.at(joint)));
+  if (!a || !b) return [];
+  const t = thin * 1.6;
+  const dash = `${round(2 * t)} ${round(2 * t)}`;
+  const reach = 0.25 * scale;
+  const across = (y: number) =>
+    line([Math.max(2, a[0] - reach), y], [Math.min(width - 2, a[0] + reach), y], t, "move", dash);
+  switch (kind) {
+    case "Height":
+      return [across(a[1]), across(b[1]), line(a, [a[0], b[1]], t, "move")];
+    case "Level":
+      return [line(a, b, t, "move"), line(a, [b[0], a[1]], t, "move", dash)];
+    case "Plumb":
+      return [line(a, b, t, "move"), line(a, [a[0], b[1]], t, "move", dash)];
+    case "Line":
+    case "Angle":
+      return c
+        ? [line(a, b, t, "move"), line(b, c, t, "move"), ...(kind === "Line" ? [line(a, c, t, "move", dash)] : [])]
+        : [];
+  }
+}
 
 /** The lever between shoulder and centre of mass, under plumb lines. */
 function lever({ bones }: Body, centre: Point, { on, height, scale, thin }: Canvas): Shape[] {

@@ -1,7 +1,7 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
 import type { FigurePose, Figures, MovementFigure } from "../api/types";
-import type { FigurePath } from "./draw";
+import type { FigurePath, FormMark } from "./draw";
 import type { JointName } from "./skin";
 
 /** The figures ship with the app: they are read once, and lie on the device for when nobody answers. */
@@ -37,15 +37,46 @@ export interface DrawnMovement {
   focus: number | null;
 }
 
+export interface DrawnFault {
+  fault: string;
+  right: FigurePose;
+  wrong: FigurePose;
+  mark: FormMark | null;
+  rightValue: number | null;
+  wrongValue: number | null;
+}
+
 interface Book {
+  forms: ReadonlyMap<string, readonly DrawnFault[]>;
   poses: ReadonlyMap<string, FigurePose>;
   movements: ReadonlyMap<string, DrawnMovement>;
 }
 
-function bookOf({ poses, movements }: Figures): Book {
+/** Joints are written small on the page. */
+const jointName = (joint: string) => (joint.charAt(0).toLowerCase() + joint.slice(1)) as JointName;
+
+function bookOf({ poses, movements, forms }: Figures): Book {
   const byName = new Map(poses.map((pose) => [pose.name, pose]));
   return {
     poses: byName,
+    forms: new Map(
+      Object.entries(forms).map(([slug, faults]) => [
+        slug,
+        faults.flatMap(({ right, wrong, mark, ...fault }) => {
+          const [good, bad] = [byName.get(right), byName.get(wrong)];
+          return good && bad
+            ? [
+                {
+                  ...fault,
+                  right: good,
+                  wrong: bad,
+                  mark: mark && { kind: mark.kind, joints: mark.joints.map(jointName) },
+                },
+              ]
+            : [];
+        }),
+      ]),
+    ),
     movements: new Map(Object.entries(movements).map(([slug, movement]) => [slug, drawn(movement, byName)])),
   };
 }
@@ -54,12 +85,17 @@ function drawn({ keys, path, focus }: MovementFigure, poses: ReadonlyMap<string,
   return {
     poses: keys.map((key) => poses.get(key)).filter((pose) => pose !== undefined),
     path: path && {
-      joint: (path.joint.charAt(0).toLowerCase() + path.joint.slice(1)) as JointName,
+      joint: jointName(path.joint),
       x: path.x ?? 0,
       y: path.y ?? 0,
     },
     focus,
   };
+}
+
+/** Faults of a movement beside the right position; empty where none are drawn. */
+export function useFormFaults(movement: string): readonly DrawnFault[] {
+  return useQuery(figuresQuery).data?.forms.get(movement) ?? [];
 }
 
 /** How a movement is drawn; undefined while it loads, null where there is no figure. */
