@@ -98,9 +98,22 @@ public sealed class Club : WebApplicationFactory<Program>
                 .EnumerateFiles(Data, "*", SearchOption.AllDirectories)
                 // Held by the app alone, and empty.
                 .Where(f => Path.GetFileName(f) != "cumbre.lock")
-                .Where(f => Bytes(f).AsSpan().IndexOf(bytes) >= 0)
+                .Where(f => Holds(f, bytes))
                 .Order(StringComparer.Ordinal),
         ];
+
+    private static bool Holds(string path, byte[] bytes)
+    {
+        try
+        {
+            return Bytes(path).AsSpan().IndexOf(bytes) >= 0;
+        }
+        catch (FileNotFoundException)
+        {
+            // A journal, or a backup before it has its name.
+            return false;
+        }
+    }
 
     private static byte[] Bytes(string path)
     {

@@ -1,3 +1,4 @@
+using Cumbre.Server.Hosting;
 using Cumbre.Server.Privacy;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -233,11 +234,15 @@ public sealed class ConsentTests : IAsyncLifetime
         );
         await cast.Lea.Post($"{path}/recovery", new { accountId = await Cast.IdOf(cast.Ana) });
         await cast.Ana.Client.GetByteArrayAsync($"{path}/export", TestContext.Current.CancellationToken);
+        // The background may be writing backups anew: it is stopped, and asked by hand.
+        var keeper = cast.Club.Services.GetRequiredService<BackupKeeper>();
+        await keeper.StopAsync(TestContext.Current.CancellationToken);
         Assert.NotEmpty(cast.Club.FilesWith("Ana Shoal"));
         Assert.NotEmpty(cast.Club.FilesWith("uli@example.org"));
 
         await cast.Lea.Put($"{path}/archive", new { away = true });
         Assert.Equal(200, (await cast.Lea.Delete(path)).Status);
+        keeper.Forget();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         foreach (var trace in new[] { "Ana Shoal", "Gil Shoal", "Uli Shoal", "uli@example.org", Cast.TokenOf(open) })
             Assert.Empty(cast.Club.FilesWith(trace));

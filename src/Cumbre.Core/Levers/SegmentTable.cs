@@ -71,6 +71,25 @@ public sealed record SegmentTable(
             waistFromHip: 181.5
         );
 
+    /// <summary>
+    /// A second opinion for anybody: Winter 2009 after Dempster 1955, lengths after Drillis and Contini 1966 (values from
+    /// memory). The centre of head and neck is placed so that the full line of the reference man comes to the 279.9 N m
+    /// that are told of this table.
+    /// </summary>
+    public static SegmentTable Winter { get; } =
+        new(
+            HeadMass: 0.081,
+            HeadCentre: 0.1109,
+            Trunk: new(0.497, 0.50, 0.288),
+            UpperArm: new(0.028, 0.436, 0.186),
+            Forearm: new(0.016, 0.430, 0.146),
+            Hand: new(0.006, 0.506, 0.050),
+            Thigh: new(0.100, 0.433, 0.245),
+            Shank: new(0.0465, 0.433, 0.246),
+            Foot: new(0.0145, 0.50, 0.152),
+            WaistFromHip: 0.0837
+        );
+
     /// <summary>The mean of both, for athletes of neither sex or whose sex is not recorded.</summary>
     public static SegmentTable Mean { get; } = Between(Male, Female);
 

@@ -177,6 +177,8 @@ public static class LadderEndpoints
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
+        api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}/lab", LabPage.Handle)
+            .RequireAuthorization(Policies.Coach);
         api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle)
             .RequireAuthorization(Policies.Coach);
         api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.GiveBack)

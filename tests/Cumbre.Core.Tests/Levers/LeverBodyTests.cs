@@ -246,4 +246,22 @@ public class LeverBodyTests
                 .Throws<RuleViolationException>(() => new LeverBody(SegmentTable.Male, Mass.FromKilograms(73), metres))
                 .Field
         );
+
+    /// <summary>The second table: 279.9 N m for the full line, and its ratios (from memory).</summary>
+    [Fact]
+    public void A_second_table_differs_by_what_is_told_of_it()
+    {
+        var man = new LeverBody(SegmentTable.Winter, Mass.FromKilograms(73.0m), 1.741);
+        var full = man.ShoulderMoment(Posture.Full);
+        Assert.Equal(279.9, full, 0.05);
+        (Posture Posture, double Ratio)[] told =
+        [
+            (Posture.Tuck, 0.639),
+            (Posture.AdvancedTuck, 0.772),
+            (Posture.OneLeg, 0.820),
+            (Posture.Straddle(45), 0.910),
+            (Posture.HalfLay, 0.919),
+        ];
+        Assert.All(told, t => Assert.Equal(t.Ratio, man.ShoulderMoment(t.Posture) / full, 0.0006));
+    }
 }

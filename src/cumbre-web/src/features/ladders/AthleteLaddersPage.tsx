@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
 import type { AthleteLadder, AthleteLadders, Ladder, SmallRidge as Small } from "../../shared/api/types";
@@ -25,6 +25,8 @@ import { demandWord, figure, haveNeed, shortfall, statusShape, statusWord } from
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
 import { inSentence } from "../../shared/ui/nameWords";
+
+const LabPanel = lazy(() => import("./LabPanel"));
 
 /** Where an athlete stands on every ladder: one large ridge, all others small. */
 export default function AthleteLaddersPage() {
@@ -124,6 +126,7 @@ function Chosen({
   const unit = useUnit();
   const giveBack = useGiveBack(all.athleteId, placed.ladder);
   const [setting, setSetting] = useState(false);
+  const [inLab, setInLab] = useState(false);
   const next = placed.next === null ? null : placed.steps[placed.next];
   return (
     <Box component="section" aria-label={placed.name} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
@@ -183,12 +186,22 @@ function Chosen({
                 {say("backToTheRule")}
               </Button>
             )}
+            {placed.demandKind === "Moment" && (
+              <Button size="small" aria-expanded={inLab} onClick={() => setInLab(!inLab)}>
+                {inLab ? say("closeLab") : say("openLab")}
+              </Button>
+            )}
             <Button size="small" onClick={() => setSetting(true)}>
               {say("setTheStep")}
             </Button>
           </Box>
         )}
       </Box>
+      {inLab && (
+        <Suspense fallback={<Loading />}>
+          <LabPanel athleteId={all.athleteId} ladder={placed.ladder} />
+        </Suspense>
+      )}
       <StepsTable placed={placed} atlas={ladder} record={isCoach ? record : null} />
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2, maxWidth: 760 }}>
         {ladder.about} <Link to={`/ladders/${ladder.slug}`}>{say("theLadderInTheAtlas")}</Link>

@@ -3516,6 +3516,44 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/ladders/{ladder}/lab": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LabDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/ladders/{ladder}/placement": {
     parameters: {
       query?: never;
@@ -8400,6 +8438,11 @@ export interface components {
       | "Ankle"
       | "Calf"
       | "Elsewhere";
+    /**
+     * @description Where help or a weight takes hold of the body.
+     * @enum {unknown}
+     */
+    BodyPoint: "Waist" | "Hips" | "Ankles";
     /** @description A figure of both sides. */
     BothSides: {
       /** Format: int32 */
@@ -10339,6 +10382,11 @@ export interface components {
        */
       firstDay: null | number;
     };
+    /**
+     * @description How a gap between two steps is bridged.
+     * @enum {unknown}
+     */
+    HalfStepKind: "Line" | "Help" | "AnkleWeight";
     /** @description What pain at a place holds back of a session. */
     HeldBack: {
       /** @description Where it hurts. */
@@ -10978,6 +11026,127 @@ export interface components {
       /** @description Without a belt no plate can be hung. */
       hasBelt: boolean;
       vest: null | components["schemas"]["MassDto"];
+    };
+    /** @description What the model says of an athlete's levers. */
+    LabDto: {
+      /**
+       * Format: double
+       * @description N m that the holds speak for; null: none is long enough for the curve.
+       */
+      maximum: null | number;
+      /**
+       * Format: double
+       * @description How far the holds are apart, as a share.
+       */
+      misfit: null | number;
+      /**
+       * Format: int32
+       * @description How many speak.
+       */
+      holds: number;
+      /** @description Stature or body mass is unknown: there is nothing else. */
+      needsBody: boolean;
+      /** @description In order. */
+      steps: components["schemas"]["LabStepDto"][];
+      /** @description What bridges gaps that are too large. */
+      halfSteps: components["schemas"]["LabHalfStepDto"][];
+    };
+    /** @description A step between two. */
+    LabHalfStepDto: {
+      /** @description Name of the easier step. */
+      after: string;
+      /** @description Name of the harder one. */
+      before: string;
+      /** @description How. */
+      kind: components["schemas"]["HalfStepKind"];
+      /**
+       * Format: double
+       * @description Degrees of the line.
+       */
+      hip: number;
+      /**
+       * Format: double
+       * @description Degrees.
+       */
+      knee: number;
+      /**
+       * Format: double
+       * @description Of the other leg; null: as the one.
+       */
+      otherHip: null | number;
+      /**
+       * Format: double
+       * @description Of the other leg; null: as the one.
+       */
+      otherKnee: null | number;
+      /**
+       * Format: double
+       * @description Degrees of each leg from the midline.
+       */
+      apart: number;
+      /**
+       * Format: double
+       * @description Of help or weight.
+       */
+      kilograms: number;
+      /** @description Where it takes hold. */
+      at: components["schemas"]["BodyPoint"];
+      /**
+       * Format: double
+       * @description Of the full line.
+       */
+      share: number;
+    };
+    /** @description Help that makes a training hold possible. */
+    LabHelpDto: {
+      /** @description Where it takes hold. */
+      at: components["schemas"]["BodyPoint"];
+      /**
+       * Format: double
+       * @description So much.
+       */
+      kilograms: number;
+    };
+    /** @description A lever of a ladder for an athlete. */
+    LabStepDto: {
+      /** @description Slug. */
+      step: string;
+      /** @description As under the ridge. */
+      name: string;
+      /** @description Slug. */
+      movement: string;
+      /**
+       * Format: double
+       * @description N m at the shoulders.
+       */
+      moment: number;
+      /**
+       * Format: double
+       * @description By a second table of segments.
+       */
+      otherMoment: number;
+      /**
+       * Format: double
+       * @description Of the full line.
+       */
+      share: number;
+      /**
+       * Format: double
+       * @description Degrees from the vertical; null: no angle holds it.
+       */
+      armAngle: null | number;
+      /**
+       * Format: double
+       * @description Seconds.
+       */
+      held: null | number;
+      /**
+       * Format: double
+       * @description Seconds that the holds promise; null: above the maximum.
+       */
+      allowed: null | number;
+      /** @description Empty: none is needed. */
+      help: components["schemas"]["LabHelpDto"][];
     };
     /** @description What a result changed on one ladder; names of steps. */
     LadderChange: {

@@ -241,3 +241,6 @@ export type Figures = Omit<Schemas["FiguresDto"], "poses"> & { poses: FigurePose
 export type FigureFrame = Schemas["FigureFrameDto"];
 export type MovementFigure = Schemas["MovementFigureDto"];
 export type PoseReading = Schemas["PoseReading"];
+export type Lab = Schemas["LabDto"];
+export type LabStep = Schemas["LabStepDto"];
+export type LabHalfStep = Schemas["LabHalfStepDto"];

@@ -39,6 +39,15 @@ export const athleteLadderQuery = (athleteId: string, ladder: string) =>
       ask(api.GET("/api/athletes/{athleteId}/ladders/{ladder}", { params: { path: { athleteId, ladder } }, signal })),
   });
 
+export const labQuery = (athleteId: string, ladder: string) =>
+  queryOptions({
+    queryKey: ["ladders", athleteId, ladder, "lab"],
+    queryFn: ({ signal }) =>
+      ask(
+        api.GET("/api/athletes/{athleteId}/ladders/{ladder}/lab", { params: { path: { athleteId, ladder } }, signal }),
+      ),
+  });
+
 export const clubLadderQuery = (ladder: string) =>
   queryOptions({
     queryKey: ["ladders", "club", ladder],

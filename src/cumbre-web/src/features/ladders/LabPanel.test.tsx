@@ -1,0 +1,86 @@
+// @vitest-environment jsdom
+import { screen } from "@testing-library/react";
+import { expect, it } from "vitest";
+import type { Lab } from "../../shared/api/types";
+import { show } from "../../shared/testing/page";
+import LabPanel from "./LabPanel";
+
+const step = {
+  step: "full",
+  name: "Full",
+  movement: "front-lever-full",
+  moment: 296.4,
+  otherMoment: 279.9,
+  share: 1,
+  armAngle: 43,
+  held: null,
+  allowed: null,
+  help: [
+    { at: "Hips", kilograms: 13.75 },
+    { at: "Ankles", kilograms: 5.1 },
+  ],
+} satisfies Lab["steps"][number];
+
+const half = {
+  after: "Advanced tuck",
+  before: "Straddle",
+  kind: "Line",
+  hip: 45,
+  knee: 44.6,
+  otherHip: null,
+  otherKnee: null,
+  apart: 22,
+  kilograms: 0,
+  at: "Ankles",
+  share: 0.838,
+} satisfies Lab["halfSteps"][number];
+
+const lab: Lab = { maximum: 280, misfit: 0.062, holds: 2, needsBody: false, steps: [step], halfSteps: [] };
+
+const open = (answer: Lab) =>
+  show(<LabPanel athleteId="a" ladder="front-lever" />, {
+    path: "/",
+    at: "/",
+    answers: { "GET /api/athletes/a/ladders/front-lever/lab": answer },
+  });
+
+it("says what the holds speak for, and what is above it", async () => {
+  open(lab);
+  expect(
+    await screen.findByText(/^2 holds speak for a maximum of about 280 N·m; they differ by up to 6.2 %\.$/),
+  ).toBeVisible();
+  const row = screen.getByRole("row", { name: /^Full/ });
+  expect(row).toHaveTextContent("280–296 N·m");
+  expect(row).toHaveTextContent("43°");
+  expect(row).toHaveTextContent("above the maximum");
+  expect(row).toHaveTextContent(/13\.8 kg at the hips, 5\.1 kg at the ankles/);
+});
+
+it("promises nothing without a hold", async () => {
+  open({ ...lab, maximum: null, misfit: null, holds: 0, steps: [{ ...step, help: [] }] });
+  expect(await screen.findByText(/No hold of 6 s or more yet/)).toBeVisible();
+  expect(screen.queryByText("above the maximum")).toBeNull();
+});
+
+it("asks for height and bodyweight where they are missing", async () => {
+  open({ ...lab, needsBody: true, steps: [] });
+  expect(await screen.findByText(/^With height and bodyweight/)).toBeVisible();
+  expect(screen.queryByRole("table")).toBeNull();
+});
+
+it("puts what bridges one gap in one line", async () => {
+  open({
+    ...lab,
+    halfSteps: [
+      half,
+      { ...half, kind: "Help", kilograms: 6.2, at: "Hips" },
+      { ...half, kind: "AnkleWeight", kilograms: 2.3 },
+      { ...half, share: 0.9, otherHip: 10, otherKnee: 5, apart: 0 },
+    ],
+  });
+  const lines = (await screen.findAllByRole("listitem")).map((l) => l.textContent);
+  expect(lines).toEqual([
+    "Advanced tuck to straddle, at 84 %: hips 45°, knees 45°, legs 22° apart; straddle with 6.2 kg of help at the hips; advanced tuck with 2.3 kg at the ankles in all",
+    "Advanced tuck to straddle, at 90 %: one leg hip 45°, knee 45°, the other hip 10°, knee 5°",
+  ]);
+});
