@@ -1,11 +1,12 @@
 namespace Cumbre.Core.Levers;
 
 /// <summary>
-/// The maximal moment that an athlete's holds speak for, each by the curve of hold time; with several, the one that
-/// fits them best. An estimate to plan with: it never opens or closes a gate.
+/// The maximal moment that an athlete's holds speak for, each by the curve of hold time. A hold that was not to the end
+/// speaks for too little and never for too much, so with several the highest counts: what was held stays possible. An
+/// estimate to plan with: it never opens or closes a gate.
 /// </summary>
-/// <param name="Maximum">N m; the geometric mean of what each hold speaks for.</param>
-/// <param name="Misfit">The largest deviation of a single hold from it, as a share: 0.1 is 10 %.</param>
+/// <param name="Maximum">N m.</param>
+/// <param name="Misfit">How far the lowest lies below it, as a share: 0.1 is 10 %.</param>
 /// <param name="Holds">How many were used; those under 6 s, where the curve has no solution, are not.</param>
 public sealed record HoldFit(double Maximum, double Misfit, int Holds)
 {
@@ -19,8 +20,7 @@ public sealed record HoldFit(double Maximum, double Misfit, int Holds)
             .ToArray();
         if (maxima.Length == 0)
             return null;
-        var maximum = Math.Exp(maxima.Average(Math.Log));
-        return new(maximum, maxima.Max(m => Math.Abs(m / maximum - 1)), maxima.Length);
+        return new(maxima.Max(), 1 - maxima.Min() / maxima.Max(), maxima.Length);
     }
 
     /// <summary>How long a moment can be held.</summary>

@@ -349,7 +349,7 @@ export const say = wordsOf("ladders", {
   labNeedsBody: "With height and bodyweight the model gives torques, help and the steps between.",
   labNoHold: "No hold of 6 s or more yet: the curve of hold time gives no estimate.",
   labMaximum:
-    "{holds, plural, one {One hold speaks} other {# holds speak}} for a maximum of about {maximum} N·m{holds, plural, one {} other {; they differ by up to {misfit} %}}.",
+    "{holds, plural, one {One hold speaks} other {# holds speak}} for a maximum of about {maximum} N·m{holds, plural, one {} other {; the lowest speaks for {misfit} % less}}.",
   labArms: "Arms",
   labHeld: "Held",
   labAllowed: "Possible",

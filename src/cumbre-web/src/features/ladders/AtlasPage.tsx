@@ -33,10 +33,12 @@ export default function AtlasPage() {
   const pattern = search.get("pattern") ?? "";
   const set = (name: string, value: string) =>
     setSearch(
-      (before) => {
-        if (value) before.set(name, value);
-        else before.delete(name);
-        return before;
+      () => {
+        // What the address says now: a long list may still be on its way to the screen.
+        const now = new URLSearchParams(window.location.search);
+        if (value) now.set(name, value);
+        else now.delete(name);
+        return now;
       },
       { replace: true },
     );
@@ -231,7 +233,7 @@ function Movements({ movements }: { movements: Movement[] }) {
               alignItems: "center",
             }}
           >
-            <MovementFigure movement={m.slug} size={48} />
+            <MovementFigure movement={m.slug} size={48} lazy />
             <div>
               <Link to={`/movements/${m.slug}`}>{m.name}</Link>
               <Box sx={{ color: "text.secondary", fontStretch: "90%" }}>

@@ -57,7 +57,7 @@ export function MovementPicker({
       loadingText={say("loadingMovements")}
       renderOption={({ key, ...props }, m) => (
         <Box component="li" key={key} {...props} sx={{ display: "flex", gap: 2, fontSize: 13, minHeight: 28 }}>
-          <MovementFigure movement={m.slug} size={32} />
+          <MovementFigure movement={m.slug} size={32} lazy />
           {m.status && <StatusShape status={statusShape[m.status]} title={statusWord[m.status]} />}
           <Box component="span" sx={{ fontWeight: 550 }}>
             {m.name}

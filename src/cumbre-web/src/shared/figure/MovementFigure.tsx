@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import { Figure } from "./Figure";
 import { poseWords } from "./poseWords";
 import { useMovementFigure } from "./useFigures";
+import { useSeen } from "./useSeen";
 
 /** A movement beside its name: its end, from 72 px on with the start behind it and the way between. */
 export function MovementFigure({
@@ -9,16 +10,20 @@ export function MovementFigure({
   size,
   name,
   athleteId,
+  lazy = false,
 }: {
   movement: string;
   size: number;
   /** Where the figure stands alone, it is read out with this. */
   name?: string;
   athleteId?: string;
+  /** Drawn when it comes into view: for long lists. */
+  lazy?: boolean;
 }) {
   const figure = useMovementFigure(movement, athleteId);
+  const { ref, seen } = useSeen(lazy);
   const end = figure?.poses.at(-1);
-  if (!figure || !end) return <Box aria-hidden sx={{ width: size, height: size, flexShrink: 0 }} />;
+  if (!figure || !end || !seen) return <Box ref={ref} aria-hidden sx={{ width: size, height: size, flexShrink: 0 }} />;
   return (
     <Figure
       poses={figure.poses}
