@@ -96,17 +96,6 @@ public sealed class Figure
         }
     }
 
-    /// <summary>Share of the weight that the hands carry when hands and feet are on the floor, 0 to 1.</summary>
-    public double ShareOnHands
-    {
-        get
-        {
-            var feet = this[Joint.BallRight].Toward(this[Joint.BallLeft], 0.5).X;
-            var hands = this[Joint.KnucklesRight].Toward(this[Joint.KnucklesLeft], 0.5).X;
-            return (Centre.X - feet) / (hands - feet);
-        }
-    }
-
     /// <summary>Lowest point of both feet, or of one, with its thickness.</summary>
     internal double FeetLowest(bool leftOnly = false)
     {

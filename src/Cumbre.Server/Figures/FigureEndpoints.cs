@@ -91,12 +91,12 @@ public static class FigureEndpoints
         api.MapGet("/figures", () => TypedResults.Ok(Figures.Anybody)).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/figures/{movement}/motion", Motion).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/athletes/{athleteId:guid}/figures", OfAthlete).RequireAuthorization(Policies.OwnAthlete);
-        api.MapGet("/athletes/{athleteId:guid}/figures/{movement}/motion", MotionOfAthlete)
-            .RequireAuthorization(Policies.OwnAthlete);
     }
 
     private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Motion(string movement) =>
-        Told(Figures.Motion(movement, FigureBody.Anybody));
+        Figures.Motion(movement) is { } frames
+            ? TypedResults.Ok(frames)
+            : (ProblemHttpResult)Problems.NotFound(Words.NoMovement);
 
     private static Results<Ok<FiguresDto>, ProblemHttpResult> OfAthlete(
         Guid athleteId,
@@ -106,20 +106,6 @@ public static class FigureEndpoints
         Body(athleteId, database, clock) is { } body
             ? TypedResults.Ok(Figures.Of(body))
             : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
-
-    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> MotionOfAthlete(
-        Guid athleteId,
-        string movement,
-        Database database,
-        ClubClock clock
-    ) =>
-        Body(athleteId, database, clock) is { } body
-            ? Told(Figures.Motion(movement, body))
-            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
-
-    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Told(
-        IReadOnlyList<FigureFrameDto>? frames
-    ) => frames is null ? (ProblemHttpResult)Problems.NotFound(Words.NoMovement) : TypedResults.Ok(frames);
 
     /// <summary>With the athlete's own proportions where they are known.</summary>
     private static FigureBody? Body(Guid athleteId, Database database, ClubClock clock)

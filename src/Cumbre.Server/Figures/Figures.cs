@@ -43,12 +43,14 @@ internal static class Figures
     private static int? Told(FormMark? mark, Figure figure) => mark is null ? null : (int)Math.Round(mark.Of(figure));
 
     /// <summary>From the start to the end; null: there is no figure.</summary>
-    public static IReadOnlyList<FigureFrameDto>? Motion(string movement, FigureBody body)
+    public static IReadOnlyList<FigureFrameDto>? Motion(string movement)
     {
         var book = PoseBook.Shipped;
         if (!book.Movements.TryGetValue(movement, out var figure))
             return null;
-        var keys = figure.Keys.Select(k => (Name: k, Figure: PoseSolver.Resolve(book.Poses[k], body))).ToArray();
+        var keys = figure
+            .Keys.Select(k => (Name: k, Figure: PoseSolver.Resolve(book.Poses[k], FigureBody.Anybody)))
+            .ToArray();
         var frames = new List<FigureFrameDto> { Frame(keys[0].Name, keys[0].Figure) };
         foreach (var (from, to) in keys.Zip(keys.Skip(1)))
         {

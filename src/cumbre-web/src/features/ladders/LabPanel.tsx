@@ -29,12 +29,16 @@ export default function LabPanel({ athleteId, ladder }: { athleteId: string; lad
   return (
     <Box component="section" aria-label={say("leverLab")} sx={{ py: 3, maxWidth: 960 }}>
       <Typography variant="h2">{say("leverLab")}</Typography>
-      {lab.data.needsBody ? <Typography variant="body2">{say("labNeedsBody")}</Typography> : <Levers lab={lab.data} />}
+      {lab.data.needsBody ? (
+        <Typography variant="body2">{say("labNeedsBody")}</Typography>
+      ) : (
+        <Levers lab={lab.data} athleteId={athleteId} />
+      )}
     </Box>
   );
 }
 
-function Levers({ lab }: { lab: Lab }) {
+function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
   const unit = useUnit();
   return (
     <>
@@ -65,7 +69,7 @@ function Levers({ lab }: { lab: Lab }) {
               <TableRow key={s.step}>
                 <TableCell component="th" scope="row">
                   <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-                    <MovementFigure movement={s.movement} size={40} />
+                    <MovementFigure movement={s.movement} size={88} athleteId={athleteId} lever />
                     {s.name}
                   </Box>
                 </TableCell>

@@ -3727,44 +3727,6 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  "/api/athletes/{athleteId}/figures/{movement}/motion": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          athleteId: string;
-          movement: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            "application/json": components["schemas"]["FigureFrameDto"][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
   "/api/athletes/{athleteId}/meaning": {
     parameters: {
       query?: never;

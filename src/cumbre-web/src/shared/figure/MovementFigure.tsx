@@ -11,6 +11,7 @@ export function MovementFigure({
   name,
   athleteId,
   lazy = false,
+  lever = false,
 }: {
   movement: string;
   size: number;
@@ -19,6 +20,8 @@ export function MovementFigure({
   athleteId?: string;
   /** Drawn when it comes into view: for long lists. */
   lazy?: boolean;
+  /** The end alone, with the lever between shoulder and centre of mass. */
+  lever?: boolean;
 }) {
   const figure = useMovementFigure(movement, athleteId);
   const { ref, seen } = useSeen(lazy);
@@ -26,11 +29,12 @@ export function MovementFigure({
   if (!figure || !end || !seen) return <Box ref={ref} aria-hidden sx={{ width: size, height: size, flexShrink: 0 }} />;
   return (
     <Figure
-      poses={figure.poses}
+      poses={lever ? [end] : figure.poses}
       width={size}
       height={size}
       ghost
       path={figure.path}
+      {...(lever && { centre: [(end.centre[0] ?? 0) / 1000, (end.centre[1] ?? 0) / 1000] })}
       focus={size < 72 ? null : figure.focus}
       {...(name && { label: `${name}. ${poseWords(end.reading)}` })}
     />

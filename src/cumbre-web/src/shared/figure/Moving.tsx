@@ -49,7 +49,7 @@ export function Moving({ movement, name, size }: { movement: string; name: strin
         />
       </Box>
       {figure.poses.length > 1 && (
-        <Button size="small" variant="text" onClick={() => setPlaying(!playing)} aria-pressed={playing}>
+        <Button size="small" variant="text" onClick={() => setPlaying(!playing)}>
           {playing ? say("pause") : say("play")}
         </Button>
       )}

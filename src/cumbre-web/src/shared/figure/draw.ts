@@ -297,8 +297,11 @@ function behind(body: Body, canvas: Canvas, box: Box): Shape[] {
           : toward(bones.of("knee", "Right"), bones.of("ankle", "Right"), 0.06);
     const [[ax, ay], [x, y]] = [on([0, 0, 0]), on(end)];
     const w = 0.05 * scale;
+    const r = round(w);
     shapes.push({
-      d: `M${round(ax - w / 3)} ${round(ay)}L${round(x - w)} ${round(y)}A${round(w)} ${round(w)} 0 0 0 ${round(x + w)} ${round(y)}L${round(ax + w / 3)} ${round(ay)}`,
+      d:
+        `M${round(ax - w / 3)} ${round(ay)}L${round(x - w)} ${round(y)}` +
+        `A${r} ${r} 0 0 0 ${round(x + w)} ${round(y)}L${round(ax + w / 3)} ${round(ay)}`,
       stroke: "band",
       width: round(Math.max(1.6, 0.028 * scale)),
     });
@@ -370,7 +373,8 @@ function before(body: Body, canvas: Canvas): Shape[] {
     for (const [x, y] of ringsOf(body, canvas)) {
       const tall = 0.112 * scale;
       const wide = tall * (turned && !kit.isTurnedOut ? 0.24 : 0.8);
-      const d = `M${round(x - wide)} ${round(y)}a${round(wide)} ${round(tall)} 0 1 0 ${round(2 * wide)} 0a${round(wide)} ${round(tall)} 0 1 0 ${round(-2 * wide)} 0z`;
+      const half = (by: number) => `a${round(wide)} ${round(tall)} 0 1 0 ${round(by)} 0`;
+      const d = `M${round(x - wide)} ${round(y)}${half(2 * wide)}${half(-2 * wide)}z`;
       const thick = Math.max(1.6, 0.03 * scale);
       shapes.push({ d, stroke: "gap", width: round(thick + 2 * gap) }, { d, stroke: "kit", width: round(thick) });
     }
