@@ -51,6 +51,8 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
       movements.data,
     ],
   );
+  // Half a list would highlight what is no longer the first of the whole, and Enter would go there.
+  const reading = [roster, programmes, ladders, movements].some((list) => list.isLoading);
   return (
     <Dialog
       open={open}
@@ -62,8 +64,8 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
     >
       <Autocomplete
         sx={{ p: 3, pt: 4 }}
-        options={search("")}
-        filterOptions={(_, { inputValue }) => search(inputValue)}
+        options={reading ? [] : search("")}
+        filterOptions={(_, { inputValue }) => (reading ? [] : search(inputValue))}
         getOptionKey={(target) => target.key}
         renderOption={({ key, ...option }, target) => (
           <Box component="li" key={key} {...option} sx={{ display: "flex", gap: 3 }}>
@@ -81,7 +83,7 @@ export default function CommandPalette({ open, onClose }: { open: boolean; onClo
           onClose();
         }}
         autoHighlight
-        loading={ladders.isPending || (isCoach && roster.isPending)}
+        loading={reading}
         noOptionsText={say("nobodyAndNothingByThatName")}
         onChange={(_, target) => {
           if (!target) return;
