@@ -57,6 +57,7 @@ internal static class ServerApp
         ServerLog.Add(services, options.Log);
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<FigureCache>();
         services.AddSingleton(_ => new ClubFolder(data));
         services.AddSingleton(_ => new Database(data));
         services.AddSingleton(_ => new ClubFiles(data, options.Backups));
@@ -101,7 +102,9 @@ internal static class ServerApp
         );
         services.AddExceptionHandler<ProblemHandler>();
         services.AddOpenApi(document =>
-            document.AddSchemaTransformer((schema, of, _) => WireJson.DescribeDays(schema, of))
+            document
+                .AddSchemaTransformer((schema, of, _) => WireJson.DescribeDays(schema, of))
+                .AddSchemaTransformer((schema, of, _) => WireJson.DescribeEnums(schema, of))
         );
         Delivery.AddCompression(services);
         services.ConfigureHttpJsonOptions(json => WireJson.ConfigureRequests(json.SerializerOptions));

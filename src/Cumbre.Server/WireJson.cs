@@ -63,6 +63,17 @@ public static class WireJson
         return Task.CompletedTask;
     }
 
+    /// <summary>
+    /// What an enum may be does not hold nothing: that is said where it is used, and one type may be left out at one
+    /// place and asked for at another.
+    /// </summary>
+    internal static Task DescribeEnums(OpenApiSchema schema, OpenApiSchemaTransformerContext context)
+    {
+        if (Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is { IsEnum: true } && schema.Enum is { } values)
+            schema.Enum = [.. values.Where(v => v is not null && v.GetValueKind() == JsonValueKind.String)];
+        return Task.CompletedTask;
+    }
+
     private sealed class DayConverter : JsonConverter<DateOnly>
     {
         private static readonly JsonConverter<DateOnly> Usual =

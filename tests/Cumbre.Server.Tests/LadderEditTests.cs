@@ -495,6 +495,71 @@ public sealed class LadderEditTests : IAsyncLifetime
         );
 
     [Fact]
+    public async Task An_own_movement_is_drawn_as_its_positions_say()
+    {
+        var posed = (
+            await coach.Post(
+                "/api/figures/pose",
+                new { pose = new { like = "front-lever-full" }, turn = new { variable = "Hip", value = 30 } }
+            )
+        ).Ok;
+        Assert.Empty(posed["findings"]!.AsArray());
+        Assert.Equal("Balance", (string)Handle("Arm")["solved"]!);
+        Assert.Equal(30, (double)Handle("Hip")["value"]!);
+        // A joint that is dragged goes toward where it is let go.
+        var dragged = (
+            await coach.Post(
+                "/api/figures/pose",
+                new
+                {
+                    pose = posed["pose"]!.DeepClone(),
+                    drag = new
+                    {
+                        joint = "KneeRight",
+                        x = 0,
+                        y = 0,
+                    },
+                }
+            )
+        ).Ok;
+        Assert.NotEqual(posed["pose"]!["leg"]!.ToJsonString(), dragged["pose"]!["leg"]!.ToJsonString());
+
+        var entry = TowelHang("Lever with bent hips");
+        entry["poses"] = new JsonArray(new JsonObject { ["like"] = "active-hang" }, posed["pose"]!.DeepClone());
+        (await PutMovement(entry)).Ok.ToString();
+        var figures = (await coach.Get("/api/figures")).Ok;
+        var keys = figures["movements"]!["towel-hang"]!["keys"]!.AsArray().Select(k => (string)k!).ToArray();
+        Assert.Equal(2, keys.Length);
+        var drawn = figures["poses"]!.AsArray().Single(p => (string)p!["name"]! == keys[1])!;
+        Assert.Equal(posed["figure"]!["points"]!.ToJsonString(), drawn["points"]!.ToJsonString());
+        Assert.Equal(1 + 8, (await coach.Get("/api/figures/towel-hang/motion")).Ok.AsArray().Count);
+        // The file of a ladder takes its movements' positions along, and says where one cannot be.
+        Assert.Equal(2, (await coach.Get("/api/movements/towel-hang/draft")).Ok["entry"]!["poses"]!.AsArray().Count);
+
+        foreach (
+            var (wrong, field) in new (JsonNode, string)[]
+            {
+                (new JsonObject { ["like"] = "no-such-pose" }, "entry.poses:poseUnknown"),
+                (new JsonObject { ["like"] = "stand", ["trunk"] = 1e9 }, "entry.poses:poseUnknown"),
+                (new JsonObject { ["free"] = new JsonObject { ["Arm"] = "Wall" } }, "entry.poses:poseUnknown"),
+                (new JsonObject { ["like"] = "stand", ["leg"] = new JsonArray(170) }, "entry.poses:poseCannotBe"),
+            }
+        )
+        {
+            entry["poses"] = new JsonArray(wrong);
+            Assert.Equal(field, (await PutMovement(entry, 1)).Field);
+        }
+
+        Assert.Equal(
+            "pose:poseUnknown",
+            (await coach.Post("/api/figures/pose", new { pose = new { like = "x" } })).Field
+        );
+
+        JsonNode Handle(string variable) =>
+            posed["handles"]!.AsArray().Single(h => (string)h!["variable"]! == variable)!;
+    }
+
+    [Fact]
     public async Task The_schema_of_the_file_is_published()
     {
         var schema = JsonNode.Parse(

@@ -80,7 +80,7 @@ public sealed class SchemaReaderTests(SharedClub shared) : IClassFixture<SharedC
             $"/api/ladders/export?slug={name}",
             TestContext.Current.CancellationToken
         );
-        foreach (var part in new[] { "ladders.schema.json", "movements.schema.json" })
+        foreach (var part in new[] { "ladders.schema.json", "movements.schema.json", "figures.schema.json" })
             Named.SchemaRegistry.Register(new Uri(Base, part), await Schema(coach, part));
         var schema = await Schema(coach, "ladders-file.schema.json");
         schema.BaseUri = new Uri(Base, "ladders-file.schema.json");

@@ -15,7 +15,8 @@ public sealed class Figure
         HipRadius = 0.09,
         HeadRadius = 0.09,
         ElbowRadius = 0.04,
-        FlatMaximum = 0.04;
+        FlatMaximum = 0.04,
+        ReachMinimum = 0.05;
 
     private readonly Point3[] points;
     private readonly PartMass[] masses;
@@ -63,6 +64,20 @@ public sealed class Figure
 
     public Point3 this[Joint joint] => points[(int)joint];
 
+    /// <summary>Right and up in the picture, in metres: the eye of some views is a little above.</summary>
+    public (double X, double Y) Seen(Joint joint)
+    {
+        var up = Pose.View switch
+        {
+            PoseView.Raised => 22.0,
+            PoseView.Oblique => 8.0,
+            _ => 0.0,
+        };
+        var (sine, cosine) = Math.SinCos(Radians(up));
+        var at = this[joint];
+        return (at.X, at.Y * cosine - at.Z * sine);
+    }
+
     /// <summary>Hands flat on the floor, or on a block.</summary>
     public bool IsOnFloor =>
         Pose.Hold is PoseHold.Hands or PoseHold.Hand && Pose.Kit.On is Apparatus.Floor or Apparatus.Blocks;
@@ -74,27 +89,52 @@ public sealed class Figure
     public Point3 CentreWithoutArms => CentreOf(masses.Where(m => !m.IsArm));
 
     /// <summary>Moment of both shoulders in N m: the weight without the arms times its lever.</summary>
-    public double ShoulderMoment =>
-        Math.Abs(
-            LeverBody.Gravity * masses.Where(m => !m.IsArm).Sum(m => m.Kilograms * (m.At.X - this[Joint.Shoulders].X))
-        );
+    /// <param name="ankleKilograms">Of weights on both ankles together.</param>
+    public double ShoulderMoment(double ankleKilograms = 0) => Math.Abs(Turning(ankleKilograms));
+
+    /// <summary>
+    /// The upward force in N that takes so much of the shoulder moment away: M = F x. 0 where there is nothing to take
+    /// away, or where the point lies under or behind the shoulders.
+    /// </summary>
+    /// <param name="moment">N m.</param>
+    /// <param name="at">Where the help takes hold.</param>
+    public double HelpFor(double moment, BodyPoint at)
+    {
+        var from = at switch
+        {
+            BodyPoint.Waist => this[Joint.Hips].Toward(this[Joint.Shoulders], Body.WaistFromHip / Body.Trunk),
+            BodyPoint.Hips => this[Joint.Hips],
+            _ => this[Joint.AnkleRight].Toward(this[Joint.AnkleLeft], 0.5),
+        };
+        var reach = (from.X - this[Joint.Shoulders].X) * Math.Sign(Turning(0));
+        return moment > 0 && reach > ReachMinimum ? moment / reach : 0;
+    }
 
     /// <summary>Of the arms from the vertical, in degrees.</summary>
     public double ArmAngle =>
         Math.Atan2(Math.Abs(this[Joint.Shoulders].X), Math.Abs(this[Joint.Shoulders].Y)) * 180 / Math.PI;
 
     /// <summary>Pull of the upper hand, and push of the lower one, in N: m g R / d.</summary>
-    public double FlagPull
+    /// <param name="ankleKilograms">Of weights on both ankles together.</param>
+    public double FlagPull(double ankleKilograms = 0)
     {
-        get
-        {
-            var centre = Centre;
-            return LeverBody.Gravity
-                * masses.Sum(m => m.Kilograms)
-                * Math.Sqrt(centre.X * centre.X + Math.Pow(centre.Z - this[Joint.Shoulders].Z, 2))
-                / (this[Joint.KnucklesRight] - this[Joint.KnucklesLeft]).Length;
-        }
+        var all = masses.Concat(AnkleWeights(ankleKilograms)).ToArray();
+        var centre = CentreOf(all);
+        return LeverBody.Gravity
+            * all.Sum(m => m.Kilograms)
+            * Math.Sqrt(centre.X * centre.X + Math.Pow(centre.Z - this[Joint.Shoulders].Z, 2))
+            / (this[Joint.KnucklesRight] - this[Joint.KnucklesLeft]).Length;
     }
+
+    private double Turning(double ankleKilograms) =>
+        LeverBody.Gravity
+        * masses
+            .Concat(AnkleWeights(ankleKilograms))
+            .Where(m => !m.IsArm)
+            .Sum(m => m.Kilograms * (m.At.X - this[Joint.Shoulders].X));
+
+    private PartMass[] AnkleWeights(double kilograms) =>
+        [new(kilograms / 2, this[Joint.AnkleRight], false), new(kilograms / 2, this[Joint.AnkleLeft], false)];
 
     /// <summary>Lowest point of both feet, or of one, with its thickness.</summary>
     internal double FeetLowest(bool leftOnly = false)

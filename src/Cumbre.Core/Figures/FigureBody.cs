@@ -62,6 +62,8 @@ public sealed class FigureBody
 
     public double Hip => HipFromMiddle * Stature;
 
+    public double WaistFromHip => Table.WaistFromHip * Stature;
+
     public double Palm => PalmPastWrist * Stature;
 
     public double Blade => BladeTravel * Stature;

@@ -81,8 +81,10 @@ public enum PoseVariable
     Hip,
     Knee,
     Foot,
+    LegOut,
     HipLeft,
     KneeLeft,
+    LegOutLeft,
 }
 
 /// <summary>What a solved number has to bring about; each is a distance in metres that must vanish.</summary>
@@ -211,6 +213,8 @@ public sealed record Pose(
             PoseVariable.HipLeft => (LegLeft ?? Leg).Hip,
             PoseVariable.KneeLeft => (LegLeft ?? Leg).Knee,
             PoseVariable.Foot => Leg.Foot ?? Pointed,
+            PoseVariable.LegOut => Leg.Out,
+            PoseVariable.LegOutLeft => (LegLeft ?? Leg).Out,
             _ => throw new ArgumentOutOfRangeException(nameof(variable)),
         };
 
@@ -233,6 +237,8 @@ public sealed record Pose(
             PoseVariable.HipLeft => this with { LegLeft = (LegLeft ?? Leg) with { Hip = value } },
             PoseVariable.KneeLeft => this with { LegLeft = (LegLeft ?? Leg) with { Knee = value } },
             PoseVariable.Foot => this with { Leg = Leg with { Foot = value } },
+            PoseVariable.LegOut => this with { Leg = Leg with { Out = value } },
+            PoseVariable.LegOutLeft => this with { LegLeft = (LegLeft ?? Leg) with { Out = value } },
             _ => throw new ArgumentOutOfRangeException(nameof(variable)),
         };
 }

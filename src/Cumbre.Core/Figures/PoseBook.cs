@@ -85,7 +85,62 @@ public sealed class PoseBook
                 throw new CatalogueException(FileName, $"{slug}: {fault.Fault}", "names what there is not");
     }
 
+    private PoseBook(PoseBook shipped, IEnumerable<Movement> own)
+    {
+        var poses = shipped.Poses.ToDictionary(StringComparer.Ordinal);
+        var movements = shipped.Movements.ToDictionary(StringComparer.Ordinal);
+        foreach (var movement in own.Where(m => m.Poses.Count > 0))
+        {
+            var keys = movement.Poses.Select((_, i) => $"{movement.Slug}/{i + 1}").ToArray();
+            foreach (var (key, entry) in keys.Zip(movement.Poses))
+                poses[key] = shipped.Read(entry);
+            movements[movement.Slug] = new(keys, null, null);
+        }
+
+        (Poses, Movements, Forms) = (poses, movements, shipped.Forms);
+    }
+
     public static PoseBook Shipped => Embedded.Value;
+
+    /// <summary>With the poses that a club's own movements have.</summary>
+    public PoseBook With(IEnumerable<Movement> own) => new(this, own);
+
+    /// <summary>A pose that is written anywhere.</summary>
+    /// <exception cref="CatalogueException">It is like a pose that there is not.</exception>
+    public Pose Read(PoseEntry entry) => Of(entry, entry.Like is { } like ? Named(like) : Pose.Standing, StayOf(entry));
+
+    private Pose? StayOf(PoseEntry entry) =>
+        entry.Stay is { } stay ? Named(stay)
+        : entry.Like is { } like ? Named(like).Stay
+        : null;
+
+    private Pose Named(string name) =>
+        Poses.GetValueOrDefault(name) ?? throw new CatalogueException(FileName, name, "is no pose");
+
+    /// <summary>A pose in full, as it is written.</summary>
+    public PoseEntry Entry(Pose pose) =>
+        new(
+            null,
+            pose.View,
+            pose.Hold,
+            pose.Kit,
+            pose.Trunk,
+            Written(pose.Arm),
+            pose.ArmLeft is { } arm ? Written(arm) : null,
+            Written(pose.Leg),
+            pose.LegLeft is { } leg ? Written(leg) : null,
+            pose.Round,
+            pose.Neck,
+            [pose.BladesUp, pose.BladesForward],
+            pose.Grip,
+            pose.Stay is { } stay ? Poses.First(p => ReferenceEquals(p.Value, stay)).Key : null,
+            pose.Free.ToDictionary(f => f.Variable, f => f.Condition)
+        );
+
+    private static double[] Written(ArmAngles a) => [a.Flexion, a.Elbow, a.Out, a.Twist];
+
+    private static double[] Written(LegAngles l) =>
+        l.Foot is { } foot ? [l.Hip, l.Knee, l.Out, foot] : [l.Hip, l.Knee, l.Out];
 
     public IReadOnlyDictionary<string, Pose> Poses { get; }
 

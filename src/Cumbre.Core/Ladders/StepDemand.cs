@@ -77,11 +77,14 @@ public static class Demand
     private static double Figure(DemandSpec demand, LeverBody body) =>
         demand.Kind switch
         {
-            DemandKind.Moment => body.ShoulderMoment(PostureOf(demand.Posture!.Value)),
-            DemandKind.HandForce => body.FlagPull(PostureOf(demand.Posture!.Value), FlagGripMetres),
+            DemandKind.Moment or DemandKind.HandForce => Figure(demand.Kind, PostureOf(demand.Posture!.Value), body),
             DemandKind.SystemMass => (double)SystemForOne(demand),
             _ => (double)demand.Percent!.Value / 100,
         };
+
+    /// <summary>Of a line: N of each hand in a flag, else N m at the shoulders.</summary>
+    internal static double Figure(DemandKind kind, Posture posture, LeverBody body) =>
+        kind == DemandKind.HandForce ? body.FlagPull(posture, FlagGripMetres) : body.ShoulderMoment(posture);
 
     /// <summary>
     /// One-repetition maximum that the step asks, in body masses (Epley 1985; a single is the maximum itself).

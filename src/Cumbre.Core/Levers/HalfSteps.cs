@@ -18,7 +18,7 @@ public enum HalfStepKind
 /// <param name="Posture">The line that is held.</param>
 /// <param name="Kilograms">Of help or of weight; 0 for a line.</param>
 /// <param name="At">Where help takes hold; the ankles for a weight.</param>
-/// <param name="Moment">N m at the shoulders.</param>
+/// <param name="Moment">N m at the shoulders, of a flag N of each hand.</param>
 /// <param name="Share">Of the full line.</param>
 public sealed record HalfStep(
     HalfStepKind Kind,
@@ -50,10 +50,23 @@ public static class HalfSteps
     /// <param name="body">Without ankle weights.</param>
     /// <param name="easier">The line that is held.</param>
     /// <param name="harder">The next one, which costs more.</param>
-    public static IReadOnlyList<HalfStep> Between(LeverBody body, Posture easier, Posture harder)
+    public static IReadOnlyList<HalfStep> Between(LeverBody body, Posture easier, Posture harder) =>
+        Between(p => body.ShoulderMoment(p), body, easier, harder);
+
+    /// <summary>The same for any demand of a line.</summary>
+    /// <param name="demand">N m or N.</param>
+    /// <param name="held">Whom help and weights are worked out for; null: lines only.</param>
+    /// <param name="easier">The line that is held.</param>
+    /// <param name="harder">The next one, which costs more.</param>
+    public static IReadOnlyList<HalfStep> Between(
+        Func<Posture, double> demand,
+        LeverBody? held,
+        Posture easier,
+        Posture harder
+    )
     {
-        var full = body.ShoulderMoment(Posture.Full);
-        var (low, high) = (body.ShoulderMoment(easier), body.ShoulderMoment(harder));
+        var full = demand(Posture.Full);
+        var (low, high) = (demand(easier), demand(harder));
         var parts = (int)Math.Ceiling((high - low) / full / GapMaximum);
         var steps = new List<HalfStep>();
         for (var i = 1; i < parts; i++)
@@ -61,8 +74,10 @@ public static class HalfSteps
             var moment = low + (high - low) * i / parts;
             HalfStep Of(HalfStepKind kind, Posture posture, double kilograms, BodyPoint at) =>
                 new(kind, posture, kilograms, at, moment, moment / full);
-            if (LineFor(body, easier, harder, moment) is { } line)
+            if (LineFor(demand, easier, harder, moment) is { } line)
                 steps.Add(Of(HalfStepKind.Line, line, 0, BodyPoint.Ankles));
+            if (held is not { } body)
+                continue;
             foreach (var at in (ReadOnlySpan<BodyPoint>)[BodyPoint.Hips, BodyPoint.Ankles])
                 steps.Add(Of(HalfStepKind.Help, harder, body.HelpFor(harder, moment, at) / LeverBody.Gravity, at));
             if (body.AnkleWeightFor(easier, moment) is var weight && weight <= AnkleWeightMaximum)
@@ -76,15 +91,15 @@ public static class HalfSteps
     /// The line between two that costs so much: all angles run evenly from one to the other. Null where the way between
     /// them does not pass it.
     /// </summary>
-    public static Posture? LineFor(LeverBody body, Posture easier, Posture harder, double moment)
+    private static Posture? LineFor(Func<Posture, double> demand, Posture easier, Posture harder, double moment)
     {
         var (low, high) = (0.0, 1.0);
-        if (body.ShoulderMoment(easier) > moment || body.ShoulderMoment(harder) < moment)
+        if (demand(easier) > moment || demand(harder) < moment)
             return null;
         for (var i = 0; i < Halvings; i++)
         {
             var middle = (low + high) / 2;
-            if (body.ShoulderMoment(Mixed(easier, harder, middle)) < moment)
+            if (demand(Mixed(easier, harder, middle)) < moment)
                 low = middle;
             else
                 high = middle;

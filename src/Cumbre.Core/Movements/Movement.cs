@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Cumbre.Core.Explanations;
+using Cumbre.Core.Figures;
 
 namespace Cumbre.Core.Movements;
 
@@ -186,4 +187,10 @@ public sealed record Movement
 
     /// <summary>How load may be hung on it; null: it is not loaded.</summary>
     public LoadCarrier? Load { get; init; }
+
+    /// <summary>
+    /// How a movement of a club's own is drawn, from start to end; empty: not at all. Those that ship have theirs in the
+    /// book of poses.
+    /// </summary>
+    public IReadOnlyList<PoseEntry> Poses { get; init; } = [];
 }

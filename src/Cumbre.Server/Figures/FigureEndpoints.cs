@@ -88,33 +88,46 @@ public static class FigureEndpoints
 {
     public static void MapFigures(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/figures", () => TypedResults.Ok(Figures.Anybody)).RequireAuthorization(Policies.SignedIn);
+        api.MapGet("/figures", All).RequireAuthorization(Policies.SignedIn);
         api.MapGet("/figures/{movement}/motion", Motion).RequireAuthorization(Policies.SignedIn);
+        api.MapPost("/figures/pose", Posed).RequireAuthorization(Policies.Coach);
         api.MapGet("/athletes/{athleteId:guid}/figures", OfAthlete).RequireAuthorization(Policies.OwnAthlete);
     }
 
-    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Motion(string movement) =>
-        Figures.Motion(movement) is { } frames
+    private static Ok<FiguresDto> All(Database database, FigureCache figures) =>
+        TypedResults.Ok(database.Read(figures.Of).Figures);
+
+    private static Results<Ok<IReadOnlyList<FigureFrameDto>>, ProblemHttpResult> Motion(
+        string movement,
+        Database database,
+        FigureCache figures
+    ) =>
+        Figures.Motion(database.Read(figures.Of).Book, movement) is { } frames
             ? TypedResults.Ok(frames)
             : (ProblemHttpResult)Problems.NotFound(Words.NoMovement);
+
+    private static Ok<PosedDto> Posed(PoseRequest request, Database database, FigureCache figures)
+    {
+        var book = database.Read(figures.Of).Book;
+        return TypedResults.Ok(PosedDto.Of(book, Posing.Resolve(book, request, FigureBody.Anybody)));
+    }
 
     private static Results<Ok<FiguresDto>, ProblemHttpResult> OfAthlete(
         Guid athleteId,
         Database database,
+        FigureCache figures,
         ClubClock clock
     ) =>
-        Body(athleteId, database, clock) is { } body
-            ? TypedResults.Ok(Figures.Of(body))
-            : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete);
+        database.Read(db =>
+            SnapshotStore.Load(db, athleteId, clock.Today) is { } athlete
+                ? (Results<Ok<FiguresDto>, ProblemHttpResult>)
+                    TypedResults.Ok(Figures.Of(figures.Of(db).Book, BodyOf(athlete.Snapshot.BuildOn(clock.Today))))
+                : (ProblemHttpResult)Problems.NotFound(Words.NoAthlete)
+        );
 
     /// <summary>With the athlete's own proportions where they are known.</summary>
-    private static FigureBody? Body(Guid athleteId, Database database, ClubClock clock)
-    {
-        var found = database.Read(db => SnapshotStore.Load(db, athleteId, clock.Today));
-        if (found is not { } athlete)
-            return null;
-        var build = athlete.Snapshot.BuildOn(clock.Today);
-        return build.StatureCm is { } cm
+    internal static FigureBody BodyOf(BodyBuild build) =>
+        build.StatureCm is { } cm
             ? new(
                 SegmentTable.For(build.Sex),
                 (double)cm / 100,
@@ -122,5 +135,4 @@ public static class FigureEndpoints
                 build.Lengths
             )
             : FigureBody.Anybody;
-    }
 }

@@ -1,4 +1,6 @@
 using Cumbre.Core.Figures;
+using Cumbre.Storage;
+using Cumbre.Storage.Ladders;
 
 namespace Cumbre.Server.Figures;
 
@@ -8,13 +10,8 @@ internal static class Figures
     /// <summary>Positions between two key positions that a moving figure goes through.</summary>
     private const int FramesBetween = 7;
 
-    private static readonly Lazy<FiguresDto> OfAnybody = new(() => Of(FigureBody.Anybody));
-
-    public static FiguresDto Anybody => OfAnybody.Value;
-
-    public static FiguresDto Of(FigureBody body)
+    public static FiguresDto Of(PoseBook book, FigureBody body)
     {
-        var book = PoseBook.Shipped;
         var figures = book.Poses.ToDictionary(p => p.Key, p => PoseSolver.Resolve(p.Value, body));
         return new(
             [.. figures.Select(f => FigurePoseDto.Of(f.Key, f.Value))],
@@ -43,9 +40,8 @@ internal static class Figures
     private static int? Told(FormMark? mark, Figure figure) => mark is null ? null : (int)Math.Round(mark.Of(figure));
 
     /// <summary>From the start to the end; null: there is no figure.</summary>
-    public static IReadOnlyList<FigureFrameDto>? Motion(string movement)
+    public static IReadOnlyList<FigureFrameDto>? Motion(PoseBook book, string movement)
     {
-        var book = PoseBook.Shipped;
         if (!book.Movements.TryGetValue(movement, out var figure))
             return null;
         var keys = figure
@@ -75,4 +71,27 @@ internal static class Figures
 
     private static FigureFrameDto Frame(string pose, Figure figure) =>
         new(pose, figure.Floor is { } floor ? FigurePoseDto.Millimetres(floor) : null, Points(figure));
+}
+
+/// <summary>The figures of a club as they were made last: making them takes some hundred milliseconds.</summary>
+public sealed class FigureCache
+{
+    private readonly Lock gate = new();
+    private (long State, PoseBook Book, FiguresDto Figures)? last;
+
+    internal (PoseBook Book, FiguresDto Figures) Of(Db db)
+    {
+        var state = CatalogueStore.State(db);
+        lock (gate)
+        {
+            if (last is { } known && known.State == state)
+                return (known.Book, known.Figures);
+        }
+
+        var book = PoseBook.Shipped.With(CatalogueStore.Club(db).Catalogue.Movements.Values);
+        var figures = Figures.Of(book, FigureBody.Anybody);
+        lock (gate)
+            last = (state, book, figures);
+        return (book, figures);
+    }
 }

@@ -350,6 +350,9 @@ public static class Words
     public static Message GuardianUntil(DateOnly last) =>
         new("guardianUntil", new Dictionary<string, object> { ["last"] = last });
 
+    /// <summary>The lab proposes this step no longer. Open it again.</summary>
+    public static Message HalfStepGone { get; } = Message.Plain("halfStepGone");
+
     /// <summary>Enter the seconds.</summary>
     public static Message HoldMissing { get; } = Message.Plain("holdMissing");
 
@@ -422,6 +425,9 @@ public static class Words
     /// <summary>Use at most {most, number} bands, counted pieces and other gear together.</summary>
     public static Message KitRowsMost(decimal most) =>
         new("kitRowsMost", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>Ankle weights and another bodyweight are for adults only.</summary>
+    public static Message LabAdultsOnly { get; } = Message.Plain("labAdultsOnly");
 
     /// <summary>The ladder {ladder} would no longer hold together.</summary>
     public static Message LadderBroken(string ladder) =>
@@ -604,6 +610,9 @@ public static class Words
     /// <summary>This item does not exist any more.</summary>
     public static Message NoItem { get; } = Message.Plain("noItem");
 
+    /// <summary>The lab needs height and bodyweight.</summary>
+    public static Message NoLab { get; } = Message.Plain("noLab");
+
     /// <summary>This ladder does not exist any more.</summary>
     public static Message NoLadder { get; } = Message.Plain("noLadder");
 
@@ -760,6 +769,13 @@ public static class Words
 
     /// <summary>Two rows have the same size. Put the count in one.</summary>
     public static Message PlateTwice { get; } = Message.Plain("plateTwice");
+
+    /// <summary>Position {position, number} cannot be held by a body. Open it to see why.</summary>
+    public static Message PoseCannotBe(decimal position) =>
+        new("poseCannotBe", new Dictionary<string, object> { ["position"] = position });
+
+    /// <summary>This is no position that can be drawn.</summary>
+    public static Message PoseUnknown { get; } = Message.Plain("poseUnknown");
 
     /// <summary>Somebody else has changed the privacy text since you opened it.</summary>
     public static Message PrivacyTextChanged { get; } = Message.Plain("privacyTextChanged");

@@ -187,7 +187,8 @@ public sealed record AthleteLadderDto(
     IReadOnlyList<ThresholdEvidence> Unmet,
     LimitingDto? Limiting,
     CoachPlacementDto? Coach,
-    bool NeedsStature
+    bool NeedsStature,
+    IReadOnlyList<LabHalfStepDto> HalfSteps
 );
 
 internal static class AthleteLadder
@@ -243,7 +244,12 @@ internal static class AthleteLadder
                     coach.Day,
                     placement.ByRule is { } rule ? ladder.Steps[rule].Name : null
                 ),
-            modelled && athlete.StatureCm is null
+            modelled && athlete.StatureCm is null,
+            [
+                .. HalfStepStore
+                    .Of(db, athleteId, ladder.Slug)
+                    .Select(t => LabHalfStepDto.Of(ladder, t.After, t.Before, t.Step, t.Id)),
+            ]
         );
     }
 

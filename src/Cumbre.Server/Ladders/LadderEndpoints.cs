@@ -1,3 +1,4 @@
+using Cumbre.Core.Figures;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
@@ -29,6 +30,7 @@ public sealed record MovementCardDto(
     IReadOnlyList<Core.Explanations.CautionId> Cautions,
     bool FailureHarmless,
     LoadCarrier? Load,
+    IReadOnlyList<PoseEntry>? Poses = null,
     bool Own = false
 )
 {
@@ -54,6 +56,7 @@ public sealed record MovementCardDto(
             m.Cautions,
             m.FailureHarmless,
             m.Load,
+            m.Poses,
             !Catalogue.Shipped.Movements.ContainsKey(m.Slug)
         );
 }
@@ -178,6 +181,12 @@ public static class LadderEndpoints
         api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}", AthleteLadder.Handle)
             .RequireAuthorization(Policies.OwnAthlete);
         api.MapGet("/athletes/{athleteId:guid}/ladders/{ladder}/lab", LabPage.Handle)
+            .RequireAuthorization(Policies.Coach);
+        api.MapPost("/athletes/{athleteId:guid}/ladders/{ladder}/lab/pose", LabPage.Pose)
+            .RequireAuthorization(Policies.Coach);
+        api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/half-steps/{id:guid}", TakeHalfStep.Take)
+            .RequireAuthorization(Policies.Coach);
+        api.MapDelete("/athletes/{athleteId:guid}/ladders/{ladder}/half-steps/{id:guid}", TakeHalfStep.Remove)
             .RequireAuthorization(Policies.Coach);
         api.MapPut("/athletes/{athleteId:guid}/ladders/{ladder}/placement", SetPlacement.Handle)
             .RequireAuthorization(Policies.Coach);

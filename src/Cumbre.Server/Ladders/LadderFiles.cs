@@ -5,6 +5,7 @@ using System.Text.Json.Nodes;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -57,7 +58,8 @@ internal static class LadderFiles
         FormatName,
         SchemaName,
         "ladders.schema.json",
-        "movements.schema.json"
+        "movements.schema.json",
+        "figures.schema.json"
     );
 
     public static Results<FileContentHttpResult, ProblemHttpResult> Export(
@@ -106,6 +108,7 @@ internal static class LadderFiles
             is SchemaName
                 or "ladders.schema.json"
                 or "movements.schema.json"
+                or "figures.schema.json"
                 or "athlete-file.schema.json"
                 or "archive-file.schema.json"
                 or "club-archive.schema.json"
@@ -228,6 +231,9 @@ internal static class LadderFiles
             .Select(m => CatalogueJson.Parse<Movement>("file", m!.ToJsonString()))
             .ToArray();
         var movements = written.Where(m => !club.Catalogue.Movements.ContainsKey(m.Slug)).ToArray();
+        for (var i = 0; i < written.Length; i++)
+            if (Posing.Problem(written[i].Poses) is { } unheld)
+                problems.Add(new($"movements[{i}].poses[{unheld.Position}]", unheld.Message));
         var catalogue = club.Catalogue;
         try
         {

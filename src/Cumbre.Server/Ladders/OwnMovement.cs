@@ -1,8 +1,10 @@
 using System.Security.Claims;
 using System.Text.RegularExpressions;
+using Cumbre.Core.Figures;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
+using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Audit;
@@ -40,7 +42,8 @@ public sealed record MovementVersionDto(
 /// <summary>Movements that a club adds to the catalogue; a shipped one is not changed.</summary>
 internal static partial class OwnMovement
 {
-    private const int ListMaximum = 20;
+    private const int ListMaximum = 20,
+        PosesMaximum = 4;
 
     public static Results<Ok<OwnMovementDto>, ProblemHttpResult> Get(string movement, Database database) =>
         database.Read(db => Read(db, movement)) is { } own
@@ -138,7 +141,15 @@ internal static partial class OwnMovement
             Cautions = m.Cautions,
             FailureHarmless = m.FailureHarmless,
             Load = m.Load,
+            Poses = Poses(m.Poses ?? []),
         };
+    }
+
+    private static IReadOnlyList<PoseEntry> Poses(IReadOnlyList<PoseEntry> poses)
+    {
+        if (poses.Count > PosesMaximum)
+            throw Problems.Field("entry.poses", Words.EntriesMost(PosesMaximum));
+        return Posing.Problem(poses) is { } problem ? throw Problems.Field("entry.poses", problem.Message) : poses;
     }
 
     private static IReadOnlyList<string> Texts(string path, IReadOnlyList<string> texts)

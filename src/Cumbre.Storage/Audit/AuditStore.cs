@@ -54,6 +54,8 @@ public enum AuditKind
     TestDayRemoved,
     PlacementSet,
     PlacementGivenBack,
+    HalfStepTaken,
+    HalfStepRemoved,
     PlannedAgainstCaution,
     KeptAgainstCaution,
     StopCleared,

@@ -54,6 +54,7 @@ public static class PersonalData
         new("benchmark_result", Own),
         new("body_mass", Own),
         new("coach_placement", Own),
+        new("half_step", Own),
         new("test_day_athlete", Own),
         new("athlete_goal", Own),
         new("athlete_complaint", Own),

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { cleanupOutdatedCaches, precacheAndRoute } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
-import { NetworkFirst, StaleWhileRevalidate } from "workbox-strategies";
+import { NetworkFirst } from "workbox-strategies";
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 
@@ -40,5 +40,5 @@ registerRoute(
 // The figures are of the catalogue, not of anybody: they are shown at the bar without a signal too.
 registerRoute(
   ({ url }) => /^\/api\/figures(\/|$)/.test(url.pathname),
-  new StaleWhileRevalidate({ cacheName: "figures" }),
+  new NetworkFirst({ cacheName: "figures", networkTimeoutSeconds: patience }),
 );

@@ -23,7 +23,7 @@ public sealed class HalfStepsTests
                 },
                 Drawn
             )
-            .ShoulderMoment;
+            .ShoulderMoment();
     }
 
     public static TheoryData<string> Gaps =>

@@ -96,6 +96,8 @@ export const say = wordsOf("audit", {
   TestDayRemoved: "Deleted a test day",
   PlacementSet: "Set a step by hand",
   PlacementGivenBack: "Removed a step set by hand",
+  HalfStepTaken: "Took a step between two",
+  HalfStepRemoved: "Removed a step between two",
   PlannedAgainstCaution: "Planned against a caution",
   KeptAgainstCaution: "Kept against a caution",
   StopCleared: "Lifted a stop",

@@ -55,6 +55,8 @@ export const groups = [
       "TestDayRemoved",
       "PlacementSet",
       "PlacementGivenBack",
+      "HalfStepTaken",
+      "HalfStepRemoved",
       "PlannedAgainstCaution",
       "KeptAgainstCaution",
       "BlockPublished",

@@ -186,7 +186,7 @@ function Chosen({
                 {say("backToTheRule")}
               </Button>
             )}
-            {placed.demandKind === "Moment" && (
+            {(placed.demandKind === "Moment" || placed.demandKind === "HandForce") && (
               <Button size="small" aria-expanded={inLab} onClick={() => setInLab(!inLab)}>
                 {inLab ? say("closeLab") : say("openLab")}
               </Button>

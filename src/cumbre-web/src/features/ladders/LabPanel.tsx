@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
@@ -7,19 +8,15 @@ import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useUnit } from "../../shared/account/useMe";
-import type { Lab, LabHalfStep, LabStep, MassUnit } from "../../shared/api/types";
+import type { Lab, LabHalfStep } from "../../shared/api/types";
 import { MovementFigure } from "../../shared/figure/MovementFigure";
-import { labQuery } from "../../shared/ladders/useLadders";
-import { mass, number } from "../../shared/ui/format";
+import { labQuery, useHalfSteps } from "../../shared/ladders/useLadders";
+import { capital, number } from "../../shared/ui/format";
 import { inSentence } from "../../shared/ui/nameWords";
-import { Failed, Loading } from "../../shared/ui/states";
+import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { say } from "../../words/ladders";
-
-const places: Record<LabHalfStep["at"], string> = {
-  Waist: say("atWaist"),
-  Hips: say("atHips"),
-  Ankles: say("atAnkles"),
-};
+import { allowedText, figureText, halfText, helpText } from "./labWording";
+import { TryLine } from "./TryLine";
 
 /** What the lever model and the curve of hold time say of an athlete's levers, and what lies between two steps. */
 export default function LabPanel({ athleteId, ladder }: { athleteId: string; ladder: string }) {
@@ -32,13 +29,13 @@ export default function LabPanel({ athleteId, ladder }: { athleteId: string; lad
       {lab.data.needsBody ? (
         <Typography variant="body2">{say("labNeedsBody")}</Typography>
       ) : (
-        <Levers lab={lab.data} athleteId={athleteId} />
+        <Levers lab={lab.data} athleteId={athleteId} ladder={ladder} />
       )}
     </Box>
   );
 }
 
-function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
+function Levers({ lab, athleteId, ladder }: { lab: Lab; athleteId: string; ladder: string }) {
   const unit = useUnit();
   return (
     <>
@@ -46,7 +43,8 @@ function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
         {lab.maximum === null
           ? say("labNoHold")
           : say("labMaximum", {
-              maximum: number(lab.maximum, 1),
+              maximum: number(Math.round(lab.maximum)),
+              unit: lab.kind === "HandForce" ? say("newtons") : say("newtonMetres"),
               holds: lab.holds,
               misfit: number(100 * (lab.misfit ?? 0), 1),
             })}
@@ -56,12 +54,12 @@ function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
           <TableHead>
             <TableRow>
               <TableCell>{say("step")}</TableCell>
-              <TableCell align="right">{say("moment")}</TableCell>
+              <TableCell align="right">{lab.kind === "HandForce" ? say("labForce") : say("moment")}</TableCell>
               <TableCell align="right">{say("demand")}</TableCell>
-              <TableCell align="right">{say("labArms")}</TableCell>
+              {lab.kind === "Moment" && <TableCell align="right">{say("labArms")}</TableCell>}
               <TableCell align="right">{say("labHeld")}</TableCell>
               <TableCell align="right">{say("labAllowed")}</TableCell>
-              <TableCell>{say("labHelp")}</TableCell>
+              {lab.kind === "Moment" && <TableCell>{say("labHelp")}</TableCell>}
             </TableRow>
           </TableHead>
           <TableBody>
@@ -69,22 +67,30 @@ function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
               <TableRow key={s.step}>
                 <TableCell component="th" scope="row">
                   <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-                    <MovementFigure movement={s.movement} size={88} athleteId={athleteId} lever />
+                    <MovementFigure
+                      movement={s.movement}
+                      size={88}
+                      athleteId={athleteId}
+                      lever={lab.kind === "Moment"}
+                    />
                     {s.name}
                   </Box>
                 </TableCell>
-                <TableCell align="right">{range(s.moment, s.otherMoment)} N·m</TableCell>
+                <TableCell align="right">{figureText(s, lab.kind)}</TableCell>
                 <TableCell align="right">{Math.round(100 * s.share)} %</TableCell>
-                <TableCell align="right">{s.armAngle === null ? "" : `${Math.round(s.armAngle)}°`}</TableCell>
+                {lab.kind === "Moment" && (
+                  <TableCell align="right">{s.armAngle === null ? "" : `${Math.round(s.armAngle)}°`}</TableCell>
+                )}
                 <TableCell align="right">{s.held === null ? "" : `${number(s.held)} s`}</TableCell>
-                <TableCell align="right">{allowed(s, lab)}</TableCell>
-                <TableCell>{help(s, unit)}</TableCell>
+                <TableCell align="right">{allowedText(s.allowed, lab)}</TableCell>
+                {lab.kind === "Moment" && <TableCell>{helpText(s.help, unit)}</TableCell>}
               </TableRow>
             ))}
           </TableBody>
         </Table>
       </Box>
-      <Between lab={lab} />
+      <TryLine lab={lab} athleteId={athleteId} ladder={ladder} />
+      <Between lab={lab} athleteId={athleteId} ladder={ladder} />
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2, maxWidth: 760 }}>
         {say("labLimits")}
       </Typography>
@@ -92,23 +98,8 @@ function Levers({ lab, athleteId }: { lab: Lab; athleteId: string }) {
   );
 }
 
-/** By two tables of segments: what the figure is worth. */
-function range(one: number, other: number) {
-  const [low, high] = [Math.round(Math.min(one, other)), Math.round(Math.max(one, other))];
-  return low === high ? number(low) : `${number(low)}–${number(high)}`;
-}
-
-function allowed(step: LabStep, lab: Lab) {
-  if (lab.maximum === null) return "";
-  return step.allowed === null ? say("labAbove") : say("labAbout", { seconds: Math.round(step.allowed) });
-}
-
-const help = (step: LabStep, unit: MassUnit) =>
-  step.help.map((h) => `${mass(h.kilograms, unit, 1)} ${places[h.at]}`).join(", ");
-
-/** Half-steps by the gap that they bridge and by their demand. */
-function Between({ lab }: { lab: Lab }) {
-  const unit = useUnit();
+/** Half-steps by the gap that they bridge and by their demand, each taken into the athlete's ladder by one press. */
+function Between({ lab, athleteId, ladder }: { lab: Lab; athleteId: string; ladder: string }) {
   const rungs = new Map<string, LabHalfStep[]>();
   for (const half of lab.halfSteps) {
     const key = [half.after, half.before, half.share].join("|");
@@ -117,46 +108,59 @@ function Between({ lab }: { lab: Lab }) {
 
   if (rungs.size === 0) return null;
   return (
-    <>
-      <Typography variant="h3" sx={{ mt: 3 }}>
-        {say("labBetween")}
-      </Typography>
-      <Box component="ul" sx={{ m: 0, pl: 4, fontSize: 14, lineHeight: "20px" }}>
-        {[...rungs].map(([key, halves]) => (
-          <li key={key}>
+    <Box component="section" aria-label={say("labBetween")} sx={{ mt: 4 }}>
+      <Typography variant="h3">{say("labBetween")}</Typography>
+      {[...rungs].map(([key, halves]) => (
+        <Box key={key} sx={{ mt: 1.5 }}>
+          <Typography variant="body2" color="textSecondary">
             {say("labRung", {
               after: halves[0]?.after ?? "",
               before: inSentence(halves[0]?.before ?? ""),
               share: Math.round(100 * (halves[0]?.share ?? 0)),
-            })}{" "}
-            {halves.map((half) => halfText(half, unit)).join("; ")}
-          </li>
-        ))}
-      </Box>
-    </>
+            })}
+          </Typography>
+          {halves.map((half) => (
+            <Half key={`${half.kind}-${half.at}`} half={half} athleteId={athleteId} ladder={ladder} />
+          ))}
+        </Box>
+      ))}
+    </Box>
   );
 }
 
-function halfText(half: LabHalfStep, unit: MassUnit): string {
-  const kilograms = mass(half.kilograms, unit, 1);
-  switch (half.kind) {
-    case "Help":
-      return say("labByHelp", { step: inSentence(half.before), kilograms, place: places[half.at] });
-    case "AnkleWeight":
-      return say("labByWeight", { step: inSentence(half.after), kilograms });
-    case "Line":
-      return [
-        half.otherHip === null
-          ? say("labByLine", { hip: Math.round(half.hip), knee: Math.round(half.knee) })
-          : say("labByLegs", {
-              hip: Math.round(half.hip),
-              knee: Math.round(half.knee),
-              otherHip: Math.round(half.otherHip),
-              otherKnee: Math.round(half.otherKnee ?? 0),
-            }),
-        half.apart >= 1 && say("labApart", { apart: Math.round(half.apart) }),
-      ]
-        .filter(Boolean)
-        .join(", ");
-  }
+function Half({ half, athleteId, ladder }: { half: LabHalfStep; athleteId: string; ladder: string }) {
+  const unit = useUnit();
+  const { take, remove } = useHalfSteps(athleteId, ladder);
+  const what = halfText(half, unit);
+  const { taken } = half;
+  return (
+    <Box sx={{ display: "flex", columnGap: 3, alignItems: "center", flexWrap: "wrap", fontSize: 14, minHeight: 28 }}>
+      <span>{capital(what)}</span>
+      {taken === null ? (
+        <Button
+          size="small"
+          variant="text"
+          disabled={take.isPending}
+          aria-label={say("labTakeIt", { what })}
+          onClick={() => take.mutate(half)}
+        >
+          {say("labTake")}
+        </Button>
+      ) : (
+        <>
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {say("labTaken")}
+          </Box>
+          <Button size="small" variant="text" disabled={remove.isPending} onClick={() => remove.mutate(taken)}>
+            {say("labTakeBack")}
+          </Button>
+        </>
+      )}
+      {take.error && (
+        <Box component="span" role="alert" sx={{ color: "error.main" }}>
+          {messageOf(take.error)}
+        </Box>
+      )}
+    </Box>
+  );
 }

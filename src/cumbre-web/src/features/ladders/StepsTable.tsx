@@ -6,9 +6,10 @@ import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
+import { useParams } from "react-router";
 import { useSignedIn, useUnit } from "../../shared/account/useMe";
-import type { AthleteLadder, Ladder, PlacedStep } from "../../shared/api/types";
-import { dayShort } from "../../shared/ui/format";
+import type { AthleteLadder, LabHalfStep, Ladder, PlacedStep } from "../../shared/api/types";
+import { capital, dayShort } from "../../shared/ui/format";
 import { MovementFigure } from "../../shared/figure/MovementFigure";
 import { StatusShape } from "../../shared/ui/StatusShape";
 import { text } from "../../shared/why/quantity";
@@ -16,7 +17,9 @@ import { WhyFigure } from "../../shared/why/WhyFigure";
 import { figure, need, statusShape, statusWord } from "../../shared/ladders/wording";
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
-import { sideWord } from "../../shared/ui/nameWords";
+import { inSentence, sideWord } from "../../shared/ui/nameWords";
+import { useHalfSteps } from "../../shared/ladders/useLadders";
+import { halfText, momentText } from "./labWording";
 
 /** The ridge as a table: for reading, for copying, for screen readers, and to record a test from. */
 export function StepsTable({
@@ -63,7 +66,7 @@ export function StepsTable({
           </TableRow>
         </TableHead>
         <TableBody>
-          {placed.steps.map((s, i) => (
+          {placed.steps.flatMap((s, i) => [
             <TableRow key={s.slug} sx={i === placed.training ? { bgcolor: "background.paper" } : undefined}>
               <TableCell>
                 <StatusShape status={statusShape[s.status]} title={statusWord[s.status]} />
@@ -119,11 +122,61 @@ export function StepsTable({
                   </Button>
                 </TableCell>
               )}
-            </TableRow>
-          ))}
+            </TableRow>,
+            ...placed.halfSteps
+              .filter((half) => half.afterStep === s.slug)
+              .map((half) => (
+                <HalfRow key={half.taken} half={half} placed={placed} measured={measured} coach={record !== null} />
+              )),
+          ])}
         </TableBody>
       </Table>
     </Box>
+  );
+}
+
+/** A step between two, from the lever lab. */
+function HalfRow({
+  half,
+  placed,
+  measured,
+  coach,
+}: {
+  half: LabHalfStep;
+  placed: AthleteLadder;
+  measured: boolean;
+  coach: boolean;
+}) {
+  const { athleteId = "" } = useParams();
+  const unit = useUnit();
+  const { remove } = useHalfSteps(athleteId, placed.ladder);
+  const what = halfText(half, unit);
+  return (
+    <TableRow>
+      <TableCell />
+      <TableCell component="th" scope="row" sx={{ pl: 8, fontWeight: 400 }}>
+        {capital(what)}
+      </TableCell>
+      <TableCell align="right">{Math.round(100 * half.share)} %</TableCell>
+      {measured && <TableCell align="right">{momentText(half.moment, placed.demandKind)}</TableCell>}
+      <TableCell colSpan={4} sx={{ pl: 4, color: "text.secondary" }}>
+        {say("halfStepBetween", { before: inSentence(half.before) })}
+      </TableCell>
+      {coach && (
+        <TableCell align="right" sx={{ width: "1%", pr: 0 }}>
+          <Button
+            size="small"
+            variant="text"
+            sx={{ minHeight: 24, minWidth: 0, py: 0 }}
+            disabled={remove.isPending}
+            aria-label={say("removeHalfStep", { what })}
+            onClick={() => half.taken && remove.mutate(half.taken)}
+          >
+            {say("labTakeBack")}
+          </Button>
+        </TableCell>
+      )}
+    </TableRow>
   );
 }
 

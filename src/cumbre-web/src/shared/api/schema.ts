@@ -3554,6 +3554,110 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/ladders/{ladder}/lab/pose": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["LabPoseRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LabPoseDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/half-steps/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["HalfStepRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/ladders/{ladder}/placement": {
     parameters: {
       query?: never;
@@ -3684,6 +3788,45 @@ export interface paths {
     };
     put?: never;
     post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/figures/pose": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PoseRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PosedDto"];
+          };
+        };
+      };
+    };
     delete?: never;
     options?: never;
     head?: never;
@@ -7747,6 +7890,7 @@ export interface components {
       limiting: null | components["schemas"]["LimitingDto"];
       coach: null | components["schemas"]["CoachPlacementDto"];
       needsStature: boolean;
+      halfSteps: components["schemas"]["LabHalfStepDto"][];
     };
     /** @description All ladders of an athlete. */
     AthleteLaddersDto: {
@@ -7862,6 +8006,8 @@ export interface components {
       | "TestDayRemoved"
       | "PlacementSet"
       | "PlacementGivenBack"
+      | "HalfStepTaken"
+      | "HalfStepRemoved"
       | "PlannedAgainstCaution"
       | "KeptAgainstCaution"
       | "StopCleared"
@@ -7948,7 +8094,7 @@ export interface components {
       kept: components["schemas"]["RotationDto"];
     };
     /** @enum {unknown} */
-    BandAt: "Knees" | "Feet" | "Hips" | null;
+    BandAt: "Knees" | "Feet" | "Hips";
     /** @description A measured band. */
     BandDto: {
       /**
@@ -8906,7 +9052,7 @@ export interface components {
       keptAtAll?: null | number;
     };
     /** @enum {unknown} */
-    Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip" | null;
+    Contact: "Chin" | "Collarbone" | "Chest" | "Belly" | "Hip";
     /** @description What a correction would change; nothing is written. */
     CorrectionPreview: {
       /** @description Open or taken decisions that would no longer hold. */
@@ -9324,7 +9470,7 @@ export interface components {
       entries: components["schemas"]["EntryRequest"][];
     };
     /** @enum {unknown} */
-    EntryAnswer: "Stored" | "Other" | "Both" | null;
+    EntryAnswer: "Stored" | "Other" | "Both";
     /**
      * @description What an entry of a device says.
      * @enum {unknown}
@@ -9646,7 +9792,7 @@ export interface components {
       uri: string;
     };
     /** @enum {unknown} */
-    FailPoint: "Start" | "Top" | null;
+    FailPoint: "Start" | "Top";
     /** @description A figure and how it came about: the one shape for every figure that can be opened. */
     Figure: {
       value: components["schemas"]["Quantity"];
@@ -10204,7 +10350,7 @@ export interface components {
       light: number;
     };
     /** @enum {unknown} */
-    Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral" | null;
+    Grip: "Wide" | "Medium" | "Narrow" | "Under" | "Neutral";
     /** @description A group with what its members do. */
     GroupDto: {
       /** Format: uuid */
@@ -10311,7 +10457,7 @@ export interface components {
      */
     GrowthKind: "Sets" | "Load" | "Reps" | "Seconds" | "Slower" | "LessRest";
     /** @enum {unknown} */
-    GrowthMeasure: "Load" | "Reps" | "Seconds" | "Band" | "Help" | "Pieces" | "Box" | "Contact" | null;
+    GrowthMeasure: "Load" | "Reps" | "Seconds" | "Band" | "Help" | "Pieces" | "Box" | "Contact";
     /** @description What grows in the same way. */
     GrowthStory: {
       kind: components["schemas"]["GrowthKind"];
@@ -10349,6 +10495,22 @@ export interface components {
      * @enum {unknown}
      */
     HalfStepKind: "Line" | "Help" | "AnkleWeight";
+    /** @description Which step of the lab is meant; the lab works it out itself. */
+    HalfStepRequest: {
+      /** @description Slug of the easier step. */
+      after: string;
+      /** @description Slug of the harder one. */
+      before: string;
+      /** @description How. */
+      kind: components["schemas"]["HalfStepKind"];
+      /** @description Where help or a weight takes hold. */
+      at: components["schemas"]["BodyPoint"];
+      /**
+       * Format: double
+       * @description Of the full line, as the lab said it.
+       */
+      share: number;
+    };
     /** @description What pain at a place holds back of a session. */
     HeldBack: {
       /** @description Where it hurts. */
@@ -10791,8 +10953,7 @@ export interface components {
       | "Practice"
       | "Preparation"
       | "LevelFinding"
-      | "Retest"
-      | null;
+      | "Retest";
     /** @description What an item costs, for the overview. */
     ItemSummary: {
       /**
@@ -10836,10 +10997,7 @@ export interface components {
       /** @description 12 to 128 characters. */
       password: string;
     };
-    /**
-     * @description The points of a figure, in the order in which they are sent.
-     * @enum {unknown}
-     */
+    /** @enum {unknown} */
     Joint:
       | "Shoulders"
       | "Middle"
@@ -11006,6 +11164,10 @@ export interface components {
        * @description How many speak.
        */
       holds: number;
+      /** @description What the figures are: moments, or forces of each hand in a flag. */
+      kind: components["schemas"]["DemandKind"];
+      /** @description Ankle weights and another bodyweight may be tried: never by minors. */
+      withWeights: boolean;
       /** @description Stature or body mass is unknown: there is nothing else. */
       needsBody: boolean;
       /** @description In order. */
@@ -11015,6 +11177,10 @@ export interface components {
     };
     /** @description A step between two. */
     LabHalfStepDto: {
+      /** @description Slug of the easier step. */
+      afterStep: string;
+      /** @description Slug of the harder one. */
+      beforeStep: string;
       /** @description Name of the easier step. */
       after: string;
       /** @description Name of the harder one. */
@@ -11055,9 +11221,19 @@ export interface components {
       at: components["schemas"]["BodyPoint"];
       /**
        * Format: double
+       * @description N m at the shoulders, of a flag N of each hand.
+       */
+      moment: number;
+      /**
+       * Format: double
        * @description Of the full line.
        */
       share: number;
+      /**
+       * Format: uuid
+       * @description The id of it on the athlete's ladder; null: it is not on it.
+       */
+      taken: null | string;
     };
     /** @description Help that makes a training hold possible. */
     LabHelpDto: {
@@ -11069,6 +11245,50 @@ export interface components {
        */
       kilograms: number;
     };
+    /** @description What a line asks of an athlete. */
+    LabPoseDto: {
+      /** @description The line on the athlete's proportions. */
+      posed: components["schemas"]["PosedDto"];
+      /**
+       * Format: double
+       * @description N m at the shoulders, of a flag N of each hand.
+       */
+      moment: number;
+      /**
+       * Format: double
+       * @description The least by two tables of segments and what the eye may miss of the line.
+       */
+      low: number;
+      /**
+       * Format: double
+       * @description The most.
+       */
+      high: number;
+      /**
+       * Format: double
+       * @description Of the full line, without weights and at today's bodyweight.
+       */
+      share: number;
+      /**
+       * Format: double
+       * @description Degrees from the vertical, as drawn.
+       */
+      armAngle: number;
+      /**
+       * Format: double
+       * @description Seconds that the holds promise; null: above the maximum, or no hold.
+       */
+      allowed: null | number;
+      /** @description That makes a training hold possible; empty: none is needed. */
+      help: components["schemas"]["LabHelpDto"][];
+    };
+    /** @description A line in the lab, for an athlete. */
+    LabPoseRequest: {
+      /** @description The line, and at most one change of it. */
+      pose: components["schemas"]["PoseRequest"];
+      ankles?: null | components["schemas"]["MassEntry"];
+      body?: null | components["schemas"]["MassEntry"];
+    };
     /** @description A lever of a ladder for an athlete. */
     LabStepDto: {
       /** @description Slug. */
@@ -11079,14 +11299,19 @@ export interface components {
       movement: string;
       /**
        * Format: double
-       * @description N m at the shoulders.
+       * @description N m at the shoulders, of a flag N of each hand.
        */
       moment: number;
       /**
        * Format: double
-       * @description By a second table of segments.
+       * @description The least by two tables of segments and what the eye may miss of the line.
        */
-      otherMoment: number;
+      low: number;
+      /**
+       * Format: double
+       * @description The most.
+       */
+      high: number;
       /**
        * Format: double
        * @description Of the full line.
@@ -11483,7 +11708,7 @@ export interface components {
       asked: number;
     };
     /** @enum {unknown} */
-    LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell" | null;
+    LoadCarrier: "Belt" | "Vest" | "BackPlate" | "AnkleWeight" | "Dumbbell";
     /** @description A load of the plan. */
     LoadDto: {
       /** @description What hangs on the athlete, with its reasons; negative is help that is needed. */
@@ -11539,7 +11764,7 @@ export interface components {
       sets: components["schemas"]["SetDto"][];
     };
     /** @enum {unknown} */
-    LogOrder: "Newest" | "Oldest" | "Athlete" | null;
+    LogOrder: "Newest" | "Oldest" | "Athlete";
     /** @description A session of the log. */
     LogSession: {
       /**
@@ -11961,6 +12186,7 @@ export interface components {
       cautions: components["schemas"]["CautionId"][];
       failureHarmless: boolean;
       load: null | components["schemas"]["LoadCarrier"];
+      poses?: null | components["schemas"]["PoseEntry"][];
       /** @default false */
       own: boolean;
     };
@@ -12170,7 +12396,7 @@ export interface components {
       day: string;
     };
     /** @enum {unknown} */
-    NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise" | null;
+    NoForecast: "NoThreshold" | "TooFewPoints" | "NotRising" | "TooFar" | "Stepwise";
     /** @description A fault of a line with its place, and what was expected there. Positions count characters from 0. */
     NotationError: {
       /** @description What is wrong. */
@@ -12806,7 +13032,7 @@ export interface components {
       to: null | number;
     };
     /** @enum {unknown} */
-    PausePlace: "Bottom" | "Top" | null;
+    PausePlace: "Bottom" | "Top";
     PeopleDto: {
       /** @description Everybody with an account, by name. */
       people: components["schemas"]["PersonDto"][];
@@ -12984,9 +13210,111 @@ export interface components {
       sort?: components["schemas"]["PieceSort"];
     };
     /**
-     * @description What stays put: the origin of the figure.
+     * @description What a solved number has to bring about; each is a distance in metres that must vanish.
      * @enum {unknown}
      */
+    PoseCondition:
+      | "Balance"
+      | "Feet"
+      | "FootLeft"
+      | "Stay"
+      | "Plumb"
+      | "Grip"
+      | "Wall"
+      | "Level"
+      | "Upright"
+      | "Head"
+      | "Knees"
+      | "Seat";
+    /** @description A joint that is dragged. */
+    PoseDragDto: {
+      /** @description Of a handle. */
+      joint: components["schemas"]["Joint"];
+      /**
+       * Format: double
+       * @description Right of what is held, as seen, mm.
+       */
+      x: number;
+      /**
+       * Format: double
+       * @description Above it, mm.
+       */
+      y: number;
+    };
+    /** @description A pose as it is written: what is left out is as in the pose that it is like, or nothing special. */
+    PoseEntry: {
+      like?: null | string;
+      view?: null | components["schemas"]["PoseView"];
+      hold?: null | components["schemas"]["PoseHold"];
+      kit?: null | components["schemas"]["PoseKit"];
+      /** Format: double */
+      trunk?: null | number;
+      /** @description Flexion, elbow, out, twist; what is left out is 0. */
+      arm?: null | number[];
+      armLeft?: null | number[];
+      /** @description Hip, knee, out, foot. */
+      leg?: null | number[];
+      legLeft?: null | number[];
+      /** Format: double */
+      round?: null | number;
+      /** Format: double */
+      neck?: null | number;
+      /** @description Up and forward. */
+      blades?: null | number[];
+      /** Format: double */
+      grip?: null | number;
+      stay?: null | string;
+      free?: null | {
+        [key: string]: components["schemas"]["PoseCondition"];
+      };
+    };
+    /**
+     * @description Why a pose cannot be.
+     * @enum {unknown}
+     */
+    PoseFault: "Joint" | "Contact" | "Floor";
+    PoseFinding: {
+      fault: components["schemas"]["PoseFault"];
+      /** @description The angle, for instance `elbowRight`; empty where it is none. */
+      of: string;
+      /**
+       * Format: double
+       * @description Degrees of an angle, else millimetres.
+       */
+      value: number;
+      /**
+       * Format: double
+       * @description Of what is allowed.
+       */
+      from: number;
+      /**
+       * Format: double
+       * @description Of what is allowed.
+       */
+      to: number;
+    };
+    /** @description An angle of a pose that somebody may change. */
+    PoseHandle: {
+      variable: components["schemas"]["PoseVariable"];
+      joint: null | components["schemas"]["Joint"];
+      /**
+       * Format: double
+       * @description Degrees.
+       */
+      value: number;
+      /**
+       * Format: double
+       * @description The least that the joint allows.
+       */
+      from: number;
+      /**
+       * Format: double
+       * @description The most.
+       */
+      to: number;
+      solved: null | components["schemas"]["PoseCondition"];
+    };
+    /** @enum {unknown} */
     PoseHold: "Hands" | "Hand" | "Wrists" | "Feet" | "Hips" | "Knees" | "Elbows";
     /** @description What is around the athlete. */
     PoseKit: {
@@ -13021,7 +13349,7 @@ export interface components {
       isSeat: boolean;
     };
     /** @enum {unknown} */
-    PoseLoad: "Plate" | "Barbell" | "Dumbbells" | "Stick" | null;
+    PoseLoad: "Plate" | "Barbell" | "Dumbbells" | "Stick";
     /** @description A pose as it is said in words, which the page puts together in its language. */
     PoseReading: {
       hold: components["schemas"]["PoseHold"];
@@ -13039,13 +13367,58 @@ export interface components {
       leg: components["schemas"]["LegReading"];
       legLeft: null | components["schemas"]["LegReading"];
     };
+    /** @description A pose, and at most one change of it. */
+    PoseRequest: {
+      /** @description What it leaves out is as in the pose that it is like. */
+      pose: components["schemas"]["PoseEntry"];
+      turn?: null | components["schemas"]["PoseTurnDto"];
+      drag?: null | components["schemas"]["PoseDragDto"];
+    };
+    /** @description An angle that is set. */
+    PoseTurnDto: {
+      /** @description Which. */
+      variable: components["schemas"]["PoseVariable"];
+      /**
+       * Format: double
+       * @description Degrees.
+       */
+      value: number;
+    };
     /**
-     * @description From where a figure is seen.
+     * @description A number of a pose that may be solved instead of written.
      * @enum {unknown}
      */
-    PoseView: "Side" | "Front" | "Raised" | "Oblique";
+    PoseVariable:
+      | "Trunk"
+      | "Arm"
+      | "Elbow"
+      | "Out"
+      | "Twist"
+      | "ArmLeft"
+      | "ElbowLeft"
+      | "OutLeft"
+      | "Hip"
+      | "Knee"
+      | "Foot"
+      | "LegOut"
+      | "HipLeft"
+      | "KneeLeft"
+      | "LegOutLeft";
     /** @enum {unknown} */
-    PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full" | null;
+    PoseView: "Side" | "Front" | "Raised" | "Oblique";
+    /** @description A pose as it came out. */
+    PosedDto: {
+      /** @description In full. */
+      pose: components["schemas"]["PoseEntry"];
+      /** @description To be drawn. */
+      figure: components["schemas"]["FigurePoseDto"];
+      /** @description What may be turned. */
+      handles: components["schemas"]["PoseHandle"][];
+      /** @description Why it cannot be; empty: it can. */
+      findings: components["schemas"]["PoseFinding"][];
+    };
+    /** @enum {unknown} */
+    PostureName: "Tuck" | "AdvancedTuck" | "OneLeg" | "HalfLay" | "Straddle" | "Full";
     PreviewRequest: {
       /** @description The file. */
       text: string;
@@ -13512,8 +13885,7 @@ export interface components {
       | "NoBodyMass"
       | "MovementUnknown"
       | "NoReps"
-      | "NoBandOfThatName"
-      | null;
+      | "NoBandOfThatName";
     /** @description What changed in a session that has not begun, since the coach last saw it. */
     ResolvedAnew: {
       /** Format: uuid */
@@ -14738,7 +15110,7 @@ export interface components {
       at: string;
     };
     /** @enum {unknown} */
-    Sex: "Male" | "Female" | null;
+    Sex: "Male" | "Female";
     /** @description How many of a group achieved a step. */
     Share: {
       /**
@@ -14881,9 +15253,9 @@ export interface components {
       missed: number;
     };
     /** @enum {unknown} */
-    ShoulderRange: "Loose" | "Usual" | "Tight" | null;
+    ShoulderRange: "Loose" | "Usual" | "Tight";
     /** @enum {unknown} */
-    Side: "Left" | "Right" | null;
+    Side: "Left" | "Right";
     /**
      * @description What a gap between the sides asks for.
      * @enum {unknown}
@@ -15274,7 +15646,7 @@ export interface components {
       holds: string[];
     };
     /** @enum {unknown} */
-    StopSign: "Pop" | "Numbness" | "Tingling" | "Swelling" | "NightPain" | null;
+    StopSign: "Pop" | "Numbness" | "Tingling" | "Swelling" | "NightPain";
     /** @description What was asked for beside the intake. */
     StoredWish: {
       days: null | components["schemas"]["DayOfWeek"][];

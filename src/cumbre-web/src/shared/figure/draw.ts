@@ -40,6 +40,8 @@ export interface Drawing {
   frame?: readonly Drawable[];
   /** What shows a fault of form. */
   mark?: FormMark | null;
+  /** Metres that are shown at the least. */
+  least?: number;
   /** Centre of mass without the arms: the lever is drawn between it and the shoulder. */
   centre?: readonly [number, number] | null;
 }
@@ -116,11 +118,11 @@ function extent(body: Body): Box {
 const around = (boxes: Box[]): Box =>
   boxes.reduce((a, b) => [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.max(a[2], b[2]), Math.max(a[3], b[3])]);
 
-/** One picture, from far to near: the last pose is drawn, the first one stands behind it where asked. */
-export function draw(poses: readonly Drawable[], drawing: Drawing): Shape[] {
+/** How poses lie in a picture. */
+function laid(poses: readonly Drawable[], drawing: Drawing) {
   const last = poses.at(-1);
   const first = poses[0];
-  if (!last || !first) return [];
+  if (!last || !first) return null;
   const body = bodyOf(last);
   const start = bodyOf(first);
   const { width, height } = drawing;
@@ -137,7 +139,7 @@ export function draw(poses: readonly Drawable[], drawing: Drawing): Shape[] {
 
   const pad = small ? 2 : 6;
   const inner = (size: number) => size - 2 * pad;
-  const least = small ? 1.4 : 2;
+  const least = drawing.least ?? (small ? 1.4 : 2);
   const [wide, tall] = [box[2] - box[0], box[3] - box[1]];
   const scale = drawing.focus
     ? inner(height) / drawing.focus
@@ -167,17 +169,32 @@ export function draw(poses: readonly Drawable[], drawing: Drawing): Shape[] {
     // Small, limbs are a little thicker.
     limb: small ? 1 + 0.3 * Math.min(1, 22 / scale) : 1,
   };
+  const back = ([x, y]: Point): Point => [(x - width / 2) / scale + centre[0], (height / 2 - y) / scale + centre[1]];
+  return { body, start, canvas, box, ghost, path, back };
+}
+
+/** Where the joints of a picture are in px, and what place of the pose a place of the picture is, in metres. */
+export function placesOf(poses: readonly Drawable[], drawing: Drawing) {
+  const there = laid(poses, drawing);
+  return there && { at: (joint: JointName) => there.canvas.on(there.body.bones.at(joint)), back: there.back };
+}
+
+/** One picture, from far to near: the last pose is drawn, the first one stands behind it where asked. */
+export function draw(poses: readonly Drawable[], drawing: Drawing): Shape[] {
+  const there = laid(poses, drawing);
+  if (!there) return [];
+  const { body, start, canvas, box, ghost, path } = there;
   return [
     ...(ghost ? [{ d: wrapped(start, canvas), fill: "ghost" as const }] : []),
     ...(ghost ? boxesUnder(start, canvas) : []),
     ...behind(body, canvas, box),
     ...limbs(body, canvas),
     ...before(body, canvas),
-    ...(drawing.mark && !small ? haloed(marked(body, drawing.mark, canvas), canvas) : []),
-    ...(drawing.centre && !small ? lever(body, drawing.centre, canvas) : []),
+    ...(drawing.mark && !canvas.small ? haloed(marked(body, drawing.mark, canvas), canvas) : []),
+    ...(drawing.centre && !canvas.small ? lever(body, drawing.centre, canvas) : []),
     ...(path
       ? arrow(
-          poses.map((pose) => flat(wayPoint(bodyOf(pose), path))),
+          poses.map((pose) => canvas.flat(wayPoint(bodyOf(pose), path))),
           canvas,
         )
       : []),

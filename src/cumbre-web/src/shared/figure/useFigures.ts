@@ -53,7 +53,7 @@ interface Book {
 }
 
 /** Joints are written small on the page. */
-const jointName = (joint: string) => (joint.charAt(0).toLowerCase() + joint.slice(1)) as JointName;
+export const jointName = (joint: string) => (joint.charAt(0).toLowerCase() + joint.slice(1)) as JointName;
 
 function bookOf({ poses, movements, forms }: Figures): Book {
   const byName = new Map(poses.map((pose) => [pose.name, pose]));
@@ -92,6 +92,9 @@ function drawn({ keys, path, focus }: MovementFigure, poses: ReadonlyMap<string,
     focus,
   };
 }
+
+/** All figures; undefined while they load. */
+export const useFigureBook = () => useQuery(figuresQuery).data;
 
 /** Faults of a movement beside the right position; empty where none are drawn. */
 export function useFormFaults(movement: string): readonly DrawnFault[] {

@@ -1,5 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
+import type { LabHalfStep } from "../api/types";
+import { newId } from "../ui/newId";
 
 /** The atlas ships with the app: it is read once. */
 export const laddersQuery = queryOptions({
@@ -93,4 +95,31 @@ export function useSetSchool() {
       ask(api.PUT("/api/schools/{question}", { params: { path: { question } }, body: { choice } })),
     ...useAfterwards(),
   });
+}
+
+/** Steps of the lever lab into the athlete's ladder, and out of it. */
+export function useHalfSteps(athleteId: string, ladder: string) {
+  const queries = useQueryClient();
+  const afterwards = { onSuccess: () => queries.invalidateQueries({ queryKey: ["ladders", athleteId, ladder] }) };
+  return {
+    take: useMutation({
+      mutationFn: ({ afterStep, beforeStep, kind, at, share }: LabHalfStep) =>
+        ask(
+          api.PUT("/api/athletes/{athleteId}/ladders/{ladder}/half-steps/{id}", {
+            params: { path: { athleteId, ladder, id: newId() } },
+            body: { after: afterStep, before: beforeStep, kind, at, share },
+          }),
+        ),
+      ...afterwards,
+    }),
+    remove: useMutation({
+      mutationFn: (id: string) =>
+        ask(
+          api.DELETE("/api/athletes/{athleteId}/ladders/{ladder}/half-steps/{id}", {
+            params: { path: { athleteId, ladder, id } },
+          }),
+        ),
+      ...afterwards,
+    }),
+  };
 }

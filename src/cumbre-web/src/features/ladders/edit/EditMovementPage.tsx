@@ -19,6 +19,7 @@ import { Versions } from "./Versions";
 import { measures, standingCaution } from "../movementWording";
 import { movementsQuery } from "../../../shared/ladders/useLadders";
 import { slugOf } from "./draft";
+import { PosesField } from "./PosesField";
 import { Field } from "../../../shared/ui/Field";
 import { ManyField } from "../../../shared/ui/ManyField";
 import { say as word } from "../../../words/common";
@@ -45,6 +46,7 @@ const blank: Movement = {
   cautions: ["StopSigns"],
   failureHarmless: false,
   load: null,
+  poses: [],
   own: true,
 };
 
@@ -85,6 +87,7 @@ export default function EditMovementPage() {
       entry={stored.data?.entry ?? (origin ? variationOf(origin) : blank)}
       version={stored.data?.version ?? 0}
       versions={stored.data?.versions ?? []}
+      origin={origin?.slug}
     />
   );
 }
@@ -112,6 +115,7 @@ const labels: Partial<Record<keyof Movement, string>> = {
   kit: word("kit"),
   cautions: say("cautions"),
   failureHarmless: say("failingIsHarmless"),
+  poses: say("figure"),
 };
 
 const changed = (now: Movement, before: Movement | undefined) =>
@@ -126,11 +130,14 @@ function Form({
   entry,
   version,
   versions,
+  origin,
 }: {
   movements: Movement[];
   entry: Movement;
   version: number;
   versions: OwnMovement["versions"];
+  /** Of what it is a variation. */
+  origin: string | undefined;
 }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -264,6 +271,18 @@ function Form({
         {list("kit", word("kit"))}
         {list("setUp", say("writtenDownToCompare"))}
         {list("aliases", say("otherNames"))}
+        <PosesField
+          poses={m.poses ?? []}
+          movements={movements}
+          near={[
+            ...(origin ? [origin] : []),
+            ...m.easier,
+            ...m.harder,
+            ...movements.filter((x) => x.pattern === m.pattern && x.arms === m.arms).map((x) => x.slug),
+          ]}
+          problem={error("entry.poses")}
+          onChange={(poses) => setM((before) => ({ ...before, poses }))}
+        />
         {neighbours("easier", word("easier"))}
         {neighbours("harder", word("harder"))}
         {neighbours("carriesTo", say("carriesOverTo"))}
