@@ -8,6 +8,7 @@ using Cumbre.Server.Exchange;
 using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;
 using Cumbre.Server.Ladders;
+using Cumbre.Server.Lines;
 using Cumbre.Server.Loading;
 using Cumbre.Server.Privacy;
 using Cumbre.Server.Programmes;
@@ -72,7 +73,11 @@ internal static class ServerApp
             services.AddHostedService(s => s.GetRequiredService<StandingKeeper>());
         // A club that trains is offered no device that is not there.
         if (options.Demo)
+        {
             services.AddSingleton<IForceGauge, SimulatedForceGauge>();
+            services.AddSingleton<ILineCamera, SimulatedLineCamera>();
+        }
+
         services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
         // PBKDF2 with HMAC-SHA512; rounds by the OWASP Password Storage Cheat Sheet (from memory).
         services.Configure<PasswordHasherOptions>(hash => hash.IterationCount = 210_000);
@@ -216,6 +221,7 @@ internal static class ServerApp
         api.MapSchools();
         api.MapLadders();
         api.MapFigures();
+        api.MapLineMeter();
         api.MapSessions();
         api.MapRunning();
         api.MapDecisions();

@@ -26,7 +26,7 @@ public static class Demand
     private static readonly Mass AnyMass = Mass.FromKilograms(70);
 
     /// <summary>A body of usual size, for shares alone.</summary>
-    internal static LeverBody AnyBody => new(SegmentTable.For(null), AnyMass, AnyStature);
+    public static LeverBody AnyBody => new(SegmentTable.For(null), AnyMass, AnyStature);
 
     /// <summary>The demand of every step, in order.</summary>
     public static IReadOnlyList<Explained<StepDemand>> Of(Ladder ladder, BodyBuild build)

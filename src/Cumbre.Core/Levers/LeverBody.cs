@@ -89,6 +89,9 @@ public sealed class LeverBody
     /// <summary>Shoulder to the third knuckle, in metres: the arm on a bar.</summary>
     public double ArmLength { get; }
 
+    /// <summary>Thigh and shank over trunk.</summary>
+    public double LegOfTrunk => (thigh + shank) / trunk;
+
     private double AnkleWeight { get; }
 
     /// <summary>

@@ -29,7 +29,7 @@ public static class Security
                 headers["Referrer-Policy"] = "same-origin";
                 headers["Cross-Origin-Opener-Policy"] = "same-origin";
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
-                headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=()";
+                headers["Permissions-Policy"] = "camera=(self), geolocation=(), microphone=()";
                 if (context.Request.IsHttps)
                     headers.StrictTransportSecurity = "max-age=31536000; includeSubDomains";
                 if (context.Request.Path.StartsWithSegments("/api"))

@@ -498,6 +498,12 @@ public static class Words
     /// <summary>Use at most 40 characters.</summary>
     public static Message LetterTooLong { get; } = Message.Plain("letterTooLong");
 
+    /// <summary>The body moved between the pictures: that is no hold.</summary>
+    public static Message LineMoved { get; } = Message.Plain("lineMoved");
+
+    /// <summary>This step has no line that a picture could show.</summary>
+    public static Message LineNoStep { get; } = Message.Plain("lineNoStep");
+
     /// <summary>A line has at most {most, number} characters; this has {count, number}.</summary>
     public static Message LineTooLong(decimal most, decimal count) =>
         new("lineTooLong", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
@@ -580,6 +586,9 @@ public static class Words
     /// <summary>This block or session does not exist any more.</summary>
     public static Message NoBlockOrSession { get; } = Message.Plain("noBlockOrSession");
 
+    /// <summary>There is no camera that marks joints by itself.</summary>
+    public static Message NoCamera { get; } = Message.Plain("noCamera");
+
     /// <summary>This decision does not exist any more.</summary>
     public static Message NoDecision { get; } = Message.Plain("noDecision");
 
@@ -637,6 +646,9 @@ public static class Words
 
     /// <summary>There is no such person in the club.</summary>
     public static Message NoPerson { get; } = Message.Plain("noPerson");
+
+    /// <summary>There is no picture.</summary>
+    public static Message NoPicture { get; } = Message.Plain("noPicture");
 
     /// <summary>This question does not exist.</summary>
     public static Message NoQuestion { get; } = Message.Plain("noQuestion");
@@ -727,6 +739,13 @@ public static class Words
 
     /// <summary>This is not your password.</summary>
     public static Message PasswordWrong { get; } = Message.Plain("passwordWrong");
+
+    /// <summary>For a minor a guardian says whether the picture is kept.</summary>
+    public static Message PictureGuardian { get; } = Message.Plain("pictureGuardian");
+
+    /// <summary>The picture is no JPEG or PNG, or larger than {most, number} kB.</summary>
+    public static Message PictureUnfit(decimal most) =>
+        new("pictureUnfit", new Dictionary<string, object> { ["most"] = most });
 
     /// <summary>This hold is a share of the best hold, which is missing. Record one, or write the seconds.</summary>
     public static Message PlanBestHoldMissing { get; } = Message.Plain("planBestHoldMissing");

@@ -55,6 +55,7 @@ public static class PersonalData
         new("body_mass", Own),
         new("coach_placement", Own),
         new("half_step", Own),
+        new("line_measure", Own),
         new("test_day_athlete", Own),
         new("athlete_goal", Own),
         new("athlete_complaint", Own),

@@ -346,6 +346,8 @@ export const say = wordsOf("ladders", {
   leverLab: "Lever lab",
   openLab: "Lever lab",
   closeLab: "Close the lab",
+  openLineMeter: "Line meter",
+  closeLineMeter: "Close the line meter",
   labNeedsBody: "With height and bodyweight the model gives torques, help and the steps between.",
   labNoHold: "No hold of 6 s or more yet: the curve of hold time gives no estimate.",
   labMaximum:

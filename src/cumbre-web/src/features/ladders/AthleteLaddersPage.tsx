@@ -27,6 +27,7 @@ import { say } from "../../words/ladders";
 import { inSentence } from "../../shared/ui/nameWords";
 
 const LabPanel = lazy(() => import("./LabPanel"));
+const LineMeter = lazy(() => import("./lines/LineMeter"));
 
 /** Where an athlete stands on every ladder: one large ridge, all others small. */
 export default function AthleteLaddersPage() {
@@ -127,6 +128,8 @@ function Chosen({
   const giveBack = useGiveBack(all.athleteId, placed.ladder);
   const [setting, setSetting] = useState(false);
   const [inLab, setInLab] = useState(false);
+  const [measuring, setMeasuring] = useState(false);
+  const hasLines = placed.demandKind === "Moment" || placed.demandKind === "HandForce";
   const next = placed.next === null ? null : placed.steps[placed.next];
   return (
     <Box component="section" aria-label={placed.name} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
@@ -179,24 +182,38 @@ function Chosen({
             })}
           </Typography>
         )}
-        {isCoach && (
-          <Box sx={{ ml: "auto", display: "flex", gap: 2 }}>
-            {placed.coach && (
-              <Button size="small" disabled={giveBack.isPending} onClick={() => giveBack.mutate()}>
-                {say("backToTheRule")}
-              </Button>
-            )}
-            {(placed.demandKind === "Moment" || placed.demandKind === "HandForce") && (
-              <Button size="small" aria-expanded={inLab} onClick={() => setInLab(!inLab)}>
-                {inLab ? say("closeLab") : say("openLab")}
-              </Button>
-            )}
+        <Box sx={{ ml: "auto", display: "flex", gap: 2, flexWrap: "wrap" }}>
+          {isCoach && placed.coach && (
+            <Button size="small" disabled={giveBack.isPending} onClick={() => giveBack.mutate()}>
+              {say("backToTheRule")}
+            </Button>
+          )}
+          {hasLines && (
+            <Button size="small" aria-expanded={measuring} onClick={() => setMeasuring(!measuring)}>
+              {measuring ? say("closeLineMeter") : say("openLineMeter")}
+            </Button>
+          )}
+          {isCoach && hasLines && (
+            <Button size="small" aria-expanded={inLab} onClick={() => setInLab(!inLab)}>
+              {inLab ? say("closeLab") : say("openLab")}
+            </Button>
+          )}
+          {isCoach && (
             <Button size="small" onClick={() => setSetting(true)}>
               {say("setTheStep")}
             </Button>
-          </Box>
-        )}
+          )}
+        </Box>
       </Box>
+      {measuring && (
+        <Suspense fallback={<Loading />}>
+          <LineMeter
+            athleteId={all.athleteId}
+            ladder={placed.ladder}
+            training={placed.training === null ? null : (placed.steps[placed.training]?.slug ?? null)}
+          />
+        </Suspense>
+      )}
       {inLab && (
         <Suspense fallback={<Loading />}>
           <LabPanel athleteId={all.athleteId} ladder={placed.ladder} />

@@ -3870,6 +3870,246 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/ladders/{ladder}/measured-lines": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["MeasuredLinesDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/measured-lines/read": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ReadLineRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["LineReadingDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/measured-lines/camera": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          step: string;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["CameraShotDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/measured-lines/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["MeasuredLineRequest"];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/ladders/{ladder}/measured-lines/{id}/picture": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+          ladder: string;
+          id: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/meaning": {
     parameters: {
       query?: never;
@@ -8565,6 +8805,37 @@ export interface components {
       fate: components["schemas"]["SessionFate"];
       isEasy: boolean;
     };
+    /** @description What the camera saw. */
+    CameraShotDto: {
+      figure: null | components["schemas"]["FigurePoseDto"];
+      /**
+       * Format: double
+       * @description Of a metre.
+       */
+      pixels: number;
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      width: number;
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      height: number;
+      /**
+       * Format: double
+       * @description The middle of the picture, mm right of what is held.
+       */
+      centreX: number;
+      /**
+       * Format: double
+       * @description Above it.
+       */
+      centreY: number;
+      /** @description Six marks for each picture. */
+      frames: components["schemas"]["PicturePoint"][][];
+    };
     /**
      * @description A caution; worded at the edge, with its arguments in order.
      * @enum {unknown}
@@ -11575,6 +11846,45 @@ export interface components {
       /** Format: int32 */
       weeks: number;
     };
+    /**
+     * @description What a line that sinks asks for.
+     * @enum {unknown}
+     */
+    LineAdvice: "None" | "Rest" | "LighterWeek";
+    /** @description The angles of a line as a side picture shows them, in degrees. */
+    LineAngles: {
+      /**
+       * Format: double
+       * @description Bend; 0 straight.
+       */
+      elbow: number;
+      /**
+       * Format: double
+       * @description From the vertical, at the hand.
+       */
+      arm: number;
+      /**
+       * Format: double
+       * @description Off level: above 0 the hips are lower than the shoulders.
+       */
+      trunk: number;
+      /**
+       * Format: double
+       * @description Flexion; below 0 arched.
+       */
+      hip: number;
+      /**
+       * Format: double
+       * @description Flexion; 0 straight.
+       */
+      knee: number;
+      /**
+       * Format: double
+       * @description Shoulder to ankle, off level: above 0 the feet are lower.
+       */
+      line: number;
+      all?: null | number[];
+    };
     LineAnswer: {
       /** @description Canonical. */
       line: string;
@@ -11597,6 +11907,69 @@ export interface components {
     LineMisfit: {
       kind: components["schemas"]["MisfitKind"];
       ways: string[];
+    };
+    /** @description By how much a line misses what was asked, in degrees. */
+    LineOff: {
+      /**
+       * Format: double
+       * @description Its bend: straight is asked.
+       */
+      elbow: number;
+      /**
+       * Format: double
+       * @description Off level.
+       */
+      trunk: number;
+      /**
+       * Format: double
+       * @description More flexion than asked.
+       */
+      hip: number;
+      /**
+       * Format: double
+       * @description More flexion than asked.
+       */
+      knee: number;
+      /** Format: double */
+      worst?: number;
+    };
+    /** @description What a picture says. */
+    LineReadingDto: {
+      /** @description Degrees. */
+      angles: components["schemas"]["LineAngles"];
+      /** @description One standard error of each, degrees. */
+      errors: components["schemas"]["LineAngles"];
+      /**
+       * Format: double
+       * @description Of each leg from the midline, degrees; 0 where the line does not ask it.
+       */
+      apart: number;
+      /** @description By how much the line misses what was asked. */
+      off: components["schemas"]["LineOff"];
+      /** @description Nothing breaks the line. */
+      holds: boolean;
+      /**
+       * Format: double
+       * @description N m at the shoulders of what was held; null: height or bodyweight is unknown, or it is a
+       *         flag.
+       */
+      moment: null | number;
+      /**
+       * Format: double
+       * @description Of the full line; null: a flag.
+       */
+      share: null | number;
+      /** @description Name of the hardest step whose demand that is; null: none, or the line broke. */
+      shown: null | string;
+    };
+    /** @description A step whose line can be measured. */
+    LineStepDto: {
+      /** @description Slug. */
+      step: string;
+      /** @description As under the ridge. */
+      name: string;
+      /** @description Slug. */
+      movement: string;
     };
     LinesRequest: {
       /** @description Several lines, or two columns; at most 20,000 characters. */
@@ -12039,6 +12412,75 @@ export interface components {
       account: null | components["schemas"]["AccountDto"];
       /** @description For writes. */
       csrfToken: string;
+    };
+    /** @description A line that was measured. */
+    MeasuredLineDto: {
+      /**
+       * Format: uuid
+       * @description Of it.
+       */
+      id: string;
+      /** @description Slug of the step that was asked. */
+      step: string;
+      /** @description Of the step. */
+      name: string;
+      /**
+       * Format: date
+       * @description Of the picture.
+       */
+      day: string;
+      /** @description Hand, elbow, shoulder, hip, knee, ankle: right and down, px. */
+      marks: components["schemas"]["PicturePoint"][];
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      width: number;
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      height: number;
+      /** @description It is kept. */
+      hasPicture: boolean;
+      /** @description Who said that it may be kept. */
+      keptName: null | string;
+      /** @description What it says. */
+      reading: components["schemas"]["LineReadingDto"];
+      /** @description Against the time before. */
+      advice: components["schemas"]["LineAdvice"];
+    };
+    MeasuredLineRequest: {
+      /** @description Slug of the step that was asked. */
+      step: string;
+      /**
+       * Format: date
+       * @description Of the picture; not after today.
+       */
+      day: string;
+      /** @description As they are read. */
+      frames: components["schemas"]["PicturePoint"][][];
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      width: number;
+      /**
+       * Format: int32
+       * @description Of the picture, px.
+       */
+      height: number;
+      picture: null | components["schemas"]["PictureRequest"];
+    };
+    MeasuredLinesDto: {
+      /** @description A guardian says whether a picture is kept. */
+      isMinor: boolean;
+      /** @description A camera that marks by itself is there. */
+      hasCamera: boolean;
+      /** @description That can be measured. */
+      steps: components["schemas"]["LineStepDto"][];
+      /** @description Newest first. */
+      lines: components["schemas"]["MeasuredLineDto"][];
     };
     /** @description A member, and what to know of their block. */
     MemberDto: {
@@ -13114,6 +13556,23 @@ export interface components {
       /** @description With which it usually starts. */
       line: string;
     };
+    /** @description A place in a picture, in px: to the right and down. */
+    PicturePoint: {
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+      /** Format: double */
+      length?: number;
+    };
+    PictureRequest: {
+      /** @description JPEG or PNG in base64, up to 700 kB. */
+      data: string;
+      /** @description Who says that it may be kept; for a minor a guardian, there or on paper. */
+      as: components["schemas"]["ConsentAs"];
+      /** @description Of whoever says so, 1 to 80 characters. */
+      name: string;
+    };
     /** @description One piece on the belt, over the shoulders or in the vest, or the vest. */
     PieceDto: {
       size: components["schemas"]["MassDto"];
@@ -13689,6 +14148,12 @@ export interface components {
        * @description On the rack now; negative: more are needed than there are.
        */
       left: number;
+    };
+    ReadLineRequest: {
+      /** @description Slug of the step that was asked. */
+      step: string;
+      /** @description Six marks for each picture of one hold, 1 to 100 pictures. */
+      frames: components["schemas"]["PicturePoint"][][];
     };
     /** @description A name of the table, what it was read as, and what else it may be. */
     ReadNameDto: {

@@ -152,25 +152,45 @@ function laid(poses: readonly Drawable[], drawing: Drawing) {
   const centre: Point = drawing.focus
     ? [(one[0] + other[0]) / 2, (one[1] + other[1]) / 2]
     : [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2];
+  const canvas = canvasOf(last, drawing, scale, centre);
+  const back = ([x, y]: Point): Point => [(x - width / 2) / scale + centre[0], (height / 2 - y) / scale + centre[1]];
+  return { body, start, canvas, box, ghost, path, back };
+}
+
+function canvasOf(
+  pose: Drawable,
+  { width, height }: Pick<Drawing, "width" | "height">,
+  scale: number,
+  centre: Point,
+): Canvas {
+  const small = height < thumbnail;
+  const to = seen(pose);
   const flat = ([x, y]: Point): Point => [width / 2 + (x - centre[0]) * scale, height / 2 - (y - centre[1]) * scale];
-  const on = (p: Vector): Point => {
-    const [x, y] = to(p);
-    return flat([x, y]);
-  };
-  const canvas: Canvas = {
+  return {
     width,
     height,
     scale,
     small,
     flat,
-    on,
+    on: (p: Vector): Point => {
+      const [x, y] = to(p);
+      return flat([x, y]);
+    },
     thin: Math.max(1, height / 140),
     gap: small ? 0.7 : Math.max(1, height / 150),
     // Small, limbs are a little thicker.
     limb: small ? 1 + 0.3 * Math.min(1, 22 / scale) : 1,
   };
-  const back = ([x, y]: Point): Point => [(x - width / 2) / scale + centre[0], (height / 2 - y) / scale + centre[1]];
-  return { body, start, canvas, box, ghost, path, back };
+}
+
+/** A pose as a camera sees it: so many pixels to the metre, around a place of the pose. */
+export function drawAt(
+  pose: Drawable,
+  { pixels, centre, ...size }: { pixels: number; centre: readonly [number, number]; width: number; height: number },
+): Shape[] {
+  const body = bodyOf(pose);
+  const canvas = canvasOf(pose, size, pixels, centre);
+  return [...behind(body, canvas, extent(body)), ...limbs(body, canvas), ...before(body, canvas)];
 }
 
 /** Where the joints of a picture are in px, and what place of the pose a place of the picture is, in metres. */
