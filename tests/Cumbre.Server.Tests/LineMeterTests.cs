@@ -187,7 +187,8 @@ public sealed class LineMeterTests : IAsyncLifetime
                 var shot = (await coach.Get($"{path}/camera?step={step}")).Ok;
                 Assert.Equal(10, shot["frames"]!.AsArray().Count);
                 var said = (await coach.Post($"{path}/read", new { step, frames = shot["frames"]!.DeepClone() })).Ok;
-                // Whoever stands there misses the line by 12 degrees at most; of legs apart a bent knee looks like hip.
+                // Whoever stands there misses the line by 12 degrees at most. Blades that spread tilt the trunk as it is
+                // marked by some 4 degrees, and of legs apart a bent knee looks like hip.
                 Assert.InRange(Math.Abs((double)said["off"]!["trunk"]!), 0, 17);
                 Assert.InRange(Math.Abs((double)said["off"]!["hip"]!), 0, 20);
                 Assert.Equal(ladder == "human-flag", said["share"] is null);

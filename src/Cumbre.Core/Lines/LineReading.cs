@@ -87,7 +87,7 @@ public sealed record LineReading(LineAngles Angles, LineAngles Errors, double Ap
     /// <param name="asked">The line that was asked; of two legs the straighter one is marked.</param>
     /// <param name="body">Its proportions tell how far the legs are apart; null: they are as asked.</param>
     /// <param name="pictures">Of how many pictures the marks are the mean.</param>
-    /// <param name="isFlag">Seen from the front: it shows no legs that come forward, so they are not judged.</param>
+    /// <param name="isFlag">Seen from the front, shoulder and hip marked in their middle: only the trunk is judged.</param>
     public static LineReading Of(
         SideMarks marks,
         LineFacing facing,
@@ -106,7 +106,7 @@ public sealed record LineReading(LineAngles Angles, LineAngles Errors, double Ap
             ErrorsOf(marks, facing, seen, pictures),
             apart,
             isFlag
-                ? new(angles.Elbow, angles.Trunk, 0, 0)
+                ? new(0, angles.Trunk, 0, 0)
                 : new(angles.Elbow, angles.Trunk, angles.Hip - leg.Hip, angles.Knee - leg.Knee)
         );
     }

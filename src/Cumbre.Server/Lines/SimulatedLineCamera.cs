@@ -31,7 +31,7 @@ public sealed class SimulatedLineCamera : ILineCamera
             Math.Abs(Miss())
         );
         var figure = PoseSolver.Resolve(held, pose.Body);
-        var seen = Marked(held).Select(figure.Seen).ToArray();
+        var seen = Marked(figure);
         var centre = new Point3(
             (seen.Min(s => s.X) + seen.Max(s => s.X)) / 2,
             (seen.Min(s => s.Y) + seen.Max(s => s.Y)) / 2,
@@ -52,18 +52,34 @@ public sealed class SimulatedLineCamera : ILineCamera
         );
     }
 
-    /// <summary>Of two legs that differ the straighter one is marked.</summary>
-    private static Joint[] Marked(Pose pose)
+    /// <summary>Of two legs that differ the straighter one is marked, of a flag the middle of the body.</summary>
+    private static (double X, double Y)[] Marked(Figure figure)
     {
+        var pose = figure.Pose;
+        (double X, double Y) Middle(Joint right, Joint left)
+        {
+            var (a, b) = (figure.Seen(right), figure.Seen(left));
+            return ((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+        }
+
+        (double X, double Y)[] arm = [figure.Seen(Joint.WristRight), figure.Seen(Joint.ElbowRight)];
+        if (pose.View == PoseView.Front)
+            return
+            [
+                .. arm,
+                figure.Seen(Joint.Shoulders),
+                figure.Seen(Joint.Hips),
+                Middle(Joint.KneeRight, Joint.KneeLeft),
+                Middle(Joint.AnkleRight, Joint.AnkleLeft),
+            ];
         var left = pose.LegLeft is { } other && other.Hip + other.Knee < pose.Leg.Hip + pose.Leg.Knee;
         return
         [
-            Joint.WristRight,
-            Joint.ElbowRight,
-            Joint.ShoulderRight,
-            left ? Joint.HipLeft : Joint.HipRight,
-            left ? Joint.KneeLeft : Joint.KneeRight,
-            left ? Joint.AnkleLeft : Joint.AnkleRight,
+            .. arm,
+            figure.Seen(Joint.ShoulderRight),
+            figure.Seen(left ? Joint.HipLeft : Joint.HipRight),
+            figure.Seen(left ? Joint.KneeLeft : Joint.KneeRight),
+            figure.Seen(left ? Joint.AnkleLeft : Joint.AnkleRight),
         ];
     }
 }

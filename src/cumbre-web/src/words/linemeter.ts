@@ -3,7 +3,7 @@ import { wordsOf } from "./wordsOf";
 export const say = wordsOf("linemeter", {
   lineMeter: "Line meter",
   lineMeterHelp:
-    "A picture from the side, at hip height and about 3 m away. Mark hand, elbow, shoulder, hip, knee and ankle of the near side; of two legs that differ, the straighter one.",
+    "A picture from the side, at hip height and about 3 m away. Mark hand, elbow, shoulder, hip, knee and ankle of the near side; of two legs that differ, the straighter one. A flag is taken from the front, its shoulder, hip, knee and ankle marked in the middle of the body.",
   asked: "Step",
   fromFile: "From a file",
   fromCamera: "From the camera",
