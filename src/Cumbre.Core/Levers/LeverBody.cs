@@ -89,6 +89,15 @@ public sealed class LeverBody
     /// <summary>Shoulder to the third knuckle, in metres: the arm on a bar.</summary>
     public double ArmLength { get; }
 
+    /// <summary>Metres.</summary>
+    public double Stature => stature;
+
+    /// <summary>Mid-shoulder to mid-hip, metres.</summary>
+    public double TrunkLength => trunk;
+
+    /// <summary>Navel over the mid-hip, metres.</summary>
+    public double WaistFromHip => table.WaistFromHip * stature;
+
     /// <summary>Thigh and shank over trunk.</summary>
     public double LegOfTrunk => (thigh + shank) / trunk;
 
