@@ -15,6 +15,7 @@ using Cumbre.Server.Programmes;
 using Cumbre.Server.Running;
 using Cumbre.Server.Sessions;
 using Cumbre.Server.Standings;
+using Cumbre.Server.Traces;
 using Cumbre.Server.Upkeep;
 using Cumbre.Storage;
 using Cumbre.Storage.Accounts;
@@ -76,6 +77,7 @@ internal static class ServerApp
         {
             services.AddSingleton<IForceGauge, SimulatedForceGauge>();
             services.AddSingleton<ILineCamera, SimulatedLineCamera>();
+            services.AddSingleton<ITraceRecorder, SimulatedTraceRecorder>();
         }
 
         services.AddSingleton<IPasswordHasher<AccountRow>, PasswordHasher<AccountRow>>();
@@ -222,6 +224,7 @@ internal static class ServerApp
         api.MapLadders();
         api.MapFigures();
         api.MapLineMeter();
+        api.MapTraces();
         api.MapSessions();
         api.MapRunning();
         api.MapDecisions();

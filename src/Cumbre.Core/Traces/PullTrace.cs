@@ -163,8 +163,13 @@ public sealed record PullTrace(IReadOnlyList<Pull> Pulls, PullAdvice Advice, int
         int top
     )
     {
+        // Near the top the window sees the way down already.
+        var flown = trace.Samples[top].Seconds - HalfWindow;
         var release = top;
-        while (release > peak && motion[release].Curve <= -FreeShare * LeverBody.Gravity)
+        while (
+            release > peak
+            && (trace.Samples[release].Seconds > flown || motion[release].Curve <= -FreeShare * LeverBody.Gravity)
+        )
             release--;
         return release < top && trace.Samples[top].Seconds - trace.Samples[release].Seconds >= FlightMinimum
             ? release + 1

@@ -592,7 +592,7 @@ public static class Words
     /// <summary>This decision does not exist any more.</summary>
     public static Message NoDecision { get; } = Message.Plain("noDecision");
 
-    /// <summary>This device is signed out already.</summary>
+    /// <summary>There is no such device.</summary>
     public static Message NoDevice { get; } = Message.Plain("noDevice");
 
     /// <summary>This entry does not exist any more.</summary>
@@ -1006,6 +1006,25 @@ public static class Words
     /// <summary>At most {most, number}; there are {count, number}.</summary>
     public static Message TooMany(decimal most, decimal count) =>
         new("tooMany", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
+
+    /// <summary>Line {line, number} is no sample: seconds and a value, parted by a comma or a semicolon.</summary>
+    public static Message TraceLine(decimal line) =>
+        new("traceLine", new Dictionary<string, object> { ["line"] = line });
+
+    /// <summary>More than {most, number} samples.</summary>
+    public static Message TraceLong(decimal most) =>
+        new("traceLong", new Dictionary<string, object> { ["most"] = most });
+
+    /// <summary>No pull of a second after half a second of rest is in it.</summary>
+    public static Message TraceNoPull { get; } = Message.Plain("traceNoPull");
+
+    /// <summary>Fewer than {least, number} samples.</summary>
+    public static Message TraceShort(decimal least) =>
+        new("traceShort", new Dictionary<string, object> { ["least"] = least });
+
+    /// <summary>Times must grow, over 10 minutes at most, and values lie between {least, number} and {most, number}.</summary>
+    public static Message TraceUnfit(decimal least, decimal most) =>
+        new("traceUnfit", new Dictionary<string, object> { ["least"] = least, ["most"] = most });
 
     /// <summary>Choose at least one training day.</summary>
     public static Message TrainingDayLeast { get; } = Message.Plain("trainingDayLeast");

@@ -30,7 +30,8 @@ public sealed record LineStepDto(string Step, string Name, string Movement);
 /// <param name="Moment">N m at the shoulders of what was held; null: height or bodyweight is unknown, or it is a
 /// flag.</param>
 /// <param name="Share">Of the full line; null: a flag.</param>
-/// <param name="Shown">Name of the hardest step whose demand that is; null: none, or the line broke.</param>
+/// <param name="Shown">Name of the step that was shown: the asked one where its line holds, else the hardest whose demand
+/// was held with straight arms and a level trunk; null: none.</param>
 public sealed record LineReadingDto(
     LineAngles Angles,
     LineAngles Errors,
@@ -347,12 +348,14 @@ internal static class LineMeter
         var known = athlete.Body(SegmentTable.For(athlete.Build.Sex));
         var reading = LineReading.Of(marks, asked.Facing, asked.Posture, known, pictures, asked.IsFlag);
         double? share = null;
-        string? shown = null;
+        var shown = asked.IsFlag && reading.Holds ? asked.Name : null;
         if (!asked.IsFlag)
         {
             var body = known ?? Demand.AnyBody;
             share = reading.Moment(body, asked.Facing, asked.Posture) / body.ShoulderMoment(Posture.Full);
-            if (reading.Straight)
+            if (reading.Holds)
+                shown = asked.Name;
+            else if (reading.Straight)
                 shown = athlete
                     .Ladder!.Steps.Select(s => (s.Name, Asked: Asked.Of(athlete.Ladder, s.Slug)))
                     .Where(s => s.Asked is not null)
@@ -378,7 +381,7 @@ internal static class LineMeter
     }
 
     /// <summary>The line of a step.</summary>
-    private sealed record Asked(Posture Posture, Pose Pose, LineFacing Facing, bool IsFlag)
+    private sealed record Asked(string Name, Posture Posture, Pose Pose, LineFacing Facing, bool IsFlag)
     {
         /// <summary>Null: the step has no line, or no figure tells how the body faces.</summary>
         public static Asked? Of(Ladder ladder, string slug)
@@ -392,6 +395,7 @@ internal static class LineMeter
             var pose = PoseBook.Shipped.Poses[figure.Keys[^1]];
             var isFlag = step.Demand.Kind == DemandKind.HandForce;
             return new(
+                step.Name,
                 Demand.PostureOf(name),
                 pose,
                 !isFlag && Math.Sin(pose.Trunk * Math.PI / 180) > 0 ? LineFacing.Down : LineFacing.Up,

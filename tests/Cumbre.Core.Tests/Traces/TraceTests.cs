@@ -70,6 +70,18 @@ public sealed class TraceTests
         Assert.InRange(pull.ReleaseSpeed.Value / speed, 0.75, 1.02);
     }
 
+    /// <summary>Whatever the noise of the device, every flight of a set is seen.</summary>
+    [Fact]
+    public void Every_flight_is_seen()
+    {
+        for (var seed = 1; seed <= 40; seed++)
+        {
+            var set = PullTrace.Of(Heights(SimulatedTracer.Set([2.4, 2.2, 2.0, 1.8], seed)));
+            Assert.Equal(4, set.Pulls.Count);
+            Assert.All(set.Pulls, p => Assert.InRange(p.FallSpeed!.Value / p.ReleaseSpeed!.Value, 0.9, 1.1));
+        }
+    }
+
     [Fact]
     public void Hands_that_pull_to_the_top_release_nothing()
     {

@@ -35,7 +35,7 @@ export const say = wordsOf("linemeter", {
   offBy: "{what} off by {degrees, number}°",
   costs: "What was held costs {moment} N·m, {share, number} % of the full line.",
   costsShare: "What was held costs {share, number} % of the full line.",
-  shown: "By its demand it shows the step {step}.",
+  shown: "It shows the step {step}.",
   shownNone: "It shows no step.",
   keepLine: "Keep what was measured",
   day: "Day",

@@ -20,7 +20,13 @@ import { Ridge } from "./Ridge";
 import { SmallRidge } from "../../shared/ladders/SmallRidge";
 import { StepCard } from "./StepCard";
 import { StepsTable } from "./StepsTable";
-import { athleteLadderQuery, athleteLaddersQuery, laddersQuery, useGiveBack } from "../../shared/ladders/useLadders";
+import {
+  athleteLadderQuery,
+  athleteLaddersQuery,
+  laddersQuery,
+  movementsQuery,
+  useGiveBack,
+} from "../../shared/ladders/useLadders";
 import { demandWord, figure, haveNeed, shortfall, statusShape, statusWord } from "../../shared/ladders/wording";
 import { Term } from "../../shared/ui/Term";
 import { say } from "../../words/ladders";
@@ -28,6 +34,10 @@ import { inSentence } from "../../shared/ui/nameWords";
 
 const LabPanel = lazy(() => import("./LabPanel"));
 const LineMeter = lazy(() => import("./lines/LineMeter"));
+const PullTracer = lazy(() => import("./traces/PullTracer"));
+const ForceSides = lazy(() => import("./traces/ForceSides"));
+
+type Tool = "meter" | "lab" | "tracer" | "gauge";
 
 /** Where an athlete stands on every ladder: one large ridge, all others small. */
 export default function AthleteLaddersPage() {
@@ -127,9 +137,20 @@ function Chosen({
   const unit = useUnit();
   const giveBack = useGiveBack(all.athleteId, placed.ladder);
   const [setting, setSetting] = useState(false);
-  const [inLab, setInLab] = useState(false);
-  const [measuring, setMeasuring] = useState(false);
+  const [tool, setTool] = useState<Tool | null>(null);
+  const movements = useQuery(movementsQuery).data ?? [];
   const hasLines = placed.demandKind === "Moment" || placed.demandKind === "HandForce";
+  const hasContacts = placed.steps.some((s) => s.demandKind === "ContactHeight");
+  const pullsOneSide = ladder.steps.some((s) => {
+    const movement = movements.find((m) => m.slug === s.movement);
+    return movement?.eachSide && (placed.demandKind === "HandForce" || movement.pattern === "vertical pull");
+  });
+  const tools: { tool: Tool; shown: boolean; open: string; close: string }[] = [
+    { tool: "meter", shown: hasLines, open: say("openLineMeter"), close: say("closeLineMeter") },
+    { tool: "lab", shown: isCoach && hasLines, open: say("openLab"), close: say("closeLab") },
+    { tool: "tracer", shown: isCoach && hasContacts, open: say("openTracer"), close: say("closeTracer") },
+    { tool: "gauge", shown: isCoach && pullsOneSide, open: say("openGauge"), close: say("closeGauge") },
+  ];
   const next = placed.next === null ? null : placed.steps[placed.next];
   return (
     <Box component="section" aria-label={placed.name} sx={{ px: { xs: 4, sm: 6 }, pt: 3 }}>
@@ -188,16 +209,18 @@ function Chosen({
               {say("backToTheRule")}
             </Button>
           )}
-          {hasLines && (
-            <Button size="small" aria-expanded={measuring} onClick={() => setMeasuring(!measuring)}>
-              {measuring ? say("closeLineMeter") : say("openLineMeter")}
-            </Button>
-          )}
-          {isCoach && hasLines && (
-            <Button size="small" aria-expanded={inLab} onClick={() => setInLab(!inLab)}>
-              {inLab ? say("closeLab") : say("openLab")}
-            </Button>
-          )}
+          {tools
+            .filter((t) => t.shown)
+            .map((t) => (
+              <Button
+                key={t.tool}
+                size="small"
+                aria-expanded={tool === t.tool}
+                onClick={() => setTool(tool === t.tool ? null : t.tool)}
+              >
+                {tool === t.tool ? t.close : t.open}
+              </Button>
+            ))}
           {isCoach && (
             <Button size="small" onClick={() => setSetting(true)}>
               {say("setTheStep")}
@@ -205,18 +228,18 @@ function Chosen({
           )}
         </Box>
       </Box>
-      {measuring && (
+      {tool && (
         <Suspense fallback={<Loading />}>
-          <LineMeter
-            athleteId={all.athleteId}
-            ladder={placed.ladder}
-            training={placed.training === null ? null : (placed.steps[placed.training]?.slug ?? null)}
-          />
-        </Suspense>
-      )}
-      {inLab && (
-        <Suspense fallback={<Loading />}>
-          <LabPanel athleteId={all.athleteId} ladder={placed.ladder} />
+          {tool === "meter" && (
+            <LineMeter
+              athleteId={all.athleteId}
+              ladder={placed.ladder}
+              training={placed.training === null ? null : (placed.steps[placed.training]?.slug ?? null)}
+            />
+          )}
+          {tool === "lab" && <LabPanel athleteId={all.athleteId} ladder={placed.ladder} />}
+          {tool === "tracer" && <PullTracer athleteId={all.athleteId} />}
+          {tool === "gauge" && <ForceSides athleteId={all.athleteId} />}
         </Suspense>
       )}
       <StepsTable placed={placed} atlas={ladder} record={isCoach ? record : null} />

@@ -4110,6 +4110,128 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/athletes/{athleteId}/traces/pull": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["PullTraceRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["PullTraceDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/traces/force": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          "application/json": components["schemas"]["ForceTraceRequest"];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["ForceTraceDto"];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/athletes/{athleteId}/traces/record": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get: {
+      parameters: {
+        query: {
+          kind: components["schemas"]["TraceKind"];
+          turn: number;
+        };
+        header?: never;
+        path: {
+          athleteId: string;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            "application/json": components["schemas"]["TraceTextDto"];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/athletes/{athleteId}/meaning": {
     parameters: {
       query?: never;
@@ -10308,6 +10430,71 @@ export interface components {
       /** @description Against the rule. */
       setByCoach: boolean;
     };
+    /** @description Two sides beside each other. */
+    ForceGap: {
+      /**
+       * Format: double
+       * @description (strong - weak) / strong of the held force, 0 to 1.
+       */
+      gap: number;
+      /** @description Which is which. */
+      rightIsStronger: boolean;
+      /**
+       * @description The gap is more than the gauge's noise and the wavering of both pulls explain (two standard
+       *                 errors).
+       */
+      isSure: boolean;
+    };
+    /** @description A pull or a push against a force gauge. */
+    ForceTrace: {
+      /**
+       * Format: double
+       * @description Standard deviation of the gauge before the pull, N.
+       */
+      noise: number;
+      /**
+       * Format: double
+       * @description N above the rest before the pull.
+       */
+      peak: number;
+      /**
+       * Format: double
+       * @description Mean of the best second, N.
+       */
+      held: number;
+      /**
+       * Format: double
+       * @description How much the force wavers in that second: its standard deviation without the gauge's own
+       *                 noise, as a share of the mean.
+       */
+      steadiness: number;
+      /**
+       * Format: double
+       * @description Steepest rise over a tenth of a second, N/s.
+       */
+      rate: number;
+      /**
+       * Format: double
+       * @description 0.2 s after the pull began, N; null: it ended before.
+       */
+      early: null | number;
+    };
+    /** @description Pulls of both sides. */
+    ForceTraceDto: {
+      left: null | components["schemas"]["ForceTrace"];
+      right: null | components["schemas"]["ForceTrace"];
+      gap: null | components["schemas"]["ForceGap"];
+      /** @description To be drawn. */
+      leftPoints: components["schemas"]["Sample"][];
+      /** @description To be drawn. */
+      rightPoints: components["schemas"]["Sample"][];
+    };
+    ForceTraceRequest: {
+      /** @description Samples: seconds and newtons; empty: not measured. */
+      left: string;
+      /** @description The same of the right side. */
+      right: string;
+    };
     /** @description When the next threshold may be reached. */
     ForecastDto: {
       /**
@@ -14098,6 +14285,76 @@ export interface components {
         [key: string]: components["schemas"]["CautionNote"][];
       };
     };
+    /** @description One explosive pull. */
+    Pull: {
+      /**
+       * Format: double
+       * @description Seconds at which it was highest.
+       */
+      at: number;
+      /**
+       * Format: double
+       * @description From the hang to the top, metres.
+       */
+      rise: number;
+      /**
+       * Format: double
+       * @description Upward, m/s.
+       */
+      peakSpeed: number;
+      /**
+       * Format: double
+       * @description When the hands stopped pulling, m/s; null: they pulled to the top.
+       */
+      releaseSpeed: null | number;
+      /**
+       * Format: double
+       * @description From there to the top, metres; null with it.
+       */
+      riseAfter: null | number;
+      /**
+       * Format: double
+       * @description That a body needs to rise so far, sqrt(2 g h), m/s; null with it.
+       */
+      fallSpeed: null | number;
+      contact: null | components["schemas"]["Contact"];
+      /**
+       * Format: double
+       * @description Of speed against the fastest pull before it and itself, 0 to 1.
+       */
+      loss: number;
+    };
+    /**
+     * @description What the loss of speed asks for.
+     * @enum {unknown}
+     */
+    PullAdvice: "Go" | "MayStop" | "Stop";
+    /**
+     * @description A set of explosive pulls as the height of the shoulders over time, in metres above the hang. Kinematics of a point
+     *     mass; a set is stopped when height or speed falls by 10 to 20 % (common practice, no source).
+     */
+    PullTrace: {
+      /** @description In order. */
+      pulls: components["schemas"]["Pull"][];
+      /** @description After the last. */
+      advice: components["schemas"]["PullAdvice"];
+      /**
+       * Format: int32
+       * @description Number of the first pull, from 1, after which the set should have ended; null: none.
+       */
+      stopAfter: null | number;
+    };
+    /** @description A set of explosive pulls. */
+    PullTraceDto: {
+      /** @description What it says. */
+      set: components["schemas"]["PullTrace"];
+      /** @description Some hundred samples of it, to be drawn. */
+      points: components["schemas"]["Sample"][];
+    };
+    PullTraceRequest: {
+      /** @description Samples: seconds and metres above the hang. */
+      text: string;
+    };
     /** @description A typed figure of an explanation. It carries no sentence and no unit of display: both are made at the edge. */
     Quantity: {
       kind: components["schemas"]["QuantityKind"];
@@ -15007,6 +15264,19 @@ export interface components {
       stepUpKg: null | number;
       /** @description Wider than a usual increase. */
       gap: boolean;
+    };
+    /** @description A quantity over time, as a device wrote it down. */
+    Sample: {
+      /**
+       * Format: double
+       * @description Growing.
+       */
+      seconds?: number;
+      /**
+       * Format: double
+       * @description Metres of a height, newtons of a force.
+       */
+      value?: number;
     };
     SampleClubDto: {
       /**
@@ -16382,6 +16652,15 @@ export interface components {
     /** @description Sessions whose records have been read. */
     ToldRequest: {
       sessions: string[];
+    };
+    /**
+     * @description What is recorded over time.
+     * @enum {unknown}
+     */
+    TraceKind: "Pull" | "Force";
+    TraceTextDto: {
+      /** @description As a file of the device would be. */
+      text: string;
     };
     /** @description A movement that is trained, in its own measure. */
     Trained: {

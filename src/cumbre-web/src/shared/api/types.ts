@@ -258,3 +258,9 @@ export type MeasuredLineRequest = Schemas["MeasuredLineRequest"];
 export type LineReading = Schemas["LineReadingDto"];
 export type PicturePoint = Schemas["PicturePoint"];
 export type CameraShot = Omit<Schemas["CameraShotDto"], "figure"> & { figure: FigurePose | null };
+export type TraceSample = Required<Schemas["Sample"]>;
+export type PullTrace = Omit<Schemas["PullTraceDto"], "points"> & { points: TraceSample[] };
+export type ForceSides = Omit<Schemas["ForceTraceDto"], "leftPoints" | "rightPoints"> & {
+  leftPoints: TraceSample[];
+  rightPoints: TraceSample[];
+};
