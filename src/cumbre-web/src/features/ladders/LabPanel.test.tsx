@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
-import { screen } from "@testing-library/react";
-import { expect, it } from "vitest";
+import { fireEvent, screen, within } from "@testing-library/react";
+import { expect, it, vi } from "vitest";
 import type { Lab } from "../../shared/api/types";
-import { show } from "../../shared/testing/page";
+import { type Answers, show } from "../../shared/testing/page";
 import LabPanel from "./LabPanel";
 
 const step = {
@@ -51,11 +51,11 @@ const lab: Lab = {
   halfSteps: [],
 };
 
-const open = (answer: Lab) =>
+const open = (answer: Lab, more: Answers = {}) =>
   show(<LabPanel athleteId="a" ladder="front-lever" />, {
     path: "/",
     at: "/",
-    answers: { "GET /api/athletes/a/ladders/front-lever/lab": answer },
+    answers: { "GET /api/athletes/a/ladders/front-lever/lab": answer, ...more },
   });
 
 it("says what the holds speak for, and what is above it", async () => {
@@ -82,19 +82,35 @@ it("asks for height and bodyweight where they are missing", async () => {
   expect(screen.queryByRole("table")).toBeNull();
 });
 
-it("puts what bridges one gap in one line", async () => {
-  open({
-    ...lab,
-    halfSteps: [
-      half,
-      { ...half, kind: "Help", kilograms: 6.2, at: "Hips" },
-      { ...half, kind: "AnkleWeight", kilograms: 2.3 },
-      { ...half, share: 0.9, otherHip: 10, otherKnee: 5, apart: 0 },
-    ],
-  });
-  const lines = (await screen.findAllByRole("listitem")).map((l) => l.textContent);
-  expect(lines).toEqual([
-    "Advanced tuck to straddle, at 84 %: hips 45°, knees 45°, legs 22° apart; straddle with 6.2 kg of help at the hips; advanced tuck with 2.3 kg at the ankles in all",
-    "Advanced tuck to straddle, at 90 %: one leg hip 45°, knee 45°, the other hip 10°, knee 5°",
+it("takes what bridges a gap into the ladder by one press, and out of it", async () => {
+  const taken = vi.fn();
+  const gone = vi.fn();
+  open(
+    {
+      ...lab,
+      halfSteps: [
+        half,
+        { ...half, kind: "Help", kilograms: 6.2, at: "Hips" },
+        { ...half, kind: "AnkleWeight", kilograms: 2.3, taken: "h" },
+        { ...half, share: 0.9, otherHip: 10, otherKnee: 5, apart: 0 },
+      ],
+    },
+    {
+      "PUT /api/athletes/a/ladders/front-lever/half-steps/:any": taken,
+      "DELETE /api/athletes/a/ladders/front-lever/half-steps/h": gone,
+    },
+  );
+  const between = await screen.findByRole("region", { name: "Between steps that are far apart" });
+  expect(between).toHaveTextContent("Advanced tuck to straddle, at 84 %Hips 45°, knees 45°, legs 22° apart");
+  expect(between).toHaveTextContent("Advanced tuck to straddle, at 90 %One leg hip 45°, knee 45°, the other hip 10°");
+  expect(between).toHaveTextContent("Advanced tuck with 2.3 kg at the ankles in allin the ladder");
+  fireEvent.click(
+    within(between).getByRole("button", { name: "Take into the ladder: straddle with 6.2 kg of help at the hips" }),
+  );
+  await vi.waitFor(() => expect(taken).toHaveBeenCalledOnce());
+  expect(taken.mock.calls[0]).toMatchObject([
+    { after: "advanced-tuck", before: "straddle", kind: "Help", at: "Hips", share: 0.838 },
   ]);
+  fireEvent.click(within(between).getByRole("button", { name: "Take it out" }));
+  await vi.waitFor(() => expect(gone).toHaveBeenCalledOnce());
 });

@@ -35,7 +35,7 @@ export class Refusal {
 }
 
 /**
- * What a stand-in server answers at "GET /api/athletes/a": a body, or a function of what was sent.
+ * What a stand-in server answers at "GET /api/athletes/a": a body, or a function of what was sent, which may take its time.
  * A part ":any" stands for whatever the page makes there; "lost" is an answer that never comes. Anything else is not found.
  */
 export type Answers = Record<string, unknown>;
@@ -92,7 +92,7 @@ export function show(page: React.ReactNode, { path, at, answers }: { path: strin
     const fits = (key: string) =>
       key.split("/").length === asked.length && key.split("/").every((k, i) => k === ":any" || k === asked[i]);
     const known = all[Object.keys(all).find(fits) ?? ""];
-    const answer: unknown = typeof known === "function" ? (known as (body: unknown) => unknown)(body) : known;
+    const answer: unknown = typeof known === "function" ? await (known as (body: unknown) => unknown)(body) : known;
     if (answer === "lost") throw new TypeError("network");
     const no = answer === undefined ? new Refusal(404, "noAddress") : answer;
     return no instanceof Refusal
