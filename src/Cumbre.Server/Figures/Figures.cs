@@ -1,4 +1,5 @@
 using Cumbre.Core.Figures;
+using Cumbre.Core.Movements;
 using Cumbre.Storage;
 using Cumbre.Storage.Ladders;
 

@@ -350,7 +350,7 @@ public static class Words
     public static Message GuardianUntil(DateOnly last) =>
         new("guardianUntil", new Dictionary<string, object> { ["last"] = last });
 
-    /// <summary>The lab proposes this step no longer. Open it again.</summary>
+    /// <summary>The lab no longer suggests this step. Reload the page.</summary>
     public static Message HalfStepGone { get; } = Message.Plain("halfStepGone");
 
     /// <summary>Enter the seconds.</summary>
@@ -426,7 +426,7 @@ public static class Words
     public static Message KitRowsMost(decimal most) =>
         new("kitRowsMost", new Dictionary<string, object> { ["most"] = most });
 
-    /// <summary>Ankle weights and another bodyweight are for adults only.</summary>
+    /// <summary>Ankle weights and a different bodyweight are for adults only.</summary>
     public static Message LabAdultsOnly { get; } = Message.Plain("labAdultsOnly");
 
     /// <summary>The ladder {ladder} would no longer hold together.</summary>
@@ -498,10 +498,10 @@ public static class Words
     /// <summary>Use at most 40 characters.</summary>
     public static Message LetterTooLong { get; } = Message.Plain("letterTooLong");
 
-    /// <summary>The body moved between the pictures: that is no hold.</summary>
+    /// <summary>The athlete moved between pictures. Hold still for a second and try again.</summary>
     public static Message LineMoved { get; } = Message.Plain("lineMoved");
 
-    /// <summary>This step has no line that a picture could show.</summary>
+    /// <summary>This step has no line to measure. Choose another.</summary>
     public static Message LineNoStep { get; } = Message.Plain("lineNoStep");
 
     /// <summary>A line has at most {most, number} characters; this has {count, number}.</summary>
@@ -586,13 +586,13 @@ public static class Words
     /// <summary>This block or session does not exist any more.</summary>
     public static Message NoBlockOrSession { get; } = Message.Plain("noBlockOrSession");
 
-    /// <summary>There is no camera that marks joints by itself.</summary>
+    /// <summary>No camera is connected.</summary>
     public static Message NoCamera { get; } = Message.Plain("noCamera");
 
     /// <summary>This decision does not exist any more.</summary>
     public static Message NoDecision { get; } = Message.Plain("noDecision");
 
-    /// <summary>There is no such device.</summary>
+    /// <summary>No device is connected.</summary>
     public static Message NoDevice { get; } = Message.Plain("noDevice");
 
     /// <summary>This entry does not exist any more.</summary>
@@ -619,7 +619,7 @@ public static class Words
     /// <summary>This item does not exist any more.</summary>
     public static Message NoItem { get; } = Message.Plain("noItem");
 
-    /// <summary>The lab needs height and bodyweight.</summary>
+    /// <summary>The lab needs height and bodyweight. Add them to the profile.</summary>
     public static Message NoLab { get; } = Message.Plain("noLab");
 
     /// <summary>This ladder does not exist any more.</summary>
@@ -647,7 +647,7 @@ public static class Words
     /// <summary>There is no such person in the club.</summary>
     public static Message NoPerson { get; } = Message.Plain("noPerson");
 
-    /// <summary>There is no picture.</summary>
+    /// <summary>No picture was kept.</summary>
     public static Message NoPicture { get; } = Message.Plain("noPicture");
 
     /// <summary>This question does not exist.</summary>
@@ -740,10 +740,10 @@ public static class Words
     /// <summary>This is not your password.</summary>
     public static Message PasswordWrong { get; } = Message.Plain("passwordWrong");
 
-    /// <summary>For a minor a guardian says whether the picture is kept.</summary>
+    /// <summary>A minor’s picture needs a guardian’s permission.</summary>
     public static Message PictureGuardian { get; } = Message.Plain("pictureGuardian");
 
-    /// <summary>The picture is no JPEG or PNG, or larger than {most, number} kB.</summary>
+    /// <summary>Choose a JPEG or PNG of up to {most, number} kB.</summary>
     public static Message PictureUnfit(decimal most) =>
         new("pictureUnfit", new Dictionary<string, object> { ["most"] = most });
 
@@ -789,11 +789,11 @@ public static class Words
     /// <summary>Two rows have the same size. Put the count in one.</summary>
     public static Message PlateTwice { get; } = Message.Plain("plateTwice");
 
-    /// <summary>Position {position, number} cannot be held by a body. Open it to see why.</summary>
+    /// <summary>Position {position, number} is not possible for a body. Open it to see why.</summary>
     public static Message PoseCannotBe(decimal position) =>
         new("poseCannotBe", new Dictionary<string, object> { ["position"] = position });
 
-    /// <summary>This is no position that can be drawn.</summary>
+    /// <summary>This position cannot be drawn. Start again from another movement.</summary>
     public static Message PoseUnknown { get; } = Message.Plain("poseUnknown");
 
     /// <summary>Somebody else has changed the privacy text since you opened it.</summary>
@@ -1007,22 +1007,22 @@ public static class Words
     public static Message TooMany(decimal most, decimal count) =>
         new("tooMany", new Dictionary<string, object> { ["most"] = most, ["count"] = count });
 
-    /// <summary>Line {line, number} is no sample: seconds and a value, parted by a comma or a semicolon.</summary>
+    /// <summary>Line {line, number} is not a sample. Write seconds and a value, separated by a comma or semicolon.</summary>
     public static Message TraceLine(decimal line) =>
         new("traceLine", new Dictionary<string, object> { ["line"] = line });
 
-    /// <summary>More than {most, number} samples.</summary>
+    /// <summary>There are more than {most, number} samples. Shorten the recording.</summary>
     public static Message TraceLong(decimal most) =>
         new("traceLong", new Dictionary<string, object> { ["most"] = most });
 
-    /// <summary>No pull of a second after half a second of rest is in it.</summary>
+    /// <summary>There is no one-second pull after half a second of rest. Record again.</summary>
     public static Message TraceNoPull { get; } = Message.Plain("traceNoPull");
 
-    /// <summary>Fewer than {least, number} samples.</summary>
+    /// <summary>There are fewer than {least, number} samples. Record for longer.</summary>
     public static Message TraceShort(decimal least) =>
         new("traceShort", new Dictionary<string, object> { ["least"] = least });
 
-    /// <summary>Times must grow, over 10 minutes at most, and values lie between {least, number} and {most, number}.</summary>
+    /// <summary>Times must increase and stay under 10 minutes; values must lie between {least, number} and {most, number}.</summary>
     public static Message TraceUnfit(decimal least, decimal most) =>
         new("traceUnfit", new Dictionary<string, object> { ["least"] = least, ["most"] = most });
 

@@ -2,12 +2,14 @@ using Cumbre.Core.Athletes;
 using Cumbre.Core.Figures;
 using Cumbre.Core.Ladders;
 using Cumbre.Core.Levers;
+using Cumbre.Core.Loading;
 using Cumbre.Core.Measures;
 using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
 using Cumbre.Storage.Athletes;
 using Cumbre.Storage.Ladders;
+using Cumbre.Storage.Loading;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Cumbre.Server.Ladders;
@@ -16,6 +18,12 @@ namespace Cumbre.Server.Ladders;
 /// <param name="At">Where it takes hold.</param>
 /// <param name="Kilograms">So much.</param>
 public sealed record LabHelpDto(BodyPoint At, double Kilograms);
+
+/// <summary>Help at a place, week by week less.</summary>
+/// <param name="Step">Name of the step.</param>
+/// <param name="At">Where it takes hold.</param>
+/// <param name="Weeks">To the last that needs help.</param>
+public sealed record LabPlanDto(string Step, BodyPoint At, IReadOnlyList<HelpWeek> Weeks);
 
 /// <summary>A lever of a ladder for an athlete.</summary>
 /// <param name="Step">Slug.</param>
@@ -113,6 +121,7 @@ public sealed record LabHalfStepDto(
 /// <param name="NeedsBody">Stature or body mass is unknown: there is nothing else.</param>
 /// <param name="Steps">In order.</param>
 /// <param name="HalfSteps">What bridges gaps that are too large.</param>
+/// <param name="Plans">For the easiest step that needs help.</param>
 public sealed record LabDto(
     double? Maximum,
     double? Misfit,
@@ -121,7 +130,8 @@ public sealed record LabDto(
     bool WithWeights,
     bool NeedsBody,
     IReadOnlyList<LabStepDto> Steps,
-    IReadOnlyList<LabHalfStepDto> HalfSteps
+    IReadOnlyList<LabHalfStepDto> HalfSteps,
+    IReadOnlyList<LabPlanDto> Plans
 );
 
 /// <summary>A line in the lab, for an athlete.</summary>
@@ -179,15 +189,23 @@ internal static class LabPage
         ClubClock clock
     )
     {
-        var (athlete, taken) = database.Read(db =>
-            (Load(db, athleteId, ladder, clock.Today), HalfStepStore.Of(db, athleteId, ladder))
+        var (athlete, taken, bands) = database.Read(db =>
+            (
+                Load(db, athleteId, ladder, clock.Today),
+                HalfStepStore.Of(db, athleteId, ladder),
+                KitStore
+                    .Of(db, KitStore.Club)
+                    .Book.Bands.Concat(KitStore.Of(db, athleteId).Book.Bands)
+                    .DistinctBy(b => b.Id)
+                    .ToArray()
+            )
         );
         return athlete switch
         {
             null => (ProblemHttpResult)Problems.NotFound(Words.NoAthlete),
             { Ladder: null } => (ProblemHttpResult)Problems.NotFound(Words.NoLadder),
-            { Lab: { } lab } => TypedResults.Ok(Of(lab, athlete.Ladder, athlete.IsAdult, taken)),
-            _ => TypedResults.Ok(new LabDto(null, null, 0, DemandKind.Moment, false, true, [], [])),
+            { Lab: { } lab } => TypedResults.Ok(Of(lab, athlete.Ladder, athlete.IsAdult, taken, bands)),
+            _ => TypedResults.Ok(new LabDto(null, null, 0, DemandKind.Moment, false, true, [], [], [])),
         };
     }
 
@@ -273,7 +291,13 @@ internal static class LabPage
     /// <summary>The same step: the body weighs a little more or less from week to week.</summary>
     internal static bool Near(HalfStep a, HalfStep b) => Math.Abs(a.Share - b.Share) < ShareNear;
 
-    private static LabDto Of(LeverLab lab, Ladder ladder, bool isAdult, IReadOnlyList<TakenHalfStep> taken) =>
+    private static LabDto Of(
+        LeverLab lab,
+        Ladder ladder,
+        bool isAdult,
+        IReadOnlyList<TakenHalfStep> taken,
+        IReadOnlyList<Band> bands
+    ) =>
         new(
             lab.Fit?.Maximum,
             lab.Fit?.Misfit,
@@ -308,6 +332,16 @@ internal static class LabPage
                         )
                     )
                 ),
-            ]
+            ],
+            lab.Steps.Where(s => s.Help.Count > 0).MinBy(s => s.Share) is { } first
+                ?
+                [
+                    .. first.Help.Select(h => new LabPlanDto(
+                        ladder.Steps[first.Step].Name,
+                        h.Key,
+                        HelpPlan.Of(h.Value, bands)
+                    )),
+                ]
+                : []
         );
 }

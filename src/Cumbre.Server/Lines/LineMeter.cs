@@ -4,6 +4,7 @@ using Cumbre.Core.Ladders;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Lines;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Figures;
 using Cumbre.Server.Hosting;

@@ -1,6 +1,7 @@
 using Cumbre.Core.Figures;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 
 namespace Cumbre.Core.Tests.Figures;
 

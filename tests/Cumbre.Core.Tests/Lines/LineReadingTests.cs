@@ -2,6 +2,7 @@ using Cumbre.Core.Figures;
 using Cumbre.Core.Levers;
 using Cumbre.Core.Lines;
 using Cumbre.Core.Measures;
+using Cumbre.Core.Movements;
 using Cumbre.Simulation;
 
 namespace Cumbre.Core.Tests.Lines;

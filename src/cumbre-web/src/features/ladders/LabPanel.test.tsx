@@ -49,6 +49,7 @@ const lab: Lab = {
   needsBody: false,
   steps: [step],
   halfSteps: [],
+  plans: [],
 };
 
 const open = (answer: Lab, more: Answers = {}) =>
@@ -78,7 +79,7 @@ it("promises nothing without a hold", async () => {
 
 it("asks for height and bodyweight where they are missing", async () => {
   open({ ...lab, needsBody: true, steps: [] });
-  expect(await screen.findByText(/^With height and bodyweight/)).toBeVisible();
+  expect(await screen.findByText(/^Add height and bodyweight/)).toBeVisible();
   expect(screen.queryByRole("table")).toBeNull();
 });
 
@@ -103,14 +104,39 @@ it("takes what bridges a gap into the ladder by one press, and out of it", async
   const between = await screen.findByRole("region", { name: "Between steps that are far apart" });
   expect(between).toHaveTextContent("Advanced tuck to straddle, at 84 %Hips 45°, knees 45°, legs 22° apart");
   expect(between).toHaveTextContent("Advanced tuck to straddle, at 90 %One leg hip 45°, knee 45°, the other hip 10°");
-  expect(between).toHaveTextContent("Advanced tuck with 2.3 kg at the ankles in allin the ladder");
+  expect(between).toHaveTextContent("Advanced tuck with 2.3 kg of ankle weightsin the ladder");
   fireEvent.click(
-    within(between).getByRole("button", { name: "Take into the ladder: straddle with 6.2 kg of help at the hips" }),
+    within(between).getByRole("button", { name: "Add to ladder: straddle with 6.2 kg assistance at the hips" }),
   );
   await vi.waitFor(() => expect(taken).toHaveBeenCalledOnce());
   expect(taken.mock.calls[0]).toMatchObject([
     { after: "advanced-tuck", before: "straddle", kind: "Help", at: "Hips", share: 0.838 },
   ]);
-  fireEvent.click(within(between).getByRole("button", { name: "Take it out" }));
+  fireEvent.click(within(between).getByRole("button", { name: "Delete" }));
   await vi.waitFor(() => expect(gone).toHaveBeenCalledOnce());
+});
+
+it("says which band gives the help, hung how, and when none does", async () => {
+  const week = { week: 1, kilograms: 14, isEasy: false };
+  const band = { name: "Red", stretch: "MiddleToTop", share: 0.2, low: 11.9, high: 16.1 } as const;
+  open({
+    ...lab,
+    plans: [
+      {
+        step: "Straddle",
+        at: "Hips",
+        weeks: [
+          { ...week, bands: [band] },
+          { ...week, week: 2, bands: [{ ...band, stretch: "BottomToMiddle", share: 0 }] },
+          { ...week, week: 3, isEasy: true, kilograms: 2, bands: [] },
+        ],
+      },
+    ],
+  });
+  const plan = await screen.findByRole("region", { name: "Assistance week by week" });
+  expect(within(plan).getByRole("row", { name: /^1 / })).toHaveTextContent(
+    "14 kgRed, 20 % of the way from middle to top: 11.9 kg to 16.1 kg",
+  );
+  expect(within(plan).getByRole("row", { name: /^2 / })).toHaveTextContent("Red, stretched as at the bottom");
+  expect(within(plan).getByRole("row", { name: /^3, deload/ })).toHaveTextContent("2 kgno measured band fits");
 });

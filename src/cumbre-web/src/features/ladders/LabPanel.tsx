@@ -15,6 +15,7 @@ import { capital, number } from "../../shared/ui/format";
 import { inSentence } from "../../shared/ui/nameWords";
 import { Failed, Loading, messageOf } from "../../shared/ui/states";
 import { say } from "../../words/ladders";
+import { HelpPlan } from "./HelpPlan";
 import { allowedText, figureText, halfText, helpText } from "./labWording";
 import { TryLine } from "./TryLine";
 
@@ -90,6 +91,7 @@ function Levers({ lab, athleteId, ladder }: { lab: Lab; athleteId: string; ladde
         </Table>
       </Box>
       <TryLine lab={lab} athleteId={athleteId} ladder={ladder} />
+      <HelpPlan plans={lab.plans} />
       <Between lab={lab} athleteId={athleteId} ladder={ladder} />
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2, maxWidth: 760 }}>
         {say("labLimits")}

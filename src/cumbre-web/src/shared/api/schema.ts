@@ -8487,6 +8487,28 @@ export interface components {
        */
       measuredOn: string;
     };
+    /** @description A measured band, hung so that it gives a certain help. */
+    BandHang: {
+      /** @description Of the band. */
+      name: string;
+      /** @description Between which lengths. */
+      stretch: components["schemas"]["BandStretch"];
+      /**
+       * Format: double
+       * @description 0: as long as at the first of both, 1: as at the second.
+       */
+      share: number;
+      /**
+       * Format: double
+       * @description Kilograms that it may give, by the uncertainty of a band.
+       */
+      low: number;
+      /**
+       * Format: double
+       * @description Kilograms that it may give.
+       */
+      high: number;
+    };
     /** @description What a band gives. */
     BandHelpDto: {
       /** Format: uuid */
@@ -8494,6 +8516,11 @@ export interface components {
       help: components["schemas"]["Figure"];
       stale: boolean;
     };
+    /**
+     * @description Between which two measured lengths a band is hung.
+     * @enum {unknown}
+     */
+    BandStretch: "BottomToMiddle" | "MiddleToTop";
     /** @description The battery of one athlete. */
     BatteryDto: {
       /** Format: uuid */
@@ -10990,6 +11017,26 @@ export interface components {
       level: number;
       stopped: boolean;
     };
+    /** @description A week of help that grows less. */
+    HelpWeek: {
+      /**
+       * Format: int32
+       * @description From 1.
+       */
+      week: number;
+      /**
+       * Format: double
+       * @description Of help.
+       */
+      kilograms: number;
+      /** @description The help stays, and there is half the work. */
+      isEasy: boolean;
+      /**
+       * @description That give it, the one that is hung nearest to its middle length first; empty: none of those
+       *                 measured.
+       */
+      bands: components["schemas"]["BandHang"][];
+    };
     /** @description How much a table brings. */
     ImportCounts: {
       /**
@@ -11632,6 +11679,8 @@ export interface components {
       steps: components["schemas"]["LabStepDto"][];
       /** @description What bridges gaps that are too large. */
       halfSteps: components["schemas"]["LabHalfStepDto"][];
+      /** @description For the easiest step that needs help. */
+      plans: components["schemas"]["LabPlanDto"][];
     };
     /** @description A step between two. */
     LabHalfStepDto: {
@@ -11702,6 +11751,15 @@ export interface components {
        * @description So much.
        */
       kilograms: number;
+    };
+    /** @description Help at a place, week by week less. */
+    LabPlanDto: {
+      /** @description Name of the step. */
+      step: string;
+      /** @description Where it takes hold. */
+      at: components["schemas"]["BodyPoint"];
+      /** @description To the last that needs help. */
+      weeks: components["schemas"]["HelpWeek"][];
     };
     /** @description What a line asks of an athlete. */
     LabPoseDto: {
@@ -12146,7 +12204,10 @@ export interface components {
        * @description Of the full line; null: a flag.
        */
       share: null | number;
-      /** @description Name of the hardest step whose demand that is; null: none, or the line broke. */
+      /**
+       * @description Name of the step that was shown: the asked one where its line holds, else the hardest whose demand
+       *         was held with straight arms and a level trunk; null: none.
+       */
       shown: null | string;
     };
     /** @description A step whose line can be measured. */

@@ -120,7 +120,7 @@ it("leaves what is solved to what solves it", async () => {
   const { asked } = await open();
   const arm = screen.getByRole("slider", { name: "Arm to trunk" });
   expect(arm).toHaveAttribute("aria-disabled", "true");
-  expect(arm).toHaveAttribute("aria-valuetext", "48 degrees, by the balance");
+  expect(arm).toHaveAttribute("aria-valuetext", "48 degrees, set by balance");
   fireEvent.keyDown(arm, { key: "ArrowUp" });
   expect(asked).toHaveLength(1);
 });

@@ -45,8 +45,8 @@ const lines = (measured: MeasuredLine[]): MeasuredLines => ({
 
 it("says that a line holds, what it costs and what it shows", () => {
   show(<Said reading={reading} step="Full" />, { path: "/", at: "/", answers: {} });
-  expect(screen.getByText("The line of the step full holds.")).toBeVisible();
-  expect(screen.getByText(/264 N·m, 98 % of the full line\. It shows the step full\./)).toBeVisible();
+  expect(screen.getByText("The full line holds.")).toBeVisible();
+  expect(screen.getByText(/264 N·m, 98 % of the full position\. It counts as full\./)).toBeVisible();
   expect(screen.getByRole("row", { name: /^Hip/ })).toHaveTextContent("4° ± 0.4");
 });
 
@@ -57,10 +57,8 @@ it("names what breaks a line, from more than 10 degrees on", () => {
     at: "/",
     answers: {},
   });
-  expect(
-    screen.getByText("The line of the step full is broken: trunk off level off by -12°, hip off by 27°."),
-  ).toBeVisible();
-  expect(screen.getByText(/It shows no step\./)).toBeVisible();
+  expect(screen.getByText("The full line breaks: trunk off level out by -12°, hip out by 27°.")).toBeVisible();
+  expect(screen.getByText(/It does not count as any step\./)).toBeVisible();
 });
 
 it("moves a mark with the arrow keys, and not out of the picture", () => {
@@ -90,9 +88,9 @@ it("asks for rest from a line that sank, and shows two dates beside each other",
       ]),
     },
   });
-  const table = await screen.findByRole("table", { name: "Measured so far" });
-  expect(within(table).getByText("it sank twice: a lighter week")).toBeVisible();
-  const beside = screen.getByRole("region", { name: "Two dates beside each other" });
+  const table = await screen.findByRole("table", { name: "Measurements" });
+  expect(within(table).getByText("dropped twice in a row: take a lighter week")).toBeVisible();
+  const beside = screen.getByRole("region", { name: "Compare two dates" });
   expect(within(beside).getByRole("group", { name: "Mar 16, Full" }).querySelector("image")).not.toBeNull();
   expect(within(beside).getByRole("group", { name: "Mar 10, Full" }).querySelector("image")).toBeNull();
 });
@@ -107,7 +105,7 @@ it("deletes a picture only when asked twice", async () => {
       "DELETE /api/athletes/a/ladders/front-lever/measured-lines/b/picture": gone,
     },
   });
-  fireEvent.click(await screen.findByRole("button", { name: "Delete the picture" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Delete picture" }));
   const dialog = await screen.findByRole("dialog");
   expect(gone).not.toHaveBeenCalled();
   fireEvent.click(within(dialog).getByRole("button", { name: "Delete" }));
