@@ -166,6 +166,11 @@ public sealed class LineMeterTests : IAsyncLifetime
             TestContext.Current.CancellationToken
         );
         Assert.Contains(Pixel[..40], export, StringComparison.Ordinal);
+        var page = await coach.Client.GetStringAsync(
+            new Uri(grown[..grown.IndexOf("/ladders", StringComparison.Ordinal)] + "/export.html", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Contains($"src=\"data:image/png;base64,{Pixel}\"", page, StringComparison.Ordinal);
 
         Assert.Equal(204, (await coach.Delete($"{grown}/{id}/picture")).Status);
         Assert.Equal(404, (await coach.Get($"{grown}/{id}/picture")).Status);

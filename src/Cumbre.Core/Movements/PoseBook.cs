@@ -22,11 +22,25 @@ public sealed record FigureFile(
     IReadOnlyDictionary<string, IReadOnlyList<FormFault>> Forms
 );
 
+/// <summary>How fast a movement is shown.</summary>
+public enum FigurePace
+{
+    /// <summary>A repetition without a tempo: 3 s.</summary>
+    Usual,
+
+    /// <summary>As fast as possible there, under control back.</summary>
+    Fast,
+
+    /// <summary>Held at the end.</summary>
+    Held,
+}
+
 /// <summary>How a movement is drawn.</summary>
 /// <param name="Keys">Names of poses: start, between, end.</param>
 /// <param name="Path">Null: no arrow.</param>
 /// <param name="Focus">Metres; null: the whole body.</param>
-public sealed record MovementFigure(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus);
+/// <param name="Pace">How fast it is shown.</param>
+public sealed record MovementFigure(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus, FigurePace Pace);
 
 /// <summary>The poses of the catalogue, and which movement goes through which.</summary>
 public sealed class PoseBook
@@ -34,20 +48,20 @@ public sealed class PoseBook
     private const string FileName = "figures.json";
 
     private static readonly Lazy<PoseBook> Embedded = new(() =>
-        new(CatalogueJson.ReadEmbedded<FigureFile>(FileName), Catalogue.Shipped.Movements.Keys)
+        new(CatalogueJson.ReadEmbedded<FigureFile>(FileName), Catalogue.Shipped.Movements.Values)
     );
 
     /// <exception cref="CatalogueException">A name is unknown, or a pose is like itself.</exception>
-    public PoseBook(FigureFile file, IEnumerable<string> movements)
+    public PoseBook(FigureFile file, IEnumerable<Movement> movements)
     {
         var poses = new Dictionary<string, Pose>(StringComparer.Ordinal);
         foreach (var name in file.Poses.Keys)
             Read(name, file.Poses, poses, []);
         Poses = poses;
         var figures = new Dictionary<string, MovementFigure>(StringComparer.Ordinal);
-        foreach (var slug in movements)
-            if (Of(slug, file, 0) is { } figure)
-                figures[slug] = figure;
+        foreach (var movement in movements)
+            if (Of(movement.Slug, file, 0) is { } figure)
+                figures[movement.Slug] = figure with { Pace = PaceOf(movement) };
         Movements = figures;
         if (file.Movements.Keys.FirstOrDefault(m => !figures.ContainsKey(m)) is { } unknown)
             throw new CatalogueException(FileName, unknown, "is no movement");
@@ -67,7 +81,7 @@ public sealed class PoseBook
             var keys = movement.Poses.Select((_, i) => $"{movement.Slug}/{i + 1}").ToArray();
             foreach (var (key, entry) in keys.Zip(movement.Poses))
                 poses[key] = shipped.Read(entry);
-            movements[movement.Slug] = new(keys, null, null);
+            movements[movement.Slug] = new(keys, null, null, PaceOf(movement));
         }
 
         (Poses, Movements, Forms) = (poses, movements, shipped.Forms);
@@ -123,10 +137,15 @@ public sealed class PoseBook
     /// <summary>By slug: faults of the movement beside the right position.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<FormFault>> Forms { get; }
 
+    private static FigurePace PaceOf(Movement movement) =>
+        movement.IsHeld ? FigurePace.Held
+        : movement.Fast ? FigurePace.Fast
+        : FigurePace.Usual;
+
     private MovementFigure? Of(string slug, FigureFile file, int depth)
     {
         if (!file.Movements.TryGetValue(slug, out var entry))
-            return Poses.ContainsKey(slug) ? new([slug], null, null) : null;
+            return Poses.ContainsKey(slug) ? new([slug], null, null, FigurePace.Usual) : null;
         if (entry.As is { } other)
             return depth < 4
                 ? Of(other, file, depth + 1)
@@ -135,7 +154,7 @@ public sealed class PoseBook
             throw new CatalogueException(FileName, slug, "has no poses");
         if (keys.FirstOrDefault(k => !Poses.ContainsKey(k)) is { } unknown)
             throw new CatalogueException(FileName, slug, $"no pose {unknown}");
-        return new(keys, entry.Path, entry.Focus);
+        return new(keys, entry.Path, entry.Focus, FigurePace.Usual);
     }
 
     private static Pose Read(

@@ -1,5 +1,6 @@
 using Cumbre.Core.Figures;
 using Cumbre.Core.Levers;
+using Cumbre.Core.Movements;
 using Cumbre.Server.Accounts;
 using Cumbre.Server.Hosting;
 using Cumbre.Storage;
@@ -50,7 +51,8 @@ public sealed record FigurePoseDto(
 /// <param name="Keys">Names of poses: start, between, end.</param>
 /// <param name="Path">The joint whose way an arrow shows; null: none.</param>
 /// <param name="Focus">Metres that are shown around the shoulders; null: the whole body.</param>
-public sealed record MovementFigureDto(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus);
+/// <param name="Pace">How fast it is shown.</param>
+public sealed record MovementFigureDto(IReadOnlyList<string> Keys, FigurePath? Path, double? Focus, FigurePace Pace);
 
 /// <summary>A fault of form beside the right position.</summary>
 /// <param name="Fault">As the movement names it.</param>

@@ -18,7 +18,7 @@ internal static class Figures
             [.. figures.Select(f => FigurePoseDto.Of(f.Key, f.Value))],
             book.Movements.ToDictionary(
                 m => m.Key,
-                m => new MovementFigureDto(m.Value.Keys, m.Value.Path, m.Value.Focus)
+                m => new MovementFigureDto(m.Value.Keys, m.Value.Path, m.Value.Focus, m.Value.Pace)
             ),
             book.Forms.ToDictionary(
                 f => f.Key,

@@ -78,8 +78,16 @@ internal static partial class ReadableFile
                     .Where(f => f.Value is not null && !IsId(f.Value))
                     .Select(f => $"{Plain(Words(f.Key))}: {Cell(f.Value)}")
             ),
+            _ when PictureType(value.ToString()) is { } type =>
+                $"<img alt=\"\" width=\"320\" src=\"data:{type};base64,{Plain(value.ToString())}\">",
             _ => Plain(value.ToString()),
         };
+
+    /// <summary>By how it begins in base64; null: no picture.</summary>
+    private static string? PictureType(string text) =>
+        text.StartsWith("/9j/", StringComparison.Ordinal) ? "image/jpeg"
+        : text.StartsWith("iVBORw0KGgo", StringComparison.Ordinal) ? "image/png"
+        : null;
 
     /// <summary>Ids tie records together; they say nothing to a reader.</summary>
     private static bool IsId(JsonNode? value) => value is JsonValue v && Guid.TryParse(v.ToString(), out _);

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.Json.Nodes;
 using Json.Schema;
 
@@ -8,17 +9,20 @@ namespace Cumbre.Core.Tests.Ladders;
 /// </summary>
 internal static class Schemas
 {
-    private static readonly Dictionary<string, JsonSchema> Read = [];
+    /// <summary>Only a name, by which the schemas find each other; nothing is fetched.</summary>
+    private static readonly Uri Base = new("cumbre://schemas/", UriKind.Absolute);
+
+    private static readonly ConcurrentDictionary<string, JsonSchema> Read = [];
 
     /// <param name="name">Of the schema's file, beside the others.</param>
     /// <param name="data">What must fit.</param>
     public static void Check(string name, JsonNode data)
     {
-        if (!Read.TryGetValue(name, out var schema))
-            Read[name] = schema = JsonSchema.FromText(
-                File.ReadAllText(Path.Combine(TestFiles.Root("catalogue"), name))
-            );
-        var result = schema.Evaluate(data, new EvaluationOptions { OutputFormat = OutputFormat.List });
+        var options = new EvaluationOptions { OutputFormat = OutputFormat.List };
+        // One schema may refer to a part of another.
+        foreach (var file in Directory.GetFiles(Path.Combine(TestFiles.Root("catalogue"), "schemas")))
+            options.SchemaRegistry.Register(new Uri(Base, Path.GetFileName(file)), Of(file));
+        var result = Of(Path.Combine(TestFiles.Root("catalogue"), name)).Evaluate(data, options);
         Assert.True(
             result.IsValid,
             string.Join(
@@ -29,4 +33,11 @@ internal static class Schemas
             )
         );
     }
+
+    private static JsonSchema Of(string file) => Read.GetOrAdd(Path.GetFullPath(file), full =>
+        {
+            var schema = JsonSchema.FromText(File.ReadAllText(full));
+            schema.BaseUri = new Uri(Base, Path.GetFileName(full));
+            return schema;
+        });
 }

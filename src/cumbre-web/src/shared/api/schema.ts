@@ -10230,6 +10230,11 @@ export interface components {
       /** @description As in a pose. */
       points: number[];
     };
+    /**
+     * @description How fast a movement is shown.
+     * @enum {unknown}
+     */
+    FigurePace: "Usual" | "Fast" | "Held";
     /** @description The joint whose way an arrow shows. */
     FigurePath: {
       joint: components["schemas"]["Joint"];
@@ -12900,6 +12905,8 @@ export interface components {
        * @description Metres that are shown around the shoulders; null: the whole body.
        */
       focus: null | number;
+      /** @description How fast it is shown. */
+      pace: components["schemas"]["FigurePace"];
     };
     /** @description A movement that the athlete has trained, is planned for, or was tested in. */
     MovementLink: {

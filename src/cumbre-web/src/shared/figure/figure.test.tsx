@@ -148,10 +148,14 @@ describe("The figure", () => {
 
   it("moves there, waits, and comes back slower", () => {
     expect(shareAt(0, 1)).toBe(0);
-    expect(shareAt(0.6, 1)).toBeCloseTo(0.5, 9);
-    expect(shareAt(1.5, 1)).toBe(1);
-    expect(shareAt(1.9 + 0.8, 1)).toBeCloseTo(0.5, 9);
-    expect(shareAt(4, 1)).toBe(0);
+    expect(shareAt(0.5, 1)).toBeCloseTo(0.5, 9);
+    expect(shareAt(1.4, 1)).toBe(1);
+    expect(shareAt(1.5 + 0.75, 1)).toBeCloseTo(0.5, 9);
+    // Three seconds a repetition, then a pause.
+    expect(shareAt(3.01, 1)).toBe(0);
+    expect(shareAt(0.4, 1, "Fast")).toBe(1);
+    expect(shareAt(3.9, 1, "Held")).toBe(1);
+    expect(shareAt(4.5, 1, "Held")).toBeCloseTo(0.5, 9);
     expect(shareAt(0.6, 4)).toBeLessThan(0.25);
   });
 

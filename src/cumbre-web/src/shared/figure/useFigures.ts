@@ -35,6 +35,7 @@ export interface DrawnMovement {
   poses: readonly FigurePose[];
   path: FigurePath | null;
   focus: number | null;
+  pace: MovementFigure["pace"];
 }
 
 export interface DrawnFault {
@@ -81,7 +82,7 @@ function bookOf({ poses, movements, forms }: Figures): Book {
   };
 }
 
-function drawn({ keys, path, focus }: MovementFigure, poses: ReadonlyMap<string, FigurePose>): DrawnMovement {
+function drawn({ keys, path, focus, pace }: MovementFigure, poses: ReadonlyMap<string, FigurePose>): DrawnMovement {
   return {
     poses: keys.map((key) => poses.get(key)).filter((pose) => pose !== undefined),
     path: path && {
@@ -90,6 +91,7 @@ function drawn({ keys, path, focus }: MovementFigure, poses: ReadonlyMap<string,
       y: path.y ?? 0,
     },
     focus,
+    pace,
   };
 }
 
