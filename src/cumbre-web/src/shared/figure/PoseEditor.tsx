@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import type { PoseEntry, PoseHandle, Posed } from "../api/types";
 import { messageOf } from "../ui/states";
 import { say } from "../../words/figure";
@@ -117,31 +117,34 @@ function Angle({
   name: string;
   onChange: (change: PoseChange) => void;
 }) {
+  // What is being typed stands until it is set or left.
+  const [typed, setTyped] = useState<string | null>(null);
+  const solved = handle.solved !== null;
   const shown = String(Math.round(handle.value));
-  const set = (text: string) => {
-    const value = Number(text);
-    if (text.trim() !== "" && Number.isFinite(value) && value >= handle.from && value <= handle.to && text !== shown)
+  const set = () => {
+    const value = Number(typed);
+    if (typed?.trim() && typed !== shown && value >= handle.from && value <= handle.to)
       onChange({ turn: { variable: handle.variable, value } });
+    setTyped(null);
   };
   return (
     <TextField
-      key={shown}
       size="small"
       label={name}
-      defaultValue={shown}
-      disabled={handle.solved !== null}
+      value={typed ?? shown}
       helperText={handle.solved ? solvedWord[handle.solved] : undefined}
-      slotProps={{ htmlInput: { inputMode: "numeric" } }}
-      onBlur={(e) => set(e.target.value)}
+      slotProps={{ htmlInput: { inputMode: "numeric", readOnly: solved } }}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={set}
       onKeyDown={(e) => {
         const by = { ArrowUp: 1, ArrowDown: -1 }[e.key];
-        if (by !== undefined) {
-          e.preventDefault();
+        if (e.key !== "Enter" && by === undefined) return;
+        // The form around it is not sent.
+        e.preventDefault();
+        if (by === undefined) set();
+        else if (!solved) {
+          setTyped(null);
           onChange({ step: { variable: handle.variable, sign: by, degrees: e.shiftKey ? 1 : 5 } });
-        } else if (e.key === "Enter") {
-          // The form around it is not sent.
-          e.preventDefault();
-          set((e.target as HTMLInputElement).value);
         }
       }}
     />

@@ -137,16 +137,34 @@ it("takes the last change back", async () => {
   expect(hip()).toHaveAttribute("aria-valuenow", "10");
 });
 
-it("says why a body cannot be so", async () => {
-  const { next } = await open();
+it("takes a typed angle within its limits, and keeps the field for the arrow keys", async () => {
+  const { asked, next } = await open();
   const field = screen.getByRole("textbox", { name: "Hip" });
+  fireEvent.change(field, { target: { value: "141" } });
+  fireEvent.keyDown(field, { key: "Enter" });
+  expect(field).toHaveValue("10");
+  expect(asked).toHaveLength(1);
   fireEvent.change(field, { target: { value: "140" } });
-  fireEvent.blur(field);
+  fireEvent.keyDown(field, { key: "Enter" });
   await next();
-  expect(screen.queryByRole("alert")).toBeNull();
-  fireEvent.click(screen.getByRole("checkbox", { name: "Legs differ" }));
+  expect(asked.at(-1)?.turn).toEqual({ variable: "Hip", value: 140 });
+  fireEvent.keyDown(field, { key: "ArrowDown" });
   await next();
+  expect(asked.at(-1)?.turn).toEqual({ variable: "Hip", value: 135 });
+  expect(field).toHaveValue("135");
+  expect(field).toBeInTheDocument();
+});
+
+it("says why a body cannot be so", async () => {
+  const { next, hip } = await open();
   expect(screen.queryByRole("alert")).toBeNull();
+  // The stand-in lets a hip be turned further than it bends.
+  for (let i = 0; i < 27; i++) {
+    fireEvent.keyDown(hip(), { key: "ArrowUp" });
+    await next();
+  }
+
+  expect(screen.getByRole("alert")).toHaveTextContent("Hip: 145° is outside -30 to 140°.");
 });
 
 it("steps to the next multiple", () => {
